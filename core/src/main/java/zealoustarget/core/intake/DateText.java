@@ -1,0 +1,237 @@
+package zealoustarget.core.intake;
+
+import java.time.DateTimeException;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.List;
+import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Reads dates and months as people and systems write them.
+ *
+ * <p>Understood: 2026-10-31 (also with a time), 2026/10/31, 20261031, 31.10.2026, 31-Oct-2026,
+ * 10/31/2026 and 31/10/2026 where the day is over 12 or the column says which comes first; months
+ * as 2026-10, 2026/10, 10/2026, 10.2026, 202610, Oct 2026, October 2026, Oct-26.
+ */
+final class DateText {
+  /**
+   * What a text says.
+   *
+   * @param month null where there is a fault
+   * @param day null where only a month was given
+   * @param fault null where the text was read
+   * @param first first of two readings, for an ambiguous date
+   */
+  record Result(
+      @Nullable YearMonth month,
+      @Nullable LocalDate day,
+      @Nullable FindingCode fault,
+      @Nullable LocalDate first,
+      @Nullable LocalDate second) {
+    private static Result of(YearMonth month) {
+      return inCalendar(month)
+          ? new Result(month, null, null, null, null)
+          : fault(FindingCode.MONTH_OUTSIDE_CALENDAR);
+    }
+
+    private static Result of(LocalDate day) {
+      YearMonth month = YearMonth.from(day);
+      return inCalendar(month)
+          ? new Result(month, day, null, null, null)
+          : fault(FindingCode.MONTH_OUTSIDE_CALENDAR);
+    }
+
+    private static Result fault(FindingCode code) {
+      return new Result(null, null, code, null, null);
+    }
+
+    private static boolean inCalendar(YearMonth month) {
+      return month.getYear() >= 1990 && month.getYear() <= 2100;
+    }
+  }
+
+  /** Which of day and month comes first in a column of dates with slashes or dashes. */
+  enum Order {
+    DAY_FIRST,
+    MONTH_FIRST,
+    UNKNOWN
+  }
+
+  /** Watches a whole column for dates that say which of day and month comes first. */
+  static final class Evidence {
+    private boolean hasOtherForms;
+    private boolean hasDayFirst;
+    private boolean hasMonthFirst;
+
+    /** Takes in one cell. */
+    void see(String text) {
+      String date = text.strip();
+      if (date.isEmpty()) {
+        return;
+      }
+      Matcher parts = TWO_FIRST.matcher(date);
+      if (!parts.matches()) {
+        hasOtherForms = true;
+        return;
+      }
+      hasDayFirst |= Integer.parseInt(parts.group(1)) > 12;
+      hasMonthFirst |= Integer.parseInt(parts.group(2)) > 12;
+    }
+
+    /** Known only where every date has the same form and none contradicts. */
+    Order order() {
+      if (hasOtherForms || hasDayFirst == hasMonthFirst) {
+        return Order.UNKNOWN;
+      }
+      return hasDayFirst ? Order.DAY_FIRST : Order.MONTH_FIRST;
+    }
+  }
+
+  private static final String TIME = "(?:[T ]\\d{1,2}:\\d{2}.*)?";
+  private static final Pattern YEAR_FIRST =
+      Pattern.compile("(\\d{4})([-/.])(\\d{1,2})\\2(\\d{1,2})" + TIME);
+  private static final Pattern TWO_FIRST =
+      Pattern.compile("(\\d{1,2})[/-](\\d{1,2})[/-](\\d{4}|\\d{2})" + TIME);
+  private static final Pattern DOTTED =
+      Pattern.compile("(\\d{1,2})\\.(\\d{1,2})\\.(\\d{4}|\\d{2})" + TIME);
+  private static final Pattern DAY_AND_NAME =
+      Pattern.compile("(\\d{1,2})[ -]([A-Za-z]{3,9})\\.?[ -](\\d{4}|\\d{2})");
+  private static final Pattern YEAR_MONTH = Pattern.compile("(\\d{4})[-/.](\\d{1,2})");
+  private static final Pattern MONTH_YEAR = Pattern.compile("(\\d{1,2})[-/.](\\d{4})");
+  private static final Pattern NAME_YEAR =
+      Pattern.compile("([A-Za-z]{3,9})\\.?[ -]?'?(\\d{4}|\\d{2})");
+  private static final Pattern COMPACT = Pattern.compile("(\\d{4})(\\d{2})(\\d{2})?");
+  private static final List<String> NAMES =
+      List.of(
+          "january",
+          "february",
+          "march",
+          "april",
+          "may",
+          "june",
+          "july",
+          "august",
+          "september",
+          "october",
+          "november",
+          "december");
+
+  private DateText() {}
+
+  /** Reads one cell; {@code order} decides dates that could be read either way. */
+  static Result read(String cell, Order order) {
+    String text = cell.strip();
+    if (text.isEmpty()) {
+      return Result.fault(FindingCode.DATE_MISSING);
+    }
+    Matcher match = YEAR_FIRST.matcher(text);
+    if (match.matches()) {
+      return day(match.group(1), match.group(3), match.group(4));
+    }
+    match = YEAR_MONTH.matcher(text);
+    if (match.matches()) {
+      return month(match.group(1), match.group(2));
+    }
+    match = DOTTED.matcher(text);
+    if (match.matches()) {
+      return day(match.group(3), match.group(2), match.group(1));
+    }
+    match = TWO_FIRST.matcher(text);
+    if (match.matches()) {
+      return eitherWay(match, order);
+    }
+    match = MONTH_YEAR.matcher(text);
+    if (match.matches()) {
+      return month(match.group(2), match.group(1));
+    }
+    match = COMPACT.matcher(text);
+    if (match.matches()) {
+      return match.group(3) == null
+          ? month(match.group(1), match.group(2))
+          : day(match.group(1), match.group(2), match.group(3));
+    }
+    return named(text);
+  }
+
+  /** A header that names a month, such as {@code Jul-26}; null where it does not. */
+  static @Nullable YearMonth monthHeader(String header) {
+    String text = header.strip();
+    boolean isMonth =
+        YEAR_MONTH.matcher(text).matches()
+            || MONTH_YEAR.matcher(text).matches()
+            || NAME_YEAR.matcher(text).matches()
+            || (COMPACT.matcher(text).matches() && text.length() == 6);
+    return isMonth ? read(text, Order.UNKNOWN).month() : null;
+  }
+
+  private static Result named(String text) {
+    Matcher match = DAY_AND_NAME.matcher(text);
+    if (match.matches()) {
+      int month = monthByName(match.group(2));
+      return month == 0
+          ? Result.fault(FindingCode.DATE_UNREADABLE)
+          : day(match.group(3), Integer.toString(month), match.group(1));
+    }
+    match = NAME_YEAR.matcher(text);
+    if (match.matches()) {
+      int month = monthByName(match.group(1));
+      return month == 0
+          ? Result.fault(FindingCode.DATE_UNREADABLE)
+          : month(match.group(2), Integer.toString(month));
+    }
+    return Result.fault(FindingCode.DATE_UNREADABLE);
+  }
+
+  private static Result eitherWay(Matcher match, Order order) {
+    Result dayFirst = day(match.group(3), match.group(2), match.group(1));
+    Result monthFirst = day(match.group(3), match.group(1), match.group(2));
+    int first = Integer.parseInt(match.group(1));
+    int second = Integer.parseInt(match.group(2));
+    if (first > 12 || first == second || (order == Order.DAY_FIRST && second <= 12)) {
+      return dayFirst;
+    }
+    if (second > 12 || order == Order.MONTH_FIRST) {
+      return monthFirst;
+    }
+    return dayFirst.day() == null || monthFirst.day() == null
+        ? Result.fault(FindingCode.DAY_DOES_NOT_EXIST)
+        : new Result(null, null, FindingCode.DATE_AMBIGUOUS, dayFirst.day(), monthFirst.day());
+  }
+
+  private static Result day(String year, String month, String day) {
+    int monthNumber = Integer.parseInt(month);
+    if (monthNumber < 1 || monthNumber > 12) {
+      return Result.fault(FindingCode.MONTH_OUTSIDE_CALENDAR);
+    }
+    try {
+      return Result.of(LocalDate.of(year(year), monthNumber, Integer.parseInt(day)));
+    } catch (DateTimeException noSuchDay) {
+      return Result.fault(FindingCode.DAY_DOES_NOT_EXIST);
+    }
+  }
+
+  private static Result month(String year, String month) {
+    int monthNumber = Integer.parseInt(month);
+    return monthNumber < 1 || monthNumber > 12
+        ? Result.fault(FindingCode.MONTH_OUTSIDE_CALENDAR)
+        : Result.of(YearMonth.of(year(year), monthNumber));
+  }
+
+  private static int year(String digits) {
+    int year = Integer.parseInt(digits);
+    return digits.length() == 2 ? 2000 + year : year;
+  }
+
+  private static int monthByName(String name) {
+    String folded = name.toLowerCase(Locale.ROOT);
+    for (int i = 0; i < NAMES.size(); i++) {
+      if (NAMES.get(i).startsWith(folded) || folded.equals("sept") && i == 8) {
+        return i + 1;
+      }
+    }
+    return 0;
+  }
+}

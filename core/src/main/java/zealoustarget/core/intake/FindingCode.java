@@ -1,0 +1,73 @@
+package zealoustarget.core.intake;
+
+import java.util.Map;
+
+/** Everything that can be found about a line or a column, with the sentence that helps. */
+public enum FindingCode {
+  COLUMN_IGNORED(false, "Column \"{column}\" is not one of ours and was not read."),
+  AMOUNT_UNREADABLE(true, "\"{value}\" is no amount. Correct it to a number such as 1234.56."),
+  AMOUNT_PERCENT(true, "\"{value}\" is a percentage; {measure} takes an amount."),
+  AMOUNT_MISSING(true, "The line has no amount. Enter one, or take the line out."),
+  AMOUNT_TOO_LARGE(true, "\"{value}\" is larger than any amount that can be kept ({largest})."),
+  AMOUNT_DECIMALS(true, "\"{value}\" has more decimals than {measure} has ({scale})."),
+  AMOUNT_AMBIGUOUS(
+      true, "\"{value}\" can be read as {first} or {second}. Write it without a thousands mark."),
+  OTHER_CURRENCY(false, "\"{value}\" carries the sign of another currency; {unit} was taken."),
+  SIGNS_DIFFER(false, "The amount and the quantity have opposite signs."),
+  DATE_MISSING(true, "The line has no date. Enter one such as 2026-10-31."),
+  DATE_UNREADABLE(true, "\"{value}\" is no date or month. Write it as 2026-10-31 or 2026-10."),
+  DATE_AMBIGUOUS(true, "\"{value}\" can be {first} or {second}. Write it as 2026-10-31."),
+  DAY_DOES_NOT_EXIST(true, "\"{value}\" is a day that does not exist."),
+  MONTH_OUTSIDE_CALENDAR(true, "\"{value}\" lies outside the calendar (1990 to 2100)."),
+  YEAR_UNREADABLE(true, "\"{value}\" is no fiscal year such as 2027."),
+  MEMBER_UNKNOWN(
+      true, "\"{value}\" is no {axis} that is known. Load it first, or correct the name."),
+  MEMBER_AMBIGUOUS(true, "More than one {axis} is called \"{value}\". Use the key instead."),
+  MEMBER_MISSING(true, "The line names no {axis}."),
+  MEMBER_BLANK(false, "The line names no {axis}; it counts on the other axes only."),
+  NAME_TOO_LONG(true, "\"{value}\" is longer than {most} characters."),
+  NOT_ON_ROSTER(
+      false, "\"{value}\" is not on the roster in {month}; no region or manager is known."),
+  CELL_COUNT(true, "The line has {found} cells where the header has {expected}."),
+  CUT_OFF(true, "A quote that opens here is never closed; the file may be cut off."),
+  DUPLICATE_LINE(false, "The line is the same as line {first}."),
+  GOAL_TWICE(true, "{member} already has a goal for {month} in line {first}."),
+  STAY_TWICE(true, "{member} already begins a stay in {month} in line {first}."),
+  PRODUCT_TWICE(true, "{member} already stands in line {first}."),
+  UNTIL_BEFORE_FROM(true, "The stay ends in {until}, before it begins in {from}."),
+  REPEATED_HEADER(false, "The line repeats the header and was left out."),
+  TOTAL_LINE(false, "The line is a total and was left out."),
+  SAME_FILE(false, "The same content is already here as load {load}, {state}.");
+
+  private final boolean isHolding;
+  private final String sentence;
+
+  FindingCode(boolean isHolding, String sentence) {
+    this.isHolding = isHolding;
+    this.sentence = sentence;
+  }
+
+  /** The stable word on the wire: {@code member-unknown}. */
+  public String word() {
+    return name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+  }
+
+  /** Whether it holds its line back. */
+  public boolean isHolding() {
+    return isHolding;
+  }
+
+  /** Whether the sentence names that detail. */
+  boolean names(String detail) {
+    return sentence.contains("{" + detail + "}");
+  }
+
+  /** The sentence with its details filled in. */
+  public String message(Map<String, String> details) {
+    String text = sentence;
+    for (Map.Entry<String, String> detail : details.entrySet()) {
+      text = text.replace("{" + detail.getKey() + "}", detail.getValue());
+    }
+    return text;
+  }
+}

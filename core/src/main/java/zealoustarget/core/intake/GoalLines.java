@@ -1,0 +1,108 @@
+package zealoustarget.core.intake;
+
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import zealoustarget.core.ledger.ActualBlock;
+import zealoustarget.core.ledger.Members;
+import zealoustarget.core.ledger.Months;
+import zealoustarget.core.member.Axis;
+import zealoustarget.core.spread.Spread;
+
+/** Lines of goals by month, by fiscal year (spread evenly), or with one column per month. */
+final class GoalLines implements LineReader.Kind {
+  private final Header header;
+  private final LoadSpec spec;
+  private final Axis axis;
+  private final FirstSeen goals = new FirstSeen();
+
+  GoalLines(Header header, LoadSpec spec) {
+    this.header = header;
+    this.spec = spec;
+    this.axis = Objects.requireNonNull(spec.axis());
+  }
+
+  @Override
+  public void read(Draft draft) {
+    int member = axis == Axis.COMPANY ? Members.COMPANY.id() : draft.member(axis, true);
+    List<YearMonth> months = header.isWide() ? List.of() : months(draft);
+    long[] amounts = draft.amounts();
+    if (draft.isHeld()) {
+      return;
+    }
+    List<Row.Goal> rows =
+        header.isWide()
+            ? byColumn(draft, member, amounts)
+            : byMonths(draft, member, months, amounts);
+    rows.forEach(row -> findTwice(draft, row));
+    if (!draft.isHeld()) {
+      rows.forEach(draft::add);
+    }
+  }
+
+  /** The months that a line speaks of: one, or a fiscal year's twelve. */
+  private List<YearMonth> months(Draft draft) {
+    int place = header.timePlace();
+    if (place != header.place(Header.Role.YEAR)) {
+      int month = draft.month(place);
+      return month < 0 ? List.of() : List.of(Months.of(month));
+    }
+    String text = draft.cell(Header.Role.YEAR);
+    String digits = text.replaceFirst("(?i)^FY ?", "");
+    if (!digits.matches("(19|20)\\d\\d")) {
+      draft.find(header.title(place), FindingCode.YEAR_UNREADABLE, "value", text);
+      return List.of();
+    }
+    return spec.calendar().year(Integer.parseInt(digits)).months();
+  }
+
+  private List<Row.Goal> byColumn(Draft draft, int member, long[] amounts) {
+    List<Row.Goal> rows = new ArrayList<>();
+    for (int i = 0; i < amounts.length; i++) {
+      YearMonth month = header.amounts().get(i).month();
+      if (month != null && amounts[i] != ActualBlock.NO_AMOUNT) {
+        rows.add(new Row.Goal(draft.line(), Months.number(month), member, new long[] {amounts[i]}));
+      }
+    }
+    return rows;
+  }
+
+  private static List<Row.Goal> byMonths(
+      Draft draft, int member, List<YearMonth> months, long[] amounts) {
+    List<List<Long>> parts = new ArrayList<>();
+    for (long amount : amounts) {
+      parts.add(amount == ActualBlock.NO_AMOUNT ? List.of() : Spread.evenly(amount, months.size()));
+    }
+    List<Row.Goal> rows = new ArrayList<>();
+    for (int m = 0; m < months.size(); m++) {
+      int at = m;
+      long[] monthAmounts =
+          parts.stream()
+              .mapToLong(part -> part.isEmpty() ? ActualBlock.NO_AMOUNT : part.get(at))
+              .toArray();
+      rows.add(new Row.Goal(draft.line(), Months.number(months.get(m)), member, monthAmounts));
+    }
+    return rows;
+  }
+
+  /** Finds a line before that gives the same member a goal of the same measure and month. */
+  private void findTwice(Draft draft, Row.Goal row) {
+    for (int i = 0; i < row.amounts().length && !draft.isHeld(); i++) {
+      long key = ((long) row.month() * 256 + i) << 32 | row.member();
+      int first =
+          row.amounts()[i] == ActualBlock.NO_AMOUNT ? 0 : goals.seenOrAdd(key, draft.line());
+      if (first != 0 && first != draft.line()) {
+        draft.find(
+            draft.title(Header.Role.valueOf(axis.name())),
+            FindingCode.GOAL_TWICE,
+            "member",
+            axis == Axis.COMPANY ? "The company" : draft.cell(Header.Role.valueOf(axis.name())),
+            "month",
+            Months.of(row.month()).toString(),
+            "first",
+            Integer.toString(first));
+      }
+    }
+  }
+}

@@ -1,0 +1,131 @@
+package zealoustarget.core.intake;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
+import zealoustarget.core.member.Axis;
+
+/**
+ * Turns a file's lines, in their order, into typed rows and findings. Keeps per line only what
+ * tells a repetition; the lines themselves are not kept.
+ *
+ * <p>Repeated headers and total lines are left out, lines with a fault that matters are held back.
+ */
+public final class LineReader {
+  /** What one kind of file makes of a line with the right number of cells. */
+  interface Kind {
+    void read(Draft draft);
+  }
+
+  private static final Pattern TOTAL =
+      Pattern.compile(
+          "((grand|sub)[ -]?)?(total|totals|sum)\\b.*|.+ total", Pattern.CASE_INSENSITIVE);
+  private static final Set<Header.Role> KEY_ROLES =
+      Set.of(
+          Header.Role.DATE,
+          Header.Role.MONTH,
+          Header.Role.YEAR,
+          Header.Role.REP,
+          Header.Role.REGION,
+          Header.Role.PRODUCT,
+          Header.Role.LINE,
+          Header.Role.MANAGER,
+          Header.Role.COMPANY,
+          Header.Role.ORDER,
+          Header.Role.NAME);
+
+  private final Header header;
+  private final ColumnFormats formats;
+  private final Directory directory;
+  private final Kind kind;
+  private final List<String> foldedTitles;
+
+  /** Begins to read a file with that header. */
+  public LineReader(Header header, ColumnFormats formats, Directory directory, LoadSpec spec) {
+    this.header = header;
+    this.formats = formats;
+    this.directory = directory;
+    this.foldedTitles = header.titles().stream().map(Header::fold).toList();
+    this.kind =
+        switch (spec.kind()) {
+          case ACTUALS -> new ActualLines(header);
+          case GOALS -> new GoalLines(header, spec);
+          case ROSTER -> new RosterLines(header);
+          case PRODUCTS -> new ProductLines();
+        };
+  }
+
+  /**
+   * Reads one line that is not empty.
+   *
+   * @param line its number in the file, of its first part where it runs over several
+   * @param isCutOff whether the file ended inside a quote that this line opened
+   */
+  public LineOutcome read(int line, List<String> cells, boolean isCutOff) {
+    Draft draft = new Draft(header, formats, directory, line, cells);
+    if (isRepeatedHeader(cells)) {
+      return draft.leftOut(FindingCode.REPEATED_HEADER);
+    }
+    if (isTotal(cells)) {
+      return draft.leftOut(FindingCode.TOTAL_LINE);
+    }
+    if (isCutOff) {
+      draft.find(null, FindingCode.CUT_OFF);
+    } else if (!hasRightCells(cells)) {
+      draft.find(
+          null,
+          FindingCode.CELL_COUNT,
+          "found",
+          Integer.toString(cells.size()),
+          "expected",
+          Integer.toString(foldedTitles.size()));
+    } else {
+      kind.read(draft);
+    }
+    return draft.outcome();
+  }
+
+  private boolean hasRightCells(List<String> cells) {
+    return cells.size() >= foldedTitles.size()
+        && cells.subList(foldedTitles.size(), cells.size()).stream().allMatch(String::isBlank);
+  }
+
+  private boolean isRepeatedHeader(List<String> cells) {
+    return cells.size() == foldedTitles.size()
+        && Header.fold(cells.get(0)).equals(foldedTitles.get(0))
+        && cells.stream().map(Header::fold).toList().equals(foldedTitles);
+  }
+
+  private boolean isTotal(List<String> cells) {
+    for (Header.Role role : KEY_ROLES) {
+      int place = header.place(role);
+      if (place >= 0 && place < cells.size() && isTotal(role, cells.get(place).strip())) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /** Whether a key cell says "total" and is not the name of a member that is known. */
+  private boolean isTotal(Header.Role role, String text) {
+    if (!mayBeTotal(text) || !TOTAL.matcher(text).matches()) {
+      return false;
+    }
+    Axis axis = axisOf(role);
+    return axis == null || axis.isItsOwnKey() || directory.find(axis, text) == Directory.UNKNOWN;
+  }
+
+  private static boolean mayBeTotal(String text) {
+    if (text.length() < 3 || text.length() > 60 || Character.isDigit(text.charAt(0))) {
+      return false;
+    }
+    String folded = text.toLowerCase(Locale.ROOT);
+    return folded.contains("total") || folded.startsWith("sum");
+  }
+
+  private static @Nullable Axis axisOf(Header.Role role) {
+    return Axis.findByWord(role.name()).orElse(null);
+  }
+}

@@ -1,0 +1,47 @@
+package zealoustarget.core.intake;
+
+import java.time.LocalDate;
+import org.jspecify.annotations.Nullable;
+
+/** A typed row made of a file's line; ids as in the directory, −1 where the line names none. */
+public sealed interface Row {
+  /** The line of the file. */
+  int line();
+
+  /**
+   * What was sold or spent.
+   *
+   * @param month numbered year × 12 + month − 1
+   * @param day null where the file gives months
+   * @param order the source's key, null where it gives none
+   * @param amounts one per measure of the file in smallest units, Long.MIN_VALUE where there is
+   *     none
+   */
+  record Actual(
+      int line,
+      int month,
+      @Nullable LocalDate day,
+      int rep,
+      int region,
+      int product,
+      @Nullable String order,
+      long[] amounts)
+      implements Row {}
+
+  /** What was promised; amounts as in {@link Actual}. */
+  record Goal(int line, int month, int member, long[] amounts) implements Row {}
+
+  /** A rep's place from a month on; {@code untilMonth} is null where it is open. */
+  record Stay(
+      int line,
+      int rep,
+      String name,
+      int region,
+      int manager,
+      int fromMonth,
+      @Nullable Integer untilMonth)
+      implements Row {}
+
+  /** A product and its line. */
+  record Product(int line, int product, String name, int productLine) implements Row {}
+}

@@ -1,0 +1,90 @@
+package zealoustarget.core.ladder;
+
+import static zealoustarget.core.ladder.Tone.BAD;
+import static zealoustarget.core.ladder.Tone.GOOD;
+import static zealoustarget.core.ladder.Tone.NEAR;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import zealoustarget.core.amount.Direction;
+import zealoustarget.core.amount.Ratio;
+
+/**
+ * Ordered rungs on one scale: every number lands on exactly one of them.
+ *
+ * <p>Defined in docs/calculations.md, section 4. Bounds are exact; a status is decided on the exact
+ * figure, never on the one shown.
+ *
+ * @param scale the figure that is read
+ * @param rungs ascending; only the first has no lower bound
+ */
+public record Ladder(Scale scale, List<Rung> rungs) {
+  /** Checks order, bounds and names, so that gaps and overlaps cannot be held. */
+  public Ladder {
+    rungs = List.copyOf(rungs);
+    if (rungs.isEmpty()) {
+      throw new IllegalArgumentException("rungs must not be empty");
+    }
+    Set<String> names = new HashSet<>();
+    for (int i = 0; i < rungs.size(); i++) {
+      Rung rung = rungs.get(i);
+      if (rung.name().isBlank() || !names.add(rung.name().toLowerCase(Locale.ROOT))) {
+        throw new IllegalArgumentException(
+            "rung " + (i + 1) + " needs a name of its own, was \"" + rung.name() + "\"");
+      }
+      if (i == 0 && rung.lowerBound() != null) {
+        throw new IllegalArgumentException(
+            "rung 1 must have no lower bound, so that every number lands on a rung");
+      }
+      if (i > 0 && !rung.beginsAfter(rungs.get(i - 1))) {
+        throw new IllegalArgumentException(
+            "rung " + (i + 1) + " \"" + rung.name() + "\" must begin above the rung before it");
+      }
+    }
+  }
+
+  /** The default of a direction, on percent-to-goal. */
+  public static Ladder defaultOf(Direction direction) {
+    return switch (direction) {
+      case HIGHER ->
+          new Ladder(
+              Scale.PERCENT_TO_GOAL,
+              List.of(
+                  Rung.first("behind", BAD),
+                  Rung.from("near", NEAR, Ratio.of(9, 10)),
+                  Rung.from("reached", GOOD, Ratio.ONE),
+                  Rung.from("well past", GOOD, Ratio.of(12, 10))));
+      case LOWER ->
+          new Ladder(
+              Scale.PERCENT_TO_GOAL,
+              List.of(
+                  Rung.first("within", GOOD),
+                  Rung.from("close", NEAR, Ratio.of(3, 4)),
+                  Rung.from("tight", NEAR, Ratio.of(9, 10)),
+                  Rung.above("over", BAD, Ratio.ONE)));
+    };
+  }
+
+  /** The three-way ladder on the variance: below, level (exactly equal), above. */
+  public static Ladder threeWay() {
+    return new Ladder(
+        Scale.VARIANCE,
+        List.of(
+            Rung.first("below", BAD),
+            Rung.from("level", GOOD, Ratio.ZERO),
+            Rung.above("above", GOOD, Ratio.ZERO)));
+  }
+
+  /** The rung on which an exact value lands. */
+  public Rung rungOf(Ratio value) {
+    Rung found = rungs.get(0);
+    for (Rung rung : rungs) {
+      if (rung.isReachedBy(value)) {
+        found = rung;
+      }
+    }
+    return found;
+  }
+}

@@ -1,0 +1,206 @@
+package zealoustarget.core.ledger;
+
+import java.math.BigInteger;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.BitSet;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * The posted rows of one load of actuals, as columns ordered by month. Immutable once built.
+ *
+ * <p>Months are numbered year × 12 + month − 1. A member that a line does not name is −1, an amount
+ * that a line does not have is {@link #NO_AMOUNT}.
+ */
+public final class ActualBlock {
+  public static final long NO_AMOUNT = Long.MIN_VALUE;
+
+  private final int loadId;
+  private final List<String> measures;
+  private final int[] months;
+  private final int[] reps;
+  private final int[] regions;
+  private final int[] products;
+  private final int[] lines;
+  private final long[][] amounts;
+
+  private ActualBlock(Builder from) {
+    loadId = from.loadId;
+    measures = from.measures;
+    int[] order = from.byMonth();
+    months = pick(from.months, order);
+    reps = pick(from.reps, order);
+    regions = pick(from.regions, order);
+    products = pick(from.products, order);
+    lines = pick(from.lines, order);
+    amounts = new long[measures.size()][];
+    for (int m = 0; m < amounts.length; m++) {
+      long[] column = from.amounts[m];
+      amounts[m] = Arrays.stream(order).mapToLong(i -> column[i]).toArray();
+    }
+  }
+
+  public int loadId() {
+    return loadId;
+  }
+
+  public int size() {
+    return months.length;
+  }
+
+  /** Codes of the measures that the load brought. */
+  public List<String> measures() {
+    return measures;
+  }
+
+  /** Distinct regions that rows name themselves. */
+  public Set<Integer> ownRegions() {
+    return distinct(regions).boxed().collect(Collectors.toSet());
+  }
+
+  /** Distinct reps that rows name. */
+  public IntStream namedReps() {
+    return distinct(reps);
+  }
+
+  /** Distinct products that rows name. */
+  public IntStream namedProducts() {
+    return distinct(products);
+  }
+
+  /** Sum of the absolute amounts of a measure, smallest units; 0 where the load has none. */
+  public BigInteger absoluteSum(String measure) {
+    long[] column = amounts(measure);
+    BigInteger sum = BigInteger.ZERO;
+    if (column != null) {
+      for (long amount : column) {
+        sum = amount == NO_AMOUNT ? sum : sum.add(BigInteger.valueOf(amount).abs());
+      }
+    }
+    return sum;
+  }
+
+  private static IntStream distinct(int[] column) {
+    BitSet seen = new BitSet();
+    for (int id : column) {
+      if (id >= 0) {
+        seen.set(id);
+      }
+    }
+    return seen.stream();
+  }
+
+  int month(int row) {
+    return months[row];
+  }
+
+  int rep(int row) {
+    return reps[row];
+  }
+
+  int region(int row) {
+    return regions[row];
+  }
+
+  int product(int row) {
+    return products[row];
+  }
+
+  int line(int row) {
+    return lines[row];
+  }
+
+  /** The column of a measure, or null where the load has none. */
+  long @Nullable [] amounts(String measure) {
+    int at = measures.indexOf(measure);
+    return at < 0 ? null : amounts[at];
+  }
+
+  /** First row whose month is not before {@code month}. */
+  int firstRowFrom(int month) {
+    int low = 0;
+    int high = months.length;
+    while (low < high) {
+      int middle = (low + high) >>> 1;
+      if (months[middle] < month) {
+        low = middle + 1;
+      } else {
+        high = middle;
+      }
+    }
+    return low;
+  }
+
+  private static int[] pick(int[] column, int[] order) {
+    return Arrays.stream(order).map(i -> column[i]).toArray();
+  }
+
+  /** Gathers rows in any order. */
+  public static final class Builder {
+    private final int loadId;
+    private final List<String> measures;
+    private int size;
+    private int[] months = new int[256];
+    private int[] reps = new int[256];
+    private int[] regions = new int[256];
+    private int[] products = new int[256];
+    private int[] lines = new int[256];
+    private final long[][] amounts;
+
+    /** Begins a block of a load with one amount column per measure code. */
+    public Builder(int loadId, List<String> measures) {
+      this.loadId = loadId;
+      this.measures = List.copyOf(measures);
+      this.amounts = new long[measures.size()][256];
+    }
+
+    /** Adds one row; {@code rowAmounts} has one amount per measure, in their order. */
+    public Builder add(int line, int month, int rep, int region, int product, long... rowAmounts) {
+      if (rowAmounts.length != amounts.length) {
+        throw new IllegalArgumentException(
+            "a row needs " + amounts.length + " amounts, was " + rowAmounts.length);
+      }
+      if (size == months.length) {
+        grow();
+      }
+      lines[size] = line;
+      months[size] = month;
+      reps[size] = rep;
+      regions[size] = region;
+      products[size] = product;
+      for (int m = 0; m < rowAmounts.length; m++) {
+        amounts[m][size] = rowAmounts[m];
+      }
+      size++;
+      return this;
+    }
+
+    public ActualBlock build() {
+      return new ActualBlock(this);
+    }
+
+    private void grow() {
+      int larger = size * 2;
+      months = Arrays.copyOf(months, larger);
+      reps = Arrays.copyOf(reps, larger);
+      regions = Arrays.copyOf(regions, larger);
+      products = Arrays.copyOf(products, larger);
+      lines = Arrays.copyOf(lines, larger);
+      for (int m = 0; m < amounts.length; m++) {
+        amounts[m] = Arrays.copyOf(amounts[m], larger);
+      }
+    }
+
+    /** Row places ordered by month, in their first order within a month. */
+    private int[] byMonth() {
+      List<Integer> order = new ArrayList<>(IntStream.range(0, size).boxed().toList());
+      order.sort(Comparator.comparingInt(i -> months[i]));
+      return order.stream().mapToInt(Integer::intValue).toArray();
+    }
+  }
+}

@@ -1,0 +1,46 @@
+package zealoustarget.core.ledger;
+
+import java.util.Map;
+import java.util.Set;
+import zealoustarget.core.member.Axis;
+
+/**
+ * What a standing is narrowed to: on each axis named here, only these members.
+ *
+ * @param kept ids per axis; an axis that is absent is not narrowed
+ */
+public record Filters(Map<Axis, Set<Integer>> kept) {
+  public static final Filters NONE = new Filters(Map.of());
+
+  /** Keeps its own copy. */
+  public Filters {
+    kept = Map.copyOf(kept);
+  }
+
+  /** Whether a goal of a member of {@code axis} lies inside, seen in its month. */
+  boolean keepGoal(Axis axis, int member, int month, Members members) {
+    return kept.entrySet().stream()
+        .allMatch(
+            filter ->
+                filter
+                    .getValue()
+                    .contains(placeOnAxis(axis, member, month, filter.getKey(), members)));
+  }
+
+  /**
+   * Where a goal's member stands on another axis: a rep in a region, a product in a line. A goal
+   * that says nothing about that axis stands nowhere (−1), so that a part of the actuals is never
+   * compared with the whole of a goal.
+   */
+  private static int placeOnAxis(Axis axis, int member, int month, Axis asked, Members members) {
+    if (axis == asked) {
+      return member;
+    }
+    return switch (asked) {
+      case REGION -> axis == Axis.REP ? members.regionOf(member, month) : Members.NONE;
+      case MANAGER -> axis == Axis.REP ? members.managerOf(member, month) : Members.NONE;
+      case LINE -> axis == Axis.PRODUCT ? members.lineOf(member) : Members.NONE;
+      case REP, PRODUCT, COMPANY -> Members.NONE;
+    };
+  }
+}

@@ -1,0 +1,190 @@
+package zealoustarget.core.ledger;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import zealoustarget.core.member.Axis;
+import zealoustarget.core.member.Member;
+
+/**
+ * Who there is: the members of every axis, where each rep belongs month by month, each product's
+ * line. Immutable.
+ *
+ * <p>A rep's stays follow docs/calculations.md, section 1: months are inclusive, a later stay ends
+ * the open one before it, and where two cover a month the later one counts.
+ */
+public final class Members {
+  public static final int NONE = -1;
+  public static final Member COMPANY = new Member(0, "company", "Company");
+
+  /**
+   * A rep's place from one month on.
+   *
+   * @param fromMonth first month, numbered as in {@link Months}
+   * @param untilMonth last month, or null where it is open
+   * @param region id, or −1
+   * @param manager id, or −1
+   */
+  public record Stay(
+      int rep, int fromMonth, @Nullable Integer untilMonth, int region, int manager) {}
+
+  private final Map<Axis, Map<Integer, Member>> byId = new EnumMap<>(Axis.class);
+  private final Map<Axis, Integer> sizes = new EnumMap<>(Axis.class);
+  private final Map<Integer, List<Stay>> stays;
+  private final int[] lineOfProduct;
+  private final int[][] regionByMonth;
+  private final int[][] managerByMonth;
+  private final int firstMonth;
+
+  /**
+   * Puts the company together.
+   *
+   * @param members per axis, in any order
+   * @param stays in any order
+   * @param lineOfProduct line id per product id
+   */
+  public Members(
+      Map<Axis, List<Member>> members, List<Stay> stays, Map<Integer, Integer> lineOfProduct) {
+    for (Axis axis : Axis.values()) {
+      Map<Integer, Member> ids = new HashMap<>();
+      members.getOrDefault(axis, List.of()).forEach(member -> ids.put(member.id(), member));
+      if (axis == Axis.COMPANY) {
+        ids.put(COMPANY.id(), COMPANY);
+      }
+      byId.put(axis, ids);
+      sizes.put(axis, ids.keySet().stream().mapToInt(id -> id + 1).max().orElse(0));
+    }
+    this.lineOfProduct = new int[size(Axis.PRODUCT)];
+    Arrays.setAll(this.lineOfProduct, product -> lineOfProduct.getOrDefault(product, NONE));
+    this.stays = closeOpenStays(stays);
+    this.firstMonth = stays.stream().mapToInt(Stay::fromMonth).min().orElse(0);
+    int reps = size(Axis.REP);
+    this.regionByMonth = new int[reps][];
+    this.managerByMonth = new int[reps][];
+    int months = lastChange(stays) - firstMonth + 2;
+    for (int rep = 0; rep < reps; rep++) {
+      fillPlaces(rep, months);
+    }
+  }
+
+  public static Members none() {
+    return new Members(Map.of(), List.of(), Map.of());
+  }
+
+  /** One more than the largest id of an axis. */
+  public int size(Axis axis) {
+    return sizes.getOrDefault(axis, 0);
+  }
+
+  /** All members of an axis, by key. */
+  public List<Member> all(Axis axis) {
+    return members(axis).values().stream().sorted(Comparator.comparing(Member::key)).toList();
+  }
+
+  /** The member with that id; one that was taken out of the roster again shows by its number. */
+  public Member get(Axis axis, int id) {
+    Member found = members(axis).get(id);
+    return found == null ? new Member(id, "#" + id, "#" + id) : found;
+  }
+
+  /** Whether a posted row introduces the member. */
+  public boolean isKnown(Axis axis, int id) {
+    return members(axis).containsKey(id);
+  }
+
+  /** Finds a member by its key; case makes no difference. */
+  public Optional<Member> findByKey(Axis axis, String key) {
+    String folded = key.strip().toLowerCase(Locale.ROOT);
+    return members(axis).values().stream()
+        .filter(member -> member.key().toLowerCase(Locale.ROOT).equals(folded))
+        .findFirst();
+  }
+
+  /** The region in which a rep is in a month, or −1. */
+  public int regionOf(int rep, int month) {
+    return rep < 0 ? NONE : place(regionByMonth, rep, month);
+  }
+
+  /** The manager whom a rep has in a month, or −1. */
+  public int managerOf(int rep, int month) {
+    return rep < 0 ? NONE : place(managerByMonth, rep, month);
+  }
+
+  /** A product's line, or −1. */
+  public int lineOf(int product) {
+    return product < 0 || product >= lineOfProduct.length ? NONE : lineOfProduct[product];
+  }
+
+  /** Whether a stay of the rep covers the month. */
+  public boolean isOnRoster(int rep, int month) {
+    return stays.getOrDefault(rep, List.of()).stream().anyMatch(stay -> covers(stay, month));
+  }
+
+  private Map<Integer, Member> members(Axis axis) {
+    return byId.getOrDefault(axis, Map.of());
+  }
+
+  private int place(int[][] byMonth, int rep, int month) {
+    if (rep >= byMonth.length || month < firstMonth) {
+      return NONE;
+    }
+    int[] places = byMonth[rep];
+    return places[Math.min(month - firstMonth, places.length - 1)];
+  }
+
+  private void fillPlaces(int rep, int months) {
+    int[] region = new int[months];
+    int[] manager = new int[months];
+    Arrays.fill(region, NONE);
+    Arrays.fill(manager, NONE);
+    for (Stay stay : stays.getOrDefault(rep, List.of())) {
+      for (int at = stay.fromMonth() - firstMonth; at < months; at++) {
+        if (covers(stay, firstMonth + at)) {
+          region[at] = stay.region();
+          manager[at] = stay.manager();
+        }
+      }
+    }
+    regionByMonth[rep] = region;
+    managerByMonth[rep] = manager;
+  }
+
+  private static boolean covers(Stay stay, int month) {
+    return month >= stay.fromMonth() && (stay.untilMonth() == null || month <= stay.untilMonth());
+  }
+
+  /** The last month in which any place begins or has just ended. */
+  private static int lastChange(List<Stay> stays) {
+    return stays.stream()
+        .mapToInt(stay -> stay.untilMonth() == null ? stay.fromMonth() : stay.untilMonth() + 1)
+        .max()
+        .orElse(0);
+  }
+
+  private static Map<Integer, List<Stay>> closeOpenStays(List<Stay> stays) {
+    Map<Integer, List<Stay>> byRep = new HashMap<>();
+    stays.stream()
+        .sorted(Comparator.comparingInt(Stay::fromMonth))
+        .forEach(stay -> byRep.computeIfAbsent(stay.rep(), rep -> new ArrayList<>()).add(stay));
+    byRep.values().forEach(Members::closeOpen);
+    return byRep;
+  }
+
+  private static void closeOpen(List<Stay> ordered) {
+    for (int i = 0; i + 1 < ordered.size(); i++) {
+      Stay stay = ordered.get(i);
+      if (stay.untilMonth() == null) {
+        int until = ordered.get(i + 1).fromMonth() - 1;
+        ordered.set(
+            i, new Stay(stay.rep(), stay.fromMonth(), until, stay.region(), stay.manager()));
+      }
+    }
+  }
+}

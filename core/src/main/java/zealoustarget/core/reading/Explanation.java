@@ -1,0 +1,78 @@
+package zealoustarget.core.reading;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import zealoustarget.core.amount.Measure;
+import zealoustarget.core.amount.Ratio;
+
+/**
+ * A figure of a reading with the formula that made it, the actual inputs put in.
+ *
+ * <p>The explain twin of {@link Reading}: it computes nothing that the reading does not.
+ *
+ * @param figure such as "percent-to-goal"
+ * @param formula such as "286 350.00 ÷ 300 000.00"
+ * @param value such as "0.9545", or null where it is undefined
+ * @param why why it is undefined, null where it is not
+ */
+public record Explanation(
+    String figure, String formula, @Nullable String value, @Nullable String why) {
+
+  /** The figures that lead to a status, in the order in which they are computed. */
+  public static List<Explanation> of(Reading reading, Measure measure) {
+    List<Explanation> lines = new ArrayList<>();
+    String actual = grouped(measure, reading.actual());
+    String goal = grouped(measure, reading.goalAmount());
+    NoReading none = reading.noReading();
+    String why = none == null ? null : none.words();
+    String whyNoShare = none == NoReading.NEGATIVE_GOAL ? null : why;
+    String whyNoVariance = none == NoReading.NO_GOAL ? why : null;
+    lines.add(
+        line(
+            "variance", actual + " − " + goal, amount(measure, reading.variance()), whyNoVariance));
+    lines.add(
+        line(
+            "variance %",
+            grouped(measure, reading.variance()) + " ÷ |" + goal + "|",
+            ratio(reading.variancePercent()),
+            whyNoShare));
+    lines.add(line("percent-to-goal", actual + " ÷ " + goal, ratio(reading.attainment()), why));
+    lines.add(growth("growth", actual, reading.prior(), reading.growth(), measure));
+    lines.add(
+        growth("growth on year", actual, reading.yearBefore(), reading.growthOnYear(), measure));
+    return lines;
+  }
+
+  private static Explanation growth(
+      String figure,
+      String actual,
+      @Nullable Ratio earlier,
+      @Nullable Ratio growth,
+      Measure measure) {
+    String before = grouped(measure, earlier);
+    String why = earlier == null ? "nothing posted then" : "the earlier sum is 0";
+    return line(
+        figure,
+        "(" + actual + " − " + before + ") ÷ |" + before + "|",
+        ratio(growth),
+        growth == null ? why : null);
+  }
+
+  private static Explanation line(
+      String figure, String formula, @Nullable String value, @Nullable String why) {
+    return new Explanation(figure, formula, value, value == null ? why : null);
+  }
+
+  private static @Nullable String amount(Measure measure, @Nullable Ratio units) {
+    return units == null ? null : measure.text(units);
+  }
+
+  private static @Nullable String ratio(@Nullable Ratio ratio) {
+    return ratio == null ? null : ratio.toText();
+  }
+
+  private static String grouped(Measure measure, @Nullable Ratio units) {
+    return units == null ? "–" : Figures.grouped(measure.text(units));
+  }
+}

@@ -1,0 +1,20 @@
+package zealoustarget.core.reading;
+
+/** Why a figure of a reading is undefined. */
+public enum NoReading {
+  NO_GOAL("no goal"),
+  ZERO_GOAL("zero goal"),
+  NEGATIVE_GOAL("negative goal"),
+  NO_HIGHEST("nothing to share");
+
+  private final String words;
+
+  NoReading(String words) {
+    this.words = words;
+  }
+
+  /** In plain words, as the row shows it. */
+  public String words() {
+    return words;
+  }
+}

@@ -1,0 +1,342 @@
+package zealoustarget.demo;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.YearMonth;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Random;
+import java.util.function.ToLongFunction;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import zealoustarget.demo.Company.Product;
+import zealoustarget.demo.Company.Rep;
+import zealoustarget.demo.OrderLines.OrderLine;
+
+/** All files of the demo company by name, and the manifest that says how they are loaded. */
+final class SaltmarshFiles {
+  private static final long SEED = 20_240_701L;
+  private static final YearMonth OCTOBER = YearMonth.of(2026, 10);
+  private static final String LATE_REGION = "Harbour Isles";
+  private static final String ORDER_HEADER = "date,order,rep,region,product,revenue,units";
+
+  private final Map<String, String> files = new LinkedHashMap<>();
+  private final List<String> manifest = new ArrayList<>();
+  private final Map<YearMonth, List<OrderLine>> orders = new LinkedHashMap<>();
+
+  private SaltmarshFiles() {
+    OrderLines maker = new OrderLines(SEED);
+    for (YearMonth month : months(Company.FIRST, Company.LAST)) {
+      orders.put(month, maker.month(month));
+    }
+    files.put("playbook.json", playbook());
+    add("roster.csv", roster(), "\"kind\": \"roster\"", true);
+    add("products.csv", products(), "\"kind\": \"products\"", true);
+    addGoals();
+    addActuals();
+    files.put("manifest.json", manifest());
+  }
+
+  /** File names and contents, the same for every call. */
+  static Map<String, String> all() {
+    return new SaltmarshFiles().files;
+  }
+
+  /** Writes all files into the folder given, {@code demo/files} without one. */
+  public static void main(String[] arguments) throws IOException {
+    Path folder = Path.of(arguments.length > 0 ? arguments[0] : "demo/files");
+    Files.createDirectories(folder);
+    for (Map.Entry<String, String> file : all().entrySet()) {
+      Files.writeString(folder.resolve(file.getKey()), file.getValue());
+    }
+    System.out.println(all().size() + " files written to " + folder);
+  }
+
+  private void addGoals() {
+    for (int year : new int[] {2025, 2026}) {
+      String content =
+          lines(
+              "month,rep,revenue",
+              fiscal(year).stream()
+                  .flatMap(
+                      month ->
+                          withQuota(month)
+                              .map(
+                                  r ->
+                                      month
+                                          + ","
+                                          + r.key()
+                                          + ","
+                                          + Company.quota(r, month)
+                                          + ".00")));
+      add("quotas-fy" + year % 100 + ".csv", content, goals("quota", "rep"), true);
+    }
+    add(
+        "quotas-fy27.csv",
+        wideQuotas(),
+        goals("quota", "rep") + ", \"measure\": \"revenue\"",
+        true);
+    add("region-plan-fy27.csv", regionPlan(), goals("region plan", "region"), true);
+    add("product-plan-fy27.csv", productPlan(), goals("product plan", "product"), true);
+    add("budget-fy27.csv", spend(true), goals("budget", "region"), true);
+    add("return-limits-fy27.csv", returns(true), goals("return limit", "product"), true);
+  }
+
+  private void addActuals() {
+    for (int year : new int[] {2025, 2026}) {
+      add(
+          "orders-fy" + year % 100 + ".csv",
+          orderFile(fiscal(year), null),
+          "\"kind\": \"actuals\"",
+          true);
+    }
+    for (YearMonth month : months(YearMonth.of(2026, 7), Company.LAST)) {
+      String without = month.equals(OCTOBER) ? LATE_REGION : null;
+      add(
+          "orders-" + month + ".csv",
+          orderFile(List.of(month), without),
+          "\"kind\": \"actuals\"",
+          true);
+    }
+    add("spend-fy27.csv", spend(false), "\"kind\": \"actuals\"", true);
+    add("returns-fy27.csv", returns(false), "\"kind\": \"actuals\"", true);
+    add("orders-2026-10-harbour-isles.csv", lateFile(), "\"kind\": \"actuals\"", false);
+  }
+
+  private String roster() {
+    Stream<Rep> stays = Stream.concat(Company.REPS.stream(), Stream.of(Company.MOVE));
+    return lines(
+        "rep,name,region,manager,from,until",
+        stays.map(
+            r ->
+                String.join(
+                    ",", r.key(), r.name(), r.region(), r.manager(), r.from().toString(), "")));
+  }
+
+  private static String products() {
+    return lines(
+        "product,name,line",
+        Company.PRODUCTS.stream().map(p -> p.key() + "," + p.name() + "," + p.line()));
+  }
+
+  /** Months as columns: one line per rep. */
+  private static String wideQuotas() {
+    DateTimeFormatter column = DateTimeFormatter.ofPattern("MMM-yy", Locale.ENGLISH);
+    String header =
+        "rep," + fiscal(2027).stream().map(column::format).collect(Collectors.joining(","));
+    return lines(
+        header,
+        Company.REPS.stream()
+            .filter(rep -> rep.quota() > 0)
+            .map(rep -> rep.key() + "," + cells(rep)));
+  }
+
+  private static String cells(Rep rep) {
+    return fiscal(2027).stream()
+        .map(m -> rep.from().isAfter(m) ? "" : Company.quota(rep, m) + ".00")
+        .collect(Collectors.joining(","));
+  }
+
+  /** With semicolons and decimal commas, as a planning sheet from another country. */
+  private static String regionPlan() {
+    return lines(
+        "Month;Region;Revenue",
+        fiscal(2027).stream()
+            .flatMap(
+                month ->
+                    Company.REGIONS.stream()
+                        .map(
+                            region ->
+                                month + ";" + region + ";" + decimalComma(plan(region, month)))));
+  }
+
+  private static long plan(String region, YearMonth month) {
+    long quotas =
+        withQuota(month)
+            .filter(rep -> Company.region(rep, month).equals(region))
+            .mapToLong(rep -> Company.quota(rep, month))
+            .sum();
+    return quotas * 97 / 100 / 1000 * 1000;
+  }
+
+  private static String decimalComma(long euros) {
+    String digits = Long.toString(euros);
+    StringBuilder text = new StringBuilder(digits);
+    for (int at = digits.length() - 3; at > 0; at -= 3) {
+      text.insert(at, '.');
+    }
+    return text + ",00";
+  }
+
+  /** What was sold a year before and 4 % more, in steps of 100; the sextant is to go to zero. */
+  private String productPlan() {
+    return lines(
+        "month,product,revenue",
+        fiscal(2027).stream()
+            .flatMap(
+                month ->
+                    Company.PRODUCTS.stream()
+                        .map(
+                            product -> {
+                              long sold = sold(month.minusYears(1), product);
+                              long goal =
+                                  product.key().equals("NV-50")
+                                      ? 0
+                                      : Math.max(sold * 104 / 1_000_000 * 100, 0);
+                              return month + "," + product.key() + "," + goal + ".00";
+                            })));
+  }
+
+  private long sold(YearMonth month, Product product) {
+    return orders.getOrDefault(month, List.of()).stream()
+        .filter(line -> line.product().equals(product))
+        .mapToLong(OrderLine::revenue)
+        .sum();
+  }
+
+  /** Spend by region: every month just under or over its budget. */
+  private static String spend(boolean isBudget) {
+    Random random = new Random(SEED + 1);
+    List<YearMonth> months =
+        isBudget ? fiscal(2027) : months(YearMonth.of(2026, 7), YearMonth.of(2026, 10));
+    return lines(
+        "month,region,spend",
+        months.stream()
+            .flatMap(
+                month ->
+                    Company.REGIONS.stream()
+                        .map(
+                            region -> {
+                              long budget = 8_000 + plan(region, month) / 20 / 500 * 500;
+                              long cents = budget * (9_300 + random.nextInt(760)) / 100;
+                              return month
+                                  + ","
+                                  + region
+                                  + ","
+                                  + euros(isBudget ? budget * 100 : cents);
+                            })));
+  }
+
+  /** Returns by product: within their limit but for two products. */
+  private String returns(boolean isLimit) {
+    Random random = new Random(SEED + 2);
+    ToLongFunction<Product> usual = product -> 20_000L + product.weight() * 12_000L;
+    return lines(
+        "month,product,returns",
+        months(YearMonth.of(2026, 7), YearMonth.of(2026, 10)).stream()
+            .flatMap(
+                month ->
+                    Company.PRODUCTS.stream()
+                        .map(
+                            product -> {
+                              long limit = usual.applyAsLong(product);
+                              boolean isOver =
+                                  product.key().equals("CT-10") || product.key().equals("SG-10");
+                              long share =
+                                  isOver ? 118 + random.nextInt(30) : 40 + random.nextInt(55);
+                              return month
+                                  + ","
+                                  + product.key()
+                                  + ","
+                                  + euros(isLimit ? limit : limit * share / 100);
+                            })));
+  }
+
+  private String orderFile(List<YearMonth> months, String withoutRegion) {
+    return lines(
+        ORDER_HEADER,
+        months.stream()
+            .flatMap(month -> orders.get(month).stream())
+            .filter(line -> !line.region().equals(withoutRegion))
+            .map(SaltmarshFiles::text));
+  }
+
+  /** The late region's October, with the usual faults. */
+  private String lateFile() {
+    List<String> lines =
+        orders.get(OCTOBER).stream()
+            .filter(line -> line.region().equals(LATE_REGION))
+            .map(SaltmarshFiles::text)
+            .collect(Collectors.toCollection(ArrayList::new));
+    long sum =
+        orders.get(OCTOBER).stream()
+            .filter(line -> line.region().equals(LATE_REGION))
+            .mapToLong(OrderLine::revenue)
+            .sum();
+    lines.set(11, lines.get(11).replace("R13", "A. Fen").replace("R14", "A. Fen"));
+    lines.set(23, lines.get(23).replaceFirst("(-?\\d+)\\.(\\d\\d),", "$1.O$2,"));
+    lines.set(37, lines.get(37).replaceFirst("2026-10-\\d\\d", "2026-02-30"));
+    lines.add(52, lines.get(51));
+    lines.add(64, ORDER_HEADER);
+    lines.add("Total,,,,," + euros(sum) + ",");
+    return lines(ORDER_HEADER, lines.stream());
+  }
+
+  private static String text(OrderLine line) {
+    return String.join(
+        ",",
+        line.date().toString(),
+        line.order(),
+        line.rep(),
+        line.region(),
+        line.product().key(),
+        euros(line.revenue()),
+        Integer.toString(line.units()));
+  }
+
+  private static String euros(long cents) {
+    return (cents < 0 ? "-" : "")
+        + Math.abs(cents) / 100
+        + "."
+        + String.format(Locale.ROOT, "%02d", Math.abs(cents) % 100);
+  }
+
+  private static Stream<Rep> withQuota(YearMonth month) {
+    return Company.active(month).stream().filter(rep -> rep.quota() > 0);
+  }
+
+  private static List<YearMonth> fiscal(int year) {
+    return months(YearMonth.of(year - 1, 7), YearMonth.of(year, 6));
+  }
+
+  private static List<YearMonth> months(YearMonth from, YearMonth toInclusive) {
+    return Stream.iterate(from, m -> !m.isAfter(toInclusive), m -> m.plusMonths(1)).toList();
+  }
+
+  private static String lines(String header, Stream<String> lines) {
+    return Stream.concat(Stream.of(header), lines).collect(Collectors.joining("\n", "", "\n"));
+  }
+
+  private static String goals(String set, String axis) {
+    return "\"kind\": \"goals\", \"goalSet\": \"" + set + "\", \"axis\": \"" + axis + "\"";
+  }
+
+  private void add(String name, String content, String how, boolean isPosted) {
+    files.put(name, content);
+    manifest.add("    {\"file\": \"" + name + "\", " + how + ", \"post\": " + isPosted + "}");
+  }
+
+  private String manifest() {
+    return "{\n  \"playbook\": \"playbook.json\",\n  \"files\": [\n"
+        + String.join(",\n", manifest)
+        + "\n  ]\n}\n";
+  }
+
+  private static String playbook() {
+    return """
+        {
+          "company": {"name": "Saltmarsh Chandlery"},
+          "calendar": {"startMonth": 7, "yearNamedBy": "end"},
+          "measures": [
+            {"code": "spend", "unit": "EUR", "scale": 2, "direction": "LOWER"},
+            {"code": "returns", "unit": "EUR", "scale": 2, "direction": "LOWER"}
+          ]
+        }
+        """;
+  }
+}

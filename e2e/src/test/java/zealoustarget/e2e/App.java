@@ -1,0 +1,118 @@
+package zealoustarget.e2e;
+
+import java.io.File;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.ServerSocket;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.concurrent.TimeUnit;
+
+/** The packaged application as a process of its own, as a user starts it. */
+final class App implements AutoCloseable {
+  private static final Duration PATIENCE = Duration.ofMinutes(2);
+
+  private final Process process;
+  private final int port;
+
+  private App(Process process, int port) {
+    this.process = process;
+    this.port = port;
+  }
+
+  /** Starts over a folder without demo data. */
+  static App empty(Path data) {
+    return start(data, "");
+  }
+
+  /** Starts with the demo company. */
+  static App demo(Path data) {
+    return start(data, Path.of("../demo/files").toAbsolutePath().normalize().toString());
+  }
+
+  String address(String path) {
+    return "http://localhost:" + port + path;
+  }
+
+  @Override
+  public void close() {
+    process.destroy();
+    try {
+      if (!process.waitFor(20, TimeUnit.SECONDS)) {
+        process.destroyForcibly();
+      }
+    } catch (InterruptedException interrupted) {
+      Thread.currentThread().interrupt();
+    }
+  }
+
+  private static App start(Path data, String seed) {
+    int port = freePort();
+    String java = Path.of(System.getProperty("java.home"), "bin", "java").toString();
+    ProcessBuilder command =
+        new ProcessBuilder(
+            java,
+            "-XX:TieredStopAtLevel=1",
+            "-XX:+UseSerialGC",
+            "-Xmx1g",
+            "-jar",
+            System.getProperty("app.jar"),
+            "--server.port=" + port,
+            "--zealous.data-dir=" + data,
+            "--zealous.seed-dir=" + seed);
+    command.redirectErrorStream(true).redirectOutput(new File("target/app-" + port + ".log"));
+    try {
+      App app = new App(command.start(), port);
+      app.awaitUp();
+      return app;
+    } catch (IOException failure) {
+      throw new UncheckedIOException(failure);
+    }
+  }
+
+  private void awaitUp() {
+    Instant end = Instant.now().plus(PATIENCE);
+    while (Instant.now().isBefore(end) && process.isAlive()) {
+      if (isUp()) {
+        return;
+      }
+      pause();
+    }
+    process.destroyForcibly();
+    throw new IllegalStateException(
+        "the application did not start; see target/app-" + port + ".log");
+  }
+
+  private boolean isUp() {
+    try {
+      HttpRequest health = HttpRequest.newBuilder(URI.create(address("/api/v1/health"))).build();
+      return HttpClient.newHttpClient().send(health, BodyHandlers.ofString()).statusCode() == 200;
+    } catch (IOException notYet) {
+      return false;
+    } catch (InterruptedException interrupted) {
+      Thread.currentThread().interrupt();
+      return false;
+    }
+  }
+
+  private static void pause() {
+    try {
+      TimeUnit.MILLISECONDS.sleep(200);
+    } catch (InterruptedException interrupted) {
+      Thread.currentThread().interrupt();
+    }
+  }
+
+  private static int freePort() {
+    try (ServerSocket socket = new ServerSocket(0)) {
+      return socket.getLocalPort();
+    } catch (IOException failure) {
+      throw new UncheckedIOException(failure);
+    }
+  }
+}

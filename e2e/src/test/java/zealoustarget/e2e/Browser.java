@@ -1,0 +1,243 @@
+package zealoustarget.e2e;
+
+import com.deque.html.axecore.providers.StringAxeScriptProvider;
+import com.deque.html.axecore.results.Rule;
+import com.deque.html.axecore.selenium.AxeBuilder;
+import java.io.File;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Supplier;
+import java.util.stream.Stream;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.NoSuchElementException;
+import org.openqa.selenium.OutputType;
+import org.openqa.selenium.StaleElementReferenceException;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.chrome.ChromeDriver;
+import org.openqa.selenium.chrome.ChromeDriverService;
+import org.openqa.selenium.chrome.ChromeOptions;
+import org.openqa.selenium.support.ui.WebDriverWait;
+
+/**
+ * A headless Chromium of 1280 × 800 that knows elements by what a person or a screen reader sees.
+ */
+final class Browser implements AutoCloseable {
+  private static final Duration PATIENCE = Duration.ofSeconds(15);
+
+  private final ChromeDriver driver;
+  private final App app;
+
+  private Browser(ChromeDriver driver, App app) {
+    this.driver = driver;
+    this.app = app;
+  }
+
+  static Browser open(App app) {
+    ChromeOptions options = new ChromeOptions();
+    options.setBinary(program("chromium"));
+    options.addArguments(
+        "--headless=new",
+        "--no-sandbox",
+        "--disable-gpu",
+        "--disable-quic",
+        "--no-first-run",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+        "--hide-scrollbars",
+        "--force-device-scale-factor=1",
+        "--user-data-dir=" + freshFolder());
+    ChromeDriverService service =
+        new ChromeDriverService.Builder()
+            .usingDriverExecutable(new File(program("chromedriver")))
+            .build();
+    Browser browser = new Browser(new ChromeDriver(service, options), app);
+    browser.size(1280, 800);
+    return browser;
+  }
+
+  void size(int width, int height) {
+    driver.executeCdpCommand(
+        "Emulation.setDeviceMetricsOverride",
+        Map.of("width", width, "height", height, "deviceScaleFactor", 1, "mobile", false));
+  }
+
+  void go(String path) {
+    driver.get(app.address(path));
+  }
+
+  String address() {
+    return driver.getCurrentUrl();
+  }
+
+  /** The text of the whole page as it is seen. */
+  String text() {
+    return driver.findElement(By.tagName("body")).getText();
+  }
+
+  void awaitText(String text) {
+    await("text \"" + text + "\"", () -> text().replace('\u202f', ' ').contains(text));
+  }
+
+  void awaitNoText(String text) {
+    await("no text \"" + text + "\"", () -> !text().replace('\u202f', ' ').contains(text));
+  }
+
+  /** The visible text of a landmark, table or other element by its accessible name. */
+  String textOf(String name) {
+    return find(By.cssSelector("[aria-label=\"" + name + "\"]")).getText().replace('\u202f', ' ');
+  }
+
+  void button(String name) {
+    click(byText("button", name));
+  }
+
+  void link(String name) {
+    click(byText("a", name));
+  }
+
+  void label(String name) {
+    click(byText("label", name));
+  }
+
+  void buttonLabelled(String start) {
+    click(By.cssSelector("button[aria-label^=\"" + start + "\"]"));
+  }
+
+  void option(String name) {
+    click(
+        By.xpath(
+            "//*[@role='option'][normalize-space(.)='"
+                + name
+                + "' or starts-with(normalize-space(.), '"
+                + name
+                + "')]"));
+  }
+
+  void choose(Path file) {
+    driver
+        .findElement(By.cssSelector("input[type=file]"))
+        .sendKeys(file.toAbsolutePath().toString());
+  }
+
+  /** Types into the field in focus, or presses keys there. */
+  void press(CharSequence... keys) {
+    driver.switchTo().activeElement().sendKeys(keys);
+  }
+
+  void type(String label, String text) {
+    WebElement field = find(By.cssSelector("input[aria-label='" + label + "']"));
+    field.sendKeys(Keys.chord(Keys.CONTROL, "a"), text);
+  }
+
+  /** Names of the standing's rows in their order, the total and no-goal line not among them. */
+  List<String> rowNames() {
+    return driver
+        .findElements(By.cssSelector("[role=row][aria-rowindex] [role=rowheader] button"))
+        .stream()
+        .map(row -> row.getDomAttribute("title"))
+        .toList();
+  }
+
+  /** A row's cells as one text. */
+  String row(String name) {
+    return find(By.xpath("//*[@role='row'][.//button[@title='" + name + "']]"))
+        .getText()
+        .replace('\u202f', ' ')
+        .replace('\n', ' ');
+  }
+
+  void awaitRow(String name, String part) {
+    await("row " + name + " with " + part, () -> row(name).contains(part));
+  }
+
+  /** Whatever axe-core finds against WCAG 2.2 AA, one line a rule with its first element. */
+  List<String> axe() {
+    return new AxeBuilder()
+            .setAxeScriptProvider(new StringAxeScriptProvider(axeScript()))
+            .withTags(
+                List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"))
+            .analyze(driver)
+            .getViolations()
+            .stream()
+            .map(Browser::line)
+            .toList();
+  }
+
+  void picture(Path file) {
+    try {
+      Files.createDirectories(file.getParent());
+      Files.write(file, driver.getScreenshotAs(OutputType.BYTES));
+    } catch (IOException failure) {
+      throw new UncheckedIOException(failure);
+    }
+  }
+
+  void await(String what, Supplier<Boolean> condition) {
+    new WebDriverWait(driver, PATIENCE)
+        .ignoring(StaleElementReferenceException.class)
+        .ignoring(NoSuchElementException.class)
+        .withMessage(
+            () ->
+                what + "; the page begins:\n" + text().substring(0, Math.min(900, text().length())))
+        .until(any -> condition.get());
+  }
+
+  @Override
+  public void close() {
+    driver.quit();
+  }
+
+  private WebElement find(By by) {
+    await(by.toString(), () -> driver.findElement(by).isDisplayed());
+    return driver.findElement(by);
+  }
+
+  private void click(By by) {
+    await(
+        "click on " + by,
+        () -> {
+          driver.findElement(by).click();
+          return true;
+        });
+  }
+
+  private static By byText(String tag, String text) {
+    return By.xpath("//" + tag + "[starts-with(normalize-space(.), '" + text + "')]");
+  }
+
+  private static String line(Rule rule) {
+    return rule.getId() + ": " + rule.getHelp() + " – " + rule.getNodes().get(0).getHtml();
+  }
+
+  private static String axeScript() {
+    try {
+      return Files.readString(Path.of(System.getProperty("axe.script")));
+    } catch (IOException failure) {
+      throw new UncheckedIOException(failure);
+    }
+  }
+
+  private static String freshFolder() {
+    try {
+      return Files.createTempDirectory("browser").toString();
+    } catch (IOException failure) {
+      throw new UncheckedIOException(failure);
+    }
+  }
+
+  private static String program(String name) {
+    return Stream.of(System.getenv("PATH").split(File.pathSeparator))
+        .map(folder -> Path.of(folder, name))
+        .filter(Files::isExecutable)
+        .findFirst()
+        .orElseThrow(() -> new IllegalStateException(name + " is missing; ./test installs it"))
+        .toString();
+  }
+}

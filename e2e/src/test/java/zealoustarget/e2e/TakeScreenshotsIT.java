@@ -1,0 +1,29 @@
+package zealoustarget.e2e;
+
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Takes the pictures of docs/screenshots; run by docs/screenshots/make only. */
+@EnabledIfSystemProperty(named = "screenshots", matches = ".+")
+class TakeScreenshotsIT {
+  @TempDir Path folder;
+
+  @Test
+  void mainViews() {
+    Path pictures = Path.of(System.getProperty("screenshots"));
+    try (App app = App.demo(folder.resolve("data"));
+        Browser browser = Browser.open(app)) {
+      browser.go("/standing?to=2026-10&span=y&selected=R15");
+      browser.await("proof", () -> browser.textOf("Proof").contains("lines"));
+      browser.picture(pictures.resolve("standing.png"));
+      browser.go("/standing?axis=region&to=2026-10");
+      browser.await("proof", () -> browser.textOf("Proof").contains("lines"));
+      browser.picture(pictures.resolve("standing-regions.png"));
+      browser.go("/intake?to=2026-10&load=19");
+      browser.awaitText("short of ready");
+      browser.picture(pictures.resolve("intake.png"));
+    }
+  }
+}

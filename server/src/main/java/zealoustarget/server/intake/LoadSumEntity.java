@@ -1,0 +1,54 @@
+package zealoustarget.server.intake;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.IdClass;
+import jakarta.persistence.JoinColumn;
+import jakarta.persistence.ManyToOne;
+import jakarta.persistence.Table;
+import java.io.Serializable;
+import zealoustarget.core.intake.Reconciliation;
+
+/** Sums of one measure of a load, and the control total given for it. */
+@Entity
+@Table(name = "load_sum")
+@IdClass(LoadSumEntity.Key.class)
+class LoadSumEntity {
+  /** Load and place in the rows' amounts. */
+  record Key(Integer load, int place) implements Serializable {}
+
+  @Id
+  @ManyToOne
+  @JoinColumn(name = "load_id")
+  LoadEntity load;
+
+  @Id int place;
+  String measure;
+  long ready;
+  long held;
+
+  @Column(name = "left_out")
+  long leftOut;
+
+  @Column(name = "control_given")
+  Long controlGiven;
+
+  protected LoadSumEntity() {}
+
+  LoadSumEntity(LoadEntity load, int place, String measure, Long controlGiven) {
+    this.load = load;
+    this.place = place;
+    this.measure = measure;
+    this.controlGiven = controlGiven;
+  }
+
+  Reconciliation.Sums sums() {
+    return new Reconciliation.Sums(ready, held, leftOut);
+  }
+
+  /** Whether the lines that are not left out add to the control total, if one was given. */
+  boolean isMet() {
+    return controlGiven == null || sums().data() == controlGiven;
+  }
+}

@@ -1,0 +1,29 @@
+package zealoustarget.server.intake;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+
+/** A file to be staged, which can be read more than once. */
+public interface Upload {
+  /** The name the sender gave it, without folders. */
+  String name();
+
+  InputStream open() throws IOException;
+
+  /** A file on this machine. */
+  static Upload of(Path path) {
+    return new Upload() {
+      @Override
+      public String name() {
+        return String.valueOf(path.getFileName());
+      }
+
+      @Override
+      public InputStream open() throws IOException {
+        return Files.newInputStream(path);
+      }
+    };
+  }
+}

@@ -1,0 +1,38 @@
+package zealoustarget.server.ledger;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import zealoustarget.core.intake.Row;
+
+/** A product's name and line. */
+@Entity
+@Table(name = "product_row")
+class ProductRowEntity {
+  @Id long id;
+
+  @Column(name = "load_id")
+  int loadId;
+
+  int line;
+
+  @Column(name = "product_id")
+  int productId;
+
+  String name;
+
+  @Column(name = "line_id")
+  int lineId;
+
+  protected ProductRowEntity() {}
+
+  ProductRowEntity(long id, int loadId, Row.Product row) {
+    this.id = id;
+    this.loadId = loadId;
+    this.line = row.line();
+    this.productId = row.product();
+    this.name = row.name();
+    this.lineId = row.productLine();
+  }
+}

@@ -1,0 +1,76 @@
+package zealoustarget.server.platform;
+
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.springframework.http.HttpStatus;
+
+/** Every code that a problem detail can carry; docs/problems.md lists them for users. */
+public enum Problem {
+  REQUEST_UNREADABLE(HttpStatus.BAD_REQUEST, "The request cannot be read"),
+  VALUE_MISSING(HttpStatus.BAD_REQUEST, "A value is missing"),
+  VALUE_UNKNOWN(HttpStatus.BAD_REQUEST, "A value is not one of those allowed"),
+  MONTH_UNREADABLE(HttpStatus.BAD_REQUEST, "A month cannot be read"),
+  SPAN_BACKWARDS(HttpStatus.BAD_REQUEST, "The span ends before it begins"),
+  SPAN_TOO_LONG(HttpStatus.BAD_REQUEST, "The span is too long"),
+  FACTOR_UNREADABLE(HttpStatus.BAD_REQUEST, "The factor cannot be read"),
+  TWO_BASES(HttpStatus.BAD_REQUEST, "Two goals are asked for at once"),
+  MAPPING_UNREADABLE(HttpStatus.BAD_REQUEST, "The mapping cannot be read"),
+  CONTROL_TOTAL_UNREADABLE(HttpStatus.BAD_REQUEST, "The control total cannot be read"),
+  PLAYBOOK_INVALID(HttpStatus.BAD_REQUEST, "The playbook cannot be applied"),
+  CROSS_SITE(HttpStatus.FORBIDDEN, "Another site may not do this"),
+  NOT_FOUND(HttpStatus.NOT_FOUND, "There is nothing here"),
+  LOAD_UNKNOWN(HttpStatus.NOT_FOUND, "There is no such load"),
+  MEMBER_UNKNOWN(HttpStatus.NOT_FOUND, "There is no such member"),
+  METHOD_NOT_ALLOWED(HttpStatus.METHOD_NOT_ALLOWED, "This cannot be done here"),
+  NOT_ACCEPTABLE(HttpStatus.NOT_ACCEPTABLE, "No such form of the answer"),
+  LOAD_NOT_STAGED(HttpStatus.CONFLICT, "The load is not staged"),
+  LOAD_NOT_POSTED(HttpStatus.CONFLICT, "The load is not posted"),
+  LOAD_IN_USE(HttpStatus.CONFLICT, "Other loads need this one"),
+  LINES_HELD(HttpStatus.CONFLICT, "Lines are held back"),
+  NOTHING_READY(HttpStatus.CONFLICT, "No line is ready"),
+  CONTROL_TOTAL_DIFFERS(HttpStatus.CONFLICT, "The control total is not met"),
+  MEMBERS_GONE(HttpStatus.CONFLICT, "Members of the load are no longer known"),
+  MEASURE_GONE(HttpStatus.CONFLICT, "The measure has changed since"),
+  GOAL_SET_AXIS(HttpStatus.CONFLICT, "The goal set is for another axis"),
+  MEASURE_IN_USE(HttpStatus.CONFLICT, "The measure has posted amounts"),
+  FILE_TOO_LARGE(HttpStatus.CONTENT_TOO_LARGE, "The file is too large"),
+  UNSUPPORTED_MEDIA_TYPE(HttpStatus.UNSUPPORTED_MEDIA_TYPE, "The request has another form"),
+  FILE_EMPTY(HttpStatus.UNPROCESSABLE_CONTENT, "The file is empty"),
+  FILE_NOT_TEXT(HttpStatus.UNPROCESSABLE_CONTENT, "The file is no CSV text"),
+  FILE_ENCODING(HttpStatus.UNPROCESSABLE_CONTENT, "The file is not UTF-8"),
+  FILE_ONLY_HEADER(HttpStatus.UNPROCESSABLE_CONTENT, "The file has no lines"),
+  FILE_UNREADABLE(HttpStatus.UNPROCESSABLE_CONTENT, "The file cannot be read as CSV"),
+  COLUMN_MISSING(HttpStatus.UNPROCESSABLE_CONTENT, "A column is missing"),
+  COLUMN_TWICE(HttpStatus.UNPROCESSABLE_CONTENT, "A column stands twice"),
+  MONTH_COLUMN_MISSING(HttpStatus.UNPROCESSABLE_CONTENT, "No column has the month"),
+  MONTH_TWICE(HttpStatus.UNPROCESSABLE_CONTENT, "A month stands twice"),
+  MEASURE_MISSING(HttpStatus.UNPROCESSABLE_CONTENT, "The measure is missing"),
+  SUM_TOO_LARGE(HttpStatus.UNPROCESSABLE_CONTENT, "The sum is too large"),
+  INTERNAL(HttpStatus.INTERNAL_SERVER_ERROR, "Something failed on our side"),
+  STARTING(HttpStatus.SERVICE_UNAVAILABLE, "The server is starting");
+
+  private final HttpStatus status;
+  private final String title;
+
+  Problem(HttpStatus status, String title) {
+    this.status = status;
+    this.title = title;
+  }
+
+  public HttpStatus status() {
+    return status;
+  }
+
+  public String title() {
+    return title;
+  }
+
+  /** The stable word on the wire: {@code load-unknown}. */
+  public String code() {
+    return name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+  }
+
+  static Optional<Problem> findByCode(String code) {
+    return Stream.of(values()).filter(problem -> problem.code().equals(code)).findFirst();
+  }
+}

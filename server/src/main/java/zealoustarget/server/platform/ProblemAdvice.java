@@ -1,0 +1,114 @@
+package zealoustarget.server.platform;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.net.URI;
+import java.util.Map;
+import java.util.Objects;
+import java.util.UUID;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.HttpStatusCode;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.MissingServletRequestParameterException;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.multipart.support.MissingServletRequestPartException;
+import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+import zealoustarget.core.Refusal;
+
+/** Turns every refusal and failure into problem details (RFC 9457) with a stable {@code code}. */
+@RestControllerAdvice
+class ProblemAdvice extends ResponseEntityExceptionHandler {
+  private static final Logger LOG = LoggerFactory.getLogger(ProblemAdvice.class);
+
+  @ExceptionHandler
+  ResponseEntity<Object> refused(Refusal refusal) {
+    Problem problem = Problem.findByCode(refusal.code()).orElse(Problem.INTERNAL);
+    return answer(problem, refusal.getMessage(), refusal.details());
+  }
+
+  /** Anything unforeseen: an incident id for the log, nothing of the inside. */
+  @ExceptionHandler
+  ResponseEntity<Object> failed(Exception failure, HttpServletRequest request) {
+    String incident = UUID.randomUUID().toString().substring(0, 8);
+    LOG.error(
+        "incident {} at {} {}", incident, request.getMethod(), request.getRequestURI(), failure);
+    return answer(
+        Problem.INTERNAL,
+        "It is noted in the server's log as incident " + incident + ". Nothing was changed.",
+        Map.of("incident", incident));
+  }
+
+  @Override
+  protected ResponseEntity<Object> handleMaxUploadSizeExceededException(
+      MaxUploadSizeExceededException tooLarge,
+      HttpHeaders headers,
+      HttpStatusCode status,
+      WebRequest request) {
+    return answer(
+        Problem.FILE_TOO_LARGE,
+        "The file is larger than the upload limit. Split it, or raise zealous.upload-limit.",
+        Map.of());
+  }
+
+  @Override
+  protected ResponseEntity<Object> handleExceptionInternal(
+      Exception failure,
+      Object body,
+      HttpHeaders headers,
+      HttpStatusCode status,
+      WebRequest request) {
+    if (status.is5xxServerError()) {
+      LOG.error("{}", request.getDescription(false), failure);
+    }
+    return answer(problemOf(failure, status), sentenceOf(failure), Map.of());
+  }
+
+  private static Problem problemOf(Exception failure, HttpStatusCode status) {
+    if (failure instanceof MissingServletRequestParameterException
+        || failure instanceof MissingServletRequestPartException) {
+      return Problem.VALUE_MISSING;
+    }
+    return switch (Objects.requireNonNullElse(HttpStatus.resolve(status.value()), HttpStatus.OK)) {
+      case NOT_FOUND -> Problem.NOT_FOUND;
+      case METHOD_NOT_ALLOWED -> Problem.METHOD_NOT_ALLOWED;
+      case NOT_ACCEPTABLE -> Problem.NOT_ACCEPTABLE;
+      case UNSUPPORTED_MEDIA_TYPE -> Problem.UNSUPPORTED_MEDIA_TYPE;
+      case CONTENT_TOO_LARGE -> Problem.FILE_TOO_LARGE;
+      default -> status.is4xxClientError() ? Problem.REQUEST_UNREADABLE : Problem.INTERNAL;
+    };
+  }
+
+  private static String sentenceOf(Exception failure) {
+    if (failure instanceof MissingServletRequestParameterException missing) {
+      return "\"" + missing.getParameterName() + "\" is missing.";
+    }
+    if (failure instanceof MissingServletRequestPartException missing) {
+      return "The part \"" + missing.getRequestPartName() + "\" is missing.";
+    }
+    if (failure instanceof MethodArgumentTypeMismatchException mismatch) {
+      return "\"" + mismatch.getValue() + "\" is no " + mismatch.getName() + ".";
+    }
+    return "See the description of the routes at /v3/api-docs.";
+  }
+
+  private static ResponseEntity<Object> answer(
+      Problem problem, String sentence, Map<String, Object> details) {
+    return ResponseEntity.status(problem.status()).body(detail(problem, sentence, details));
+  }
+
+  static ProblemDetail detail(Problem problem, String sentence, Map<String, Object> details) {
+    ProblemDetail detail = ProblemDetail.forStatusAndDetail(problem.status(), sentence);
+    detail.setTitle(problem.title());
+    detail.setType(URI.create("/problems#" + problem.code()));
+    detail.setProperty("code", problem.code());
+    details.forEach(detail::setProperty);
+    return detail;
+  }
+}

@@ -1,0 +1,92 @@
+package zealoustarget.server.playbook;
+
+import jakarta.persistence.CollectionTable;
+import jakarta.persistence.Column;
+import jakarta.persistence.ElementCollection;
+import jakarta.persistence.Embeddable;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.FetchType;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.JoinColumn;
+import jakarta.persistence.OrderColumn;
+import jakarta.persistence.Table;
+import java.util.ArrayList;
+import java.util.List;
+import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.ladder.Ladder;
+import zealoustarget.core.ladder.Rung;
+import zealoustarget.core.ladder.Scale;
+import zealoustarget.core.ladder.Tone;
+import zealoustarget.core.member.Axis;
+
+/** A ladder that replaces a default, with its rungs. */
+@Entity
+@Table(name = "ladder")
+class LadderEntity {
+  @Id
+  @GeneratedValue(strategy = GenerationType.IDENTITY)
+  Integer id;
+
+  String measure;
+
+  @Column(name = "goal_set")
+  String goalSet;
+
+  @Enumerated(EnumType.STRING)
+  Axis axis;
+
+  @Enumerated(EnumType.STRING)
+  Scale scale;
+
+  @ElementCollection(fetch = FetchType.EAGER)
+  @CollectionTable(name = "rung", joinColumns = @JoinColumn(name = "ladder_id"))
+  @OrderColumn(name = "place")
+  List<RungPart> rungs = new ArrayList<>();
+
+  protected LadderEntity() {}
+
+  LadderEntity(AttachedLadder attached) {
+    measure = attached.measure();
+    goalSet = attached.goalSet();
+    axis = attached.axis();
+    scale = attached.ladder().scale();
+    attached.ladder().rungs().forEach(rung -> rungs.add(new RungPart(rung)));
+  }
+
+  AttachedLadder toAttached() {
+    return new AttachedLadder(
+        measure, goalSet, axis, new Ladder(scale, rungs.stream().map(RungPart::toRung).toList()));
+  }
+
+  /** One rung; the bound as an exact quotient. */
+  @Embeddable
+  static class RungPart {
+    String name;
+
+    @Enumerated(EnumType.STRING)
+    Tone tone;
+
+    @Column(name = "lower_bound")
+    String lowerBound;
+
+    @Column(name = "is_above")
+    boolean isAbove;
+
+    protected RungPart() {}
+
+    RungPart(Rung rung) {
+      name = rung.name();
+      tone = rung.tone();
+      lowerBound = rung.lowerBound() == null ? null : rung.lowerBound().toText();
+      isAbove = rung.above();
+    }
+
+    Rung toRung() {
+      return new Rung(name, tone, lowerBound == null ? null : Ratio.parse(lowerBound), isAbove);
+    }
+  }
+}

@@ -1,0 +1,64 @@
+package zealoustarget.server.playbook;
+
+import java.util.Optional;
+import java.util.Set;
+import org.springframework.stereotype.Service;
+import tools.jackson.databind.JsonNode;
+import zealoustarget.core.Refusal;
+import zealoustarget.core.amount.Measure;
+
+/** Holds the rules in force and changes them all or not at all. */
+@Service
+public class PlaybookService {
+  private final PlaybookStore store;
+  private final MeasureUse use;
+  private volatile Playbook current;
+  private volatile long version;
+
+  PlaybookService(PlaybookStore store, MeasureUse use) {
+    this.store = store;
+    this.use = use;
+    this.current = store.read();
+  }
+
+  public Playbook current() {
+    return current;
+  }
+
+  /** Changes with every change of a rule. */
+  public long version() {
+    return version;
+  }
+
+  /**
+   * Applies the parts of a playbook file.
+   *
+   * @throws Refusal playbook-invalid with the place; measure-in-use where a measure with stored
+   *     amounts would change its unit or decimals
+   */
+  public synchronized Playbook apply(JsonNode file) {
+    Playbook after = new PlaybookReader(current).read(file);
+    Set<String> used = use.measuresWithAmounts();
+    for (Measure measure : after.measures()) {
+      Optional<Measure> before = current.findMeasure(measure.code());
+      if (used.contains(measure.code()) && before.filter(b -> differs(b, measure)).isPresent()) {
+        throw Refusal.of(
+                "measure-in-use",
+                measure.code()
+                    + " has loaded amounts, so its unit, decimals and spelling stay. Nothing was"
+                    + " changed.")
+            .with("measure", measure.code());
+      }
+    }
+    store.write(after);
+    current = after;
+    version++;
+    return after;
+  }
+
+  private static boolean differs(Measure before, Measure after) {
+    return before.scale() != after.scale()
+        || !before.unit().equals(after.unit())
+        || !before.code().equals(after.code());
+  }
+}

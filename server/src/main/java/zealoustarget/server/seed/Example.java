@@ -1,0 +1,32 @@
+package zealoustarget.server.seed;
+
+import java.util.List;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.context.annotation.Profile;
+import org.springframework.core.annotation.Order;
+import org.springframework.stereotype.Component;
+import zealoustarget.server.standing.StandingText;
+
+/** Prints a standing of the seeded company to the console, for {@code ./run --example}. */
+@Component
+@Profile("example")
+@Order(2)
+class Example implements ApplicationRunner {
+  private static final List<String> AXES = List.of("rep", "region", "product");
+
+  private final StandingText standings;
+
+  Example(StandingText standings) {
+    this.standings = standings;
+  }
+
+  @Override
+  public void run(ApplicationArguments arguments) {
+    String month = "2026-10";
+    for (String axis : AXES) {
+      String goalSet = axis.equals("rep") ? "quota" : axis + " plan";
+      System.out.println(standings.of(axis, month, goalSet));
+    }
+  }
+}

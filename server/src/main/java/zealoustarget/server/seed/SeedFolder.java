@@ -1,0 +1,95 @@
+package zealoustarget.server.seed;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.core.annotation.Order;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import zealoustarget.core.intake.LoadKind;
+import zealoustarget.core.member.Axis;
+import zealoustarget.server.intake.LoadRequest;
+import zealoustarget.server.intake.LoadService;
+import zealoustarget.server.intake.StagingService;
+import zealoustarget.server.intake.Upload;
+import zealoustarget.server.platform.Readiness;
+import zealoustarget.server.playbook.PlaybookService;
+
+/**
+ * Opens the data at the start; an empty database is filled from {@code zealous.seed-dir}, if that
+ * is set, by the same loading as any file. The folder's {@code manifest.json} names a playbook and
+ * the files in their order, each with its kind and whether it is posted or left staged.
+ */
+@Component
+@Order(1)
+class SeedFolder implements ApplicationRunner {
+  private static final Logger LOG = LoggerFactory.getLogger(SeedFolder.class);
+
+  /** One file of the manifest. */
+  record SeedFile(
+      String file, String kind, String goalSet, String axis, String measure, boolean post) {}
+
+  record Manifest(String playbook, List<SeedFile> files) {}
+
+  private final String folder;
+  private final StagingService staging;
+  private final LoadService loads;
+  private final PlaybookService playbooks;
+  private final Readiness readiness;
+  private final JsonMapper json;
+
+  SeedFolder(
+      @Value("${zealous.seed-dir}") String folder,
+      StagingService staging,
+      LoadService loads,
+      PlaybookService playbooks,
+      Readiness readiness,
+      JsonMapper json) {
+    this.folder = folder;
+    this.staging = staging;
+    this.loads = loads;
+    this.playbooks = playbooks;
+    this.readiness = readiness;
+    this.json = json;
+  }
+
+  @Override
+  public void run(ApplicationArguments arguments) {
+    loads.open();
+    if (!folder.isBlank() && loads.isEmpty()) {
+      seed(Path.of(folder));
+    }
+    readiness.open();
+  }
+
+  private void seed(Path source) {
+    Manifest manifest = json.readValue(source.resolve("manifest.json").toFile(), Manifest.class);
+    LOG.info("filling the empty database with {} files", manifest.files().size());
+    if (manifest.playbook() != null) {
+      JsonNode playbook = json.readTree(source.resolve(manifest.playbook()).toFile());
+      playbooks.apply(playbook);
+    }
+    for (SeedFile file : manifest.files()) {
+      int load = staging.stage(Upload.of(source.resolve(file.file())), request(file));
+      if (file.post()) {
+        loads.post(load, true, null);
+      }
+    }
+  }
+
+  private static LoadRequest request(SeedFile file) {
+    return new LoadRequest(
+        LoadKind.findByWord(file.kind()).orElseThrow(),
+        file.goalSet(),
+        file.axis() == null ? null : Axis.findByWord(file.axis()).orElseThrow(),
+        file.measure(),
+        Map.of(),
+        Map.of());
+  }
+}

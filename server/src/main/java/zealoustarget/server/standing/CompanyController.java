@@ -1,0 +1,126 @@
+package zealoustarget.server.standing;
+
+import java.time.Clock;
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import zealoustarget.core.calendar.Span;
+import zealoustarget.core.ledger.GoalBook;
+import zealoustarget.core.ledger.Ledger;
+import zealoustarget.core.member.Axis;
+import zealoustarget.core.member.Member;
+import zealoustarget.server.intake.GoalSets;
+import zealoustarget.server.ledger.LedgerService;
+import zealoustarget.server.playbook.Playbook;
+import zealoustarget.server.playbook.PlaybookService;
+
+/** What a reader can choose from: measures, goal sets, months, members. */
+@RestController
+@RequestMapping("/api/v1")
+class CompanyController {
+  private static final int MOST_FOUND = 20;
+
+  private final LedgerService ledgers;
+  private final PlaybookService playbooks;
+  private final GoalSets goalSets;
+  private final Clock clock;
+
+  CompanyController(
+      LedgerService ledgers, PlaybookService playbooks, GoalSets goalSets, Clock clock) {
+    this.ledgers = ledgers;
+    this.playbooks = playbooks;
+    this.goalSets = goalSets;
+    this.clock = clock;
+  }
+
+  /**
+   * The company as the interface needs it first.
+   *
+   * @param lastMonth last with a posted line, or null where nothing is posted
+   */
+  record CompanyAnswer(
+      String name,
+      CalendarPart calendar,
+      List<MeasurePart> measures,
+      List<GoalSetPart> goalSets,
+      List<MemberPart> regions,
+      String firstMonth,
+      String lastMonth,
+      String thisMonth) {}
+
+  record CalendarPart(int startMonth, String yearNamedBy) {}
+
+  record MeasurePart(String code, String unit, int scale, String direction, boolean hasActuals) {}
+
+  record GoalSetPart(String name, String axis, List<String> measures) {}
+
+  record MemberPart(String axis, String key, String name) {}
+
+  /** Name, calendar, measures, goal sets, regions and the months with posted lines. */
+  @GetMapping("/company")
+  CompanyAnswer company() {
+    Ledger ledger = ledgers.current();
+    Playbook playbook = playbooks.current();
+    Set<String> used = ledger.measuresWithActuals();
+    Span posted = ledger.monthsWithActuals();
+    return new CompanyAnswer(
+        playbook.companyName(),
+        new CalendarPart(
+            playbook.calendar().startMonth(),
+            playbook.calendar().yearNamedBy().name().toLowerCase(Locale.ROOT)),
+        playbook.measures().stream()
+            .map(
+                m ->
+                    new MeasurePart(
+                        m.code(),
+                        m.unit(),
+                        m.scale(),
+                        m.direction().name(),
+                        used.contains(m.code())))
+            .toList(),
+        goalSets.all().stream().map(set -> part(set, ledger)).toList(),
+        ledger.members().all(Axis.REGION).stream().map(m -> part(Axis.REGION, m)).toList(),
+        posted == null ? null : posted.fromInclusive().toString(),
+        posted == null ? null : posted.toInclusive().toString(),
+        YearMonth.now(clock).toString());
+  }
+
+  /** Members whose key or name holds the text, names that begin with it first; at most 20. */
+  @GetMapping("/members")
+  List<MemberPart> members(@RequestParam(defaultValue = "") String text) {
+    String wanted = text.strip().toLowerCase(Locale.ROOT);
+    List<MemberPart> found = new ArrayList<>();
+    for (Axis axis : List.of(Axis.REP, Axis.REGION, Axis.PRODUCT, Axis.LINE, Axis.MANAGER)) {
+      ledgers.current().members().all(axis).stream()
+          .filter(member -> place(member, wanted) >= 0)
+          .forEach(member -> found.add(part(axis, member)));
+    }
+    found.sort(Comparator.comparingInt(part -> place(part.name(), wanted) == 0 ? 0 : 1));
+    return found.stream().limit(MOST_FOUND).toList();
+  }
+
+  private static int place(Member member, String wanted) {
+    return Math.max(place(member.name(), wanted), place(member.key(), wanted));
+  }
+
+  private static int place(String text, String wanted) {
+    return text.toLowerCase(Locale.ROOT).indexOf(wanted);
+  }
+
+  private static MemberPart part(Axis axis, Member member) {
+    return new MemberPart(axis.word(), member.key(), member.name());
+  }
+
+  private static GoalSetPart part(GoalSets.GoalSet set, Ledger ledger) {
+    GoalBook book = ledger.goalBooks().get(set.name());
+    return new GoalSetPart(
+        set.name(), set.axis().word(), book == null ? List.of() : book.measures());
+  }
+}

@@ -1,0 +1,33 @@
+package zealoustarget.server.standing;
+
+import java.util.List;
+
+/**
+ * How a figure came about.
+ *
+ * @param inputs the reading itself
+ * @param formulas each figure with its inputs put in
+ * @param rung what decided the status, null without a reading
+ * @param goalWords what the goal is: a set's name or the derived basis
+ * @param rows source lines of the actual, one page of them
+ * @param goalRows source lines of the goal, the first page's worth
+ */
+record ProofAnswer(
+    ReadingAnswer inputs,
+    List<Formula> formulas,
+    DecidingRung rung,
+    String ladder,
+    String goalWords,
+    int page,
+    int size,
+    int rowCount,
+    List<SourceRow> rows,
+    int goalRowCount,
+    List<SourceRow> goalRows) {
+  record Formula(String figure, String formula, String value, String why) {}
+
+  /** The rung, its number from 1, and its bound in the ladder's scale. */
+  record DecidingRung(int number, String name, String scale, String from, String bound) {}
+
+  record SourceRow(int load, String file, int line, String month, String amount) {}
+}

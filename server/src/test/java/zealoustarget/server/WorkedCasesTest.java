@@ -1,0 +1,161 @@
+package zealoustarget.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import zealoustarget.server.testing.Api;
+import zealoustarget.server.testing.RunningServer;
+
+/** Small worked companies, loaded, posted and read through the wire contract. */
+class WorkedCasesTest {
+  private static final JsonMapper JSON = new JsonMapper();
+  private static final Set<String> TEXTS = Set.of("key", "name", "state");
+
+  private final Map<String, Integer> loads = new HashMap<>();
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {"two-reps", "order-lines", "fiscal-july", "lower-spend", "prior-year", "mover"})
+  void everyStep_asExpected(String name, @TempDir Path data) {
+    JsonNode worked = JSON.readTree(text(name, "expected.json"));
+    try (RunningServer server = RunningServer.start(data)) {
+      Api api = server.api();
+      if (WorkedCasesTest.class.getResource("/cases/" + name + "/setup.json") != null) {
+        assertThat(api.put("/api/v1/playbook", text(name, "setup.json")).status()).isEqualTo(200);
+      }
+      for (JsonNode step : worked.get("steps")) {
+        switch (step.get("step").asString()) {
+          case "load" -> load(api, name, step);
+          case "post" -> post(api, step);
+          default -> standing(api, step);
+        }
+      }
+    }
+  }
+
+  private void load(Api api, String name, JsonNode step) {
+    Map<String, String> form = new LinkedHashMap<>();
+    step.get("fields").properties().forEach(f -> form.put(f.getKey(), f.getValue().asString()));
+    String file = step.get("file").asString();
+    Api.Answer staged = api.load(file, text(name, file).getBytes(StandardCharsets.UTF_8), form);
+    assertThat(staged.status()).as("%s", staged.json()).isEqualTo(201);
+    loads.put(step.get("name").asString(), staged.json().get("id").asInt());
+    for (var field : step.get("expect").properties()) {
+      if (field.getKey().equals("sums")) {
+        field
+            .getValue()
+            .properties()
+            .forEach(
+                sum ->
+                    assertThat(staged.json().at("/sums/" + sum.getKey() + "/file").asString())
+                        .isEqualTo(sum.getValue().asString()));
+      } else {
+        assertThat(staged.json().get(field.getKey()))
+            .as(field.getKey())
+            .isEqualTo(field.getValue());
+      }
+    }
+    assertThat(staged.json().get("findingCount").asInt()).as("%s", staged.json()).isZero();
+  }
+
+  private void post(Api api, JsonNode step) {
+    Api.Answer posted =
+        api.post("/api/v1/loads/" + loads.get(step.get("name").asString()) + "/post");
+    assertThat(posted.status()).isEqualTo(step.at("/expect/status").asInt());
+    assertThat(posted.text("state")).isEqualTo(step.at("/expect/state").asString());
+  }
+
+  private static void standing(Api api, JsonNode step) {
+    List<String> parameters = new ArrayList<>();
+    for (var parameter : step.get("query").properties()) {
+      for (JsonNode value :
+          parameter.getValue().isArray() ? parameter.getValue() : List.of(parameter.getValue())) {
+        parameters.add(
+            parameter.getKey() + "=" + URLEncoder.encode(value.asString(), StandardCharsets.UTF_8));
+      }
+    }
+    String query = String.join("&", parameters);
+    Api.Answer answer = api.get("/api/v1/standing?" + query);
+    assertThat(answer.status()).as("%s", answer.json()).isEqualTo(200);
+    JsonNode expected = step.get("expect");
+    same(query + " total", expected.get("total"), answer.json().get("total"));
+    same(query + " summary", expected.get("summary"), answer.json().get("summary"));
+    Map<String, JsonNode> rows = new HashMap<>();
+    answer.json().get("rows").forEach(row -> rows.put(row.get("key").asString(), row));
+    assertThat(rows).as(query).hasSameSizeAs(expected.get("rows"));
+    for (JsonNode row : expected.get("rows")) {
+      String key = row.get("key").asString();
+      same(query + " " + key, row, rows.get(key));
+    }
+  }
+
+  /** Compares the fields that the expectation has; "core" ones are the core's own tests' matter. */
+  private static void same(String where, JsonNode expected, JsonNode found) {
+    assertThat(found).as(where).isNotNull();
+    for (var field : expected.properties()) {
+      String name = field.getKey();
+      String at = where + " " + name;
+      JsonNode value = found.get(name);
+      if (name.equals("core")) {
+        continue;
+      }
+      assertThat(value).as(at).isNotNull();
+      if (field.getValue().isObject()) {
+        same(at, field.getValue(), value);
+      } else if (field.getValue().isNull() || !field.getValue().isString() || isText(name)) {
+        assertThat(value).as(at).isEqualTo(field.getValue());
+      } else if (name.equals("status")) {
+        assertThat(value.asString()).as(at).isEqualTo(field.getValue().asString());
+      } else {
+        sameNumber(at, field.getValue().asString(), value.asString());
+      }
+    }
+  }
+
+  private static boolean isText(String name) {
+    return TEXTS.contains(name);
+  }
+
+  /** A fraction must be met by the nearest decimal of at least six places. */
+  private static void sameNumber(String at, String expected, String found) {
+    BigDecimal number = new BigDecimal(found);
+    if (!expected.contains("/")) {
+      assertThat(number).as(at).isEqualByComparingTo(expected);
+      return;
+    }
+    String[] parts = expected.split("/", -1);
+    assertThat(number.scale()).as(at).isGreaterThanOrEqualTo(6);
+    assertThat(number)
+        .as(at)
+        .isEqualTo(
+            new BigDecimal(parts[0])
+                .divide(new BigDecimal(parts[1]), number.scale(), RoundingMode.HALF_UP));
+  }
+
+  private static String text(String name, String file) {
+    try (InputStream in =
+        WorkedCasesTest.class.getResourceAsStream("/cases/" + name + "/" + file)) {
+      return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+    } catch (IOException failure) {
+      throw new UncheckedIOException(failure);
+    }
+  }
+}

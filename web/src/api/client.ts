@@ -1,0 +1,52 @@
+/** A refusal or failure of the server; branch on `code`, show `message`. */
+export class ProblemError extends Error {
+  readonly code: string;
+  readonly status: number;
+
+  constructor(code: string, status: number, message: string) {
+    super(message);
+    this.name = 'ProblemError';
+    this.code = code;
+    this.status = status;
+  }
+}
+
+const ROOT = '/api/v1';
+
+/** Asks the server; rejects with a ProblemError, also when it cannot be reached. */
+export async function ask<T>(path: string, init?: RequestInit): Promise<T> {
+  let answer: Response;
+  try {
+    answer = await fetch(ROOT + path, init);
+  } catch {
+    throw new ProblemError(
+      'unreachable',
+      0,
+      'The server does not answer. Check that it is still running, then try again.',
+    );
+  }
+  if (!answer.ok) throw await problemOf(answer);
+  return (answer.status === 204 ? undefined : await answer.json()) as T;
+}
+
+async function problemOf(answer: Response): Promise<ProblemError> {
+  const body: unknown = await answer.json().catch(() => null);
+  const { code, detail } = (body ?? {}) as { code?: string; detail?: string };
+  return new ProblemError(
+    code ?? 'internal',
+    answer.status,
+    detail ?? `The server answered with status ${answer.status}.`,
+  );
+}
+
+/** A query string of the values that are set; lists repeat their name. */
+export function query(values: Record<string, string | string[] | undefined>): string {
+  const parts = new URLSearchParams();
+  for (const [name, value] of Object.entries(values)) {
+    for (const one of Array.isArray(value) ? value : [value]) {
+      if (one) parts.append(name, one);
+    }
+  }
+  const text = parts.toString();
+  return text ? `?${text}` : '';
+}

@@ -1,0 +1,63 @@
+import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/react';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useNavigate, useSearchParams } from 'react-router';
+import { ask, query } from '../api/client';
+import type { Company, MemberFound } from '../api/types';
+import { spanOnly } from './TopBar';
+
+export const FIND_BOX = 'find-box';
+
+/** Finds a member of any axis and opens it on Standing. */
+export function FindBox({ company }: { company: Company }) {
+  const [text, setText] = useState('');
+  const [search] = useSearchParams();
+  const navigate = useNavigate();
+  const found = useQuery({
+    queryKey: ['members', text],
+    queryFn: () => ask<MemberFound[]>(`/members${query({ text })}`),
+    enabled: text.trim() !== '',
+    placeholderData: (before) => before,
+  });
+
+  function open(member: MemberFound | null) {
+    if (!member) return;
+    const address = new URLSearchParams(spanOnly(search));
+    address.set('axis', member.axis);
+    address.set('selected', member.key);
+    void navigate(`/standing?${address.toString()}`);
+    setText('');
+  }
+
+  const options = text.trim() === '' ? [] : (found.data ?? []);
+  return (
+    <Combobox<MemberFound | null> value={null} onChange={open} by="key">
+      <div className="relative">
+        <ComboboxInput
+          id={FIND_BOX}
+          aria-label={`Find a rep, region or product of ${company.name}`}
+          placeholder="Find a rep, region, product  /"
+          className="w-[230px] rounded border border-[#4a566e] bg-transparent px-2.5 py-1 text-white placeholder:text-[#b7c0cf]"
+          onChange={(event) => setText(event.target.value)}
+          displayValue={() => text}
+          autoComplete="off"
+        />
+        <ComboboxOptions className="absolute right-0 z-30 mt-1 max-h-80 w-[300px] overflow-auto rounded border border-rule bg-sheet py-1 text-ink shadow-lg empty:invisible">
+          {options.map((member) => (
+            <ComboboxOption
+              key={`${member.axis} ${member.key}`}
+              value={member}
+              className="flex cursor-pointer justify-between gap-3 px-3 py-1.5 data-focus:bg-select-ground"
+            >
+              <span className="truncate">{member.name}</span>
+              <span className="text-quiet">{member.axis}</span>
+            </ComboboxOption>
+          ))}
+          {text.trim() !== '' && found.isSuccess && options.length === 0 && (
+            <p className="px-3 py-1.5 text-quiet">Nobody and nothing is called that.</p>
+          )}
+        </ComboboxOptions>
+      </div>
+    </Combobox>
+  );
+}

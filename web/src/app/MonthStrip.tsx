@@ -1,0 +1,145 @@
+import { useQuery } from '@tanstack/react-query';
+import { useRef } from 'react';
+import { ask, query } from '../api/client';
+import type { Company, MonthReading, Path } from '../api/types';
+import { shortMonth } from '../format/figures';
+import { MiniBar } from '../marks/MiniBar';
+import { fiscalYear, plusMonths, rangeOf, spanOf, type SpanKind } from './span';
+import { spanChanges, useView, viewQuery } from './useView';
+
+const KINDS: { kind: SpanKind; word: string; title: string }[] = [
+  { kind: 'm', word: 'M', title: 'M: the month' },
+  { kind: 'q', word: 'Q', title: 'Q: quarter to date' },
+  { kind: 'y', word: 'Y to date', title: 'Y to date: the fiscal year' },
+  { kind: 't', word: '12', title: '12: trailing twelve months (key T)' },
+];
+
+/** The fiscal year's months with their state; choosing here sets the span of every desk. */
+export function MonthStrip({ company }: { company: Company }) {
+  const [view, change] = useView(company);
+  const year = fiscalYear(view.span.to, company.calendar);
+  const asked = { ...viewQuery(view), from: undefined, to: undefined, region: undefined };
+  const strip = useQuery({
+    queryKey: ['months', year, asked],
+    queryFn: () => ask<Path>(`/months${query({ ...asked, year: String(year) })}`),
+    placeholderData: (before) => before,
+  });
+  const dragFrom = useRef<string | null>(null);
+
+  function choose(month: string, isRange: boolean) {
+    const span = isRange ? rangeOf(view.span.to, month) : spanOf('m', month, company.calendar);
+    change(spanChanges(span));
+  }
+
+  function dropOn(month: string) {
+    const from = dragFrom.current;
+    dragFrom.current = null;
+    if (from && from !== month) change(spanChanges(rangeOf(from, month)));
+  }
+
+  const months = strip.data?.fiscalYear === year ? strip.data.months : [];
+  return (
+    <section
+      aria-label="Months"
+      className="no-print flex h-[66px] shrink-0 items-stretch border-b border-rule bg-sheet px-[18px]"
+    >
+      <div className="flex w-[104px] shrink-0 flex-col justify-center">
+        <h2 className="text-[15.5px] font-bold">FY {year}</h2>
+        <div className="flex items-center text-[12px] text-quiet">
+          <YearStep label={`FY ${year - 1}`} onStep={() => move(-12)} sign="‹" />
+          <span>
+            starts {shortMonth(`2000-${String(company.calendar.startMonth).padStart(2, '0')}`)}
+          </span>
+          <YearStep label={`FY ${year + 1}`} onStep={() => move(12)} sign="›" />
+        </div>
+      </div>
+      <ol className="flex min-w-0 flex-1 items-stretch">
+        {months.map((month) => (
+          <li
+            key={month.month}
+            className={`flex min-w-0 flex-1 ${month.number % 3 === 1 && month.number > 1 ? 'ml-3' : ''}`}
+          >
+            <MonthButton
+              month={month}
+              isInSpan={month.month >= view.span.from && month.month <= view.span.to}
+              onPress={() => (dragFrom.current = month.month)}
+              onRelease={() => dropOn(month.month)}
+              onChoose={(isRange) => choose(month.month, isRange)}
+            />
+          </li>
+        ))}
+      </ol>
+      <div role="group" aria-label="Span" className="flex shrink-0 items-center gap-1.5 pl-4">
+        {KINDS.map(({ kind, word, title }) => (
+          <button
+            key={kind}
+            type="button"
+            title={title}
+            aria-label={title}
+            aria-pressed={view.span.kind === kind}
+            onClick={() => change(spanChanges(spanOf(kind, view.span.to, company.calendar)))}
+            className={`rounded-sm border px-2.5 py-1 ${view.span.kind === kind ? 'border-select bg-select font-semibold text-on-select' : 'border-rule text-ink hover:border-select'}`}
+          >
+            {word}
+          </button>
+        ))}
+      </div>
+    </section>
+  );
+
+  function move(months: number) {
+    const { kind, from, to } = view.span;
+    const target = plusMonths(to, months);
+    change(spanChanges(spanOf(kind, target, company.calendar, plusMonths(from, months))));
+  }
+}
+
+function YearStep(props: { label: string; sign: string; onStep: () => void }) {
+  return (
+    <button
+      type="button"
+      aria-label={`Go to ${props.label}`}
+      onClick={props.onStep}
+      className="min-h-6 min-w-6 text-[15px] leading-none text-ink hover:text-select"
+    >
+      {props.sign}
+    </button>
+  );
+}
+
+interface MonthButtonProps {
+  month: MonthReading;
+  isInSpan: boolean;
+  onPress: () => void;
+  onRelease: () => void;
+  onChoose: (isRange: boolean) => void;
+}
+
+function MonthButton({ month, isInSpan, onPress, onRelease, onChoose }: MonthButtonProps) {
+  const { reading, state } = month;
+  const figures = reading.percentShown
+    ? `${reading.percentShown} % of goal, ${reading.status}`
+    : (reading.noReading ?? 'no goal');
+  return (
+    <button
+      type="button"
+      aria-label={`${shortMonth(month.month)} ${month.month.slice(0, 4)}, ${state}${state === 'empty' ? '' : `, ${figures}`}`}
+      aria-pressed={isInSpan}
+      title={state === 'empty' ? 'Nothing posted' : figures}
+      onPointerDown={onPress}
+      onPointerUp={onRelease}
+      onClick={(event) => onChoose(event.shiftKey)}
+      className={`flex w-full min-w-0 flex-col justify-center gap-1 border-b-[3px] px-1.5 pt-0.5 select-none ${isInSpan ? 'border-select bg-select-ground' : 'border-transparent hover:bg-ground'}`}
+    >
+      <span className="flex w-full items-center justify-between font-semibold">
+        {shortMonth(month.month)}
+        {state === 'open' && (
+          <svg width="9" height="9" viewBox="0 0 9 9" aria-hidden="true">
+            <circle cx="4.5" cy="4.5" r="3.6" fill="none" stroke="var(--quiet)" />
+          </svg>
+        )}
+      </span>
+      <MiniBar reading={state === 'empty' ? null : reading} />
+    </button>
+  );
+}

@@ -1,0 +1,1 @@
+export { IntakeDesk } from './IntakeDesk';

@@ -1,0 +1,1 @@
+export { StandingDesk } from './StandingDesk';

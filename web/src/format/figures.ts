@@ -1,0 +1,67 @@
+const NARROW_SPACE = '\u202f';
+const MINUS = '\u2212';
+export const NONE = '–';
+
+/** Whether a decimal string has anything but zeros behind its point. */
+export function hasFraction(decimal: string | null): boolean {
+  return decimal !== null && /\.\d*[1-9]/.test(decimal);
+}
+
+/**
+ * An amount with thin-space thousands and a true minus; digits are never recomputed.
+ * @param decimals keep those that are there, or drop them where the whole column has none
+ */
+export function amount(decimal: string | null, decimals: 'keep' | 'drop' = 'keep'): string {
+  if (decimal === null) return NONE;
+  const isNegative = decimal.startsWith('-');
+  const [whole = '', fraction] = decimal.replace('-', '').split('.');
+  const grouped = whole.replace(/\B(?=(\d{3})+$)/g, NARROW_SPACE);
+  const shown = fraction && decimals === 'keep' ? `${grouped}.${fraction}` : grouped;
+  return isNegative ? MINUS + shown : shown;
+}
+
+/** As amount, with a plus before what is above 0. */
+export function signed(decimal: string | null, decimals: 'keep' | 'drop' = 'keep'): string {
+  const shown = amount(decimal, decimals);
+  return decimal !== null && isAboveZero(decimal) ? `+${shown}` : shown;
+}
+
+export function isAboveZero(decimal: string): boolean {
+  return !decimal.startsWith('-') && /[1-9]/.test(decimal);
+}
+
+/** A percentage that the server has rounded, with a sign: "+2.0 %". */
+export function growth(shown: string | null): string {
+  return shown === null ? NONE : `${signed(shown)} %`;
+}
+
+const MONTHS = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+];
+
+/** "2026-10" as "October 2026". */
+export function monthName(month: string): string {
+  const [year = '', number = '1'] = month.split('-');
+  return `${MONTHS[Number(number) - 1] ?? month} ${year}`;
+}
+
+/** "2026-10" as "Oct". */
+export function shortMonth(month: string): string {
+  return monthName(month).slice(0, 3);
+}
+
+/** "1 line", "1 284 lines". */
+export function count(number: number, one: string, many = `${one}s`): string {
+  return `${amount(String(number))} ${number === 1 ? one : many}`;
+}

@@ -1,0 +1,16 @@
+import tailwindcss from '@tailwindcss/vite';
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  plugins: [react(), tailwindcss()],
+  server: { proxy: { '/api': 'http://localhost:8080' } },
+  build: { emptyOutDir: true },
+  test: {
+    environment: 'jsdom',
+    setupFiles: ['./src/testing.ts'],
+    reporters: ['default', 'json'],
+    outputFile: { json: 'target/vitest.json' },
+    passWithNoTests: true,
+  },
+});
