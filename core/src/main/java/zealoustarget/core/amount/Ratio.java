@@ -66,6 +66,7 @@ public record Ratio(BigInteger over, BigInteger under) implements Comparable<Rat
     return new Ratio(BigInteger.TEN.pow(places), BigInteger.ONE);
   }
 
+  /** The exact sum. */
   public Ratio plus(Ratio other) {
     if (under.equals(other.under)) {
       return new Ratio(over.add(other.over), under);

@@ -228,7 +228,7 @@ final class DateText {
   private static int monthByName(String name) {
     String folded = name.toLowerCase(Locale.ROOT);
     for (int i = 0; i < NAMES.size(); i++) {
-      if (NAMES.get(i).startsWith(folded) || folded.equals("sept") && i == 8) {
+      if (NAMES.get(i).startsWith(folded) || (folded.equals("sept") && i == 8)) {
         return i + 1;
       }
     }

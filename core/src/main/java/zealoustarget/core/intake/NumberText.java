@@ -73,7 +73,7 @@ final class NumberText {
       Pattern.compile(
           "(?<open>\\()?(?<sign>[+-])?\\s?(?<before>"
               + CURRENCY
-              + ")?\\s?(?<sign2>[+-])?(?<body>\\d[\\d.,' ]*|[.,]\\d+)(?:[eE](?<exp>[+-]?\\d{1,3}))?"
+              + ")?\\s?(?<sign2>[+-])?(?<body>\\d(?:[\\d.,' ]*[\\d.,])?|[.,]\\d+)(?:[eE](?<exp>[+-]?\\d{1,3}))?"
               + "(?<trail>-)?\\s?(?<after>"
               + CURRENCY
               + ")?(?<trail2>-)?(?<close>\\))?");

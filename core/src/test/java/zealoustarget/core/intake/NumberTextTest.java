@@ -1,0 +1,146 @@
+package zealoustarget.core.intake;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import zealoustarget.core.amount.Direction;
+import zealoustarget.core.amount.Measure;
+
+class NumberTextTest {
+  private static final Measure REVENUE = new Measure("revenue", "EUR", 2, Direction.HIGHER);
+  private static final Measure UNITS = new Measure("units", "count", 0, Direction.HIGHER);
+  private static final Measure FINE = new Measure("fine", "EUR", 3, Direction.HIGHER);
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "1234.56     | 123456 | plain",
+        "-0.5        | -50    | fewer decimals than the measure",
+        "+7          | 700    | plus sign",
+        "1,234.56    | 123456 | thousands by comma",
+        "1.234,56    | 123456 | thousands by point",
+        "1 234,56    | 123456 | thousands by blank",
+        "1\u00a0234.56 | 123456 | by no-break space",
+        "1\u202f234,5 | 123450 | by narrow no-break space",
+        "1'234.50    | 123450 | by apostrophe",
+        "1\u2019234.50 | 123450 | by typographic apostrophe",
+        "1,234,567   | 123456700 | two commas group",
+        "1.234.567   | 123456700 | two points group",
+        "12,5        | 1250   | decimal comma",
+        "0,125       | fault: amount-decimals | a zero is no group",
+        "(1.00)      | -100   | brackets",
+        "1.00-       | -100   | trailing minus",
+        "\u22121.00  | -100   | true minus",
+        "EUR 5       | 500    | code before",
+        "5 EUR       | 500    | code behind",
+        "\u20ac5.10  | 510    | sign before",
+        "5,10 \u20ac | 510    | sign behind",
+        "-\u20ac5    | -500   | minus before the sign",
+        "\u20ac-5    | -500   | minus behind the sign",
+        "1.5E+3      | 150000 | scientific",
+        "1e-2        | 1      | scientific, small",
+        ".5          | 50     | no leading zero",
+        "100.000.000.000.000 | fault: amount-too-large | too large",
+        "1e300       | fault: amount-too-large | far too large",
+        "99999999999999999999 | fault: amount-too-large | beyond a long",
+        "12.3456     | fault: amount-decimals | more decimals",
+        "1.10000     | 110    | only zeros behind",
+        "12%         | fault: amount-percent | percentage",
+        "12,5 %      | fault: amount-percent | percentage with a blank",
+        "n/a         | fault: amount-unreadable | text",
+        "1.8O0,00    | fault: amount-unreadable | a letter for a digit",
+        "--5         | fault: amount-unreadable | two signs",
+        "(5)-        | fault: amount-unreadable | brackets and minus",
+        "(5          | fault: amount-unreadable | half a bracket",
+        "1,23,456    | fault: amount-unreadable | groups of two",
+        "1.2.3       | fault: amount-unreadable | a date or version",
+        "12.345      | fault: amount-ambiguous | one mark before three digits, nothing else said",
+        "12,345      | 1234500 | a comma groups where nothing else is said"
+      })
+  void oneCell_readAsPlainlyMeant(String cell, String expected, String why) {
+    NumberText.Result read = NumberText.read(cell, REVENUE, new NumberText.Evidence(true));
+    assertThat(shown(read)).as(why).isEqualTo(expected);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "12.345 | 9.50    | fault: amount-decimals | the column has decimal points",
+        "12.345 | 412,50  | 1234500 | the column has decimal commas, so points group",
+        "12,345 | 412,50  | fault: amount-decimals | decimal comma by the column",
+        "12,345 | 9.50    | 1234500 | decimal points, so commas group",
+        "12.345 | 1.234.567 | 1234500 | points group elsewhere"
+      })
+  void loneMarkBeforeThreeDigits_isDecidedByTheColumn(
+      String cell, String other, String expected, String why) {
+    NumberText.Evidence column = new NumberText.Evidence(true);
+    column.see(cell);
+    column.see(other);
+    assertThat(shown(NumberText.read(cell, REVENUE, column))).as(why).isEqualTo(expected);
+  }
+
+  @Test
+  void columnThatContradictsItself_leavesLoneMarksOpen() {
+    NumberText.Evidence column = new NumberText.Evidence(true);
+    column.see("9.50");
+    column.see("9,50");
+    NumberText.Result read = NumberText.read("12,345", REVENUE, column);
+    assertThat(read.fault()).isEqualTo(FindingCode.AMOUNT_AMBIGUOUS);
+    assertThat(read.first()).isEqualTo("12.345");
+    assertThat(read.second()).isEqualTo("12345");
+  }
+
+  @Test
+  void loneComma_isOpen_withSemicolonsOrThreeDecimals() {
+    assertThat(shown(NumberText.read("12,345", REVENUE, new NumberText.Evidence(false))))
+        .isEqualTo("fault: amount-ambiguous");
+    assertThat(shown(NumberText.read("12,345", FINE, new NumberText.Evidence(true))))
+        .isEqualTo("fault: amount-ambiguous");
+  }
+
+  @Test
+  void otherCurrency_isRead_andSaid_butNeverForCounts() {
+    NumberText.Result dollars = NumberText.read("$ 5", REVENUE, new NumberText.Evidence(true));
+    assertThat(dollars.units()).isEqualTo(500);
+    assertThat(dollars.isOtherCurrency()).isTrue();
+    assertThat(shown(NumberText.read("5 EUR", UNITS, new NumberText.Evidence(true))))
+        .isEqualTo("fault: amount-unreadable");
+  }
+
+  @ParameterizedTest
+  @ValueSource(longs = {71, 72, 73})
+  void everyAmount_writtenInAnyForm_readsBackTheSame(long seed) {
+    Random random = new Random(seed);
+    for (int i = 0; i < 500; i++) {
+      long units = random.nextLong(2_000_000_000_000L) - 1_000_000_000_000L;
+      String[] forms = {
+        REVENUE.text(units),
+        grouped(units, ",", "."),
+        grouped(units, ".", ","),
+        grouped(units, "\u202f", ","),
+        grouped(units, "'", ".")
+      };
+      for (String form : forms) {
+        NumberText.Evidence column = new NumberText.Evidence(true);
+        column.see(form);
+        assertThat(NumberText.read(form, REVENUE, column).units()).as(form).isEqualTo(units);
+      }
+    }
+  }
+
+  private static String grouped(long units, String group, String mark) {
+    String[] parts = REVENUE.text(Math.abs(units)).split("\\.", -1);
+    String whole = parts[0].replaceAll("\\B(?=(\\d{3})+$)", group);
+    return (units < 0 ? "-" : "") + whole + mark + parts[1];
+  }
+
+  private static String shown(NumberText.Result read) {
+    return read.fault() == null ? Long.toString(read.units()) : "fault: " + read.fault().word();
+  }
+}

@@ -1,0 +1,302 @@
+package zealoustarget.core.ledger;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import zealoustarget.core.Refusal;
+import zealoustarget.core.amount.Direction;
+import zealoustarget.core.amount.Measure;
+import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.calendar.Span;
+import zealoustarget.core.ladder.Ladder;
+import zealoustarget.core.member.Axis;
+import zealoustarget.core.member.Member;
+import zealoustarget.core.reading.Reading;
+import zealoustarget.core.reading.Standing;
+
+class LedgerTest {
+  private static final Measure REVENUE = new Measure("revenue", "EUR", 2, Direction.HIGHER);
+  private static final int FIRST = Months.number(YearMonth.of(2025, 1));
+  private static final int MONTHS = 24;
+  private static final int REPS = 6;
+  private static final int REGIONS = 3;
+  private static final int PRODUCTS = 5;
+
+  /** A row as plain as it can be, for the slow twin. */
+  private record PlainRow(int month, int rep, int region, int product, long amount) {}
+
+  private record World(Ledger ledger, List<PlainRow> rows, List<GoalBook.Cell> goals) {}
+
+  @ParameterizedTest
+  @ValueSource(longs = {41, 42, 43, 44, 45, 46})
+  void standing_equalsItsSlowTwin_onEveryAxisAndFilter(long seed) {
+    Random random = new Random(seed);
+    World world = world(random);
+    for (Axis axis : List.of(Axis.REP, Axis.REGION, Axis.PRODUCT, Axis.LINE, Axis.MANAGER)) {
+      for (Filters filters : someFilters(random)) {
+        Span span = someSpan(random);
+        StandingQuery query = query(axis, span, new Basis.Set("quota"), filters);
+        Standing standing = world.ledger().standing(query);
+        for (Standing.Row row : standing.rows()) {
+          assertThat(row.reading().actual())
+              .as("seed %d, %s of %s", seed, row.member(), query)
+              .isEqualTo(slowActual(world, query, span, row.member().id()));
+        }
+        assertLaws(world, query, standing);
+      }
+    }
+  }
+
+  /** Rows and the no-goal line make the total; variances add up. */
+  private static void assertLaws(World world, StandingQuery query, Standing standing) {
+    Ratio withGoal =
+        standing.rows().stream()
+            .filter(Standing.Row::hasGoal)
+            .map(row -> row.reading().actual())
+            .reduce(Ratio.ZERO, Ratio::plus);
+    assertThat(withGoal.plus(standing.noGoalActual())).isEqualTo(standing.total().actual());
+    Ratio goals =
+        standing.rows().stream()
+            .filter(Standing.Row::hasGoal)
+            .map(row -> row.reading().goalAmount())
+            .reduce(Ratio.ZERO, Ratio::plus);
+    if (standing.membersWithGoal() > 0) {
+      assertThat(standing.total().goalAmount()).isEqualTo(goals);
+      Ratio variances =
+          standing.rows().stream()
+              .filter(Standing.Row::hasGoal)
+              .map(row -> row.reading().variance())
+              .reduce(standing.noGoalActual(), Ratio::plus);
+      assertThat(variances).isEqualTo(standing.total().variance());
+    }
+    assertThat(sum(world.ledger().actualSources(query, null))).isEqualTo(standing.total().actual());
+    for (Standing.Row row : standing.rows()) {
+      assertThat(sum(world.ledger().actualSources(query, row.member().id())))
+          .isEqualTo(row.reading().actual());
+    }
+  }
+
+  @ParameterizedTest
+  @ValueSource(longs = {51, 52, 53})
+  void spans_addUp_overTheirMonths(long seed) {
+    World world = world(new Random(seed));
+    Span year = Span.ending(Months.of(FIRST + MONTHS - 1), 12);
+    StandingQuery query = query(Axis.REGION, year, new Basis.Set("quota"), Filters.NONE);
+    Ratio months =
+        year.months().stream()
+            .map(month -> world.ledger().total(query.withSpan(Span.of(month))).actual())
+            .reduce(Ratio.ZERO, Ratio::plus);
+    assertThat(months).isEqualTo(world.ledger().total(query).actual());
+  }
+
+  @ParameterizedTest
+  @ValueSource(longs = {61, 62})
+  void orderOfRowsAndLoads_isIrrelevant(long seed) {
+    World world = world(new Random(seed));
+    List<ActualBlock> turned = new ArrayList<>(world.ledger().blocks());
+    java.util.Collections.reverse(turned);
+    Ledger other =
+        new Ledger(
+            world.ledger().members(), turned, List.copyOf(world.ledger().goalBooks().values()));
+    StandingQuery query =
+        query(Axis.REP, someSpan(new Random(seed)), new Basis.PriorPeriod(Ratio.ONE), Filters.NONE);
+    assertThat(other.standing(query)).isEqualTo(world.ledger().standing(query));
+  }
+
+  @Test
+  void derivedGoal_isTheEarlierActualTimesTheFactor_unrounded() {
+    Members members = members();
+    ActualBlock block =
+        new ActualBlock.Builder(1, List.of("revenue"))
+            .add(2, FIRST, 1, -1, -1, 79_91)
+            .add(3, FIRST + 12, 1, -1, -1, 10)
+            .build();
+    Ledger ledger = new Ledger(members, List.of(block), List.of());
+    Span later = Span.of(Months.of(FIRST + 12));
+    Reading reading =
+        ledger.reading(
+            query(Axis.REP, later, new Basis.PriorYear(Ratio.of(12, 10)), Filters.NONE), 1);
+    assertThat(REVENUE.text(reading.goalAmount())).isEqualTo("95.892");
+    assertThat(reading.goalMonths()).isEqualTo(1);
+    assertThat(
+            ledger
+                .reading(query(Axis.REP, later, new Basis.PriorPeriod(Ratio.ONE), Filters.NONE), 1)
+                .goalAmount())
+        .isNull();
+  }
+
+  @Test
+  void goalsOfAnotherAxis_areNoGoal() {
+    World world = world(new Random(7));
+    Standing standing =
+        world
+            .ledger()
+            .standing(query(Axis.REGION, allMonths(), new Basis.Set("quota"), Filters.NONE));
+    assertThat(standing.membersWithGoal()).isZero();
+    assertThat(standing.total().goalAmount()).isNull();
+  }
+
+  @Test
+  void goal_outOfTheFilter_isLeftOut_alsoWhereAFilterCannotSplitIt() {
+    World world = world(new Random(8));
+    Filters oneProduct = new Filters(Map.of(Axis.PRODUCT, Set.of(20)));
+    Standing standing =
+        world.ledger().standing(query(Axis.REP, allMonths(), new Basis.Set("quota"), oneProduct));
+    assertThat(standing.membersWithGoal()).isZero();
+  }
+
+  @Test
+  void laterGoalCell_replacesTheEarlier() {
+    GoalBook.Cell first = new GoalBook.Cell("revenue", FIRST, 1, 100, 1, 2);
+    GoalBook.Cell second = new GoalBook.Cell("revenue", FIRST, 1, 300, 2, 9);
+    assertThat(GoalBook.of("quota", Axis.REP, List.of(first, second)).cells())
+        .containsExactly(second);
+  }
+
+  @Test
+  void stays_laterEndsTheOpenOneBefore_closedOnesStayClosed() {
+    Map<Axis, List<Member>> reps = Map.of(Axis.REP, List.of(new Member(0, "A", "A")));
+    Members members =
+        new Members(
+            reps,
+            List.of(
+                new Members.Stay(0, FIRST, null, 1, 5),
+                new Members.Stay(0, FIRST + 3, FIRST + 4, 2, 6)),
+            Map.of());
+    assertThat(members.regionOf(0, FIRST - 1)).isEqualTo(Members.NONE);
+    assertThat(members.regionOf(0, FIRST + 2)).isEqualTo(1);
+    assertThat(members.regionOf(0, FIRST + 3)).isEqualTo(2);
+    assertThat(members.managerOf(0, FIRST + 4)).isEqualTo(6);
+    assertThat(members.regionOf(0, FIRST + 5)).isEqualTo(Members.NONE);
+    assertThat(members.isOnRoster(0, FIRST + 5)).isFalse();
+  }
+
+  @Test
+  void sumsBeyondALong_areRefusedBeforeTheyAreInForce() {
+    ActualBlock.Builder block = new ActualBlock.Builder(1, List.of("revenue"));
+    for (int i = 0; i < 5; i++) {
+      block.add(i + 2, FIRST, 1, -1, -1, Long.MAX_VALUE / 2 - 1);
+    }
+    Ledger ledger = new Ledger(members(), List.of(block.build()), List.of());
+    assertThatThrownBy(ledger::checkSums)
+        .isInstanceOf(Refusal.class)
+        .hasMessageContaining("revenue");
+  }
+
+  private static Ratio slowActual(World world, StandingQuery query, Span span, int member) {
+    Members members = world.ledger().members();
+    long sum = 0;
+    for (PlainRow row : world.rows()) {
+      boolean isIn =
+          span.contains(Months.of(row.month()))
+              && slowPlace(row, query.axis(), members) == member
+              && query.filters().kept().entrySet().stream()
+                  .allMatch(f -> f.getValue().contains(slowPlace(row, f.getKey(), members)));
+      sum += isIn ? row.amount() : 0;
+    }
+    return Ratio.of(sum);
+  }
+
+  private static int slowPlace(PlainRow row, Axis axis, Members members) {
+    return switch (axis) {
+      case REP -> row.rep();
+      case PRODUCT -> row.product();
+      case LINE -> members.lineOf(row.product());
+      case MANAGER -> members.managerOf(row.rep(), row.month());
+      case REGION -> row.region() >= 0 ? row.region() : members.regionOf(row.rep(), row.month());
+      case COMPANY -> 0;
+    };
+  }
+
+  private static Ratio sum(List<Ledger.Source> sources) {
+    return Ratio.of(sources.stream().mapToLong(Ledger.Source::amount).sum());
+  }
+
+  private static World world(Random random) {
+    List<PlainRow> rows = new ArrayList<>();
+    List<ActualBlock> blocks = new ArrayList<>();
+    for (int load = 1; load <= 3; load++) {
+      ActualBlock.Builder block = new ActualBlock.Builder(load, List.of("units", "revenue"));
+      for (int line = 2; line < 120; line++) {
+        PlainRow row =
+            new PlainRow(
+                FIRST + random.nextInt(MONTHS),
+                random.nextInt(REPS + 1) - 1,
+                random.nextInt(4) == 0 ? 10 + random.nextInt(REGIONS) : -1,
+                random.nextInt(3) == 0 ? -1 : 20 + random.nextInt(PRODUCTS),
+                random.nextInt(200_001) - 50_000);
+        rows.add(row);
+        block.add(line, row.month(), row.rep(), row.region(), row.product(), 1, row.amount());
+      }
+      blocks.add(block.build());
+    }
+    List<GoalBook.Cell> goals = new ArrayList<>();
+    for (int rep = 0; rep < REPS - 1; rep++) {
+      for (int month = FIRST; month < FIRST + MONTHS; month += 1 + random.nextInt(2)) {
+        goals.add(
+            new GoalBook.Cell("revenue", month, rep, random.nextInt(90_000), 9, goals.size() + 2));
+      }
+    }
+    GoalBook book = GoalBook.of("quota", Axis.REP, goals);
+    return new World(new Ledger(members(), blocks, List.of(book)), rows, goals);
+  }
+
+  private static Members members() {
+    Map<Axis, List<Member>> members = new EnumMap<>(Axis.class);
+    members.put(Axis.REP, some("rep", 0, REPS));
+    members.put(Axis.REGION, some("region", 10, REGIONS));
+    members.put(Axis.PRODUCT, some("product", 20, PRODUCTS));
+    members.put(Axis.LINE, some("line", 30, 2));
+    members.put(Axis.MANAGER, some("manager", 40, 2));
+    List<Members.Stay> stays = new ArrayList<>();
+    for (int rep = 0; rep < REPS; rep++) {
+      stays.add(new Members.Stay(rep, FIRST + rep, null, 10 + rep % REGIONS, 40 + rep % 2));
+      if (rep % 2 == 0) {
+        stays.add(
+            new Members.Stay(rep, FIRST + 12, null, 10 + (rep + 1) % REGIONS, 40 + (rep + 1) % 2));
+      }
+    }
+    return new Members(members, stays, Map.of(20, 30, 21, 30, 22, 31, 23, 31, 24, -1));
+  }
+
+  private static List<Member> some(String word, int firstId, int count) {
+    List<Member> members = new ArrayList<>();
+    for (int i = 0; i < count; i++) {
+      members.add(new Member(firstId + i, word + i, word + " " + i));
+    }
+    return members;
+  }
+
+  private static List<Filters> someFilters(Random random) {
+    return List.of(
+        Filters.NONE,
+        new Filters(Map.of(Axis.REGION, Set.of(10, 11))),
+        new Filters(Map.of(Axis.MANAGER, Set.of(40), Axis.LINE, Set.of(30))),
+        new Filters(Map.of(Axis.REP, Set.of(random.nextInt(REPS)))));
+  }
+
+  private static Span someSpan(Random random) {
+    int from = random.nextInt(MONTHS - 1);
+    return new Span(
+        Months.of(FIRST + from), Months.of(FIRST + from + random.nextInt(MONTHS - from)));
+  }
+
+  private static Span allMonths() {
+    return new Span(Months.of(FIRST), Months.of(FIRST + MONTHS - 1));
+  }
+
+  private static StandingQuery query(Axis axis, Span span, Basis basis, Filters filters) {
+    return new StandingQuery(
+        axis, REVENUE, span, basis, filters, Ladder.defaultOf(Direction.HIGHER));
+  }
+}

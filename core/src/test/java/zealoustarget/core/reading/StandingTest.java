@@ -1,0 +1,141 @@
+package zealoustarget.core.reading;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import tools.jackson.databind.JsonNode;
+import zealoustarget.core.amount.Direction;
+import zealoustarget.core.amount.Measure;
+import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.ladder.Ladder;
+import zealoustarget.core.member.Axis;
+import zealoustarget.core.member.Member;
+import zealoustarget.core.reading.Standing.MemberReading;
+import zealoustarget.core.testing.Cases;
+
+class StandingTest {
+  static Stream<JsonNode> holders() {
+    return Cases.read("small-tables").at("/core/shortfallHolders").valueStream();
+  }
+
+  @ParameterizedTest
+  @MethodSource("holders")
+  void shortfallHolders_asWorked(JsonNode worked) {
+    List<Ratio> shortfalls = worked.get("shortfalls").valueStream().map(Cases::cents).toList();
+    assertThat(Standing.shortfallHolders(shortfalls)).isEqualTo(worked.get("members").asInt());
+  }
+
+  @Test
+  void summary_countsLiterallyAndByDirection() {
+    Standing spend = standing(Direction.LOWER, "A 90/100", "B 100/100", "C 110/100", "D 5/-");
+    assertThat(spend.membersWithGoal()).isEqualTo(3);
+    assertThat(spend.atOrAbove(Ratio.ONE)).isEqualTo(2);
+    assertThat(spend.reached()).isEqualTo(2);
+    assertThat(spend.medianAttainment()).isEqualTo(Ratio.ONE);
+    assertThat(spend.noGoalActual()).isEqualTo(Ratio.of(5));
+    assertThat(spend.attainmentOfAssigned()).isEqualTo(Ratio.ONE);
+  }
+
+  @Test
+  void extremes_tiesGoToTheKeyThatSortsFirst() {
+    Standing standing = standing(Direction.HIGHER, "C 7/1", "B 7/1", "A 3/1", "D 3/1");
+    assertThat(standing.highest().member().key()).isEqualTo("B");
+    assertThat(standing.lowest().member().key()).isEqualTo("A");
+    assertThat(standing.rows()).extracting(row -> row.member().key()).isSorted();
+  }
+
+  @Test
+  void noRows_haveNoSummaryFigures() {
+    Standing none = standing(Direction.HIGHER);
+    assertThat(none.highest()).isNull();
+    assertThat(none.medianAttainment()).isNull();
+    assertThat(none.shortfallHolders()).isZero();
+  }
+
+  @Test
+  void headline_none_one_all_haveTheirOwnGrammar() {
+    assertThat(text(standing(Direction.HIGHER)))
+        .isEqualTo("Nothing is posted for October 2026 in this view.");
+    assertThat(text(standing(Direction.HIGHER, "A 5/-")))
+        .isEqualTo("October 2026 has 0.05 EUR of revenue, and no goal to compare it with.");
+    assertThat(text(standing(Direction.HIGHER, "A 120/100")))
+        .isEqualTo(
+            "October 2026 is 20.0 % ahead of quota. The one rep with a goal reached the goal.");
+    assertThat(text(standing(Direction.HIGHER, "A 90/100")))
+        .isEqualTo("October 2026 is 10.0 % short of quota. A is short by 0.10 EUR.");
+    assertThat(text(standing(Direction.HIGHER, "A 120/100", "B 100/100")))
+        .endsWith("Both reps with a goal reached the goal.");
+    assertThat(text(standing(Direction.HIGHER, "A 120/100", "B 100/100", "C 1/1")))
+        .endsWith("All three reps with a goal reached the goal.");
+    assertThat(text(standing(Direction.HIGHER, "A 120/100", "B 90/100")))
+        .isEqualTo("October 2026 is 5.0 % ahead of quota. Only B is short, by 0.10 EUR.");
+    assertThat(text(standing(Direction.HIGHER, "A 90/100", "B 90/100")))
+        .endsWith("Two reps are short, by 0.20 EUR together.");
+    assertThat(text(standing(Direction.HIGHER, "A 10/100", "B 99/100", "C 50/100")))
+        .endsWith("Two of the three reps that are short hold 99 % of the shortfall.");
+    assertThat(text(standing(Direction.HIGHER, "A 10/100", "B 99/100")))
+        .endsWith("One of the two reps that are short holds 98 % of the shortfall.");
+    assertThat(text(standing(Direction.HIGHER, "A 100/100")))
+        .startsWith("October 2026 is exactly on quota.");
+  }
+
+  @Test
+  void headline_lowerAndOddGoals_areSaidInTheirOwnWords() {
+    assertThat(text(standing(Direction.LOWER, "A 110/100", "B 80/100")))
+        .isEqualTo("October 2026 is 5.0 % under quota. Only A is over, by 0.10 EUR.");
+    assertThat(text(standing(Direction.LOWER, "A 80/100", "B 80/100")))
+        .endsWith("Both reps with a goal stayed within the goal.");
+    assertThat(text(standing(Direction.HIGHER, "A 5/-10")))
+        .startsWith("October 2026 is 0.15 EUR ahead of quota.");
+    assertThat(text(standing(Direction.HIGHER, "A 99999/100000")))
+        .startsWith("October 2026 is 0.001 % short of quota.");
+  }
+
+  private static String text(Standing standing) {
+    return Headline.of(standing, Axis.REP, new Headline.Words("October 2026", false, "quota"))
+        .stream()
+        .map(Headline.Part::text)
+        .collect(Collectors.joining());
+  }
+
+  /** Members as "KEY actual/goal", a dash for no goal; the total adds them up. */
+  private static Standing standing(Direction direction, String... members) {
+    List<MemberReading> readings = new ArrayList<>();
+    long actual = 0;
+    Long goal = null;
+    for (String text : members) {
+      String[] parts = text.split("[ /]", -1);
+      long memberActual = Long.parseLong(parts[1]);
+      Goal memberGoal = parts[2].equals("-") ? Goal.MISSING : Goal.of(Long.parseLong(parts[2]));
+      actual += memberActual;
+      if (!parts[2].equals("-")) {
+        goal = (goal == null ? 0 : goal) + Long.parseLong(parts[2]);
+      }
+      readings.add(
+          new MemberReading(
+              new Member(readings.size(), parts[0], parts[0]),
+              new Reading(direction, Ratio.of(memberActual), memberGoal, 1, null, null)));
+    }
+    Reading total =
+        new Reading(
+            direction,
+            Ratio.of(actual),
+            goal == null ? Goal.MISSING : Goal.of(goal),
+            1,
+            null,
+            null);
+    return Standing.of(
+        new Measure("revenue", "EUR", 2, direction),
+        Ladder.defaultOf(direction),
+        total,
+        readings,
+        Ratio.ZERO,
+        0);
+  }
+}
