@@ -1,10 +1,10 @@
 package zealoustarget.core.intake;
 
-import java.util.ArrayList;
-import java.util.Arrays;
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
 
@@ -35,14 +35,25 @@ public final class Reconciliation {
     }
   }
 
+  /** One part of the equation while it is added up. */
+  private static final class Counted {
+    private int lines;
+    private final long[] sums;
+
+    Counted(int measures) {
+      sums = new long[measures];
+    }
+  }
+
   private final List<Measure> measures;
-  private final int[] lines = new int[Part.values().length];
-  private final List<long[]> sums = new ArrayList<>();
+  private final Map<Part, Counted> parts = new EnumMap<>(Part.class);
 
   /** Begins with nothing read. */
   public Reconciliation(List<Measure> measures) {
     this.measures = List.copyOf(measures);
-    Arrays.stream(Part.values()).forEach(part -> sums.add(new long[measures.size()]));
+    for (Part part : Part.values()) {
+      parts.put(part, new Counted(measures.size()));
+    }
   }
 
   /**
@@ -51,11 +62,11 @@ public final class Reconciliation {
    * @param amounts one per measure, 0 where there is none or it cannot be read
    */
   public void add(Part part, long[] amounts) {
-    lines[part.ordinal()]++;
-    long[] partSums = sums.get(part.ordinal());
-    for (int m = 0; m < partSums.length; m++) {
+    Counted counted = counted(part);
+    counted.lines++;
+    for (int m = 0; m < amounts.length; m++) {
       try {
-        partSums[m] = Math.addExact(partSums[m], amounts[m]);
+        counted.sums[m] = Math.addExact(counted.sums[m], amounts[m]);
       } catch (ArithmeticException tooLarge) {
         throw Refusal.of(
             "sum-too-large",
@@ -67,11 +78,11 @@ public final class Reconciliation {
   }
 
   public int lines(Part part) {
-    return lines[part.ordinal()];
+    return counted(part).lines;
   }
 
   public int lines() {
-    return Arrays.stream(lines).sum();
+    return parts.values().stream().mapToInt(counted -> counted.lines).sum();
   }
 
   /** Sums per measure, in the file's order of columns. */
@@ -81,10 +92,14 @@ public final class Reconciliation {
       byMeasure.put(
           measures.get(m),
           new Sums(
-              sums.get(Part.READY.ordinal())[m],
-              sums.get(Part.HELD.ordinal())[m],
-              sums.get(Part.LEFT_OUT.ordinal())[m]));
+              counted(Part.READY).sums[m],
+              counted(Part.HELD).sums[m],
+              counted(Part.LEFT_OUT).sums[m]));
     }
     return byMeasure;
+  }
+
+  private Counted counted(Part part) {
+    return Objects.requireNonNull(parts.get(part));
   }
 }

@@ -4,11 +4,13 @@ import de.siegmar.fastcsv.reader.CsvParseException;
 import de.siegmar.fastcsv.reader.CsvReader;
 import de.siegmar.fastcsv.reader.CsvRecord;
 import de.siegmar.fastcsv.reader.FieldMismatchStrategy;
+import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.InputStreamReader;
 import java.io.Reader;
 import java.io.UncheckedIOException;
+import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
@@ -30,6 +32,8 @@ final class CsvText {
   }
 
   private static final int SAMPLE = 65_536;
+  private static final List<String> OTHER_FILES =
+      List.of("PK\003\004", "%PDF", "\u00d0\u00cf\u0011\u00e0");
   private static final char[] SEPARATORS = {',', ';', '\t'};
 
   private final Upload upload;
@@ -51,9 +55,12 @@ final class CsvText {
   static CsvText of(Upload upload) {
     MessageDigest digest = sha256();
     StringBuilder sample = new StringBuilder();
-    try (InputStream bytes = new DigestInputStream(upload.open(), digest);
-        Reader text = reader(bytes)) {
-      checkText(upload, text, sample);
+    try {
+      checkHead(upload);
+      try (InputStream bytes = new DigestInputStream(upload.open(), digest);
+          Reader text = reader(bytes)) {
+        checkText(upload, text, sample);
+      }
     } catch (IOException failure) {
       throw new UncheckedIOException(failure);
     }
@@ -143,28 +150,64 @@ final class CsvText {
       throws IOException {
     char[] buffer = new char[SAMPLE];
     boolean hasText = false;
-    int line = 1;
     try {
       for (int read = text.read(buffer); read >= 0; read = text.read(buffer)) {
         for (int i = 0; i < read; i++) {
-          char c = buffer[i];
-          if (c == 0) {
+          if (buffer[i] == 0) {
             throw notText(upload);
           }
-          line += c == '\n' ? 1 : 0;
-          hasText |= !Character.isWhitespace(c) && c != '\ufeff';
+          hasText |= !Character.isWhitespace(buffer[i]) && buffer[i] != '\ufeff';
         }
         if (sample.length() < SAMPLE) {
           sample.append(buffer, 0, read);
         }
       }
     } catch (CharacterCodingException notUtf8) {
-      throw sample.indexOf("%PDF") == 0 || sample.indexOf("PK") == 0
-          ? notText(upload)
-          : notUtf8(upload, line);
+      throw notUtf8(upload, firstLineThatIsNotUtf8(upload));
     }
     if (!hasText) {
       throw Refusal.of("file-empty", "\"" + upload.name() + "\" is empty.");
+    }
+  }
+
+  /** Archives, pages and old sheets are known by their first bytes, before they fail as text. */
+  private static void checkHead(Upload upload) throws IOException {
+    byte[] head;
+    try (InputStream bytes = upload.open()) {
+      head = bytes.readNBytes(4096);
+    }
+    String first = new String(head, 0, Math.min(4, head.length), StandardCharsets.ISO_8859_1);
+    if (OTHER_FILES.stream().anyMatch(first::startsWith)) {
+      throw notText(upload);
+    }
+    for (byte one : head) {
+      if (one == 0) {
+        throw notText(upload);
+      }
+    }
+  }
+
+  private static int firstLineThatIsNotUtf8(Upload upload) throws IOException {
+    int line = 1;
+    try (BufferedReader bytes =
+        new BufferedReader(new InputStreamReader(upload.open(), StandardCharsets.ISO_8859_1))) {
+      for (String text = bytes.readLine(); text != null; text = bytes.readLine()) {
+        byte[] raw = text.getBytes(StandardCharsets.ISO_8859_1);
+        if (!isUtf8(raw)) {
+          return line;
+        }
+        line++;
+      }
+    }
+    return line;
+  }
+
+  private static boolean isUtf8(byte[] bytes) {
+    try {
+      StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(bytes));
+      return true;
+    } catch (CharacterCodingException notUtf8) {
+      return false;
     }
   }
 
@@ -181,9 +224,9 @@ final class CsvText {
             "file-encoding",
             "\""
                 + upload.name()
-                + "\" is not in UTF-8, at the latest in line "
+                + "\" is not in UTF-8, from line "
                 + line
-                + " or in the lines after it. Save it as CSV (UTF-8) and load that.")
+                + " on. Save it as CSV (UTF-8) and load that.")
         .with("line", line);
   }
 
