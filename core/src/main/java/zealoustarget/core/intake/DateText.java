@@ -68,6 +68,10 @@ final class DateText {
 
     /** Takes in one cell. */
     void see(String text) {
+      if (isPlain(text)) {
+        hasOtherForms = true;
+        return;
+      }
       String date = text.strip();
       if (date.isEmpty()) {
         return;
@@ -123,6 +127,9 @@ final class DateText {
 
   /** Reads one cell; {@code order} decides dates that could be read either way. */
   static Result read(String cell, Order order) {
+    if (isPlain(cell)) {
+      return day(cell.substring(0, 4), cell.substring(5, 7), cell.substring(8));
+    }
     String text = cell.strip();
     if (text.isEmpty()) {
       return Result.fault(FindingCode.DATE_MISSING);
@@ -154,6 +161,20 @@ final class DateText {
           : day(match.group(1), match.group(2), match.group(3));
     }
     return named(text);
+  }
+
+  /** The common form 2026-10-31, known without any pattern. */
+  private static boolean isPlain(String cell) {
+    if (cell.length() != 10 || cell.charAt(4) != '-' || cell.charAt(7) != '-') {
+      return false;
+    }
+    for (int i = 0; i < 10; i++) {
+      char c = cell.charAt(i);
+      if (i != 4 && i != 7 && (c < '0' || c > '9')) {
+        return false;
+      }
+    }
+    return true;
   }
 
   /** A header that names a month, such as {@code Jul-26}; null where it does not. */

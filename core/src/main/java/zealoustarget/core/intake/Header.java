@@ -58,6 +58,7 @@ public final class Header {
   private final List<AmountColumn> amounts = new ArrayList<>();
   private final List<Finding> findings = new ArrayList<>();
   private final LoadSpec spec;
+  private List<Measure> measures = List.of();
 
   private Header(List<String> titles, LoadSpec spec) {
     this.titles = titles.stream().map(String::strip).toList();
@@ -74,6 +75,7 @@ public final class Header {
     Header header = new Header(titles, spec);
     header.recognise();
     header.check();
+    header.measures = header.amounts.stream().map(AmountColumn::measure).distinct().toList();
     return header;
   }
 
@@ -93,7 +95,7 @@ public final class Header {
 
   /** Measures that the file brings, in the order of their first column. */
   public List<Measure> measures() {
-    return amounts.stream().map(AmountColumn::measure).distinct().toList();
+    return measures;
   }
 
   public boolean isWide() {

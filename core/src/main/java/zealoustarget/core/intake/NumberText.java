@@ -49,6 +49,13 @@ final class NumberText {
 
     /** Takes in one cell. */
     void see(String cell) {
+      if (isDigits(cell)) {
+        return;
+      }
+      if (hasPlainDecimals(cell)) {
+        hasPointDecimal = true;
+        return;
+      }
       Matcher match = SHAPE.matcher(tidy(cell));
       if (match.matches() && match.group("body") != null) {
         char mark = decimalMark(match.group("body"));
@@ -124,6 +131,26 @@ final class NumberText {
     return units > Measure.LARGEST_AMOUNT
         ? Result.fault(FindingCode.AMOUNT_TOO_LARGE)
         : new Result(at == 1 ? -units : units, null, false, null, null);
+  }
+
+  private static boolean isDigits(String cell) {
+    for (int i = 0; i < cell.length(); i++) {
+      if (cell.charAt(i) < '0' || cell.charAt(i) > '9') {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  /** One or two digits behind the only mark, a point, as most systems write money. */
+  private static boolean hasPlainDecimals(String cell) {
+    int point = cell.indexOf('.');
+    int behind = cell.length() - point - 1;
+    return point > 0
+        && behind >= 1
+        && behind <= 2
+        && isDigits(cell.substring(cell.charAt(0) == '-' ? 1 : 0, point))
+        && isDigits(cell.substring(point + 1));
   }
 
   private static Result readAny(String cell, Measure measure, Evidence evidence) {

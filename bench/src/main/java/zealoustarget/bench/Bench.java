@@ -1,0 +1,211 @@
+package zealoustarget.bench;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.SQLException;
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.stream.Stream;
+import javax.sql.DataSource;
+import org.springframework.boot.WebApplicationType;
+import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.jdbc.core.JdbcTemplate;
+import zealoustarget.core.amount.Measure;
+import zealoustarget.core.calendar.Span;
+import zealoustarget.core.intake.LoadKind;
+import zealoustarget.core.ladder.Ladder;
+import zealoustarget.core.ledger.Basis;
+import zealoustarget.core.ledger.Filters;
+import zealoustarget.core.ledger.Ledger;
+import zealoustarget.core.ledger.StandingQuery;
+import zealoustarget.core.member.Axis;
+import zealoustarget.server.Application;
+import zealoustarget.server.intake.LoadRequest;
+import zealoustarget.server.intake.LoadService;
+import zealoustarget.server.intake.StagingService;
+import zealoustarget.server.intake.Upload;
+import zealoustarget.server.ledger.LedgerService;
+import zealoustarget.server.playbook.PlaybookService;
+
+/** Loading against plain JDBC, and the standing against SQL, side by side; see bench/README.md. */
+public final class Bench {
+  private static final int ROUNDS = 5;
+  private static final int READS = 200;
+
+  private final Path folder;
+  private final int lines;
+
+  private Bench(Path folder, int lines) {
+    this.folder = folder;
+    this.lines = lines;
+  }
+
+  /** The argument is the number of order lines, 200,000 without one. */
+  public static void main(String[] arguments) throws IOException, SQLException {
+    int lines = arguments.length > 0 ? Integer.parseInt(arguments[0]) : 200_000;
+    Path folder = Files.createTempDirectory("bench");
+    try {
+      new Bench(folder, lines).run();
+    } finally {
+      delete(folder);
+    }
+  }
+
+  private void run() throws IOException, SQLException {
+    OrderFile files = new OrderFile(folder);
+    Path orders = files.orders(lines);
+    System.out.printf(
+        Locale.ROOT,
+        "%,d order lines, %.1f MB; %d reps, %d products; %s, %d processors, heap %d MB%n",
+        lines,
+        Files.size(orders) / 1e6,
+        OrderFile.REPS,
+        OrderFile.PRODUCTS,
+        "Java " + Runtime.version().feature(),
+        Runtime.getRuntime().availableProcessors(),
+        Runtime.getRuntime().maxMemory() / 1_048_576);
+    try (ConfigurableApplicationContext server = server()) {
+      stageAndPost(server, files.roster(), LoadKind.ROSTER, null);
+      stageAndPost(server, files.products(), LoadKind.PRODUCTS, null);
+      stageAndPost(server, files.quotas(), LoadKind.GOALS, Axis.REP);
+      compareLoading(server, orders);
+      compareStanding(server);
+    }
+  }
+
+  /** One uncounted round, then both in turn; each round of ours is reversed again. */
+  private void compareLoading(ConfigurableApplicationContext server, Path orders)
+      throws IOException, SQLException {
+    List<Double> ours = new ArrayList<>();
+    List<Double> plain = new ArrayList<>();
+    List<Double> posts = new ArrayList<>();
+    StagingService staging = server.getBean(StagingService.class);
+    LoadService loads = server.getBean(LoadService.class);
+    for (int round = 0; round <= ROUNDS; round++) {
+      long start = System.nanoTime();
+      PlainJdbc.load(orders, folder.resolve("plain" + round));
+      long between = System.nanoTime();
+      int load = staging.stage(Upload.of(orders), request(LoadKind.ACTUALS, null));
+      long staged = System.nanoTime();
+      loads.post(load, false, null);
+      long posted = System.nanoTime();
+      if (round < ROUNDS) {
+        loads.reverse(load);
+      }
+      if (round > 0) {
+        plain.add((between - start) / 1e9);
+        ours.add((posted - between) / 1e9);
+        posts.add((posted - staged) / 1e9);
+      }
+    }
+    System.out.println("\nloading: read, check, store and post, against parse and insert");
+    System.out.printf(Locale.ROOT, "  plain JDBC  %s%n", rate(plain));
+    System.out.printf(Locale.ROOT, "  ours        %s%n", rate(ours));
+    System.out.printf(
+        Locale.ROOT,
+        "  of it the post %.3f s; ours takes %.2f times the plain one (medians)%n",
+        median(posts),
+        median(ours) / median(plain));
+  }
+
+  private String rate(List<Double> seconds) {
+    return String.format(
+        Locale.ROOT,
+        "%,9.0f rows/s  (median %.2f s, %.2f to %.2f)",
+        lines / median(seconds),
+        median(seconds),
+        seconds.stream().mapToDouble(s -> s).min().orElseThrow(),
+        seconds.stream().mapToDouble(s -> s).max().orElseThrow());
+  }
+
+  /** The rep standing of a month and a year to date, another month each time. */
+  private static void compareStanding(ConfigurableApplicationContext server) {
+    Ledger ledger = server.getBean(LedgerService.class).current();
+    Measure revenue =
+        server.getBean(PlaybookService.class).current().findMeasure("revenue").orElseThrow();
+    JdbcTemplate sql = new JdbcTemplate(server.getBean(DataSource.class));
+    System.out.println(
+        "\nstanding of all reps: ours with goals, growth and statuses, SQL sums only");
+    for (int months : new int[] {1, 12}) {
+      List<Double> ours = new ArrayList<>();
+      List<Double> theirs = new ArrayList<>();
+      for (int read = 0; read < READS; read++) {
+        YearMonth last = YearMonth.of(2025, 7).plusMonths(read % 15);
+        Span span = Span.ending(last, months);
+        long start = System.nanoTime();
+        ledger.standing(query(revenue, span)).rows().forEach(row -> row.status().word());
+        long between = System.nanoTime();
+        if (read % 10 == 0) {
+          sqlSums(sql, span);
+          theirs.add((System.nanoTime() - between) / 1e6);
+        }
+        if (read >= READS / 2) {
+          ours.add((between - start) / 1e6);
+        }
+      }
+      System.out.printf(
+          Locale.ROOT,
+          "  %2d months: ours %.2f ms, SQL GROUP BY %.1f ms, ratio %.3f (medians)%n",
+          months,
+          median(ours),
+          median(theirs),
+          median(ours) / median(theirs));
+    }
+  }
+
+  private static void sqlSums(JdbcTemplate sql, Span span) {
+    sql.queryForList(
+        "select rep_id, sum(amounts[1]) from actual_row r join load l on l.id = r.load_id"
+            + " where l.state = 'POSTED' and booking_month between ? and ? group by rep_id",
+        number(span.fromInclusive()),
+        number(span.toInclusive()));
+  }
+
+  private static int number(YearMonth month) {
+    return month.getYear() * 12 + month.getMonthValue() - 1;
+  }
+
+  private static StandingQuery query(Measure revenue, Span span) {
+    return new StandingQuery(
+        Axis.REP,
+        revenue,
+        span,
+        new Basis.Set("quota"),
+        Filters.NONE,
+        Ladder.defaultOf(revenue.direction()));
+  }
+
+  private ConfigurableApplicationContext server() {
+    return new SpringApplicationBuilder(Application.class)
+        .web(WebApplicationType.NONE)
+        .run("--zealous.data-dir=" + folder.resolve("ours"), "--logging.level.zealoustarget=warn");
+  }
+
+  private static void stageAndPost(
+      ConfigurableApplicationContext server, Path file, LoadKind kind, Axis axis) {
+    int load = server.getBean(StagingService.class).stage(Upload.of(file), request(kind, axis));
+    server.getBean(LoadService.class).post(load, false, null);
+  }
+
+  private static LoadRequest request(LoadKind kind, Axis axis) {
+    return new LoadRequest(kind, axis == null ? null : "quota", axis, null, Map.of(), Map.of());
+  }
+
+  private static double median(List<Double> values) {
+    List<Double> sorted = values.stream().sorted().toList();
+    return sorted.get(sorted.size() / 2);
+  }
+
+  private static void delete(Path folder) throws IOException {
+    try (Stream<Path> files = Files.walk(folder)) {
+      for (Path file : files.sorted(java.util.Comparator.reverseOrder()).toList()) {
+        Files.delete(file);
+      }
+    }
+  }
+}

@@ -1,0 +1,73 @@
+package zealoustarget.bench;
+
+import java.io.BufferedWriter;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.Random;
+
+/** Writes a roster, a product list, quotas and order lines of any size, the same for every run. */
+final class OrderFile {
+  static final int REPS = 500;
+  static final int PRODUCTS = 400;
+  static final int REGIONS = 60;
+  static final LocalDate FIRST_DAY = LocalDate.of(2024, 7, 1);
+  static final int DAYS = 850;
+
+  private final Path folder;
+
+  OrderFile(Path folder) {
+    this.folder = folder;
+  }
+
+  Path roster() throws IOException {
+    StringBuilder text = new StringBuilder("rep,name,region,manager,from\n");
+    for (int rep = 0; rep < REPS; rep++) {
+      text.append(
+          "R%04d,Rep %d,Region %d,Manager %d,2024-07\n"
+              .formatted(rep, rep, rep % REGIONS, rep % 40));
+    }
+    return Files.writeString(folder.resolve("roster.csv"), text);
+  }
+
+  Path products() throws IOException {
+    StringBuilder text = new StringBuilder("product,name,line\n");
+    for (int product = 0; product < PRODUCTS; product++) {
+      text.append("P%03d,Product %d,Line %d\n".formatted(product, product, product % 12));
+    }
+    return Files.writeString(folder.resolve("products.csv"), text);
+  }
+
+  Path quotas() throws IOException {
+    StringBuilder text = new StringBuilder("year,rep,revenue\n");
+    for (int year = 2024; year <= 2026; year++) {
+      for (int rep = 0; rep < REPS; rep++) {
+        text.append("%d,R%04d,%d.00\n".formatted(year, rep, 90_000 + rep * 37));
+      }
+    }
+    return Files.writeString(folder.resolve("quotas.csv"), text);
+  }
+
+  Path orders(int lines) throws IOException {
+    Random random = new Random(lines);
+    Path file = folder.resolve("orders.csv");
+    try (BufferedWriter out = Files.newBufferedWriter(file)) {
+      out.write("date,order,rep,product,revenue,units\n");
+      for (int line = 0; line < lines; line++) {
+        int units = 1 + random.nextInt(20);
+        out.write(
+            "%s,SO-%07d,R%04d,P%03d,%d.%02d,%d\n"
+                .formatted(
+                    FIRST_DAY.plusDays(random.nextInt(DAYS)),
+                    line,
+                    random.nextInt(REPS),
+                    random.nextInt(PRODUCTS),
+                    units * (5 + random.nextInt(90)),
+                    random.nextInt(100),
+                    units));
+      }
+    }
+    return file;
+  }
+}

@@ -1,0 +1,2 @@
+/** Measurements beside their baselines, in one run; never part of the tests. */
+package zealoustarget.bench;
