@@ -28,14 +28,14 @@ export function CloseUp({ view, standing, selected, company }: CloseUpProps) {
     >
       <h2 className="text-[18px] font-bold break-words">{name}</h2>
       {row?.place && <p className="text-quiet">{row.place}</p>}
-      <p className="mt-1.5 mb-4 leading-snug">
+      <p className="mt-1.5">
         <StatusMark
           status={reading.noReading ?? reading.status}
           tone={reading.tone}
           isPast={reading.status === 'well past'}
-        />{' '}
-        {sentence(reading, standing)}
+        />
       </p>
+      <p className="mb-4 leading-snug">{sentence(reading, standing)}</p>
       {path.isPending ? (
         <Loading what="the months" />
       ) : path.isError ? (

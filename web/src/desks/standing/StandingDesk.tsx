@@ -47,7 +47,7 @@ export function StandingDesk({ company }: { company: Company }) {
             </span>
           ))}
         </h1>
-        {company.lastMonth === null ? (
+        {company.lastMonth === null && data.rows.length === 0 ? (
           <FirstLoad />
         ) : (
           <>
