@@ -55,7 +55,7 @@ export function CloseUp({ view, standing, selected, company }: CloseUpProps) {
 
 /** The variance in words: "13 650.00 short of 300 000.00". */
 function sentence(reading: Reading, standing: Standing): string {
-  if (reading.goal === null) return `${amount(reading.actual)} without a goal.`;
+  if (reading.goal === null) return `${amount(reading.actual)}, and no goal to compare it with.`;
   const isHigher = standing.direction === 'HIGHER';
   const months = standing.from === standing.to ? '' : ` (${reading.goalMonths} months have a goal)`;
   const goal = `${amount(reading.goal)}${months}`;
@@ -81,7 +81,9 @@ function MonthPath({ path, view, goal }: { path: Path; view: View; goal: string 
   return (
     <section aria-label="Month by month" className="mb-5">
       <div className="mb-1.5 flex items-baseline justify-between">
-        <h3 className="font-semibold text-quiet">Month by month, against {goal}</h3>
+        <h3 className="font-semibold text-quiet">
+          Month by month{goal === 'no goal' ? '' : `, against ${goal}`}
+        </h3>
         <button
           type="button"
           aria-pressed={isTable}

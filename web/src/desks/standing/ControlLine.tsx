@@ -97,7 +97,7 @@ export function ControlLine({ company, view, standing, change }: ControlLineProp
       <span className="text-quiet">
         Named <NameFilter text={view.text} onChange={(text) => change({ text }, true)} />
       </span>
-      <span className="ml-auto text-quiet">
+      <span className="ml-auto hidden text-quiet xl:inline">
         {membersWithGoal > 0 && `${atOrAboveGoal} of ${membersWithGoal} at or above 100 %`}
       </span>
     </div>

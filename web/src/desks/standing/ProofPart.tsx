@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Proof, SourceRow, Standing } from '../../api/types';
 import type { View } from '../../app/useView';
-import { amount, count, monthName, NONE } from '../../format/figures';
+import { amount, count, monthName } from '../../format/figures';
 import { Failed, Loading, quietButton } from '../../ui/Notice';
 import { useProof } from './useStanding';
 
@@ -29,8 +29,13 @@ export function ProofPart({ view, standing, selected }: ProofPartProps) {
           <div key={line.figure}>
             <dt className="inline text-quiet">{line.figure} = </dt>
             <dd className="inline">
-              {line.formula} = <b>{line.value === null ? NONE : amount(line.value)}</b>
-              {line.why && <span className="text-quiet"> ({line.why})</span>}
+              {line.value === null ? (
+                <span className="text-quiet">none, {line.why}</span>
+              ) : (
+                <>
+                  {line.formula} = <b>{amount(line.value)}</b>
+                </>
+              )}
             </dd>
           </div>
         ))}

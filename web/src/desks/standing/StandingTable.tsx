@@ -1,5 +1,5 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useMemo, useRef, type ReactNode } from 'react';
+import { useEffect, useMemo, useRef, type CSSProperties, type ReactNode } from 'react';
 import type { Reading, Row, Standing } from '../../api/types';
 import type { View } from '../../app/useView';
 import { amount, count, growth, hasFraction, NONE, signed } from '../../format/figures';
@@ -12,7 +12,10 @@ import { TOTAL } from './useStanding';
 
 const ROW_HEIGHT = 37;
 const COLUMNS =
-  'grid grid-cols-[minmax(130px,164px)_98px_92px_98px_minmax(90px,1fr)_60px_106px] xl:grid-cols-[164px_98px_92px_98px_minmax(90px,1fr)_60px_106px_72px]';
+  'grid grid-cols-[minmax(130px,164px)_var(--actual)_var(--goal)_var(--variance)_minmax(90px,1fr)_60px_106px] xl:grid-cols-[164px_var(--actual)_var(--goal)_var(--variance)_minmax(90px,1fr)_60px_106px_72px] 2xl:grid-cols-[240px_var(--actual)_var(--goal)_var(--variance)_minmax(90px,1fr)_60px_106px_72px]';
+const DIGIT_WIDTH = 7.9;
+const LEAST_WIDTH = 88;
+
 /** Whether a column shows decimals: where any of its figures has some. */
 interface Decimals {
   actual: 'keep' | 'drop';
@@ -42,6 +45,12 @@ export function StandingTable(props: StandingTableProps) {
   const domain = useMemo(() => laneDomain([standing.total, ...standing.rows]), [standing]);
   const shades = useMemo(() => shadePositions(rows.map((row) => row.favourable)), [rows]);
   const decimals = useMemo(() => decimalsOf([standing.total, ...standing.rows]), [standing]);
+  const widths = useMemo(
+    () => widthsOf([standing.total, ...standing.rows], decimals),
+    [standing, decimals],
+  );
+  const hasGoals =
+    standing.total.attainment !== null || standing.rows.some((r) => r.attainment !== null);
   const selectedAt = rows.findIndex((row) => row.key === selected);
 
   useEffect(() => {
@@ -62,6 +71,7 @@ export function StandingTable(props: StandingTableProps) {
         aria-label={`Standing by ${standing.axis}`}
         aria-rowcount={rows.length + 3}
         className="relative min-w-[640px]"
+        style={widths}
       >
         <div role="rowgroup" className="sticky top-0 z-10 bg-sheet">
           <div
@@ -73,12 +83,14 @@ export function StandingTable(props: StandingTableProps) {
             <Head sortKey="goal" word="Goal" view={view} onSort={onSort} />
             <Head sortKey="favourable" word="Variance" view={view} onSort={onSort} />
             <span role="columnheader" className="relative h-full">
-              <span
-                className="absolute bottom-0 -translate-x-1/2 font-bold text-ink"
-                style={{ left: `${goalPlace(domain) * 100}%` }}
-              >
-                goal
-              </span>
+              {hasGoals && (
+                <span
+                  className="absolute bottom-0 -translate-x-1/2 font-bold text-ink"
+                  style={{ left: `${goalPlace(domain) * 100}%` }}
+                >
+                  goal
+                </span>
+              )}
             </span>
             <Head sortKey="attainment" word="To goal, %" view={view} onSort={onSort} />
             <span role="columnheader" className="pl-3">
@@ -95,7 +107,7 @@ export function StandingTable(props: StandingTableProps) {
             isStrong
             isSelected={selected === TOTAL}
             onSelect={() => onSelect(TOTAL)}
-            {...{ domain, decimals, isLower }}
+            {...{ domain, decimals, isLower, hasGoals }}
           />
           {standing.noGoal.members + standing.unassigned.lines > 0 &&
             standing.summary.membersWithGoal > 0 && (
@@ -124,7 +136,7 @@ export function StandingTable(props: StandingTableProps) {
                   shade={shades[item.index] ?? null}
                   isSelected={row.key === selected}
                   onSelect={() => onSelect(row.key)}
-                  {...{ domain, decimals, isLower }}
+                  {...{ domain, decimals, isLower, hasGoals }}
                 />
               </div>
             ) : null;
@@ -149,6 +161,7 @@ interface LineProps {
   domain: number;
   decimals: Decimals;
   isLower: boolean;
+  hasGoals: boolean;
   rowIndex?: number;
   shade?: number | null;
   isStrong?: boolean;
@@ -157,7 +170,8 @@ interface LineProps {
 }
 
 function Line(props: LineProps) {
-  const { name, under, reading, domain, decimals, isLower, shade = null, isStrong } = props;
+  const { name, under, reading, domain, decimals, isLower, hasGoals } = props;
+  const { shade = null, isStrong } = props;
   const varianceDecimals = Object.values(decimals).includes('keep') ? 'keep' : 'drop';
   const status =
     reading.noReading && reading.tone === 'neutral' ? reading.noReading : reading.status;
@@ -196,7 +210,7 @@ function Line(props: LineProps) {
       </span>
       <span role="cell" className="relative h-full">
         <Lane reading={reading} domain={domain} isLower={isLower} />
-        <GoalLine domain={domain} />
+        {hasGoals && <GoalLine domain={domain} />}
       </span>
       <span role="cell" className={`pr-1 text-right font-semibold ${toneText(reading.tone)}`}>
         {reading.percentShown === null ? NONE : amount(reading.percentShown)}
@@ -306,8 +320,23 @@ function decimalsOf(readings: Reading[]): Decimals {
   };
 }
 
+/** Columns as wide as their longest figure, so that large sums do not run into each other. */
+function widthsOf(readings: Reading[], decimals: Decimals): CSSProperties {
+  const variance = Object.values(decimals).includes('keep') ? 'keep' : 'drop';
+  const width = (texts: string[]) =>
+    `${Math.max(LEAST_WIDTH, Math.ceil(Math.max(...texts.map((t) => t.length)) * DIGIT_WIDTH) + 14)}px`;
+  return {
+    '--actual': width(readings.map((r) => amount(r.actual, decimals.actual))),
+    '--goal': width(readings.map((r) => amount(r.goal, decimals.goal))),
+    '--variance': width(readings.map((r) => signed(r.variance, variance))),
+  } as CSSProperties;
+}
+
 function totalNote(standing: Standing): string {
-  return `${standing.summary.membersWithGoal} with a goal`;
+  const { membersWithGoal } = standing.summary;
+  return membersWithGoal === 0
+    ? 'none with a goal'
+    : `${amount(String(membersWithGoal))} with a goal`;
 }
 
 function plural(axis: string): string {

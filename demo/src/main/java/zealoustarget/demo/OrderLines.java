@@ -87,8 +87,13 @@ final class OrderLines {
         sum += line.revenue();
       }
     }
-    if (rep.key().equals("R09") && month.equals(YearMonth.of(2026, 10))) {
-      lines.add(settling(rep, month, lines, days.get(days.size() - 1)));
+    long quota = Company.quota(rep, month) * 100L;
+    LocalDate last = days.get(days.size() - 1);
+    if (month.equals(YearMonth.of(2026, 10)) && rep.key().equals("R09")) {
+      lines.add(settling(rep, month, lines, last, quota - 1_000));
+    }
+    if (month.equals(YearMonth.of(2026, 10)) && rep.key().equals("R10")) {
+      lines.add(settling(rep, month, lines, last, quota * 2 / 3));
     }
     return lines;
   }
@@ -142,10 +147,10 @@ final class OrderLines {
         -units);
   }
 
-  /** A last line that leaves the rep exactly 10.00 short of quota. */
-  private OrderLine settling(Rep rep, YearMonth month, List<OrderLine> lines, LocalDate day) {
-    long sold = lines.stream().mapToLong(OrderLine::revenue).sum();
-    long missing = Company.quota(rep, month) * 100L - 1_000 - sold;
+  /** A last line that brings the rep's month to exactly {@code wanted} cents. */
+  private OrderLine settling(
+      Rep rep, YearMonth month, List<OrderLine> lines, LocalDate day, long wanted) {
+    long missing = wanted - lines.stream().mapToLong(OrderLine::revenue).sum();
     return new OrderLine(
         day,
         "SO-" + ++lastOrder,

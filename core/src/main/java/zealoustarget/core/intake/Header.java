@@ -191,13 +191,17 @@ public final class Header {
     return measure;
   }
 
-  /** Their header under our name, where the upload maps it. */
+  /** Their header under our name, where the upload maps it, whichever of the two it puts first. */
   private String ours(String title) {
-    return spec.renamed().entrySet().stream()
-        .filter(entry -> fold(entry.getKey()).equals(fold(title)))
-        .map(Map.Entry::getValue)
-        .findFirst()
-        .orElse(title);
+    for (Map.Entry<String, String> entry : spec.renamed().entrySet()) {
+      if (fold(entry.getKey()).equals(fold(title))) {
+        return entry.getValue();
+      }
+      if (!entry.getValue().isBlank() && fold(entry.getValue()).equals(fold(title))) {
+        return entry.getKey();
+      }
+    }
+    return title;
   }
 
   private void check() {

@@ -14,8 +14,8 @@ import zealoustarget.core.member.Axis;
  * @param wideMeasure what the month columns of a wide file count; null where none was given
  * @param measures all measures of the company
  * @param calendar for goals given by fiscal year
- * @param renamed our column name by their header, for headers that are not ours; case makes no
- *     difference
+ * @param renamed our column name by their header, for headers that are not ours; empty for a column
+ *     that is not to be read; case makes no difference
  * @param isCommaGrouping whether a lone comma before three digits may be taken for thousands, as in
  *     files that do not separate by semicolon
  */

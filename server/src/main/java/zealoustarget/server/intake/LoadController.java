@@ -176,7 +176,9 @@ class LoadController {
       return Map.of();
     }
     try {
-      return json.readValue(text, new TypeReference<Map<String, String>>() {});
+      Map<String, String> read = json.readValue(text, new TypeReference<Map<String, String>>() {});
+      read.replaceAll((theirs, ours) -> ours == null ? "" : ours);
+      return read;
     } catch (JacksonException unreadable) {
       throw Refusal.of(
           "mapping-unreadable",
