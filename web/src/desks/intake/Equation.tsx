@@ -12,9 +12,9 @@ export function Equation({ load }: { load: Load }) {
   ];
   return (
     <section aria-label="Reconciliation" className="mb-3 flex flex-wrap bg-sheet">
-      <div className="flex flex-1 flex-wrap gap-x-4 px-3 py-2.5">
+      <div className="flex flex-[1_1_auto] flex-wrap gap-x-5 gap-y-2 px-3 py-2.5">
         {parts.map((part) => (
-          <div key={part.word} className="flex min-w-[112px] flex-1 items-center gap-2.5">
+          <div key={part.word} className="flex min-w-max flex-1 items-center gap-2.5">
             {part.sign && <span className="text-[17px] text-quiet">{part.sign}</span>}
             <div className={part.of === 'held' && part.lines > 0 ? 'text-bad' : ''}>
               <p className="text-[12px] text-quiet">{part.word}</p>
@@ -34,7 +34,7 @@ export function Equation({ load }: { load: Load }) {
         ))}
       </div>
       {load.controlTotal && (
-        <div className="border-l border-rule px-3 py-2.5">
+        <div className="border-rule px-3 py-2.5 xl:border-l">
           <p className="text-[12px] text-quiet">control total, {load.controlTotal.measure}</p>
           <p className="text-[16px] font-bold">{amount(load.controlTotal.given)}</p>
           <p className={load.controlTotal.met ? 'text-good' : 'font-semibold text-bad'}>

@@ -84,10 +84,10 @@ function FindingTable({ groups, load }: { groups: FindingGroup[]; load: Load }) 
         <caption className="sr-only">Findings by line</caption>
         <thead>
           <tr className="border-b border-ink text-left text-[12px] text-quiet">
-            <th scope="col" className="w-[70px] py-1.5 pl-3">
+            <th scope="col" className="w-[58px] py-1.5 pl-3">
               Line
             </th>
-            <th scope="col" className="w-[130px]">
+            <th scope="col" className="w-[96px] xl:w-[130px]">
               Column
             </th>
             <th scope="col">What, and what to do</th>
@@ -100,7 +100,7 @@ function FindingTable({ groups, load }: { groups: FindingGroup[]; load: Load }) 
           {findings.slice(0, SHOWN).map((finding, at) => (
             <tr key={at} className="border-b border-rule align-top">
               <td className="py-1.5 pl-3 text-quiet">{amount(String(finding.line))}</td>
-              <td className="max-w-[130px] truncate py-1.5 pr-2 font-semibold">
+              <td className="max-w-[96px] truncate xl:max-w-[130px] py-1.5 pr-2 font-semibold">
                 {finding.column ?? ''}
               </td>
               <td className="py-1.5 pr-3 break-words">{finding.message}</td>

@@ -21,7 +21,9 @@ export function Tray({ loads, selected, onOpen, onChoose }: TrayProps) {
         <span className="block font-semibold text-select">Choose a file</span>
         <span className="text-quiet">or drop one anywhere</span>
       </button>
-      <h2 className="mb-1 px-3 font-semibold text-quiet">{count(loads.length, 'load')}</h2>
+      <h2 className="mb-1 px-3 font-semibold text-quiet">
+        {loads.length === 0 ? 'No loads yet' : count(loads.length, 'load')}
+      </h2>
       <ul className="min-h-0 flex-1 overflow-auto">
         {loads.map((load) => (
           <li key={load.id}>

@@ -35,7 +35,7 @@ export function ControlLine({ company, view, standing, change }: ControlLineProp
   const sort = readSort(view.sort);
   const { atOrAboveGoal, membersWithGoal } = standing.summary;
   return (
-    <div className="no-print mb-2 flex flex-wrap items-center gap-x-4 gap-y-1.5">
+    <div className="no-print mb-2 flex flex-wrap items-center gap-x-3.5 gap-y-1.5 text-[13px]">
       <Choice
         label="Rows"
         value={view.axis}

@@ -11,6 +11,7 @@ import { nextSort, readSort, sortWord, type SortKey } from './standing';
 import { TOTAL } from './useStanding';
 
 const ROW_HEIGHT = 37;
+const HEAD_HEIGHT = 42;
 const COLUMNS =
   'grid grid-cols-[minmax(130px,164px)_var(--actual)_var(--goal)_var(--variance)_minmax(90px,1fr)_60px_106px] xl:grid-cols-[164px_var(--actual)_var(--goal)_var(--variance)_minmax(90px,1fr)_60px_106px_72px] 2xl:grid-cols-[240px_var(--actual)_var(--goal)_var(--variance)_minmax(90px,1fr)_60px_106px_72px]';
 const DIGIT_WIDTH = 7.9;
@@ -35,12 +36,19 @@ interface StandingTableProps {
 export function StandingTable(props: StandingTableProps) {
   const { standing, rows, view, selected, onSelect, onSort } = props;
   const scroll = useRef<HTMLDivElement>(null);
+  const hasNoGoalLine =
+    standing.noGoal.members + standing.unassigned.lines > 0 && standing.summary.membersWithGoal > 0;
+  // what stays on top while the rows scroll beneath it
+  const topRows = hasNoGoalLine ? 3 : 2;
+  const topHeight = HEAD_HEIGHT + ROW_HEIGHT * (topRows - 1);
   // eslint-disable-next-line react-hooks/incompatible-library -- nothing of it is memoized here
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => scroll.current,
     estimateSize: () => ROW_HEIGHT,
     overscan: 12,
+    scrollMargin: topHeight,
+    scrollPaddingStart: topHeight,
   });
   const domain = useMemo(() => laneDomain([standing.total, ...standing.rows]), [standing]);
   const shades = useMemo(() => shadePositions(rows.map((row) => row.favourable)), [rows]);
@@ -69,50 +77,58 @@ export function StandingTable(props: StandingTableProps) {
       <div
         role="table"
         aria-label={`Standing by ${standing.axis}`}
-        aria-rowcount={rows.length + 3}
+        aria-rowcount={rows.length + topRows}
         className="relative min-w-[640px]"
         style={widths}
       >
-        <div role="rowgroup" className="sticky top-0 z-10 bg-sheet">
-          <div
-            role="row"
-            className={`${COLUMNS} h-[42px] items-end border-b border-ink pb-1.5 text-[12px] font-semibold text-quiet`}
-          >
-            <Head sortKey="name" word={capital(standing.axis)} view={view} onSort={onSort} isLeft />
-            <Head sortKey="actual" word={`Actual${unit}`} view={view} onSort={onSort} />
-            <Head sortKey="goal" word="Goal" view={view} onSort={onSort} />
-            <Head sortKey="favourable" word="Variance" view={view} onSort={onSort} />
-            <span role="columnheader" className="relative h-full">
-              {hasGoals && (
-                <span
-                  className="absolute bottom-0 -translate-x-1/2 font-bold text-ink"
-                  style={{ left: `${goalPlace(domain) * 100}%` }}
-                >
-                  goal
-                </span>
-              )}
-            </span>
-            <Head sortKey="attainment" word="To goal, %" view={view} onSort={onSort} />
-            <span role="columnheader" className="pl-3">
-              Status
-            </span>
-            <Head sortKey="growth" word="Growth" view={view} onSort={onSort} isWide />
+        <div className="sticky top-0 z-10 bg-sheet">
+          <div role="rowgroup">
+            <div
+              role="row"
+              className={`${COLUMNS} items-end border-b border-ink pb-1.5 text-[12px] font-semibold text-quiet`}
+              style={{ height: HEAD_HEIGHT }}
+            >
+              <Head
+                sortKey="name"
+                word={capital(standing.axis)}
+                view={view}
+                onSort={onSort}
+                isLeft
+              />
+              <Head sortKey="actual" word={`Actual${unit}`} view={view} onSort={onSort} />
+              <Head sortKey="goal" word="Goal" view={view} onSort={onSort} />
+              <Head sortKey="favourable" word="Variance" view={view} onSort={onSort} />
+              <span role="columnheader" className="relative h-full">
+                {hasGoals && (
+                  <span
+                    className="absolute bottom-0 -translate-x-1/2 font-bold text-ink"
+                    style={{ left: `${goalPlace(domain) * 100}%` }}
+                  >
+                    goal
+                  </span>
+                )}
+              </span>
+              <Head sortKey="attainment" word="To goal, %" view={view} onSort={onSort} />
+              <span role="columnheader" className="pl-3">
+                Status
+              </span>
+              <Head sortKey="growth" word="Growth" view={view} onSort={onSort} isWide />
+            </div>
           </div>
-        </div>
-        <div role="rowgroup">
-          <Line
-            name={`All ${plural(standing.axis)}`}
-            under={totalNote(standing)}
-            reading={standing.total}
-            isStrong
-            isSelected={selected === TOTAL}
-            onSelect={() => onSelect(TOTAL)}
-            {...{ domain, decimals, isLower, hasGoals }}
-          />
-          {standing.noGoal.members + standing.unassigned.lines > 0 &&
-            standing.summary.membersWithGoal > 0 && (
+          <div role="rowgroup">
+            <Line
+              name={`All ${plural(standing.axis)}`}
+              under={totalNote(standing)}
+              reading={standing.total}
+              isStrong
+              isSelected={selected === TOTAL}
+              onSelect={() => onSelect(TOTAL)}
+              {...{ domain, decimals, isLower, hasGoals }}
+            />
+            {hasNoGoalLine && (
               <NoGoalLine standing={standing} decimals={decimals} domain={domain} />
             )}
+          </div>
         </div>
         <div
           role="rowgroup"
@@ -125,14 +141,14 @@ export function StandingTable(props: StandingTableProps) {
               <div
                 key={row.key}
                 className="absolute right-0 left-0"
-                style={{ top: item.start, height: ROW_HEIGHT }}
+                style={{ top: item.start - topHeight, height: ROW_HEIGHT }}
                 role="presentation"
               >
                 <Line
                   name={row.name}
                   under={row.place ?? (row.name === row.key ? undefined : row.key)}
                   reading={row}
-                  rowIndex={item.index + 4}
+                  rowIndex={item.index + topRows + 1}
                   shade={shades[item.index] ?? null}
                   isSelected={row.key === selected}
                   onSelect={() => onSelect(row.key)}
@@ -215,7 +231,7 @@ function Line(props: LineProps) {
       <span role="cell" className={`pr-1 text-right font-semibold ${toneText(reading.tone)}`}>
         {reading.percentShown === null ? NONE : amount(reading.percentShown)}
       </span>
-      <span role="cell" className="pl-3">
+      <span role="cell" className="flex items-center pl-3">
         <StatusMark status={status} tone={reading.tone} isPast={reading.status === 'well past'} />
       </span>
       <span role="cell" className="hidden pr-2 text-right text-quiet xl:block">
