@@ -1,0 +1,246 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { render, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { MemoryRouter, useLocation } from 'react-router';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { Company, Proof, Reading, Row, Standing } from '../../api/types';
+import { StandingDesk } from './StandingDesk';
+
+const COMPANY: Company = {
+  name: 'Saltmarsh Chandlery',
+  calendar: { startMonth: 7, yearNamedBy: 'end' },
+  measures: [{ code: 'revenue', unit: 'EUR', scale: 2, direction: 'HIGHER', hasActuals: true }],
+  goalSets: [{ name: 'quota', axis: 'rep', measures: ['revenue'] }],
+  regions: [{ axis: 'region', key: 'North', name: 'North' }],
+  firstMonth: '2026-07',
+  lastMonth: '2026-10',
+  thisMonth: '2026-11',
+};
+
+function reading(actual: string, goal: string | null, changes: Partial<Reading> = {}): Reading {
+  return {
+    actual,
+    goal,
+    variance: null,
+    favourable: null,
+    variancePercent: null,
+    attainment: null,
+    shortfall: '0.00',
+    excess: '0.00',
+    growth: null,
+    growthShown: null,
+    status: 'no reading',
+    tone: 'neutral',
+    percentShown: null,
+    noReading: null,
+    goalMonths: goal === null ? 0 : 1,
+    ...changes,
+  };
+}
+
+const ROWS: Row[] = [
+  {
+    key: 'A',
+    name: 'Ada',
+    place: 'North',
+    ...reading('90.00', '100.00', {
+      variance: '-10.00',
+      favourable: '-10.00',
+      attainment: '0.9',
+      percentShown: '90.0',
+      shortfall: '10.00',
+      status: 'near',
+      tone: 'near',
+    }),
+  },
+  {
+    key: 'B',
+    name: 'Bo',
+    place: 'North',
+    ...reading('120.00', '100.00', {
+      variance: '20.00',
+      favourable: '20.00',
+      attainment: '1.2',
+      percentShown: '120.0',
+      excess: '20.00',
+      status: 'well past',
+      tone: 'good',
+    }),
+  },
+  {
+    key: 'C',
+    name: 'Cleo',
+    place: 'North',
+    ...reading('5.00', null, { noReading: 'no goal', shortfall: null }),
+  },
+];
+
+const STANDING: Standing = {
+  axis: 'rep',
+  measure: 'revenue',
+  unit: 'EUR',
+  scale: 2,
+  direction: 'HIGHER',
+  from: '2026-10',
+  to: '2026-10',
+  goal: 'quota',
+  ladder: 'default for higher',
+  headline: [
+    { text: 'October 2026 is ', tone: null },
+    { text: '7.5 % ahead of quota', tone: 'good' },
+  ],
+  total: reading('215.00', '200.00', {
+    variance: '15.00',
+    attainment: '1.075',
+    percentShown: '107.5',
+  }),
+  noGoal: { members: 1, actual: '5.00' },
+  unassigned: { lines: 0, actual: '0.00' },
+  rows: ROWS,
+  summary: { members: 3, membersWithGoal: 2, atOrAboveGoal: 1, reached: 1 },
+};
+
+const PROOF: Proof = {
+  inputs: STANDING.total,
+  formulas: [
+    { figure: 'variance', formula: '90.00 − 100.00', value: '-10.00', why: null },
+    { figure: 'growth', formula: '', value: null, why: 'nothing posted then' },
+  ],
+  rung: { number: 2, name: 'near', scale: 'percent-to-goal', from: '0.9', bound: 'at or above' },
+  ladder: 'default for higher',
+  goalWords: 'quota',
+  page: 0,
+  size: 20,
+  rowCount: 25,
+  rows: [{ load: 4, file: 'october.csv', line: 7, month: '2026-10', amount: '90.00' }],
+  goalRowCount: 0,
+  goalRows: [],
+};
+
+function serve(answers: Record<string, unknown>) {
+  const asked: string[] = [];
+  vi.stubGlobal('fetch', (path: string) => {
+    asked.push(path);
+    const found = Object.entries(answers).find(([part]) => path.includes(part));
+    const [body, status] = found
+      ? [found[1], 200]
+      : [{ code: 'internal', detail: 'It failed.' }, 500];
+    return Promise.resolve(new Response(JSON.stringify(body), { status }));
+  });
+  return asked;
+}
+
+const ALL = {
+  '/proof': PROOF,
+  '/path': { name: 'x', fiscalYear: 2027, months: [] },
+  '/standing': STANDING,
+};
+
+function Address() {
+  return <output>{useLocation().search}</output>;
+}
+
+function show(search = '') {
+  render(
+    <QueryClientProvider
+      client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}
+    >
+      <MemoryRouter initialEntries={[`/standing${search}`]}>
+        <StandingDesk company={COMPANY} />
+        <Address />
+      </MemoryRouter>
+    </QueryClientProvider>,
+  );
+}
+
+async function rowNames() {
+  const table = await screen.findByRole('table', { name: 'Standing by rep' });
+  return within(table)
+    .getAllByRole('rowheader')
+    .map((cell) => cell.textContent.replace(/North$/, ''));
+}
+
+beforeEach(() => {
+  // jsdom lays nothing out; the virtual rows need a height to be drawn in
+  vi.spyOn(HTMLElement.prototype, 'offsetHeight', 'get').mockReturnValue(600);
+  vi.spyOn(HTMLElement.prototype, 'offsetWidth', 'get').mockReturnValue(800);
+  Element.prototype.scrollTo = () => undefined;
+});
+
+afterEach(() => {
+  vi.unstubAllGlobals();
+  vi.restoreAllMocks();
+});
+
+describe('the standing desk', () => {
+  it('shows the headline, the total, the no-goal line and the rows by variance', async () => {
+    serve(ALL);
+    show();
+    expect(await screen.findByRole('heading', { level: 1 })).toHaveTextContent(
+      'October 2026 is 7.5 % ahead of quota',
+    );
+    expect(await rowNames()).toEqual([
+      'All reps2 with a goal',
+      'No goal assigned1 rep',
+      'Bo',
+      'Ada',
+      'Cleo',
+    ]);
+    expect(screen.getByText('1 of 2 at or above 100 %')).toBeInTheDocument();
+  });
+
+  it('asks for the default view and for no more than the address says', async () => {
+    const asked = serve(ALL);
+    show('?region=North&to=2026-09');
+    await rowNames();
+    expect(asked).toContain(
+      '/api/v1/standing?axis=rep&measure=revenue&from=2026-09&to=2026-09&goalSet=quota&region=North',
+    );
+  });
+
+  it('sorts by a column, narrows by name, and says what is left out', async () => {
+    serve(ALL);
+    show();
+    await rowNames();
+    await userEvent.click(screen.getByRole('button', { name: 'Rep' }));
+    expect((await rowNames()).slice(2)).toEqual(['Ada', 'Bo', 'Cleo']);
+    await userEvent.type(screen.getByRole('searchbox', { name: 'Named' }), 'bo');
+    expect((await rowNames()).slice(2)).toEqual(['Bo']);
+    expect(screen.getByText(/2 rows not shown/)).toBeInTheDocument();
+    expect(screen.getByRole('status')).toHaveTextContent('?sort=name&text=bo');
+  });
+
+  it('explains the row that is chosen, down to file and line', async () => {
+    serve(ALL);
+    show();
+    await rowNames();
+    await userEvent.click(screen.getByRole('button', { name: /Ada/ }));
+    const closeUp = screen.getByRole('complementary', { name: 'Close-up' });
+    expect(within(closeUp).getByRole('heading', { level: 2 })).toHaveTextContent('Ada');
+    expect(closeUp).toHaveTextContent('10.00 short of 100.00.');
+    expect(await within(closeUp).findByText(/90.00 − 100.00/)).toBeInTheDocument();
+    expect(closeUp).toHaveTextContent('growth = none, nothing posted then');
+    expect(closeUp).toHaveTextContent('at or above 90 % percent-to-goal, rung 2');
+    expect(closeUp).toHaveTextContent('october.csv, line 7');
+    expect(closeUp).toHaveTextContent('Page 1 of 2');
+  });
+
+  it('moves through the rows by j and k', async () => {
+    serve(ALL);
+    show();
+    await rowNames();
+    await userEvent.keyboard('jj');
+    expect(screen.getByRole('heading', { level: 2 })).toHaveTextContent('Ada');
+    await userEvent.keyboard('kk');
+    expect(screen.getByRole('heading', { level: 2 })).toHaveTextContent('Saltmarsh Chandlery');
+  });
+
+  it('says what failed and tries again', async () => {
+    serve({});
+    show();
+    expect(await screen.findByRole('alert')).toHaveTextContent('It failed.');
+    serve(ALL);
+    await userEvent.click(screen.getByRole('button', { name: 'Try again' }));
+    expect(await rowNames()).toHaveLength(5);
+  });
+});
