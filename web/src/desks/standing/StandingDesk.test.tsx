@@ -164,6 +164,7 @@ beforeEach(() => {
   // jsdom lays nothing out; the virtual rows need a height to be drawn in
   vi.spyOn(HTMLElement.prototype, 'offsetHeight', 'get').mockReturnValue(600);
   vi.spyOn(HTMLElement.prototype, 'offsetWidth', 'get').mockReturnValue(800);
+  vi.spyOn(HTMLElement.prototype, 'clientHeight', 'get').mockReturnValue(600);
   Element.prototype.scrollTo = () => undefined;
 });
 

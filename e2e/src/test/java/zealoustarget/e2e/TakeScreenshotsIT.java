@@ -2,11 +2,9 @@ package zealoustarget.e2e;
 
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 import org.junit.jupiter.api.io.TempDir;
 
 /** Takes the pictures of docs/screenshots; run by docs/screenshots/make only. */
-@EnabledIfSystemProperty(named = "screenshots", matches = ".+")
 class TakeScreenshotsIT {
   @TempDir Path folder;
 

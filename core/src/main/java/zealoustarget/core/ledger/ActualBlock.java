@@ -1,10 +1,8 @@
 package zealoustarget.core.ledger;
 
 import java.math.BigInteger;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -196,11 +194,20 @@ public final class ActualBlock {
       }
     }
 
-    /** Row places ordered by month, in their first order within a month. */
+    /** Row places ordered by month, in their first order within a month: a counting sort. */
     private int[] byMonth() {
-      List<Integer> order = new ArrayList<>(IntStream.range(0, size).boxed().toList());
-      order.sort(Comparator.comparingInt(i -> months[i]));
-      return order.stream().mapToInt(Integer::intValue).toArray();
+      int first = Arrays.stream(months, 0, size).min().orElse(0);
+      int last = Arrays.stream(months, 0, size).max().orElse(0);
+      int[] next = new int[last - first + 2];
+      for (int row = 0; row < size; row++) {
+        next[months[row] - first + 1]++;
+      }
+      Arrays.parallelPrefix(next, Integer::sum);
+      int[] order = new int[size];
+      for (int row = 0; row < size; row++) {
+        order[next[months[row] - first]++] = row;
+      }
+      return order;
     }
   }
 }

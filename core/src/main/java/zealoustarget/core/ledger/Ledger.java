@@ -126,6 +126,11 @@ public final class Ledger {
     return new Figures(query).total();
   }
 
+  /** Whether any posted line is in scope. */
+  public boolean hasActuals(StandingQuery query) {
+    return tally(query, query.span()).totalOrNull() != null;
+  }
+
   /**
    * The rows behind an actual, in the order of posting and month.
    *

@@ -5,7 +5,6 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.LocalDate;
-import zealoustarget.core.intake.Row;
 
 /** One row of actuals of a load; see the table's comment. */
 @Entity
@@ -38,18 +37,6 @@ class ActualRowEntity {
 
   long[] amounts;
 
+  /** Read only by Hibernate; RowStore writes these rows by batch. */
   protected ActualRowEntity() {}
-
-  ActualRowEntity(long id, int loadId, Row.Actual row) {
-    this.id = id;
-    this.loadId = loadId;
-    this.line = row.line();
-    this.bookingMonth = row.month();
-    this.bookingDay = row.day();
-    this.repId = row.rep();
-    this.regionId = row.region();
-    this.productId = row.product();
-    this.orderKey = row.order();
-    this.amounts = row.amounts();
-  }
 }

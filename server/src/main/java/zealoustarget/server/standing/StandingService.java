@@ -154,13 +154,12 @@ class StandingService {
     StandingQuery monthQuery = query.withSpan(Span.of(month));
     Reading reading =
         member == null ? ledger.total(monthQuery) : ledger.reading(monthQuery, member.id());
-    boolean isPosted = !ledger.actualSources(monthQuery, null).isEmpty();
     Status status = Status.of(reading, query.ladder(), unitsPerOne(query), null);
     return new PathAnswer.MonthAnswer(
         month.toString(),
         playbook.calendar().number(month),
         playbook.calendar().quarter(month),
-        isPosted ? "open" : "empty",
+        ledger.hasActuals(monthQuery) ? "open" : "empty",
         ReadingAnswer.of(null, null, null, reading, status, query.measure(), query.ladder()));
   }
 
