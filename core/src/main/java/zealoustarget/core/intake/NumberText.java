@@ -176,7 +176,8 @@ final class NumberText {
     char mark = decimalMark(body);
     if (mark == UNSURE) {
       char lone = body.indexOf('.') >= 0 ? '.' : ',';
-      mark = evidence.decide(lone, measure.scale());
+      boolean isMantissa = match.group("exp") != null;
+      mark = isMantissa ? lone : evidence.decide(lone, measure.scale());
       if (mark == 0) {
         return new Result(
             0,

@@ -183,11 +183,16 @@ public final class Headline {
   }
 
   private void say(String text) {
-    parts.add(new Part(text, null));
+    parts.add(new Part(unbroken(text), null));
   }
 
   private void say(String text, Tone tone) {
-    parts.add(new Part(text, tone));
+    parts.add(new Part(unbroken(text), tone));
+  }
+
+  /** A percent sign stays on the line of its figure. */
+  private static String unbroken(String text) {
+    return text.replace(" %", "\u00a0%");
   }
 
   private String amount(Ratio smallestUnits) {

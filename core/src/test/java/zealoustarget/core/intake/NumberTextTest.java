@@ -44,6 +44,7 @@ class NumberTextTest {
         "\u20ac-5    | -500   | minus behind the sign",
         "1.5E+3      | 150000 | scientific",
         "1e-2        | 1      | scientific, small",
+        "1.234E+3    | 123400 | a mark before an exponent is the decimal one",
         ".5          | 50     | no leading zero",
         "100.000.000.000.000 | fault: amount-too-large | too large",
         "1e300       | fault: amount-too-large | far too large",

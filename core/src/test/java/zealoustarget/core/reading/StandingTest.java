@@ -101,7 +101,8 @@ class StandingTest {
     return Headline.of(standing, Axis.REP, new Headline.Words("October 2026", false, "quota"))
         .stream()
         .map(Headline.Part::text)
-        .collect(Collectors.joining());
+        .collect(Collectors.joining())
+        .replace('\u00a0', ' ');
   }
 
   /** Members as "KEY actual/goal", a dash for no goal; the total adds them up. */

@@ -31,11 +31,11 @@ public class LedgerService {
     }
   }
 
-  private record State(Ledger ledger, Map<Integer, LoadedRows> loads, long version) {}
+  private record State(Ledger ledger, Map<Integer, LoadedRows> loads) {}
 
   private final RowStore rows;
   private final MemberStore members;
-  private volatile State state = new State(Ledger.empty(), Map.of(), 0);
+  private volatile State state = new State(Ledger.empty(), Map.of());
 
   LedgerService(RowStore rows, MemberStore members) {
     this.rows = rows;
@@ -44,11 +44,6 @@ public class LedgerService {
 
   public Ledger current() {
     return state.ledger();
-  }
-
-  /** Changes with every post and reverse. */
-  public long version() {
-    return state.version();
   }
 
   /** Reads all posted loads at the start. */
@@ -101,7 +96,7 @@ public class LedgerService {
 
   /** Puts a prepared ledger in force; callers take turns. */
   public void apply(Prepared prepared) {
-    state = new State(prepared.ledger, prepared.loads, state.version() + 1);
+    state = new State(prepared.ledger, prepared.loads);
   }
 
   private Prepared prepare(Map<Integer, LoadedRows> loads) {

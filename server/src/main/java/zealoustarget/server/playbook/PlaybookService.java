@@ -13,7 +13,6 @@ public class PlaybookService {
   private final PlaybookStore store;
   private final MeasureUse use;
   private volatile Playbook current;
-  private volatile long version;
 
   PlaybookService(PlaybookStore store, MeasureUse use) {
     this.store = store;
@@ -23,11 +22,6 @@ public class PlaybookService {
 
   public Playbook current() {
     return current;
-  }
-
-  /** Changes with every change of a rule. */
-  public long version() {
-    return version;
   }
 
   /**
@@ -52,7 +46,6 @@ public class PlaybookService {
     }
     store.write(after);
     current = after;
-    version++;
     return after;
   }
 
