@@ -126,6 +126,17 @@ final class Browser implements AutoCloseable {
         .sendKeys(file.toAbsolutePath().toString());
   }
 
+  /** Drops a file on the page, wherever. */
+  void drop(String name, String content) {
+    driver.executeScript(
+        "const data = new DataTransfer();"
+            + "data.items.add(new File([arguments[1]], arguments[0]));"
+            + "for (const kind of ['dragover', 'drop']) window.dispatchEvent("
+            + "new DragEvent(kind, {dataTransfer: data, cancelable: true}));",
+        name,
+        content);
+  }
+
   /** Types into the field in focus, or presses keys there. */
   void press(CharSequence... keys) {
     driver.switchTo().activeElement().sendKeys(keys);

@@ -120,6 +120,21 @@ class LoadTheMonthIT {
     }
   }
 
+  @Test
+  void fileDroppedOnAnyDesk_isTakenToIntake() {
+    try (App app = App.empty(folder.resolve("data"));
+        Browser browser = Browser.open(app)) {
+      browser.go("/standing");
+      browser.awaitText("Nothing is posted yet.");
+      browser.drop("roster.csv", ROSTER);
+      browser.awaitText("What is roster.csv?");
+      browser.button("Stage");
+      browser.awaitText("roster.csv is ready.");
+      browser.button("Post 3 lines");
+      browser.awaitText("roster.csv is posted.");
+    }
+  }
+
   private void stage(Browser browser, String name, String content) throws IOException {
     choose(browser, name, content);
     browser.button("Stage");
