@@ -21,6 +21,7 @@ const LEAST_WIDTH = 88;
 interface Decimals {
   actual: 'keep' | 'drop';
   goal: 'keep' | 'drop';
+  variance: 'keep' | 'drop';
 }
 
 interface StandingTableProps {
@@ -188,7 +189,6 @@ interface LineProps {
 function Line(props: LineProps) {
   const { name, under, reading, domain, decimals, isLower, hasGoals } = props;
   const { shade = null, isStrong } = props;
-  const varianceDecimals = Object.values(decimals).includes('keep') ? 'keep' : 'drop';
   const status =
     reading.noReading && reading.tone === 'neutral' ? reading.noReading : reading.status;
   return (
@@ -222,7 +222,7 @@ function Line(props: LineProps) {
         className="flex h-full items-center justify-end pr-2"
         style={{ background: shadeColour(shade) }}
       >
-        {signed(reading.variance, varianceDecimals)}
+        {signed(reading.variance, decimals.variance)}
       </span>
       <span role="cell" className="relative h-full">
         <Lane reading={reading} domain={domain} isLower={isLower} />
@@ -330,21 +330,23 @@ function Head({ sortKey, word, view, onSort, isLeft, isWide }: HeadProps) {
 
 function decimalsOf(readings: Reading[]): Decimals {
   const keep = (is: boolean) => (is ? 'keep' : 'drop');
+  const isActualSplit = readings.some((r) => hasFraction(r.actual));
+  const isGoalSplit = readings.some((r) => hasFraction(r.goal));
   return {
-    actual: keep(readings.some((r) => hasFraction(r.actual))),
-    goal: keep(readings.some((r) => hasFraction(r.goal))),
+    actual: keep(isActualSplit),
+    goal: keep(isGoalSplit),
+    variance: keep(isActualSplit || isGoalSplit),
   };
 }
 
 /** Columns as wide as their longest figure, so that large sums do not run into each other. */
 function widthsOf(readings: Reading[], decimals: Decimals): CSSProperties {
-  const variance = Object.values(decimals).includes('keep') ? 'keep' : 'drop';
   const width = (texts: string[]) =>
     `${Math.max(LEAST_WIDTH, Math.ceil(Math.max(...texts.map((t) => t.length)) * DIGIT_WIDTH) + 14)}px`;
   return {
     '--actual': width(readings.map((r) => amount(r.actual, decimals.actual))),
     '--goal': width(readings.map((r) => amount(r.goal, decimals.goal))),
-    '--variance': width(readings.map((r) => signed(r.variance, variance))),
+    '--variance': width(readings.map((r) => signed(r.variance, decimals.variance))),
   } as CSSProperties;
 }
 

@@ -103,7 +103,7 @@ public final class LineReader {
   private boolean isTotal(List<String> cells) {
     for (Header.Role role : keyRoles) {
       int place = header.place(role);
-      if (place < cells.size() && mayBeTotal(cells.get(place)) && isTotal(role, cells.get(place))) {
+      if (place < cells.size() && isTotal(role, cells.get(place).strip())) {
         return true;
       }
     }
@@ -111,20 +111,24 @@ public final class LineReader {
   }
 
   /** Whether a key cell says "total" and is not the name of a member that is known. */
-  private boolean isTotal(Header.Role role, String cell) {
-    String text = cell.strip();
-    if (text.length() > LONGEST_TOTAL || !TOTAL.matcher(text).matches()) {
+  private boolean isTotal(Header.Role role, String text) {
+    if (!mayBeTotal(text) || !TOTAL.matcher(text).matches()) {
       return false;
     }
     Axis axis = axisOf(role);
     return axis == null || axis.isItsOwnKey() || directory.find(axis, text) == Directory.UNKNOWN;
   }
 
-  /** A quick look that spares nearly every cell the pattern. */
-  private static boolean mayBeTotal(String cell) {
-    return cell.contains("otal")
-        || cell.contains("OTAL")
-        || cell.regionMatches(true, 0, "sum", 0, 3);
+  /** A quick look that spares nearly every cell the pattern; case makes no difference. */
+  private static boolean mayBeTotal(String text) {
+    if (text.length() > LONGEST_TOTAL) {
+      return false;
+    }
+    boolean mayBe = text.regionMatches(true, 0, "sum", 0, 3);
+    for (int at = 0; at + 5 <= text.length() && !mayBe; at++) {
+      mayBe = text.regionMatches(true, at, "total", 0, 5);
+    }
+    return mayBe;
   }
 
   private static @Nullable Axis axisOf(Header.Role role) {

@@ -26,6 +26,7 @@ public final class ActualBlock {
   private final int[] products;
   private final int[] lines;
   private final long[][] amounts;
+  private final BigInteger[] absoluteSums;
 
   private ActualBlock(Builder from) {
     loadId = from.loadId;
@@ -41,6 +42,7 @@ public final class ActualBlock {
       long[] column = from.amounts[m];
       amounts[m] = Arrays.stream(order).mapToLong(i -> column[i]).toArray();
     }
+    absoluteSums = Arrays.stream(amounts).map(ActualBlock::absoluteSum).toArray(BigInteger[]::new);
   }
 
   public int loadId() {
@@ -72,13 +74,15 @@ public final class ActualBlock {
   }
 
   /** Sum of the absolute amounts of a measure, smallest units; 0 where the load has none. */
-  public BigInteger absoluteSum(String measure) {
-    long[] column = amounts(measure);
+  BigInteger absoluteSum(String measure) {
+    int at = measures.indexOf(measure);
+    return at < 0 ? BigInteger.ZERO : absoluteSums[at];
+  }
+
+  private static BigInteger absoluteSum(long[] column) {
     BigInteger sum = BigInteger.ZERO;
-    if (column != null) {
-      for (long amount : column) {
-        sum = amount == NO_AMOUNT ? sum : sum.add(BigInteger.valueOf(amount).abs());
-      }
+    for (long amount : column) {
+      sum = amount == NO_AMOUNT ? sum : sum.add(BigInteger.valueOf(amount).abs());
     }
     return sum;
   }

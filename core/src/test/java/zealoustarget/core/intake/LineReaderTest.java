@@ -64,6 +64,8 @@ class LineReaderTest {
         "2026-10-01,O1,K1,P10,5.00,1,,   | READY | none | blank cells behind do no harm",
         "Date,Order,Rep,Product,Revenue,Units | LEFT_OUT | repeated-header | header again",
         "Total,,,,5.00,1                 | LEFT_OUT | total-line | total",
+        "  sum ,,,,5.00,1                | LEFT_OUT | total-line | blanks around it",
+        ",,North tOtAl,,5.00,1           | LEFT_OUT | total-line | any case, behind a name",
         ",,Grand total,,5.00,1           | LEFT_OUT | total-line | total in another column",
         "2026-10-01,O1,Sum Tingwell,P10,5.00,1 | READY | none | a rep whose name begins so"
       })
