@@ -20,8 +20,7 @@ final class PlainJdbc {
   private PlainJdbc() {}
 
   static void load(Path file, Path database) throws IOException, SQLException {
-    try (Connection connection =
-            DriverManager.getConnection("jdbc:h2:file:" + database + ";WRITE_DELAY=0", "sa", "");
+    try (Connection connection = DriverManager.getConnection(url(database), "sa", "");
         Statement create = connection.createStatement()) {
       create.execute(
           "create table actual_row (id bigint primary key, load_id int, line int,"
@@ -30,6 +29,10 @@ final class PlainJdbc {
       connection.setAutoCommit(false);
       insert(file, connection);
     }
+  }
+
+  static String url(Path database) {
+    return "jdbc:h2:file:" + database + ";WRITE_DELAY=0";
   }
 
   private static void insert(Path file, Connection connection) throws IOException, SQLException {

@@ -35,6 +35,7 @@ class ArchitectureTest {
             "zealoustarget.core..",
             "java.lang..",
             "java.math..",
+            "java.text..",
             "java.time..",
             "java.util..",
             "org.jspecify.annotations..")

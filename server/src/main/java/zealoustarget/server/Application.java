@@ -3,10 +3,12 @@ package zealoustarget.server;
 import java.time.Clock;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
 import org.springframework.context.annotation.Bean;
 
 /** Starts the server; {@code zealous.*} in application.yaml are its settings. */
 @SpringBootApplication
+@ConfigurationPropertiesScan
 public class Application {
   public static void main(String[] arguments) {
     SpringApplication.run(Application.class, arguments);

@@ -2,14 +2,21 @@ package zealoustarget.core.intake;
 
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.IntPredicate;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.ledger.ActualBlock;
+import zealoustarget.core.ledger.Members;
 import zealoustarget.core.ledger.Months;
+import zealoustarget.core.ledger.OrderKey;
+import zealoustarget.core.ledger.Usual;
 import zealoustarget.core.member.Axis;
 
 /** Lines of actuals: order lines, monthly sums, or one column per month. */
@@ -17,11 +24,21 @@ final class ActualLines implements LineReader.Kind {
   private static final int LONGEST_ORDER = 60;
 
   private final Header header;
+  private final LoadSpec spec;
+  private final History history;
+  private final List<Header.AmountColumn> columns;
+  private final List<@Nullable Usual> usuals = new ArrayList<>();
   private final FirstSeen lines = new FirstSeen();
   private final Set<Long> askedRoster = new HashSet<>();
 
-  ActualLines(Header header) {
+  ActualLines(Header header, LoadSpec spec, History history) {
     this.header = header;
+    this.spec = spec;
+    this.history = history;
+    this.columns = header.amounts();
+    for (Header.AmountColumn column : columns) {
+      usuals.add(header.isWide() ? null : history.usual(column.measure().code()));
+    }
   }
 
   @Override
@@ -34,7 +51,9 @@ final class ActualLines implements LineReader.Kind {
     }
     int month = -1;
     LocalDate day = null;
-    if (!header.isWide()) {
+    if (!header.isWide() && header.timePlace() == header.place(Header.Role.PERIOD)) {
+      month = draft.time();
+    } else if (!header.isWide()) {
       DateText.Result date = draft.date(header.timePlace());
       month = date == null ? -1 : Months.number(Objects.requireNonNull(date.month()));
       day = date == null ? null : date.day();
@@ -44,36 +63,76 @@ final class ActualLines implements LineReader.Kind {
     if (draft.isHeld()) {
       return;
     }
-    remark(draft, amounts);
+    Row.Actual line =
+        new Row.Actual(draft.line(), month, day, rep, region, product, order, amounts);
+    remark(draft, line);
     if (header.isWide()) {
-      addByMonth(
-          draft, new Row.Actual(draft.line(), -1, null, rep, region, product, order, amounts));
+      addByMonth(draft, line);
     } else {
       askRoster(draft, rep, month);
-      draft.add(new Row.Actual(draft.line(), month, day, rep, region, product, order, amounts));
+      add(draft, line, month, at -> columns.get(at).month() == null);
     }
   }
 
-  /** One row for each month column that has an amount. */
+  /** Rows for each month that has an amount in its columns. */
   private void addByMonth(Draft draft, Row.Actual line) {
-    List<Header.AmountColumn> columns = header.amounts();
+    Set<YearMonth> months = new TreeSet<>();
     for (int i = 0; i < columns.size(); i++) {
       YearMonth month = columns.get(i).month();
       if (month != null && line.amounts()[i] != ActualBlock.NO_AMOUNT) {
-        int number = Months.number(month);
-        askRoster(draft, line.rep(), number);
-        draft.add(
-            new Row.Actual(
-                line.line(),
-                number,
-                null,
-                line.rep(),
-                line.region(),
-                line.product(),
-                line.order(),
-                new long[] {line.amounts()[i]}));
+        months.add(month);
       }
     }
+    for (YearMonth month : months) {
+      askRoster(draft, line.rep(), Months.number(month));
+      add(draft, line, Months.number(month), at -> month.equals(columns.get(at).month()));
+    }
+  }
+
+  /** A row of the actuals of some columns, and one of the goals beside them. */
+  private void add(Draft draft, Row.Actual line, int month, IntPredicate isTaken) {
+    long[] actuals = amounts(line, isTaken, false);
+    long[] goals = amounts(line, isTaken, true);
+    if (hasAny(actuals)) {
+      draft.add(
+          new Row.Actual(
+              line.line(),
+              month,
+              line.day(),
+              line.rep(),
+              line.region(),
+              line.product(),
+              line.order(),
+              actuals));
+    }
+    if (hasAny(goals) && goalMember(line) >= 0) {
+      draft.add(new Row.Goal(line.line(), month, goalMember(line), goals));
+    }
+  }
+
+  /** Amounts by measure, of the actual or the goal columns that are taken. */
+  private long[] amounts(Row.Actual line, IntPredicate isTaken, boolean isGoal) {
+    long[] amounts = new long[header.measures().size()];
+    Arrays.fill(amounts, ActualBlock.NO_AMOUNT);
+    for (int i = 0; i < columns.size(); i++) {
+      if (columns.get(i).isGoal() == isGoal && isTaken.test(i)) {
+        amounts[header.measures().indexOf(columns.get(i).measure())] = line.amounts()[i];
+      }
+    }
+    return amounts;
+  }
+
+  private int goalMember(Row.Actual line) {
+    return switch (Objects.requireNonNull(spec.axis())) {
+      case REP -> line.rep();
+      case REGION -> line.region();
+      case PRODUCT -> line.product();
+      default -> Members.COMPANY.id();
+    };
+  }
+
+  private static boolean hasAny(long[] amounts) {
+    return Arrays.stream(amounts).anyMatch(amount -> amount != ActualBlock.NO_AMOUNT);
   }
 
   private static @Nullable String order(Draft draft) {
@@ -90,14 +149,54 @@ final class ActualLines implements LineReader.Kind {
     return order.isEmpty() ? null : order;
   }
 
-  private void remark(Draft draft, long[] amounts) {
+  private void remark(Draft draft, Row.Actual line) {
     int first = lines.seenOrAdd(draft.fingerprint(), draft.line());
     if (first > 0) {
       draft.find(null, FindingCode.DUPLICATE_LINE, "first", Integer.toString(first));
     }
-    if (!header.isWide() && hasOppositeSigns(amounts)) {
+    String order = line.order();
+    if (order != null && history.hasOrder(OrderKey.of(order, line.product()))) {
+      draft.find(draft.title(Header.Role.ORDER), FindingCode.ALREADY_POSTED, "value", order);
+    }
+    if (!header.isWide()) {
+      remarkUnusual(draft, line);
+    }
+    if (!header.isWide() && hasOppositeSigns(line.amounts())) {
       draft.find(null, FindingCode.SIGNS_DIFFER);
     }
+  }
+
+  private void remarkUnusual(Draft draft, Row.Actual line) {
+    for (int i = 0; i < columns.size(); i++) {
+      Usual usual = usuals.get(i);
+      long amount = line.amounts()[i];
+      if (usual == null || columns.get(i).isGoal() || amount == ActualBlock.NO_AMOUNT) {
+        continue;
+      }
+      boolean isFar = usual.isFar(line.rep(), amount);
+      if (isFar || (usual.isWrongSign(line.rep(), amount) && !isReturn(line.amounts()))) {
+        Measure measure = columns.get(i).measure();
+        long median = usual.median(line.rep());
+        draft.find(
+            columns.get(i).title(),
+            isFar ? FindingCode.UNUSUAL_AMOUNT : FindingCode.UNUSUAL_SIGN,
+            "value",
+            measure.text(amount),
+            "times",
+            Long.toString(Math.abs(amount) / median),
+            "usual",
+            measure.text(median),
+            "member",
+            draft.cell(Header.Role.REP));
+      }
+    }
+  }
+
+  /** Several measures that are all negative: goods that came back. */
+  private static boolean isReturn(long[] amounts) {
+    long given = Arrays.stream(amounts).filter(a -> a != ActualBlock.NO_AMOUNT).count();
+    return given > 1
+        && Arrays.stream(amounts).filter(a -> a != ActualBlock.NO_AMOUNT).allMatch(a -> a < 0);
   }
 
   private boolean hasOppositeSigns(long[] amounts) {
@@ -105,7 +204,8 @@ final class ActualLines implements LineReader.Kind {
     int pieces = 0;
     for (int i = 0; i < amounts.length; i++) {
       Measure measure = header.amounts().get(i).measure();
-      int sign = amounts[i] == ActualBlock.NO_AMOUNT ? 0 : Long.signum(amounts[i]);
+      boolean isGiven = amounts[i] != ActualBlock.NO_AMOUNT && !header.amounts().get(i).isGoal();
+      int sign = isGiven ? Long.signum(amounts[i]) : 0;
       if (measure.isCurrency()
           && measure.direction() == zealoustarget.core.amount.Direction.HIGHER) {
         money = money == 0 ? sign : money;

@@ -60,38 +60,27 @@ final class DateText {
     UNKNOWN
   }
 
-  /** Watches a whole column for dates that say which of day and month comes first. */
-  static final class Evidence {
-    private boolean hasOtherForms;
-    private boolean hasDayFirst;
-    private boolean hasMonthFirst;
+  /** The first look at a date that could say which of day and month comes first. */
+  enum Hint {
+    NONE,
+    DAY_FIRST,
+    MONTH_FIRST,
+    /** Two numbers up to 12 before the year. */
+    EITHER
+  }
 
-    /** Takes in one cell. */
-    void see(String text) {
-      if (isPlain(text)) {
-        hasOtherForms = true;
-        return;
-      }
-      String date = text.strip();
-      if (date.isEmpty()) {
-        return;
-      }
-      Matcher parts = TWO_FIRST.matcher(date);
-      if (!parts.matches()) {
-        hasOtherForms = true;
-        return;
-      }
-      hasDayFirst |= Integer.parseInt(parts.group(1)) > 12;
-      hasMonthFirst |= Integer.parseInt(parts.group(2)) > 12;
+  /** What one date, not empty, says of its column's order; null where it is no such date. */
+  static @Nullable Hint hint(String text) {
+    Matcher parts = TWO_FIRST.matcher(text.strip());
+    if (!parts.matches()) {
+      return null;
     }
-
-    /** Known only where every date has the same form and none contradicts. */
-    Order order() {
-      if (hasOtherForms || hasDayFirst == hasMonthFirst) {
-        return Order.UNKNOWN;
-      }
-      return hasDayFirst ? Order.DAY_FIRST : Order.MONTH_FIRST;
+    boolean isDayFirst = Integer.parseInt(parts.group(1)) > 12;
+    boolean isMonthFirst = Integer.parseInt(parts.group(2)) > 12;
+    if (isDayFirst == isMonthFirst) {
+      return isDayFirst ? Hint.NONE : Hint.EITHER;
     }
+    return isDayFirst ? Hint.DAY_FIRST : Hint.MONTH_FIRST;
   }
 
   private static final String TIME = "(?:[T ]\\d{1,2}:\\d{2}.*)?";
@@ -108,6 +97,9 @@ final class DateText {
   private static final Pattern NAME_YEAR =
       Pattern.compile("([A-Za-z]{3,9})\\.?[ -]?'?(\\d{4}|\\d{2})");
   private static final Pattern COMPACT = Pattern.compile("(\\d{4})(\\d{2})(\\d{2})?");
+  private static final Pattern NAME_FIRST =
+      Pattern.compile("([A-Za-z]{3,9})\\.? (\\d{1,2})(?:st|nd|rd|th)?,? (\\d{4})");
+  private static final int SHORTEST_NAME = 3;
   private static final List<String> NAMES =
       List.of(
           "january",
@@ -189,6 +181,11 @@ final class DateText {
   }
 
   private static Result named(String text) {
+    Matcher nameFirst = NAME_FIRST.matcher(text);
+    int first = nameFirst.matches() ? monthByName(nameFirst.group(1)) : 0;
+    if (first > 0) {
+      return day(nameFirst.group(3), Integer.toString(first), nameFirst.group(2));
+    }
     Matcher match = DAY_AND_NAME.matcher(text);
     if (match.matches()) {
       int month = monthByName(match.group(2));
@@ -246,9 +243,10 @@ final class DateText {
     return digits.length() == 2 ? 2000 + year : year;
   }
 
-  private static int monthByName(String name) {
+  /** 1 to 12 for a month's name or its first three or more letters; 0 for anything else. */
+  static int monthByName(String name) {
     String folded = name.toLowerCase(Locale.ROOT);
-    for (int i = 0; i < NAMES.size(); i++) {
+    for (int i = 0; i < NAMES.size() && folded.length() >= SHORTEST_NAME; i++) {
       if (NAMES.get(i).startsWith(folded) || (folded.equals("sept") && i == 8)) {
         return i + 1;
       }

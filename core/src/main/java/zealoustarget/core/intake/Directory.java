@@ -1,5 +1,6 @@
 package zealoustarget.core.intake;
 
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.member.Axis;
 
 /** Who is known, asked while lines are read. */
@@ -18,6 +19,9 @@ public interface Directory {
    */
   int find(Axis axis, String text);
 
+  /** Whether the text is the key or name of a known member; makes none. */
+  boolean isKnown(Axis axis, String text);
+
   /**
    * Finds a member by its key only, and makes it where it is new, as rosters and product lists do.
    */
@@ -25,4 +29,16 @@ public interface Directory {
 
   /** Whether the roster has the rep in that month. */
   boolean isOnRoster(int rep, int month);
+
+  /**
+   * The rep's first and last month on the roster as month numbers; the last is null where it is
+   * open. Null where the roster does not have the rep at all.
+   */
+  @Nullable Tenure tenure(int rep);
+
+  /** From when to when a rep is on the roster. */
+  record Tenure(int firstMonth, @Nullable Integer lastMonth) {}
+
+  /** A known name on the axis that is spelled nearly like a new one, or null. */
+  @Nullable String findLike(Axis axis, String text);
 }

@@ -1,10 +1,10 @@
 package zealoustarget.core.intake;
 
-import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.ledger.ActualBlock;
@@ -15,9 +15,11 @@ import zealoustarget.core.member.Axis;
 final class Draft {
   static final int NONE = -1;
   static final int LONGEST_NAME = 120;
+  private static final Pattern YEAR_WORD = Pattern.compile("(?i)^FY ?");
+  private static final Pattern PERIOD_WORD = Pattern.compile("(?i)^(p|per\\.?|period)[ -]?");
 
   private final Header header;
-  private final ColumnFormats formats;
+  private final Formats formats;
   private final Directory directory;
   private final int line;
   private final List<String> cells;
@@ -26,7 +28,7 @@ final class Draft {
   private final long[] sums;
   private boolean isHeld;
 
-  Draft(Header header, ColumnFormats formats, Directory directory, int line, List<String> cells) {
+  Draft(Header header, Formats formats, Directory directory, int line, List<String> cells) {
     this.header = header;
     this.formats = formats;
     this.directory = directory;
@@ -72,7 +74,7 @@ final class Draft {
   /** A date or month, or null with a finding. */
   DateText.@Nullable Result date(int place) {
     String cell = cells.get(place);
-    DateText.Result read = DateText.read(cell, formats.dateOrder(place));
+    DateText.Result read = DateText.read(cell, formats.dates(place));
     FindingCode fault = read.fault();
     if (fault == null) {
       return read;
@@ -87,6 +89,36 @@ final class Draft {
         "second",
         String.valueOf(read.second()));
     return null;
+  }
+
+  /** The month number of the line's date, month or period, or −1 with a finding. */
+  int time() {
+    int place = header.timePlace();
+    return place == header.place(Header.Role.PERIOD) ? period(place) : month(place);
+  }
+
+  private int period(int place) {
+    String text = cells.get(place).strip();
+    String digits = PERIOD_WORD.matcher(text).replaceFirst("");
+    int year = header.place(Header.Role.YEAR) < 0 ? formats.fiscalYear() : fiscalYear();
+    if (!digits.matches("0?[1-9]|1[0-2]")) {
+      find(header.title(place), FindingCode.PERIOD_UNREADABLE, "value", text);
+      return NONE;
+    }
+    return year < 0
+        ? NONE
+        : Months.number(formats.calendar().year(year).months().get(Integer.parseInt(digits) - 1));
+  }
+
+  /** The fiscal year of the year column, or −1 with a finding. */
+  int fiscalYear() {
+    String text = cell(Header.Role.YEAR);
+    String digits = YEAR_WORD.matcher(text).replaceFirst("");
+    if (!digits.matches("(19|20)\\d\\d")) {
+      find(title(Header.Role.YEAR), FindingCode.YEAR_UNREADABLE, "value", text);
+      return NONE;
+    }
+    return Integer.parseInt(digits);
   }
 
   /** The month number of a date or month, or −1 with a finding. */
@@ -115,6 +147,7 @@ final class Draft {
     }
     int id = directory.find(axis, text);
     if (id >= 0) {
+      remarkLike(axis, text);
       return id;
     }
     find(
@@ -125,6 +158,22 @@ final class Draft {
         "axis",
         axis.word());
     return NONE;
+  }
+
+  /** A region, manager or line that is new and nearly spelled like one that is known. */
+  private void remarkLike(Axis axis, String text) {
+    String known = axis.isItsOwnKey() ? directory.findLike(axis, text) : null;
+    if (known != null) {
+      find(
+          title(Header.Role.valueOf(axis.name())),
+          FindingCode.MEMBER_LIKE,
+          "value",
+          text,
+          "axis",
+          axis.word(),
+          "known",
+          known);
+    }
   }
 
   /** A member that the file itself introduces; −1 with a finding where its key is missing. */
@@ -165,7 +214,7 @@ final class Draft {
   /** The line as one that is left out, with the amounts that can be read. */
   LineOutcome leftOut(FindingCode code) {
     List<Finding> only = List.of(Finding.of(line, null, code));
-    if (code == FindingCode.TOTAL_LINE && cells.size() >= header.titles().size()) {
+    if (code != FindingCode.REPEATED_HEADER && cells.size() >= header.titles().size()) {
       header.amounts().forEach(this::amount);
     }
     return new LineOutcome(Reconciliation.Part.LEFT_OUT, List.of(), only, sums);
@@ -178,6 +227,7 @@ final class Draft {
     }
     Measure measure = column.measure();
     NumberText.Result read = NumberText.read(cell, measure, formats.numbers(column.at()));
+    long units = column.rule().isFlipped() ? -read.units() : read.units();
     FindingCode fault = read.fault();
     if (fault != null) {
       findAmount(column, cell, read, fault);
@@ -192,9 +242,11 @@ final class Draft {
           "unit",
           measure.unit());
     }
-    int at = header.measures().indexOf(measure);
-    sums[at] = Math.addExact(sums[at], read.units());
-    return read.units();
+    if (!column.isGoal()) {
+      int at = header.measures().indexOf(measure);
+      sums[at] = Math.addExact(sums[at], units);
+    }
+    return units;
   }
 
   private void findAmount(
@@ -233,15 +285,27 @@ final class Draft {
 
   /** Adds a remark where a rep is not on the roster in a month; the line stays booked. */
   void checkRoster(int rep, int month) {
-    if (rep >= 0 && !directory.isOnRoster(rep, month)) {
-      YearMonth shown = Months.of(month);
-      find(
-          title(Header.Role.REP),
-          FindingCode.NOT_ON_ROSTER,
-          "value",
-          cell(Header.Role.REP),
-          "month",
-          shown.toString());
+    if (rep < 0 || directory.isOnRoster(rep, month)) {
+      return;
     }
+    Directory.Tenure tenure = directory.tenure(rep);
+    Integer last = tenure == null ? null : tenure.lastMonth();
+    FindingCode code = FindingCode.NOT_ON_ROSTER;
+    if (tenure != null && month < tenure.firstMonth()) {
+      code = FindingCode.MEMBER_NOT_BEGUN;
+    } else if (last != null && month > last) {
+      code = FindingCode.MEMBER_LEFT;
+    }
+    find(
+        title(Header.Role.REP),
+        code,
+        "value",
+        cell(Header.Role.REP),
+        "month",
+        Months.of(month).toString(),
+        "from",
+        tenure == null ? "" : Months.of(tenure.firstMonth()).toString(),
+        "until",
+        last == null ? "" : Months.of(last).toString());
   }
 }

@@ -1,10 +1,17 @@
 package zealoustarget.core.intake;
 
 import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
 
 /** Everything that can be found about a line or a column, with the sentence that helps. */
 public enum FindingCode {
   COLUMN_IGNORED(false, "Column \"{column}\" is not one of ours and was not read."),
+  COLUMN_GUESSED(false, "Column \"{column}\" was read as {target}."),
+  LINES_ABOVE(false, "{count} lines above the header were not read."),
+  ENCODING_GUESSED(false, "The file is not UTF-8; it was read as {encoding}."),
+  MACROS_IGNORED(false, "The workbook has macros; they were not run."),
+  PERIODS_READ(false, "Period columns were read as the months of fiscal year {year}."),
   AMOUNT_UNREADABLE(true, "\"{value}\" is no amount. Correct it to a number such as 1234.56."),
   AMOUNT_PERCENT(true, "\"{value}\" is a percentage; {measure} takes an amount."),
   AMOUNT_MISSING(true, "The line has no amount. Enter one, or take the line out."),
@@ -19,6 +26,7 @@ public enum FindingCode {
   DATE_AMBIGUOUS(true, "\"{value}\" can be {first} or {second}. Write it as 2026-10-31."),
   DAY_DOES_NOT_EXIST(true, "\"{value}\" is a day that does not exist."),
   MONTH_OUTSIDE_CALENDAR(true, "\"{value}\" lies outside the calendar (1990 to 2100)."),
+  PERIOD_UNREADABLE(true, "\"{value}\" is no period from 1 to 12."),
   YEAR_UNREADABLE(true, "\"{value}\" is no fiscal year such as 2027."),
   MEMBER_UNKNOWN(
       true, "\"{value}\" is no {axis} that is known. Load it first, or correct the name."),
@@ -28,6 +36,12 @@ public enum FindingCode {
   NAME_TOO_LONG(true, "\"{value}\" is longer than {most} characters."),
   NOT_ON_ROSTER(
       false, "\"{value}\" is not on the roster in {month}; no region or manager is known."),
+  MEMBER_LEFT(false, "\"{value}\" left in {until}; the line is of {month}."),
+  MEMBER_NOT_BEGUN(false, "\"{value}\" begins in {from}; the line is of {month}."),
+  MEMBER_LIKE(false, "\"{value}\" is a new {axis}; {known} is spelled nearly the same."),
+  UNUSUAL_AMOUNT(false, "{value} is {times} times what a line of {member} usually is ({usual})."),
+  UNUSUAL_SIGN(false, "{value} is negative; no posted line of {member} is."),
+  ALREADY_POSTED(false, "Order {value} is already posted with the same product."),
   CELL_COUNT(true, "The line has {found} cells where the header has {expected}."),
   CUT_OFF(true, "A quote that opens here is never closed; the file may be cut off."),
   DUPLICATE_LINE(false, "The line is the same as line {first}."),
@@ -37,19 +51,48 @@ public enum FindingCode {
   UNTIL_BEFORE_FROM(true, "The stay ends in {until}, before it begins in {from}."),
   REPEATED_HEADER(false, "The line repeats the header and was left out."),
   TOTAL_LINE(false, "The line is a total and was left out."),
-  SAME_FILE(false, "The same content is already here as load {load}, {state}.");
+  LEFT_OUT(false, "The line was left out by hand."),
+  SAME_FILE(false, "The same content is already here as load {load}, {state}."),
+  TRAILER_DIFFERS(
+      false, "The total line says {given} {measure}, the lines before it add to {found}.", true),
+  MONTH_POSTED(
+      false,
+      "{month} already has {lines} posted lines of {members}; see how this file is booked.",
+      true),
+  MEMBER_ABSENT(false, "{member} is on the roster in {month} and has no line here.", true),
+  GOAL_ABSENT(false, "{member} is on the roster in {month} and has no goal.", true),
+  GOALS_DIFFER(
+      false,
+      "The reps of {member} carry {assigned} {measure} in {month}; {set} has {goal} ({over}).",
+      true);
 
   private final boolean isHolding;
   private final String sentence;
+  private final boolean isOfFile;
 
   FindingCode(boolean isHolding, String sentence) {
+    this(isHolding, sentence, false);
+  }
+
+  FindingCode(boolean isHolding, String sentence, boolean isOfFile) {
     this.isHolding = isHolding;
     this.sentence = sentence;
+    this.isOfFile = isOfFile;
+  }
+
+  /** Whether it is a check of the file as a whole against what is known, and of no line. */
+  public boolean isOfFile() {
+    return isOfFile;
   }
 
   /** The stable word on the wire: {@code member-unknown}. */
   public String word() {
     return name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+  }
+
+  /** The code of that word, if there is one. */
+  public static Optional<FindingCode> findByWord(String word) {
+    return Stream.of(values()).filter(code -> code.word().equals(word)).findFirst();
   }
 
   /** Whether it holds its line back. */

@@ -2,8 +2,11 @@ package zealoustarget.core.intake;
 
 import java.time.YearMonth;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
+import java.util.TreeMap;
 import zealoustarget.core.ledger.ActualBlock;
 import zealoustarget.core.ledger.Members;
 import zealoustarget.core.ledger.Months;
@@ -43,29 +46,34 @@ final class GoalLines implements LineReader.Kind {
 
   /** The months that a line speaks of: one, or a fiscal year's twelve. */
   private List<YearMonth> months(Draft draft) {
-    int place = header.timePlace();
-    if (place != header.place(Header.Role.YEAR)) {
-      int month = draft.month(place);
-      return month < 0 ? List.of() : List.of(Months.of(month));
+    if (header.timePlace() == header.place(Header.Role.YEAR)) {
+      int year = draft.fiscalYear();
+      return year < 0 ? List.of() : spec.calendar().year(year).months();
     }
-    String text = draft.cell(Header.Role.YEAR);
-    String digits = text.replaceFirst("(?i)^FY ?", "");
-    if (!digits.matches("(19|20)\\d\\d")) {
-      draft.find(header.title(place), FindingCode.YEAR_UNREADABLE, "value", text);
-      return List.of();
-    }
-    return spec.calendar().year(Integer.parseInt(digits)).months();
+    int month = draft.time();
+    return month < 0 ? List.of() : List.of(Months.of(month));
   }
 
   private List<Row.Goal> byColumn(Draft draft, int member, long[] amounts) {
-    List<Row.Goal> rows = new ArrayList<>();
+    Map<Integer, long[]> byMonth = new TreeMap<>();
     for (int i = 0; i < amounts.length; i++) {
-      YearMonth month = header.amounts().get(i).month();
-      if (month != null && amounts[i] != ActualBlock.NO_AMOUNT) {
-        rows.add(new Row.Goal(draft.line(), Months.number(month), member, new long[] {amounts[i]}));
+      Header.AmountColumn column = header.amounts().get(i);
+      if (column.month() != null && amounts[i] != ActualBlock.NO_AMOUNT) {
+        byMonth
+                .computeIfAbsent(Months.number(column.month()), month -> none())[
+                header.measures().indexOf(column.measure())] =
+            amounts[i];
       }
     }
+    List<Row.Goal> rows = new ArrayList<>();
+    byMonth.forEach((month, of) -> rows.add(new Row.Goal(draft.line(), month, member, of)));
     return rows;
+  }
+
+  private long[] none() {
+    long[] amounts = new long[header.measures().size()];
+    Arrays.fill(amounts, ActualBlock.NO_AMOUNT);
+    return amounts;
   }
 
   private static List<Row.Goal> byMonths(

@@ -13,6 +13,17 @@ import zealoustarget.core.member.Axis;
  * <p>Repeated headers and total lines are left out, lines with a fault that matters are held back.
  */
 public final class LineReader {
+  /** What is known of a line beside its cells. */
+  public enum Decision {
+    NONE,
+    /** The file ended inside a quote that the line opened. */
+    CUT_OFF,
+    /** Someone decided to leave it out. */
+    LEAVE_OUT,
+    /** Someone decided that it counts, although it looks like a total. */
+    COUNT
+  }
+
   /** What one kind of file makes of a line with the right number of cells. */
   interface Kind {
     void read(Draft draft);
@@ -37,22 +48,32 @@ public final class LineReader {
           Header.Role.NAME);
 
   private final Header header;
-  private final ColumnFormats formats;
+  private final Formats formats;
   private final Directory directory;
   private final Kind kind;
   private final List<String> foldedTitles;
   private final List<Header.Role> keyRoles;
 
-  /** Begins to read a file with that header. */
-  public LineReader(Header header, ColumnFormats formats, Directory directory, LoadSpec spec) {
+  /**
+   * Begins to read a file with that header.
+   *
+   * @param profiles what the file's columns show, in their order
+   * @param history what is posted already, for remarks about the unusual
+   */
+  public LineReader(
+      Header header,
+      List<ColumnProfile> profiles,
+      Directory directory,
+      History history,
+      LoadSpec spec) {
     this.header = header;
-    this.formats = formats;
+    this.formats = new Formats(header, profiles, spec);
     this.directory = directory;
     this.keyRoles = KEY_ROLES.stream().filter(role -> header.place(role) >= 0).toList();
     this.foldedTitles = header.titles().stream().map(Header::fold).toList();
     this.kind =
         switch (spec.kind()) {
-          case ACTUALS -> new ActualLines(header);
+          case ACTUALS -> new ActualLines(header, spec, history);
           case GOALS -> new GoalLines(header, spec);
           case ROSTER -> new RosterLines(header);
           case PRODUCTS -> new ProductLines();
@@ -63,17 +84,19 @@ public final class LineReader {
    * Reads one line that is not empty.
    *
    * @param line its number in the file, of its first part where it runs over several
-   * @param isCutOff whether the file ended inside a quote that this line opened
    */
-  public LineOutcome read(int line, List<String> cells, boolean isCutOff) {
+  public LineOutcome read(int line, List<String> cells, Decision decision) {
     Draft draft = new Draft(header, formats, directory, line, cells);
+    if (decision == Decision.LEAVE_OUT) {
+      return draft.leftOut(FindingCode.LEFT_OUT);
+    }
     if (isRepeatedHeader(cells)) {
       return draft.leftOut(FindingCode.REPEATED_HEADER);
     }
-    if (isTotal(cells)) {
+    if (decision != Decision.COUNT && isTotal(cells)) {
       return draft.leftOut(FindingCode.TOTAL_LINE);
     }
-    if (isCutOff) {
+    if (decision == Decision.CUT_OFF) {
       draft.find(null, FindingCode.CUT_OFF);
     } else if (!hasRightCells(cells)) {
       draft.find(

@@ -1,5 +1,6 @@
 package zealoustarget.core.intake;
 
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -10,12 +11,12 @@ import zealoustarget.core.member.Axis;
 /**
  * How a file is to be read.
  *
- * @param axis whose goals the file brings; null for other kinds
+ * @param axis whose goals the file brings; for actuals, whose goals stand beside them, or null
  * @param wideMeasure what the month columns of a wide file count; null where none was given
  * @param measures all measures of the company
- * @param calendar for goals given by fiscal year
- * @param renamed our column name by their header, for headers that are not ours; empty for a column
- *     that is not to be read; case makes no difference
+ * @param calendar for goals given by fiscal year, and periods
+ * @param fiscalYear which year's periods the file means where it has no column for it
+ * @param columns rules by their header, case apart; a column without a title goes by "column 3"
  * @param isCommaGrouping whether a lone comma before three digits may be taken for thousands, as in
  *     files that do not separate by semicolon
  */
@@ -25,5 +26,26 @@ public record LoadSpec(
     @Nullable Measure wideMeasure,
     List<Measure> measures,
     FiscalCalendar calendar,
-    Map<String, String> renamed,
-    boolean isCommaGrouping) {}
+    int fiscalYear,
+    Map<String, ColumnRule> columns,
+    boolean isCommaGrouping) {
+  /** Whether the kind has columns of amounts. */
+  boolean hasAmounts() {
+    return kind == LoadKind.ACTUALS || kind == LoadKind.GOALS;
+  }
+
+  /** Whether goals may stand beside the actuals. */
+  boolean hasGoalsBeside() {
+    return kind == LoadKind.ACTUALS && axis != null;
+  }
+
+  /** The same with names that were guessed for columns which have none yet. */
+  public LoadSpec withGuesses(Map<String, String> targets) {
+    Map<String, ColumnRule> all = new HashMap<>(columns);
+    targets.forEach(
+        (title, target) ->
+            all.put(title, columns.getOrDefault(title, ColumnRule.AUTO).guessed(target)));
+    return new LoadSpec(
+        kind, axis, wideMeasure, measures, calendar, fiscalYear, all, isCommaGrouping);
+  }
+}

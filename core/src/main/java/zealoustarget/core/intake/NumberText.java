@@ -13,9 +13,10 @@ import zealoustarget.core.amount.Measure;
  * Reads amounts as people and systems write them, into whole smallest units, never through a binary
  * fraction.
  *
- * <p>Understood: a sign before or after, the true minus, (1.00), a currency's sign or code,
- * thousands by comma, point, apostrophe or any blank, a decimal point or comma, scientific
- * notation. A lone mark before exactly three digits ("1.250") is decided by the rest of its column.
+ * <p>Understood: a sign before or after, the true minus, (1.00), a currency's sign or code, a k for
+ * thousand, thousands by comma, point, apostrophe or any blank, a decimal point or comma,
+ * scientific notation. A lone mark before exactly three digits ("1.250") is decided by the rest of
+ * its column.
  */
 final class NumberText {
   /**
@@ -37,42 +38,62 @@ final class NumberText {
     }
   }
 
-  /** Watches a whole column for amounts that say which mark is the decimal one. */
-  static final class Evidence {
-    private boolean hasPointDecimal;
-    private boolean hasCommaDecimal;
-    private final boolean isCommaGrouping;
-
-    Evidence(boolean isCommaGrouping) {
-      this.isCommaGrouping = isCommaGrouping;
-    }
-
-    /** Takes in one cell. */
-    void see(String cell) {
-      if (isDigits(cell)) {
-        return;
-      }
-      if (hasPlainDecimals(cell)) {
-        hasPointDecimal = true;
-        return;
-      }
-      Matcher match = SHAPE.matcher(tidy(cell));
-      if (match.matches() && match.group("body") != null) {
-        char mark = decimalMark(match.group("body"));
-        hasPointDecimal |= mark == '.';
-        hasCommaDecimal |= mark == ',';
-      }
-    }
-
+  /**
+   * How a column writes its numbers.
+   *
+   * @param hasPoints whether amounts of the column have a decimal point for certain
+   * @param hasCommas whether amounts of the column have a decimal comma for certain
+   * @param isCommaGrouping whether a lone comma may be taken for thousands
+   * @param decimals the decimal mark where it was said
+   * @param powerOfTen what amounts are given in, as in {@link ColumnRule}
+   */
+  record Way(
+      boolean hasPoints,
+      boolean hasCommas,
+      boolean isCommaGrouping,
+      ColumnRule.Decimals decimals,
+      int powerOfTen) {
     /** The decimal mark that decides a lone {@code mark} before three digits; 0 where none does. */
     private char decide(char mark, int scale) {
-      if (hasPointDecimal != hasCommaDecimal) {
-        return hasPointDecimal ? '.' : ',';
+      if (decimals != ColumnRule.Decimals.AUTO) {
+        return decimals == ColumnRule.Decimals.POINT ? '.' : ',';
+      }
+      if (hasPoints != hasCommas) {
+        return hasPoints ? '.' : ',';
       }
       boolean isPlainGrouping =
-          mark == ',' && isCommaGrouping && scale < 3 && !hasPointDecimal && !hasCommaDecimal;
+          mark == ',' && isCommaGrouping && scale < 3 && !hasPoints && !hasCommas;
       return isPlainGrouping ? '.' : 0;
     }
+
+    /** Whether digits with a decimal point are read as they stand. */
+    private boolean isPlain() {
+      return decimals != ColumnRule.Decimals.COMMA && powerOfTen == 0;
+    }
+  }
+
+  /** What one cell says of the marks of its column. */
+  enum Hint {
+    NO_NUMBER,
+    NUMBER,
+    POINT,
+    COMMA
+  }
+
+  /** Looks at one cell that is not blank. */
+  static Hint hint(String cell) {
+    if (isDigits(cell)) {
+      return Hint.NUMBER;
+    }
+    if (hasPlainDecimals(cell)) {
+      return Hint.POINT;
+    }
+    Matcher match = SHAPE.matcher(tidy(cell));
+    if (!match.matches()) {
+      return Hint.NO_NUMBER;
+    }
+    char mark = decimalMark(match.group("body"));
+    return mark == '.' ? Hint.POINT : mark == ',' ? Hint.COMMA : Hint.NUMBER;
   }
 
   private static final String CURRENCY = "[$€£¥₹]|[A-Za-z]{3}|[A-Z]{1,2}[$]|kr|Kč|zł";
@@ -81,6 +102,7 @@ final class NumberText {
           "(?<open>\\()?(?<sign>[+-])?\\s?(?<before>"
               + CURRENCY
               + ")?\\s?(?<sign2>[+-])?(?<body>\\d(?:[\\d.,' ]*[\\d.,])?|[.,]\\d+)(?:[eE](?<exp>[+-]?\\d{1,3}))?"
+              + "(?:\\s?(?<kilo>[kK](?![a-zA-Zč])))?"
               + "(?<trail>-)?\\s?(?<after>"
               + CURRENCY
               + ")?(?<trail2>-)?(?<close>\\))?");
@@ -94,11 +116,11 @@ final class NumberText {
   /**
    * Reads one cell that is not blank.
    *
-   * @param evidence what the cell's column says of its marks
+   * @param way how the cell's column writes numbers
    */
-  static Result read(String cell, Measure measure, Evidence evidence) {
-    Result plain = readPlain(cell, measure.scale());
-    return plain != null ? plain : readAny(cell, measure, evidence);
+  static Result read(String cell, Measure measure, Way way) {
+    Result plain = way.isPlain() ? readPlain(cell, measure.scale()) : null;
+    return plain != null ? plain : readAny(cell, measure, way);
   }
 
   /** The common form, digits with at most two decimals behind a point, without any detour. */
@@ -153,7 +175,7 @@ final class NumberText {
         && isDigits(cell.substring(point + 1));
   }
 
-  private static Result readAny(String cell, Measure measure, Evidence evidence) {
+  private static Result readAny(String cell, Measure measure, Way way) {
     String text = tidy(cell);
     Matcher match = SHAPE.matcher(text);
     if (!match.matches() || !hasOneSign(match)) {
@@ -166,18 +188,19 @@ final class NumberText {
     if (currency != null && !measure.isCurrency()) {
       return Result.fault(FindingCode.AMOUNT_UNREADABLE);
     }
-    Result read = readBody(match, measure, evidence);
+    Result read = readBody(match, measure, way);
     boolean isOther = currency != null && !isUnit(currency, measure.unit());
     return new Result(read.units(), read.fault(), isOther, read.first(), read.second());
   }
 
-  private static Result readBody(Matcher match, Measure measure, Evidence evidence) {
+  private static Result readBody(Matcher match, Measure measure, Way way) {
     String body = match.group("body");
     char mark = decimalMark(body);
-    if (mark == UNSURE) {
+    boolean isGiven = way.decimals() != ColumnRule.Decimals.AUTO;
+    if (mark == UNSURE || (isGiven && mark != NO_MARK)) {
       char lone = body.indexOf('.') >= 0 ? '.' : ',';
       boolean isMantissa = match.group("exp") != null;
-      mark = isMantissa ? lone : evidence.decide(lone, measure.scale());
+      mark = isMantissa ? lone : way.decide(lone, measure.scale());
       if (mark == 0) {
         return new Result(
             0,
@@ -195,11 +218,15 @@ final class NumberText {
     if (match.group("exp") != null) {
       amount = amount.scaleByPowerOfTen(Integer.parseInt(match.group("exp")));
     }
-    return units(isNegative(match) ? amount.negate() : amount, measure.scale());
+    int thousands = match.group("kilo") == null ? 0 : 3;
+    return units(
+        isNegative(match) ? amount.negate() : amount,
+        measure.scale(),
+        thousands + way.powerOfTen());
   }
 
-  private static Result units(BigDecimal amount, int scale) {
-    BigDecimal units = amount.scaleByPowerOfTen(scale).stripTrailingZeros();
+  private static Result units(BigDecimal amount, int scale, int powerOfTen) {
+    BigDecimal units = amount.scaleByPowerOfTen(scale + powerOfTen).stripTrailingZeros();
     if (units.scale() > 0) {
       return Result.fault(FindingCode.AMOUNT_DECIMALS);
     }

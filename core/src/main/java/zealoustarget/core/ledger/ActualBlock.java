@@ -3,6 +3,7 @@ package zealoustarget.core.ledger;
 import java.math.BigInteger;
 import java.util.Arrays;
 import java.util.BitSet;
+import java.util.Collection;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -25,6 +26,7 @@ public final class ActualBlock {
   private final int[] regions;
   private final int[] products;
   private final int[] lines;
+  private final long[] orders;
   private final long[][] amounts;
   private final BigInteger[] absoluteSums;
 
@@ -37,12 +39,43 @@ public final class ActualBlock {
     regions = pick(from.regions, order);
     products = pick(from.products, order);
     lines = pick(from.lines, order);
+    orders = from.hasOrders ? pick(from.orders, order) : new long[0];
     amounts = new long[measures.size()][];
     for (int m = 0; m < amounts.length; m++) {
-      long[] column = from.amounts[m];
-      amounts[m] = Arrays.stream(order).mapToLong(i -> column[i]).toArray();
+      amounts[m] = pick(from.amounts[m], order);
     }
     absoluteSums = Arrays.stream(amounts).map(ActualBlock::absoluteSum).toArray(BigInteger[]::new);
+  }
+
+  private ActualBlock(ActualBlock from, long[][] amounts) {
+    loadId = from.loadId;
+    measures = from.measures;
+    months = from.months;
+    reps = from.reps;
+    regions = from.regions;
+    products = from.products;
+    lines = from.lines;
+    orders = from.orders;
+    this.amounts = amounts;
+    absoluteSums = Arrays.stream(amounts).map(ActualBlock::absoluteSum).toArray(BigInteger[]::new);
+  }
+
+  /**
+   * The block without the amounts of some rows, as where a later load replaces them; everything
+   * else is shared.
+   *
+   * @param codes measures whose amounts fall away
+   */
+  ActualBlock withoutAmounts(Collection<String> codes, BitSet rows) {
+    long[][] kept = amounts.clone();
+    for (int m = 0; m < kept.length; m++) {
+      if (codes.contains(measures.get(m))) {
+        long[] column = kept[m].clone();
+        rows.stream().forEach(row -> column[row] = NO_AMOUNT);
+        kept[m] = column;
+      }
+    }
+    return new ActualBlock(this, kept);
   }
 
   public int loadId() {
@@ -97,6 +130,15 @@ public final class ActualBlock {
     return seen.stream();
   }
 
+  /** The first month of a block that has rows. */
+  int firstMonth() {
+    return months[0];
+  }
+
+  int lastMonth() {
+    return months[months.length - 1];
+  }
+
   int month(int row) {
     return months[row];
   }
@@ -115,6 +157,26 @@ public final class ActualBlock {
 
   int line(int row) {
     return lines[row];
+  }
+
+  /** Whether any row carries the source's order key. */
+  boolean hasOrders() {
+    return orders.length > 0;
+  }
+
+  /** The row's {@link OrderKey}; 0 where it has none. */
+  long order(int row) {
+    return orders.length == 0 ? 0 : orders[row];
+  }
+
+  /** Whether the row still has an amount of any measure. */
+  boolean hasAmount(int row) {
+    for (long[] column : amounts) {
+      if (column[row] != NO_AMOUNT) {
+        return true;
+      }
+    }
+    return false;
   }
 
   /** The column of a measure, or null where the load has none. */
@@ -139,7 +201,19 @@ public final class ActualBlock {
   }
 
   private static int[] pick(int[] column, int[] order) {
-    return Arrays.stream(order).map(i -> column[i]).toArray();
+    int[] picked = new int[order.length];
+    for (int i = 0; i < order.length; i++) {
+      picked[i] = column[order[i]];
+    }
+    return picked;
+  }
+
+  private static long[] pick(long[] column, int[] order) {
+    long[] picked = new long[order.length];
+    for (int i = 0; i < order.length; i++) {
+      picked[i] = column[order[i]];
+    }
+    return picked;
   }
 
   /** Gathers rows in any order. */
@@ -152,6 +226,8 @@ public final class ActualBlock {
     private int[] regions = new int[256];
     private int[] products = new int[256];
     private int[] lines = new int[256];
+    private long[] orders = new long[256];
+    private boolean hasOrders;
     private final long[][] amounts;
 
     /** Begins a block of a load with one amount column per measure code. */
@@ -182,6 +258,13 @@ public final class ActualBlock {
       return this;
     }
 
+    /** Gives the row added last its {@link OrderKey}. */
+    public Builder order(long key) {
+      orders[size - 1] = key;
+      hasOrders |= key != OrderKey.NONE;
+      return this;
+    }
+
     public ActualBlock build() {
       return new ActualBlock(this);
     }
@@ -193,6 +276,7 @@ public final class ActualBlock {
       regions = Arrays.copyOf(regions, larger);
       products = Arrays.copyOf(products, larger);
       lines = Arrays.copyOf(lines, larger);
+      orders = Arrays.copyOf(orders, larger);
       for (int m = 0; m < amounts.length; m++) {
         amounts[m] = Arrays.copyOf(amounts[m], larger);
       }

@@ -23,7 +23,12 @@ public record GoalBook(String name, Axis axis, List<Cell> cells) {
    * @param amount in the measure's smallest unit
    * @param line of the file
    */
-  public record Cell(String measure, int month, int member, long amount, int loadId, int line) {}
+  public record Cell(String measure, int month, int member, long amount, int loadId, int line) {
+    /** The same goal with more; an overflow is an ArithmeticException. */
+    public Cell plus(long more) {
+      return new Cell(measure, month, member, Math.addExact(amount, more), loadId, line);
+    }
+  }
 
   private record Place(String measure, int month, int member) {}
 

@@ -2,15 +2,18 @@ package zealoustarget.core.ledger;
 
 import java.math.BigInteger;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Span;
+import zealoustarget.core.member.Axis;
 import zealoustarget.core.reading.Goal;
 import zealoustarget.core.reading.Reading;
 import zealoustarget.core.reading.Standing;
@@ -26,6 +29,14 @@ import zealoustarget.core.reading.Standing.MemberReading;
 public final class Ledger {
   /** Where one source row is: the load and the line of its file, and what it brings. */
   public record Source(int loadId, int line, int month, long amount) {}
+
+  /** A member of an axis and a month number. */
+  public record MemberMonth(int member, int month) {}
+
+  /** Receives a rep and an amount in smallest units. */
+  interface RepAmount {
+    void see(int rep, long amount);
+  }
 
   /** Receives the rows that a query matches. */
   private interface RowVisitor {
@@ -64,18 +75,22 @@ public final class Ledger {
   /** Measures that have a posted line, by code. */
   public Set<String> measuresWithActuals() {
     Set<String> codes = new TreeSet<>();
-    blocks.stream().filter(block -> block.size() > 0).forEach(b -> codes.addAll(b.measures()));
+    filled().forEach(block -> codes.addAll(block.measures()));
     return codes;
+  }
+
+  private Stream<ActualBlock> filled() {
+    return blocks.stream().filter(block -> block.size() > 0);
   }
 
   /** From the first to the last month with a posted line, or null where none is. */
   public @Nullable Span monthsWithActuals() {
-    List<ActualBlock> filled = blocks.stream().filter(block -> block.size() > 0).toList();
+    List<ActualBlock> filled = filled().toList();
     if (filled.isEmpty()) {
       return null;
     }
-    int first = filled.stream().mapToInt(block -> block.month(0)).min().orElseThrow();
-    int last = filled.stream().mapToInt(b -> b.month(b.size() - 1)).max().orElseThrow();
+    int first = filled.stream().mapToInt(ActualBlock::firstMonth).min().orElseThrow();
+    int last = filled.stream().mapToInt(ActualBlock::lastMonth).max().orElseThrow();
     return new Span(Months.of(first), Months.of(last));
   }
 
@@ -94,6 +109,44 @@ public final class Ledger {
         throw Refusal.of(
             "sum-too-large",
             "The posted amounts of " + measure + " together are larger than can be summed.");
+      }
+    }
+  }
+
+  /** Sums of a measure by member and month, smallest units; lines that name none count by −1. */
+  public Map<MemberMonth, Long> sums(Axis axis, String measure) {
+    int first = filled().mapToInt(ActualBlock::firstMonth).min().orElse(0);
+    int last = filled().mapToInt(ActualBlock::lastMonth).max().orElse(0);
+    int width = Math.max(last - first + 1, 1);
+    long[] sums = new long[(members.size(axis) + 1) * width];
+    BitSet seen = new BitSet();
+    for (ActualBlock block : blocks) {
+      long[] amounts = block.amounts(measure);
+      for (int row = 0; amounts != null && row < block.size(); row++) {
+        if (amounts[row] != ActualBlock.NO_AMOUNT) {
+          int member = RowFilter.place(block, row, axis, members);
+          int at = (member + 1) * width + block.month(row) - first;
+          sums[at] = Math.addExact(sums[at], amounts[row]);
+          seen.set(at);
+        }
+      }
+    }
+    Map<MemberMonth, Long> byPlace = new HashMap<>();
+    seen.stream()
+        .forEach(at -> byPlace.put(new MemberMonth(at / width - 1, first + at % width), sums[at]));
+    return byPlace;
+  }
+
+  /** Visits every row of a measure that names a rep. */
+  void eachRow(String measure, RepAmount visitor) {
+    int reps = members.size(Axis.REP);
+    for (ActualBlock block : blocks) {
+      long[] amounts = block.amounts(measure);
+      for (int row = 0; amounts != null && row < block.size(); row++) {
+        int rep = block.rep(row);
+        if (rep >= 0 && rep < reps && amounts[row] != ActualBlock.NO_AMOUNT) {
+          visitor.see(rep, amounts[row]);
+        }
       }
     }
   }

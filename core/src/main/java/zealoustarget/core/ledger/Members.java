@@ -127,6 +127,11 @@ public final class Members {
     return stays.getOrDefault(rep, List.of()).stream().anyMatch(stay -> covers(stay, month));
   }
 
+  /** A rep's stays in the order of their months, open ones closed by the next. */
+  public List<Stay> stays(int rep) {
+    return stays.getOrDefault(rep, List.of());
+  }
+
   private Map<Integer, Member> members(Axis axis) {
     return byId.getOrDefault(axis, Map.of());
   }

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.util.List;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -45,6 +47,8 @@ class DateTextTest {
         "2025-13-01 | month-outside-calendar | month 13 with a day",
         "1899-12-31 | month-outside-calendar | before the calendar",
         "31/31/2025 | month-outside-calendar | neither way",
+        "October 31, 2026 | 2026-10-31 | name first",
+        "Oct 3rd, 2026 | 2026-10-03 | name first, an ordinal",
         "01/02/2025 | date-ambiguous | either way"
       })
   void oneCell_readAsPlainlyMeant(String cell, String expected, String why) {
@@ -68,19 +72,28 @@ class DateTextTest {
   })
   void column_decidesWhichComesFirst_onlyIfItIsOfOneForm(
       String other, Order order, String expected) {
-    DateText.Evidence column = new DateText.Evidence();
-    column.see("01/02/2025");
-    column.see(other);
-    assertThat(column.order()).isEqualTo(order);
-    assertThat(shown(DateText.read("01/02/2025", column.order()))).isEqualTo(expected);
+    Order shown = order("01/02/2025", other);
+    assertThat(shown).isEqualTo(order);
+    assertThat(shown(DateText.read("01/02/2025", shown))).isEqualTo(expected);
   }
 
   @Test
   void columnThatContradictsItself_decidesNothing() {
-    DateText.Evidence column = new DateText.Evidence();
-    column.see("23/09/2025");
-    column.see("09/23/2025");
-    assertThat(column.order()).isEqualTo(Order.UNKNOWN);
+    assertThat(order("23/09/2025", "09/23/2025")).isEqualTo(Order.UNKNOWN);
+  }
+
+  @Test
+  void rule_decidesWhatTheColumnLeavesOpen() {
+    ColumnRule monthFirst =
+        ColumnRule.AUTO.written(ColumnRule.Decimals.AUTO, ColumnRule.Dates.MONTH_FIRST);
+    Order order = ColumnProfile.NONE.dates(monthFirst);
+    assertThat(shown(DateText.read("01/02/2025", order))).isEqualTo("2025-01-02");
+  }
+
+  private static Order order(String... cells) {
+    ColumnWatch watch = new ColumnWatch();
+    Stream.of(cells).forEach(cell -> watch.see(List.of(cell)));
+    return watch.profiles().get(0).dates(ColumnRule.AUTO);
   }
 
   @Test

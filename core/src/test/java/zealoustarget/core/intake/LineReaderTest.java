@@ -20,13 +20,21 @@ import zealoustarget.core.calendar.FiscalCalendar;
 import zealoustarget.core.calendar.FiscalCalendar.YearNamedBy;
 import zealoustarget.core.intake.Reconciliation.Part;
 import zealoustarget.core.ledger.ActualBlock;
+import zealoustarget.core.ledger.Ledger;
+import zealoustarget.core.ledger.Members;
 import zealoustarget.core.ledger.Months;
+import zealoustarget.core.ledger.OrderKey;
+import zealoustarget.core.ledger.OrderSet;
+import zealoustarget.core.ledger.Usual;
 import zealoustarget.core.member.Axis;
+import zealoustarget.core.member.Member;
 
 class LineReaderTest {
   private static final Measure REVENUE = new Measure("revenue", "EUR", 2, Direction.HIGHER);
   private static final Measure UNITS = new Measure("units", "count", 0, Direction.HIGHER);
   private static final int OCTOBER = Months.number(YearMonth.of(2026, 10));
+
+  private static final int JOINED = Months.number(YearMonth.of(2025, 1));
 
   /** A file read whole: outcomes by line, and their reconciliation. */
   private record ReadFile(Header header, List<LineOutcome> outcomes, Reconciliation sums) {
@@ -193,19 +201,153 @@ class LineReaderTest {
 
   @Test
   void cutOffLine_isHeld() {
-    LineReader reader = reader(actuals(), "month,rep,revenue");
-    LineOutcome outcome = reader.read(2, List.of("2026-10", "K1", "5"), true);
+    LineOutcome outcome = decided(LineReader.Decision.CUT_OFF, "month,rep,revenue", "2026-10,K1,5");
     assertThat(outcome.part()).isEqualTo(Part.HELD);
     assertThat(outcome.findings().get(0).code()).isEqualTo(FindingCode.CUT_OFF);
+  }
+
+  @Test
+  void lineLeftOutByHand_keepsItsAmounts_andTotalThatCounts_isReadAsALine() {
+    LineOutcome left = decided(LineReader.Decision.LEAVE_OUT, "month,rep,revenue", "2026-10,K1,5");
+    assertThat(left.part()).isEqualTo(Part.LEFT_OUT);
+    assertThat(left.amounts()).containsExactly(500);
+    LineOutcome total =
+        decided(LineReader.Decision.COUNT, "month,rep,region,revenue", "2026-10,K1,Sum total,5");
+    assertThat(total.part()).isEqualTo(Part.READY);
+  }
+
+  private static LineOutcome decided(LineReader.Decision decision, String header, String line) {
+    Header read = Header.of(1, cells(header), actuals());
+    return new LineReader(read, List.of(), new Known(), History.NONE, actuals())
+        .read(2, cells(line), decision);
+  }
+
+  @Test
+  void repWhoLeft_isSaid_andSoIsARegionSpelledNearlyLikeAnother() {
+    ReadFile file =
+        read(actuals(), "month,rep,region,revenue", "2026-11,K2,,5", "2026-10,K1,Nort,5");
+    assertThat(file.line(2).findings())
+        .extracting(Finding::message)
+        .contains("\"K2\" left in 2026-10; the line is of 2026-11.");
+    assertThat(file.code(3)).isEqualTo("member-like");
+    assertThat(file.sums().lines(Part.READY)).isEqualTo(2);
+  }
+
+  @Test
+  void orderThatIsPosted_andUnusualAmounts_areBookedAndSaid() {
+    ReadFile file =
+        read(
+            actuals(),
+            history(),
+            "month,order,rep,revenue",
+            "2026-10,so-1,K1,100.00",
+            "2026-10,SO-9,K1,5000.00",
+            "2026-10,SO-8,K1,-100.00",
+            "2026-10,SO-7,K1,900.00");
+    assertThat(file.code(2)).isEqualTo("already-posted");
+    assertThat(file.line(3).findings().get(0).message())
+        .isEqualTo("5000.00 is 50 times what a line of K1 usually is (100.00).");
+    assertThat(file.code(4)).isEqualTo("unusual-sign");
+    assertThat(file.code(5)).as("nine times is not far").isEqualTo("none");
+    assertThat(file.sums().lines(Part.READY)).isEqualTo(4);
+  }
+
+  /** Twenty posted lines of 100.00 of K1, one of them order SO-1. */
+  private static History history() {
+    ActualBlock.Builder block = new ActualBlock.Builder(1, List.of("revenue"));
+    for (int i = 0; i < 20; i++) {
+      block.add(i + 2, OCTOBER - 1, 1, -1, -1, 10_000);
+    }
+    block.order(OrderKey.of("SO-1", -1));
+    Members members =
+        new Members(
+            Map.of(Axis.REP, List.of(new Member(1, "K1", "Ines Brackwater"))), List.of(), Map.of());
+    Ledger ledger = new Ledger(members, List.of(block.build()), List.of());
+    OrderSet orders = OrderSet.of(ledger.blocks());
+    return new History() {
+      @Override
+      public boolean hasOrder(long orderKey) {
+        return orders.contains(orderKey);
+      }
+
+      @Override
+      public Usual usual(String measure) {
+        return Usual.of(ledger, measure);
+      }
+    };
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "rep,P01,P02            | K1,5,6 | 2026-07 2026-08 | periods of fiscal year 2027",
+        "rep,Period 1,Period 12 | K1,5,6 | 2026-07 2027-06 | written out",
+        "rep,1,2,3,4,5,6        | K1,5,6,,,, | 2026-07 2026-08 | six bare numbers",
+        "rep,Jul,Aug            | K1,5,6 | 2026-07 2026-08 | names of months without a year",
+        "rep,revenue 2026-07,2026-08 revenue | K1,5,6 | 2026-07 2026-08 | measure and month",
+        "rep,Jul-26,Aug 2026    | K1,5,6 | 2026-07 2026-08 | months with a year",
+        "period,rep,revenue     | 2,K1,5 | 2026-08 | a period in each line",
+        "year,period,rep,revenue | FY 2026,P12,K1,5 | 2026-06 | year and period in each line"
+      })
+  void months_areReadAsWritten(String header, String line, String months, String why) {
+    ReadFile file = read(wide(LoadKind.ACTUALS, null), header, line);
+    assertThat(file.line(2).rows())
+        .as(why)
+        .extracting(row -> Months.of(((Row.Actual) row).month()).toString())
+        .containsExactlyInAnyOrder(months.split(" "));
+  }
+
+  @Test
+  void periodThatIsNone_holdsItsLine() {
+    ReadFile file = read(actuals(), "period,rep,revenue", "13,K1,5", "Q1,K1,5");
+    assertThat(file.code(2)).isEqualTo("period-unreadable");
+    assertThat(file.code(3)).isEqualTo("period-unreadable");
+  }
+
+  @Test
+  void goalsBesideActuals_becomeRowsOfTheirOwn_andStayOutOfTheSums() {
+    LoadSpec beside = spec(LoadKind.ACTUALS, Axis.REP, null);
+    ReadFile file = read(beside, "month,rep,revenue,revenue quota,units", "2026-10,K1,5.00,8.00,3");
+    assertThat(file.line(2).rows()).hasSize(2);
+    assertThat(((Row.Actual) file.line(2).rows().get(0)).amounts()).containsExactly(500, 3);
+    Row.Goal goal = (Row.Goal) file.line(2).rows().get(1);
+    assertThat(goal.member()).isEqualTo(1);
+    assertThat(goal.amounts()).containsExactly(800, ActualBlock.NO_AMOUNT);
+    assertThat(file.sums().sums().get(REVENUE).file()).isEqualTo(500);
+    assertThat(read(actuals(), "month,rep,revenue,quota", "2026-10,K1,5,8").header().findings())
+        .as("without an axis a quota is a further column")
+        .extracting(Finding::code)
+        .containsExactly(FindingCode.COLUMN_IGNORED);
+  }
+
+  @Test
+  void flippedColumn_turnsSigns_andSums() {
+    LoadSpec flipped =
+        new LoadSpec(
+            LoadKind.ACTUALS,
+            null,
+            null,
+            List.of(REVENUE),
+            FiscalCalendar.DEFAULT,
+            2026,
+            Map.of(
+                "Credit",
+                new ColumnRule(
+                    "revenue", ColumnRule.Decimals.AUTO, ColumnRule.Dates.AUTO, 3, true, false)),
+            true);
+    ReadFile file = read(flipped, "month,rep,credit", "2026-10,K1,-1.5");
+    assertThat(((Row.Actual) file.line(2).rows().get(0)).amounts()).containsExactly(150_000);
+    assertThat(file.sums().sums().get(REVENUE).ready()).isEqualTo(150_000);
   }
 
   @Test
   void repNotOnRosterThen_isBooked_andSaidOncePerMonth() {
     ReadFile file =
         read(actuals(), "month,rep,revenue", "2020-01,K1,5", "2020-01,K1,6", "2020-02,K1,7");
-    assertThat(file.code(2)).isEqualTo("not-on-roster");
+    assertThat(file.code(2)).isEqualTo("member-not-begun");
     assertThat(file.code(3)).isEqualTo("none");
-    assertThat(file.code(4)).isEqualTo("not-on-roster");
+    assertThat(file.code(4)).isEqualTo("member-not-begun");
     assertThat(file.sums().lines(Part.READY)).isEqualTo(3);
   }
 
@@ -223,7 +365,7 @@ class LineReaderTest {
       })
   void header_lackingOrDoubling_isRefused(String header, String code, String why) {
     LoadSpec spec = code.equals("month-twice") ? wide(LoadKind.ACTUALS, null) : actuals();
-    assertThatThrownBy(() -> reader(spec, header))
+    assertThatThrownBy(() -> Header.of(1, cells(header), spec))
         .as(why)
         .isInstanceOfSatisfying(
             Refusal.class, refusal -> assertThat(refusal.code()).isEqualTo(code));
@@ -243,7 +385,14 @@ class LineReaderTest {
             null,
             List.of(REVENUE),
             FiscalCalendar.DEFAULT,
-            Map.of("Acct mgr", "rep", "revenue", "Net EUR", "Rep", ""),
+            2026,
+            Map.of(
+                "Acct mgr",
+                ColumnRule.to("rep"),
+                "revenue",
+                ColumnRule.to("Net EUR"),
+                "Rep",
+                ColumnRule.to("")),
             true);
     assertThat(read(mapped, "month,acct mgr,NET EUR,rep", "2026-10,K1,5,K9").line(2).part())
         .as("either name may come first, and an empty one leaves a column out")
@@ -279,23 +428,22 @@ class LineReaderTest {
   }
 
   private static ReadFile read(LoadSpec spec, String header, String... lines) {
-    Header read = Header.of(cells(header), spec);
-    ColumnFormats formats = new ColumnFormats(read, spec);
-    Stream.of(lines).forEach(line -> formats.see(cells(line)));
-    LineReader reader = new LineReader(read, formats, new Known(), spec);
+    return read(spec, History.NONE, header, lines);
+  }
+
+  private static ReadFile read(LoadSpec spec, History history, String header, String... lines) {
+    ColumnWatch watch = new ColumnWatch();
+    Stream.of(lines).forEach(line -> watch.see(cells(line)));
+    Header read = Header.of(1, cells(header), spec);
+    LineReader reader = new LineReader(read, watch.profiles(), new Known(), history, spec);
     Reconciliation sums = new Reconciliation(read.measures());
     List<LineOutcome> outcomes = new ArrayList<>();
     for (String line : lines) {
-      LineOutcome outcome = reader.read(outcomes.size() + 2, cells(line), false);
+      LineOutcome outcome = reader.read(outcomes.size() + 2, cells(line), LineReader.Decision.NONE);
       sums.add(outcome.part(), outcome.amounts());
       outcomes.add(outcome);
     }
     return new ReadFile(read, outcomes, sums);
-  }
-
-  private static LineReader reader(LoadSpec spec, String header) {
-    Header read = Header.of(cells(header), spec);
-    return new LineReader(read, new ColumnFormats(read, spec), new Known(), spec);
   }
 
   private static List<String> cells(String line) {
@@ -321,6 +469,7 @@ class LineReaderTest {
         wide,
         List.of(REVENUE, UNITS),
         new FiscalCalendar(7, YearNamedBy.END),
+        2027,
         Map.of(),
         true);
   }
@@ -350,7 +499,22 @@ class LineReaderTest {
 
     @Override
     public boolean isOnRoster(int rep, int month) {
-      return month >= Months.number(YearMonth.of(2025, 1));
+      return month >= JOINED && (rep != 2 || month <= OCTOBER);
+    }
+
+    @Override
+    public boolean isKnown(Axis axis, String text) {
+      return find(axis, text) >= 0;
+    }
+
+    @Override
+    public Tenure tenure(int rep) {
+      return new Tenure(JOINED, rep == 2 ? OCTOBER : null);
+    }
+
+    @Override
+    public String findLike(Axis axis, String text) {
+      return text.equals("Nort") ? "North" : null;
     }
   }
 

@@ -2,7 +2,9 @@ package zealoustarget.core.intake;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import java.util.Random;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -64,7 +66,7 @@ class NumberTextTest {
         "12,345      | 1234500 | a comma groups where nothing else is said"
       })
   void oneCell_readAsPlainlyMeant(String cell, String expected, String why) {
-    NumberText.Result read = NumberText.read(cell, REVENUE, new NumberText.Evidence(true));
+    NumberText.Result read = NumberText.read(cell, REVENUE, way(true));
     assertThat(shown(read)).as(why).isEqualTo(expected);
   }
 
@@ -80,18 +82,14 @@ class NumberTextTest {
       })
   void loneMarkBeforeThreeDigits_isDecidedByTheColumn(
       String cell, String other, String expected, String why) {
-    NumberText.Evidence column = new NumberText.Evidence(true);
-    column.see(cell);
-    column.see(other);
-    assertThat(shown(NumberText.read(cell, REVENUE, column))).as(why).isEqualTo(expected);
+    assertThat(shown(NumberText.read(cell, REVENUE, way(true, cell, other))))
+        .as(why)
+        .isEqualTo(expected);
   }
 
   @Test
   void columnThatContradictsItself_leavesLoneMarksOpen() {
-    NumberText.Evidence column = new NumberText.Evidence(true);
-    column.see("9.50");
-    column.see("9,50");
-    NumberText.Result read = NumberText.read("12,345", REVENUE, column);
+    NumberText.Result read = NumberText.read("12,345", REVENUE, way(true, "9.50", "9,50"));
     assertThat(read.fault()).isEqualTo(FindingCode.AMOUNT_AMBIGUOUS);
     assertThat(read.first()).isEqualTo("12.345");
     assertThat(read.second()).isEqualTo("12345");
@@ -99,18 +97,18 @@ class NumberTextTest {
 
   @Test
   void loneComma_isOpen_withSemicolonsOrThreeDecimals() {
-    assertThat(shown(NumberText.read("12,345", REVENUE, new NumberText.Evidence(false))))
+    assertThat(shown(NumberText.read("12,345", REVENUE, way(false))))
         .isEqualTo("fault: amount-ambiguous");
-    assertThat(shown(NumberText.read("12,345", FINE, new NumberText.Evidence(true))))
+    assertThat(shown(NumberText.read("12,345", FINE, way(true))))
         .isEqualTo("fault: amount-ambiguous");
   }
 
   @Test
   void otherCurrency_isRead_andSaid_butNeverForCounts() {
-    NumberText.Result dollars = NumberText.read("$ 5", REVENUE, new NumberText.Evidence(true));
+    NumberText.Result dollars = NumberText.read("$ 5", REVENUE, way(true));
     assertThat(dollars.units()).isEqualTo(500);
     assertThat(dollars.isOtherCurrency()).isTrue();
-    assertThat(shown(NumberText.read("5 EUR", UNITS, new NumberText.Evidence(true))))
+    assertThat(shown(NumberText.read("5 EUR", UNITS, way(true))))
         .isEqualTo("fault: amount-unreadable");
   }
 
@@ -128,11 +126,44 @@ class NumberTextTest {
         grouped(units, "'", ".")
       };
       for (String form : forms) {
-        NumberText.Evidence column = new NumberText.Evidence(true);
-        column.see(form);
-        assertThat(NumberText.read(form, REVENUE, column).units()).as(form).isEqualTo(units);
+        assertThat(NumberText.read(form, REVENUE, way(true, form)).units())
+            .as(form)
+            .isEqualTo(units);
       }
     }
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "1.250    | COMMA | 0  | 125000   | a point groups where the comma is the decimal mark",
+        "1.250    | POINT | 0  | 125      | three decimals, the last of them 0",
+        "1.255    | POINT | 0  | fault: amount-decimals | a tenth of a cent",
+        "1,25     | COMMA | 0  | 125      | as said",
+        "1.234,56 | POINT | 0  | fault: amount-unreadable | against what was said",
+        "1234.56  | COMMA | 0  | fault: amount-unreadable | not groups of three",
+        "12.5     | AUTO  | 3  | 1250000  | in thousands",
+        "12.34567 | AUTO  | 3  | 1234567  | thousands with five decimals are whole cents",
+        "12.345678 | AUTO | 3  | fault: amount-decimals | a tenth of a cent in thousands",
+        "125000   | AUTO  | -2 | 125000   | in cents",
+        "12.5k    | AUTO  | 0  | 1250000  | a k for thousand",
+        "1.5 K    | AUTO  | 0  | 150000   | a capital one behind a blank",
+        "5 kr     | AUTO  | 0  | 500      | krona is no thousand"
+      })
+  void rule_saysMarkAndScale(
+      String cell, ColumnRule.Decimals decimals, int power, String expected, String why) {
+    ColumnRule rule = new ColumnRule(null, decimals, ColumnRule.Dates.AUTO, power, false, false);
+    NumberText.Way way = ColumnProfile.NONE.numbers(rule, true);
+    assertThat(shown(NumberText.read(cell, REVENUE, way))).as(why).isEqualTo(expected);
+  }
+
+  /** How a column of these cells writes its numbers. */
+  private static NumberText.Way way(boolean isCommaGrouping, String... cells) {
+    ColumnWatch watch = new ColumnWatch();
+    Stream.of(cells).forEach(cell -> watch.see(List.of(cell)));
+    ColumnProfile profile = cells.length == 0 ? ColumnProfile.NONE : watch.profiles().get(0);
+    return profile.numbers(ColumnRule.AUTO, isCommaGrouping);
   }
 
   private static String grouped(long units, String group, String mark) {

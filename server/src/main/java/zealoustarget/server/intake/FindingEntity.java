@@ -27,15 +27,25 @@ class FindingEntity {
 
   String details;
 
+  /** Whether someone said that it is fine. */
+  boolean accepted;
+
   protected FindingEntity() {}
 
   FindingEntity(
-      long id, int loadId, int line, String columnTitle, FindingCode code, String details) {
+      long id,
+      int loadId,
+      int line,
+      String columnTitle,
+      FindingCode code,
+      String details,
+      boolean accepted) {
     this.id = id;
     this.loadId = loadId;
     this.line = line;
     this.columnTitle = columnTitle;
     this.code = code;
     this.details = details;
+    this.accepted = accepted;
   }
 }

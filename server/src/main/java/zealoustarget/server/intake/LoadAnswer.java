@@ -36,9 +36,25 @@ record LoadAnswer(
     Instant postedAt,
     Instant reversedAt,
     String because,
+    String mode,
+    String readAs,
+    Integer remainderOf,
+    ProblemAnswer problem,
+    ProgressAnswer progress,
     Integer sameAs,
     String sameState) {
   static final int MOST_FINDINGS = 1_000;
+
+  /** Why a received file could not be staged yet. */
+  record ProblemAnswer(String code, String message) {}
+
+  /** Work that goes on; seconds left are −1 while it is too early to say. */
+  record ProgressAnswer(String phase, int lines, int percent, long secondsLeft) {
+    static ProgressAnswer of(Progress progress) {
+      return new ProgressAnswer(
+          progress.phase(), progress.lines(), progress.percent(), progress.secondsLeft());
+    }
+  }
 
   record SumsAnswer(String file, String ready, String held, String leftOut) {}
 
@@ -66,11 +82,15 @@ record LoadAnswer(
   }
 
   static LoadAnswer of(
-      LoadEntity load, Playbook playbook, List<Finding> findings, LoadEntity same) {
+      LoadEntity load,
+      Playbook playbook,
+      Progress progress,
+      List<Finding> findings,
+      LoadEntity same) {
     return new LoadAnswer(
         load.id,
         load.state.word(),
-        load.kind.word(),
+        load.kind == null ? null : load.kind.word(),
         load.fileName,
         load.goalSet == null ? null : load.goalSet.name,
         load.goalSet == null ? null : load.goalSet.axis.word(),
@@ -88,6 +108,11 @@ record LoadAnswer(
         load.postedAt,
         load.reversedAt,
         load.because,
+        load.mode == null ? null : load.mode.word(),
+        load.readAs,
+        load.remainderOf,
+        load.problemCode == null ? null : new ProblemAnswer(load.problemCode, load.problem),
+        progress == null ? null : ProgressAnswer.of(progress),
         same == null ? null : same.id,
         same == null ? null : same.state.word());
   }

@@ -1,8 +1,5 @@
 package zealoustarget.server.intake;
 
-import java.io.IOException;
-import java.io.InputStream;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
@@ -18,35 +15,37 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import tools.jackson.core.JacksonException;
-import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.core.Refusal;
+import zealoustarget.core.intake.ColumnRule;
 import zealoustarget.core.intake.LoadKind;
+import zealoustarget.core.ledger.PostMode;
 import zealoustarget.core.member.Axis;
-import zealoustarget.server.playbook.PlaybookService;
 
 /** Files on their way: stage, look at, post, reverse. Parses and maps only. */
 @RestController
 @RequestMapping("/api/v1/loads")
 class LoadController {
-  private static final int LONGEST_NAME = 120;
+  static final int LONGEST_NAME = 120;
+  private static final List<Axis> BESIDE =
+      List.of(Axis.REP, Axis.REGION, Axis.PRODUCT, Axis.COMPANY);
 
   private final StagingService staging;
   private final LoadService loads;
   private final LoadStore store;
-  private final PlaybookService playbooks;
+  private final LoadAnswers answers;
   private final JsonMapper json;
 
   LoadController(
       StagingService staging,
       LoadService loads,
       LoadStore store,
-      PlaybookService playbooks,
+      LoadAnswers answers,
       JsonMapper json) {
     this.staging = staging;
     this.loads = loads;
     this.store = store;
-    this.playbooks = playbooks;
+    this.answers = answers;
     this.json = json;
   }
 
@@ -59,41 +58,41 @@ class LoadController {
       @RequestParam(required = false) String goalSet,
       @RequestParam(required = false) String axis,
       @RequestParam(required = false) String measure,
+      @RequestParam(required = false) Integer fiscalYear,
       @RequestParam(required = false) List<String> controlTotal,
-      @RequestParam(required = false) String mapping) {
+      @RequestParam(required = false) String mapping,
+      @RequestParam(required = false) String sheet) {
     LoadKind readKind =
         LoadKind.findByWord(kind)
             .orElseThrow(
                 () -> unknown("kind", kind, Stream.of(LoadKind.values()).map(LoadKind::word)));
     boolean isGoals = readKind == LoadKind.GOALS;
+    boolean isBeside = readKind == LoadKind.ACTUALS && goalSet != null && !goalSet.isBlank();
+    boolean isTrailer = controlTotal != null && controlTotal.contains("trailer");
     LoadRequest request =
         new LoadRequest(
             readKind,
-            isGoals ? goalSetName(goalSet) : null,
-            isGoals ? axis(axis) : null,
+            isGoals || isBeside ? goalSetName(goalSet) : null,
+            isGoals ? axis(axis) : isBeside ? besideAxis(axis) : null,
             measure == null || measure.isBlank() ? null : measure,
-            controlTotals(controlTotal),
-            mapping(mapping));
-    return one(staging.stage(upload(file), request));
+            fiscalYear,
+            isTrailer ? Map.of() : ControlTotals.parse(controlTotal),
+            isTrailer,
+            mapping(mapping),
+            sheet == null ? "" : sheet);
+    return one(staging.stage(Uploads.of(file), request));
   }
 
   /** All loads, latest first, without their findings. */
   @GetMapping
   List<LoadAnswer> list() {
-    return store.all().stream()
-        .map(load -> LoadAnswer.of(load, playbooks.current(), null, null))
-        .toList();
+    return store.all().stream().map(answers::brief).toList();
   }
 
   /** One load with its first 1,000 findings; 404 {@code load-unknown}. */
   @GetMapping("/{id}")
   LoadAnswer one(@PathVariable int id) {
-    LoadEntity load = store.get(id);
-    return LoadAnswer.of(
-        load,
-        playbooks.current(),
-        store.findings(id, LoadAnswer.MOST_FINDINGS),
-        store.findSame(load.contentHash, id).orElse(null));
+    return answers.whole(id);
   }
 
   /** Posts the ready rows, all or nothing; 409 says what stands in the way. */
@@ -101,11 +100,16 @@ class LoadController {
   LoadAnswer post(
       @PathVariable int id,
       @RequestParam(defaultValue = "refuse") String held,
-      @RequestParam(required = false) String because) {
+      @RequestParam(required = false) String because,
+      @RequestParam(defaultValue = "add") String mode) {
+    PostMode postMode =
+        PostMode.findByWord(mode)
+            .orElseThrow(
+                () -> unknown("mode", mode, Stream.of(PostMode.values()).map(PostMode::word)));
     if (!held.equals("refuse") && !held.equals("leave")) {
       throw unknown("held", held, Stream.of("refuse", "leave"));
     }
-    loads.post(id, held.equals("leave"), because);
+    loads.post(id, held.equals("leave"), because, postMode);
     return one(id);
   }
 
@@ -123,7 +127,7 @@ class LoadController {
     loads.discard(id);
   }
 
-  private static String goalSetName(String name) {
+  static String goalSetName(String name) {
     if (name == null || name.isBlank() || name.strip().length() > LONGEST_NAME) {
       throw Refusal.of(
               "value-missing",
@@ -134,7 +138,7 @@ class LoadController {
     return name.strip();
   }
 
-  private static Axis axis(String word) {
+  static Axis axis(String word) {
     if (word == null || word.isBlank()) {
       throw Refusal.of("value-missing", "Goals need \"axis\", whose goals they are, such as rep.")
           .with("name", "axis");
@@ -143,7 +147,7 @@ class LoadController {
         .orElseThrow(() -> unknown("axis", word, Stream.of(Axis.values()).map(Axis::word)));
   }
 
-  private static Refusal unknown(String name, String value, Stream<String> allowed) {
+  static Refusal unknown(String name, String value, Stream<String> allowed) {
     List<String> words = allowed.toList();
     return Refusal.of(
             "value-unknown",
@@ -152,54 +156,26 @@ class LoadController {
         .with("allowed", words);
   }
 
-  /** Several control totals come as several values or behind commas: revenue=10.00,units=3. */
-  private static Map<String, String> controlTotals(List<String> texts) {
-    Map<String, String> totals = new HashMap<>();
-    for (String text : texts == null ? List.<String>of() : texts) {
-      for (String one : text.split("[,;]", -1)) {
-        String[] parts = one.split("=", -1);
-        if (one.isBlank()) {
-          continue;
-        }
-        if (parts.length != 2 || totals.put(parts[0].strip(), parts[1].strip()) != null) {
-          throw Refusal.of(
-              "control-total-unreadable",
-              "\"" + one + "\" is no control total. Give it as revenue=1912400.00.");
-        }
-      }
+  /** Goals beside actuals belong to a column that every line has. */
+  private static Axis besideAxis(String word) {
+    Axis axis = axis(word);
+    if (!BESIDE.contains(axis)) {
+      throw unknown("axis", word, BESIDE.stream().map(Axis::word));
     }
-    return totals;
+    return axis;
   }
 
-  private Map<String, String> mapping(String text) {
+  private Map<String, ColumnRule> mapping(String text) {
     if (text == null || text.isBlank()) {
       return Map.of();
     }
     try {
-      Map<String, String> read = json.readValue(text, new TypeReference<Map<String, String>>() {});
-      read.replaceAll((theirs, ours) -> ours == null ? "" : ours);
-      return read;
-    } catch (JacksonException unreadable) {
+      return ColumnRules.read(json.readTree(text));
+    } catch (JacksonException | IllegalArgumentException unreadable) {
       throw Refusal.of(
           "mapping-unreadable",
           "\"mapping\" must be a JSON object from their header to ours, such as"
-              + " {\"Booking dt\": \"date\"}.");
+              + " {\"Booking dt\": \"date\"}; see docs/formats.md.");
     }
-  }
-
-  private static Upload upload(MultipartFile file) {
-    String sent = file.getOriginalFilename();
-    String name = sent == null || sent.isBlank() ? "file.csv" : sent.replaceAll(".*[/\\\\]", "");
-    return new Upload() {
-      @Override
-      public String name() {
-        return name.length() <= 255 ? name : name.substring(0, 255);
-      }
-
-      @Override
-      public InputStream open() throws IOException {
-        return file.getInputStream();
-      }
-    };
   }
 }

@@ -19,6 +19,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import zealoustarget.core.intake.LoadKind;
+import zealoustarget.core.ledger.PostMode;
 import zealoustarget.server.ledger.PostedLoad;
 
 /** One file's journey. */
@@ -77,21 +78,52 @@ class LoadEntity {
 
   String because;
 
+  /** How its actuals lie over earlier ones; null until it is posted. */
+  @Enumerated(EnumType.STRING)
+  PostMode mode;
+
+  /** The {@link LoadRequest} as JSON. */
+  String request;
+
+  /** The load whose held lines this one brings, or null. */
+  @Column(name = "remainder_of")
+  Integer remainderOf;
+
+  /** Dialect of the file, in words. */
+  @Column(name = "read_as")
+  String readAs;
+
+  /** Why a file that was received could not be staged yet. */
+  @Column(name = "problem_code")
+  String problemCode;
+
+  String problem;
+
   @Version int version;
 
-  @OneToMany(mappedBy = "load", cascade = CascadeType.ALL, fetch = FetchType.EAGER)
+  @OneToMany(
+      mappedBy = "load",
+      cascade = CascadeType.ALL,
+      fetch = FetchType.EAGER,
+      orphanRemoval = true)
   @OrderBy("place")
   List<LoadSumEntity> sums = new ArrayList<>();
 
   /** What the ledger must know; only of a load that is or is about to be posted. */
-  PostedLoad toPosted(int order) {
+  PostedLoad toPosted(int order, PostMode postMode) {
     return new PostedLoad(
         id,
         order,
         kind,
+        postMode,
         goalSet == null ? null : goalSet.name,
         goalSet == null ? null : goalSet.axis,
         sums.stream().map(sum -> sum.measure).toList());
+  }
+
+  /** How it lies over earlier loads; those posted before there was a choice were added. */
+  PostMode mode() {
+    return mode == null ? PostMode.ADD : mode;
   }
 
   boolean isControlTotalMet() {

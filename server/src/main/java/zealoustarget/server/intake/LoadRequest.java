@@ -1,22 +1,113 @@
 package zealoustarget.server.intake;
 
+import com.fasterxml.jackson.annotation.JsonIgnore;
+import java.util.HashMap;
 import java.util.Map;
+import zealoustarget.core.intake.ColumnRule;
 import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.member.Axis;
 
 /**
- * What the sender says of a file.
+ * What is said of a file, and how it is to be read.
  *
- * @param goalSet name, for goals only
- * @param axis for goals only
+ * @param kind null for a file that is to be recognised
+ * @param goalSet name, for goals and for actuals with goals beside them
+ * @param axis whose goals they are
  * @param measure what month columns count, or null
+ * @param fiscalYear whose periods the columns are, null for the one the name or today says
  * @param controlTotals given sum per measure code, as text
- * @param mapping our column name by their header
+ * @param isTrailerControl whether a total line at the end is the control total
+ * @param columns rules by their header
+ * @param sheet of a workbook; empty for the first
  */
 public record LoadRequest(
     LoadKind kind,
     String goalSet,
     Axis axis,
     String measure,
+    Integer fiscalYear,
     Map<String, String> controlTotals,
-    Map<String, String> mapping) {}
+    boolean isTrailerControl,
+    Map<String, ColumnRule> columns,
+    String sheet) {
+  /** A file that brings one kind, read by its own header. */
+  public static LoadRequest of(LoadKind kind, String goalSet, Axis axis, String measure) {
+    return new LoadRequest(kind, goalSet, axis, measure, null, Map.of(), false, Map.of(), "");
+  }
+
+  /** A file that is to be recognised. */
+  static LoadRequest recognise() {
+    return new LoadRequest(null, null, null, null, null, Map.of(), true, Map.of(), "");
+  }
+
+  LoadRequest withKind(LoadKind newKind, String newGoalSet, Axis newAxis) {
+    return new LoadRequest(
+        newKind,
+        newGoalSet,
+        newAxis,
+        measure,
+        fiscalYear,
+        controlTotals,
+        isTrailerControl,
+        columns,
+        sheet);
+  }
+
+  LoadRequest withMeasure(String newMeasure, Integer newFiscalYear) {
+    return new LoadRequest(
+        kind,
+        goalSet,
+        axis,
+        newMeasure,
+        newFiscalYear,
+        controlTotals,
+        isTrailerControl,
+        columns,
+        sheet);
+  }
+
+  LoadRequest withControl(Map<String, String> totals, boolean isTrailer) {
+    return new LoadRequest(
+        kind, goalSet, axis, measure, fiscalYear, totals, isTrailer, columns, sheet);
+  }
+
+  LoadRequest withColumns(Map<String, ColumnRule> newColumns) {
+    return new LoadRequest(
+        kind,
+        goalSet,
+        axis,
+        measure,
+        fiscalYear,
+        controlTotals,
+        isTrailerControl,
+        newColumns,
+        sheet);
+  }
+
+  /** The same with one more rule, which replaces an earlier one for that header. */
+  LoadRequest withColumn(String title, ColumnRule rule) {
+    Map<String, ColumnRule> all = new HashMap<>(columns);
+    all.keySet().removeIf(key -> key.strip().equalsIgnoreCase(title.strip()));
+    all.put(title, rule);
+    return withColumns(all);
+  }
+
+  LoadRequest withSheet(String newSheet) {
+    return new LoadRequest(
+        kind,
+        goalSet,
+        axis,
+        measure,
+        fiscalYear,
+        controlTotals,
+        isTrailerControl,
+        columns,
+        newSheet);
+  }
+
+  /** Whether the file brings goals. */
+  @JsonIgnore
+  boolean hasGoals() {
+    return axis != null && (kind == LoadKind.GOALS || kind == LoadKind.ACTUALS);
+  }
+}

@@ -8,8 +8,10 @@ import java.util.Map;
 import java.util.concurrent.locks.ReentrantLock;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
+import zealoustarget.core.ledger.PostMode;
+import zealoustarget.core.member.Axis;
 import zealoustarget.server.ledger.LedgerService;
-import zealoustarget.server.ledger.RowStore;
+import zealoustarget.server.ledger.Preview;
 
 /** Posts, reverses and discards loads; one at a time, each in one transaction. */
 @Service
@@ -17,28 +19,38 @@ public class LoadService {
   private static final int LONGEST_REASON = 400;
 
   private final LoadStore store;
-  private final RowStore rows;
+  private final StagingService staging;
+  private final RememberedHeaders remembered;
+  private final SheetStore sheets;
+  private final LoadJobs jobs;
   private final LedgerService ledgers;
   private final Clock clock;
   private final ReentrantLock turn = new ReentrantLock();
 
-  LoadService(LoadStore store, RowStore rows, LedgerService ledgers, Clock clock) {
+  LoadService(
+      LoadStore store,
+      StagingService staging,
+      RememberedHeaders remembered,
+      SheetStore sheets,
+      LoadJobs jobs,
+      LedgerService ledgers,
+      Clock clock) {
     this.store = store;
-    this.rows = rows;
+    this.staging = staging;
+    this.remembered = remembered;
+    this.sheets = sheets;
+    this.jobs = jobs;
     this.ledgers = ledgers;
     this.clock = clock;
   }
 
   /** Removes what an earlier halt left half-read, and brings the posted loads into memory. */
   public void open() {
-    for (LoadEntity load : store.inState(LoadState.READING)) {
-      rows.delete(load.id);
-      store.remove(load.id);
-    }
+    store.inState(LoadState.READING).forEach(staging::recover);
     ledgers.open(
         store.inState(LoadState.POSTED).stream()
             .sorted(Comparator.comparing(load -> load.postOrder))
-            .map(load -> load.toPosted(load.postOrder))
+            .map(load -> load.toPosted(load.postOrder, load.mode()))
             .toList());
   }
 
@@ -52,16 +64,18 @@ public class LoadService {
    *
    * @param isLeavingHeld whether lines that are held back may stay behind
    * @param because why a control total is not met, or null
-   * @throws Refusal load-unknown, load-not-staged, nothing-ready, lines-held,
+   * @param mode how actuals lie over what is posted
+   * @throws Refusal load-unknown, load-busy, load-not-staged, nothing-ready, lines-held,
    *     control-total-differs, members-gone, measure-gone, sum-too-large
    */
-  public void post(int id, boolean isLeavingHeld, String because) {
+  public void post(int id, boolean isLeavingHeld, String because, PostMode mode) {
     turn.lock();
     try {
+      jobs.checkIdle(id);
       LoadEntity load = store.get(id);
       checkPostable(load, isLeavingHeld, because);
       int order = store.nextPostOrder();
-      LedgerService.Prepared prepared = ledgers.with(load.toPosted(order));
+      LedgerService.Prepared prepared = ledgers.with(load.toPosted(order, mode));
       store.change(
           id,
           changed -> {
@@ -69,8 +83,10 @@ public class LoadService {
             changed.postOrder = order;
             changed.postedAt = clock.instant();
             changed.because = because;
+            changed.mode = mode;
           });
       ledgers.apply(prepared);
+      remember(load);
     } finally {
       turn.unlock();
     }
@@ -110,13 +126,36 @@ public class LoadService {
     turn.lock();
     try {
       LoadEntity load = store.get(id);
-      if (load.state != LoadState.STAGED) {
+      if (load.state != LoadState.STAGED && load.state != LoadState.RECEIVED) {
         throw stateRefusal("load-not-staged", load, "Only a staged load can be discarded.");
       }
-      rows.delete(id);
-      store.remove(id);
+      jobs.checkIdle(id);
+      staging.remove(id);
     } finally {
       turn.unlock();
+    }
+  }
+
+  /**
+   * What a staged load would change, posted in a mode; nothing is changed.
+   *
+   * @param mode null for the one that is proposed
+   * @param axis whose figures are compared, for actuals
+   */
+  Preview preview(int id, PostMode mode, Axis axis) {
+    LoadEntity load = store.get(id);
+    if (load.state != LoadState.STAGED) {
+      throw stateRefusal("load-not-staged", load, "Only a staged load can be looked ahead on.");
+    }
+    return ledgers.preview(load.toPosted(store.nextPostOrder(), PostMode.ADD), mode, axis);
+  }
+
+  /** How this file was read is how the next with its header will be. */
+  private void remember(LoadEntity load) {
+    LoadRequest request = staging.request(load);
+    if (load.remainderOf == null && sheets.has(load.id)) {
+      Sheet sheet = sheets.get(load.id);
+      remembered.remember(sheet.titles(), Formats.settled(request, sheet), load.fileName);
     }
   }
 
@@ -136,7 +175,7 @@ public class LoadService {
               "lines-held",
               load.held
                   + (load.held == 1 ? " line is" : " lines are")
-                  + " held back. Correct the file and load it again, or post with held=leave.")
+                  + " held back. Settle them, or post with held=leave.")
           .with("held", load.held);
     }
     if (load.ready == 0) {

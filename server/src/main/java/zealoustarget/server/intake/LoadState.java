@@ -4,8 +4,10 @@ import java.util.Locale;
 
 /** How far a file has come. */
 enum LoadState {
-  /** Its lines are being written; nobody sees it, and a restart removes it. */
+  /** Its lines are being read; a halt leaves it received, or nothing of it. */
   READING,
+  /** The file is kept, but could not be staged yet; its problem says why. */
+  RECEIVED,
   STAGED,
   POSTED,
   REVERSED;

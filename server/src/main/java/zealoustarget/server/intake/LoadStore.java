@@ -1,17 +1,19 @@
 package zealoustarget.server.intake;
 
 import jakarta.persistence.EntityManager;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
-import org.hibernate.SessionFactory;
+import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.intake.Finding;
+import zealoustarget.core.intake.FindingCode;
 import zealoustarget.core.member.Axis;
 import zealoustarget.server.roster.MemberStore;
 
@@ -21,12 +23,10 @@ class LoadStore {
   private static final int MOST_TITLE = 255;
 
   private final EntityManager entities;
-  private final SessionFactory sessions;
   private final JsonMapper json;
 
-  LoadStore(EntityManager entities, SessionFactory sessions, JsonMapper json) {
+  LoadStore(EntityManager entities, JsonMapper json) {
     this.entities = entities;
-    this.sessions = sessions;
     this.json = json;
   }
 
@@ -47,18 +47,17 @@ class LoadStore {
   @Transactional(readOnly = true)
   public LoadEntity get(int id) {
     LoadEntity load = entities.find(LoadEntity.class, id);
-    if (load == null || load.state == LoadState.READING) {
+    if (load == null) {
       throw Refusal.of("load-unknown", "There is no load " + id + ".");
     }
     return load;
   }
 
-  /** All loads that were read to the end, latest first. */
+  /** All loads, latest first. */
   @Transactional(readOnly = true)
   public List<LoadEntity> all() {
     return entities
-        .createQuery("from LoadEntity where state <> :reading order by id desc", LoadEntity.class)
-        .setParameter("reading", LoadState.READING)
+        .createQuery("from LoadEntity order by id desc", LoadEntity.class)
         .getResultList();
   }
 
@@ -99,10 +98,13 @@ class LoadStore {
   public void remove(int id) {
     LoadEntity load = entities.find(LoadEntity.class, id);
     if (load != null) {
-      entities
-          .createQuery("delete from FindingEntity where loadId = :id")
-          .setParameter("id", id)
-          .executeUpdate();
+      for (String entity :
+          List.of("FindingEntity", "FixEntity", "SheetPartEntity", "SheetEntity")) {
+        entities
+            .createQuery("delete from " + entity + " where loadId = :id")
+            .setParameter("id", id)
+            .executeUpdate();
+      }
       entities.remove(load);
     }
   }
@@ -145,10 +147,37 @@ class LoadStore {
         .findFirst();
   }
 
+  /** A remark that the same content is here already, or none. */
+  @Transactional(readOnly = true)
+  public List<Finding> sameFile(int loadId) {
+    return findSame(get(loadId).contentHash, loadId)
+        .map(
+            same ->
+                Finding.of(
+                    1,
+                    null,
+                    FindingCode.SAME_FILE,
+                    "load",
+                    same.id + " (" + same.fileName + ")",
+                    "state",
+                    same.state.word()))
+        .map(List::of)
+        .orElse(List.of());
+  }
+
+  void deleteFindings(StatelessSession session, int loadId) {
+    session
+        .createMutationQuery("delete from FindingEntity where id between :first and :last")
+        .setParameter("first", (long) loadId << 32)
+        .setParameter("last", ((long) loadId + 1 << 32) - 1)
+        .executeUpdate();
+  }
+
   /** Writes findings, numbered within the load from {@code firstNumber}. */
-  void writeFindings(int loadId, long firstNumber, List<Finding> findings) {
+  void writeFindings(
+      StatelessSession session, int loadId, long firstNumber, List<Finding> findings, Fixes fixes) {
     long first = ((long) loadId << 32) + firstNumber;
-    List<FindingEntity> rows = new java.util.ArrayList<>(findings.size());
+    List<FindingEntity> rows = new ArrayList<>(findings.size());
     for (Finding finding : findings) {
       rows.add(
           new FindingEntity(
@@ -157,21 +186,90 @@ class LoadStore {
               finding.line(),
               cut(finding.column()),
               finding.code(),
-              json.writeValueAsString(finding.details())));
+              json.writeValueAsString(finding.details()),
+              fixes.isAccepted(finding)));
     }
-    sessions.inStatelessTransaction(session -> session.insertMultiple(rows));
+    session.insertMultiple(rows);
   }
 
-  /** The first findings of a load, in the order of its lines. */
+  /** A finding as it is kept. */
+  record Kept(Finding finding, boolean isAccepted) {}
+
+  /** The findings of a load, in the order of its lines. */
   @Transactional(readOnly = true)
-  public List<Finding> findings(int loadId, int most) {
+  public List<Kept> findings(int loadId) {
     return entities
         .createQuery("from FindingEntity where loadId = :id order by line, id", FindingEntity.class)
         .setParameter("id", loadId)
-        .setMaxResults(most)
         .getResultStream()
-        .map(row -> new Finding(row.line, row.columnTitle, row.code, details(row)))
+        .map(this::kept)
         .toList();
+  }
+
+  /** The findings of a stretch of lines. */
+  @Transactional(readOnly = true)
+  public List<Kept> findings(int loadId, int firstLine, int lastLineInclusive) {
+    return entities
+        .createQuery(
+            "from FindingEntity where id between :first and :last and line between :from and :to"
+                + " order by line, id",
+            FindingEntity.class)
+        .setParameter("first", (long) loadId << 32)
+        .setParameter("last", ((long) loadId + 1 << 32) - 1)
+        .setParameter("from", firstLine)
+        .setParameter("to", lastLineInclusive)
+        .getResultStream()
+        .map(this::kept)
+        .toList();
+  }
+
+  private Kept kept(FindingEntity row) {
+    return new Kept(new Finding(row.line, row.columnTitle, row.code, details(row)), row.accepted);
+  }
+
+  /** The first findings about lines and columns of a load, in the order of its lines. */
+  @Transactional(readOnly = true)
+  public List<Finding> lineFindings(int loadId, int most) {
+    return findings(loadId).stream()
+        .map(Kept::finding)
+        .filter(finding -> !finding.code().isOfFile())
+        .limit(most)
+        .toList();
+  }
+
+  /** All that was decided about a load's lines. */
+  @Transactional(readOnly = true)
+  public Fixes fixes(int loadId) {
+    return new Fixes(
+        entities
+            .createQuery("from FixEntity where loadId = :id order by id", FixEntity.class)
+            .setParameter("id", loadId)
+            .getResultList());
+  }
+
+  @Transactional
+  public void addFixes(List<FixEntity> fixes) {
+    fixes.forEach(entities::persist);
+  }
+
+  /** Takes back what was last decided about a line, or about all lines. */
+  @Transactional
+  public void removeFixes(int loadId, Integer line) {
+    String ofLine = line == null ? "" : " and line = " + line;
+    entities
+        .createQuery("delete from FixEntity where loadId = :id" + ofLine)
+        .setParameter("id", loadId)
+        .executeUpdate();
+  }
+
+  /** Whether any load has that content. */
+  @Transactional(readOnly = true)
+  public boolean hasContent(String contentHash) {
+    return entities
+            .createQuery("select count(*) from LoadEntity where contentHash = :hash", Long.class)
+            .setParameter("hash", contentHash)
+            .getSingleResult()
+        > 0;
   }
 
   private Map<String, String> details(FindingEntity row) {

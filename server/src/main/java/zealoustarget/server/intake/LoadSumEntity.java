@@ -36,10 +36,14 @@ class LoadSumEntity {
 
   protected LoadSumEntity() {}
 
-  LoadSumEntity(LoadEntity load, int place, String measure, Long controlGiven) {
+  LoadSumEntity(
+      LoadEntity load, int place, String measure, Reconciliation.Sums sums, Long controlGiven) {
     this.load = load;
     this.place = place;
     this.measure = measure;
+    this.ready = sums.ready();
+    this.held = sums.held();
+    this.leftOut = sums.leftOut();
     this.controlGiven = controlGiven;
   }
 

@@ -2,8 +2,11 @@ package zealoustarget.server.intake;
 
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.OptionalInt;
 import zealoustarget.core.intake.Directory;
+import zealoustarget.core.intake.NameMatch;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.Members;
 import zealoustarget.core.member.Axis;
@@ -16,12 +19,16 @@ final class StagingDirectory implements Directory {
   private final MemberStore store;
   private final Map<Axis, Map<String, Integer>> known = new EnumMap<>(Axis.class);
   private final Map<Axis, Map<String, Integer>> asked = new EnumMap<>(Axis.class);
+  private final Map<Axis, Map<String, String>> alike = new EnumMap<>(Axis.class);
+  private final AliasStore aliases;
 
-  StagingDirectory(Ledger ledger, MemberStore store) {
+  StagingDirectory(Ledger ledger, MemberStore store, AliasStore aliases) {
     this.members = ledger.members();
     this.store = store;
+    this.aliases = aliases;
     for (Axis axis : Axis.values()) {
       asked.put(axis, new HashMap<>());
+      alike.put(axis, new HashMap<>());
       if (!axis.isItsOwnKey()) {
         known.put(axis, keysAndNames(axis));
       }
@@ -43,10 +50,48 @@ final class StagingDirectory implements Directory {
     return members.isOnRoster(rep, month);
   }
 
-  private int look(Axis axis, String text) {
+  @Override
+  public boolean isKnown(Axis axis, String text) {
     return axis.isItsOwnKey()
-        ? store.findOrAdd(axis, text)
-        : known.get(axis).getOrDefault(MemberStore.fold(text), UNKNOWN);
+        ? members.findByKey(axis, text).isPresent()
+        : known.get(axis).containsKey(MemberStore.fold(text));
+  }
+
+  @Override
+  public Tenure tenure(int rep) {
+    List<Members.Stay> stays = members.stays(rep);
+    return stays.isEmpty()
+        ? null
+        : new Tenure(stays.get(0).fromMonth(), stays.get(stays.size() - 1).untilMonth());
+  }
+
+  @Override
+  public String findLike(Axis axis, String text) {
+    String like =
+        alike
+            .get(axis)
+            .computeIfAbsent(
+                text,
+                name ->
+                    members.findByKey(axis, name).isPresent()
+                            || aliases.find(axis, name).isPresent()
+                        ? ""
+                        : NameMatch.near(name, members.all(axis), 1).stream()
+                            .map(Member::name)
+                            .findFirst()
+                            .orElse(""));
+    return like.isEmpty() ? null : like;
+  }
+
+  /** By key, then by name, then by another name that was accepted for a member. */
+  private int look(Axis axis, String text) {
+    OptionalInt alias = aliases.find(axis, text);
+    if (axis.isItsOwnKey()) {
+      return alias.orElseGet(() -> store.findOrAdd(axis, text));
+    }
+    int found = known.get(axis).getOrDefault(MemberStore.fold(text), UNKNOWN);
+    boolean isAliased = found < 0 && alias.isPresent() && members.isKnown(axis, alias.getAsInt());
+    return isAliased ? alias.getAsInt() : found;
   }
 
   /** Names that two members share are ambiguous; a key always wins over a name. */

@@ -1,221 +1,267 @@
 package zealoustarget.server.intake;
 
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.time.Clock;
-import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.List;
-import java.util.Locale;
-import java.util.Map;
-import java.util.Objects;
+import java.util.concurrent.CancellationException;
+import java.util.function.UnaryOperator;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
+import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.core.Refusal;
-import zealoustarget.core.amount.Measure;
-import zealoustarget.core.amount.Ratio;
-import zealoustarget.core.intake.ColumnFormats;
-import zealoustarget.core.intake.Finding;
-import zealoustarget.core.intake.FindingCode;
-import zealoustarget.core.intake.Header;
-import zealoustarget.core.intake.LineReader;
-import zealoustarget.core.intake.LoadKind;
-import zealoustarget.core.intake.LoadSpec;
-import zealoustarget.core.intake.Reconciliation;
-import zealoustarget.core.intake.Reconciliation.Part;
-import zealoustarget.server.ledger.LedgerService;
+import zealoustarget.server.files.OriginalStore;
+import zealoustarget.server.files.Upload;
 import zealoustarget.server.ledger.RowStore;
-import zealoustarget.server.playbook.Playbook;
-import zealoustarget.server.playbook.PlaybookService;
-import zealoustarget.server.roster.MemberStore;
 
 /**
- * Stages a file: reads it three times as a stream (hash and encoding, formats of whole columns, the
- * lines), writes its rows in batches under a load that nobody sees until all are there.
+ * Stages files: keeps the original and its lines, then checks the lines. A file that is received
+ * but cannot be staged yet stays, with its problem, until it is told how it is to be read.
  */
 @Service
 public class StagingService {
+  private static final Logger LOG = LoggerFactory.getLogger(StagingService.class);
+
   private final LoadStore store;
+  private final Reading reading;
+  private final Checking checking;
+  private final Requests requests;
+  private final SheetStore sheets;
   private final RowStore rows;
-  private final MemberStore members;
-  private final LedgerService ledgers;
-  private final PlaybookService playbooks;
+  private final OriginalStore originals;
+  private final LoadJobs jobs;
+  private final JsonMapper json;
   private final Clock clock;
 
   StagingService(
       LoadStore store,
+      Reading reading,
+      Checking checking,
+      Requests requests,
+      SheetStore sheets,
       RowStore rows,
-      MemberStore members,
-      LedgerService ledgers,
-      PlaybookService playbooks,
+      OriginalStore originals,
+      LoadJobs jobs,
+      JsonMapper json,
       Clock clock) {
     this.store = store;
+    this.reading = reading;
+    this.checking = checking;
+    this.requests = requests;
+    this.sheets = sheets;
     this.rows = rows;
-    this.members = members;
-    this.ledgers = ledgers;
-    this.playbooks = playbooks;
+    this.originals = originals;
+    this.jobs = jobs;
+    this.json = json;
     this.clock = clock;
   }
 
   /**
-   * Stages a file.
+   * Stages a file and returns when that is done.
    *
    * @return the load's number
    * @throws Refusal if the file cannot be read as one, or lacks what its kind needs; nothing is
    *     kept then
    */
   public int stage(Upload upload, LoadRequest request) {
-    CsvText csv = CsvText.of(upload);
-    LoadSpec spec = spec(request, csv);
-    Header[] found = new Header[1];
-    ColumnFormats[] formats = new ColumnFormats[1];
-    csv.readWhole(
-        (line, cells) -> {
-          if (found[0] == null) {
-            found[0] = Header.of(cells, spec);
-            formats[0] = new ColumnFormats(found[0], spec);
-          } else {
-            formats[0].see(cells);
-          }
-        });
-    if (found[0] == null) {
-      throw Refusal.of("file-unreadable", "A quote in the header line is never closed.");
-    }
-    LoadEntity load = newLoad(upload, request, csv, found[0]);
-    LineReader reader =
-        new LineReader(
-            found[0], formats[0], new StagingDirectory(ledgers.current(), members), spec);
-    return write(load, csv, found[0], reader);
+    return stage(upload, request, null);
   }
 
-  private int write(LoadEntity load, CsvText csv, Header header, LineReader reader) {
-    load = store.add(load);
-    StagedRows staged = new StagedRows(load.id, rows, members, store);
-    Reconciliation sums = new Reconciliation(header.measures());
+  /** Stages the lines that another load held back. */
+  int stage(Upload upload, LoadRequest request, Integer remainderOf) {
+    LoadEntity load = begin(upload, request, remainderOf);
     try {
-      staged.addFindings(header.findings());
-      addSameFile(load, staged);
-      boolean[] isHeaderSeen = {false};
-      csv.readAll(
-          (line, cells) -> {
-            if (isHeaderSeen[0]) {
-              var outcome = reader.read(line, cells, csv.isCutOff(line));
-              sums.add(outcome.part(), outcome.amounts());
-              staged.add(outcome);
-            }
-            isHeaderSeen[0] = true;
-          });
-      if (sums.lines() == 0) {
-        throw Refusal.of(
-            "file-only-header", "The file has a header and no lines. Check what was exported.");
-      }
-      staged.flush();
-      store.change(load.id, changed -> finish(changed, sums, staged));
+      read(load.id, upload, load.contentHash, request, Progress.unseen());
       return load.id;
     } catch (RuntimeException failure) {
-      rows.delete(load.id);
-      store.remove(load.id);
+      remove(load.id);
       throw failure;
     }
   }
 
-  private static void finish(LoadEntity load, Reconciliation sums, StagedRows staged) {
-    load.lineCount = sums.lines();
-    load.ready = sums.lines(Part.READY);
-    load.held = sums.lines(Part.HELD);
-    load.leftOut = sums.lines(Part.LEFT_OUT);
-    load.findingCount = staged.findingCount();
-    load.firstMonth = staged.firstMonth();
-    load.lastMonth = staged.lastMonth();
-    List<Reconciliation.Sums> byPlace = new ArrayList<>(sums.sums().values());
-    for (LoadSumEntity sum : load.sums) {
-      Reconciliation.Sums of = byPlace.get(sum.place);
-      sum.ready = of.ready();
-      sum.held = of.held();
-      sum.leftOut = of.leftOut();
+  /**
+   * Takes a file in and goes on beside the request.
+   *
+   * @param afterwards run when the file is not needed any more
+   * @return the load's number
+   * @throws Refusal if the file is none, before anything is kept
+   */
+  int receive(Upload upload, long bytes, LoadRequest request, Runnable afterwards) {
+    LoadEntity load;
+    try {
+      load = begin(upload, request, null);
+    } catch (RuntimeException refused) {
+      afterwards.run();
+      throw refused;
     }
-    load.state = LoadState.STAGED;
+    jobs.run(
+        load.id,
+        new Progress(bytes),
+        progress -> {
+          try {
+            keepingProblem(
+                load.id, () -> read(load.id, upload, load.contentHash, request, progress));
+          } finally {
+            afterwards.run();
+          }
+        });
+    return load.id;
   }
 
-  private void addSameFile(LoadEntity load, StagedRows staged) {
-    store
-        .findSame(load.contentHash, load.id)
-        .ifPresent(
-            same ->
-                staged.addFindings(
-                    List.of(
-                        Finding.of(
-                            1,
-                            null,
-                            FindingCode.SAME_FILE,
-                            "load",
-                            same.id + " (" + same.fileName + ")",
-                            "state",
-                            same.state.word()))));
+  /** Reads a received load again, as it was told last. */
+  void readAgain(int loadId) {
+    LoadEntity load = staged(loadId);
+    work(loadId, request(load), true);
   }
 
-  private LoadEntity newLoad(Upload upload, LoadRequest request, CsvText csv, Header header) {
+  /**
+   * Checks a load again with a changed request; another sheet is read anew.
+   *
+   * @throws Refusal load-not-staged, load-busy, and what checking refuses; the load stays as it was
+   */
+  void change(int loadId, UnaryOperator<LoadRequest> change) {
+    LoadEntity load = staged(loadId);
+    LoadRequest before = request(load);
+    LoadRequest after = change.apply(before);
+    work(loadId, after, !after.sheet().equals(before.sheet()));
+  }
+
+  /** Checks a load again as it is, after its fixes or the known names have changed. */
+  void checkAgain(int loadId) {
+    change(loadId, request -> request);
+  }
+
+  /** How a load is read. */
+  LoadRequest request(LoadEntity load) {
+    return load.request == null
+        ? LoadRequest.recognise()
+        : json.readValue(load.request, LoadRequest.class);
+  }
+
+  /** Forgets a load with its lines, and its file where no other load has the same. */
+  void remove(int loadId) {
+    String contentHash = store.get(loadId).contentHash;
+    rows.delete(loadId);
+    store.remove(loadId);
+    if (!store.hasContent(contentHash)) {
+      originals.forget(contentHash);
+    }
+  }
+
+  /** What an earlier halt left half-read can be read again where its original is whole. */
+  void recover(LoadEntity load) {
+    if (originals.isKept(load.contentHash)) {
+      problem(load.id, "load-interrupted", "Reading was interrupted. Read the file again.");
+    } else {
+      remove(load.id);
+    }
+  }
+
+  private void work(int loadId, LoadRequest request, boolean isReadAnew) {
+    LoadEntity load = store.get(loadId);
+    boolean wasStaged = load.state == LoadState.STAGED;
+    jobs.run(
+        loadId,
+        new Progress(0),
+        progress -> {
+          Runnable pass =
+              isReadAnew || !sheets.has(loadId)
+                  ? () -> read(loadId, original(load), load.contentHash, request, progress)
+                  : () -> check(loadId, request, progress);
+          if (wasStaged) {
+            pass.run();
+          } else {
+            keepingProblem(loadId, pass);
+          }
+        });
+  }
+
+  private void read(
+      int loadId, Upload upload, String contentHash, LoadRequest request, Progress progress) {
+    reading.read(loadId, upload, contentHash, request, progress);
+    check(loadId, request, progress);
+  }
+
+  private void check(int loadId, LoadRequest request, Progress progress) {
+    LoadEntity load = store.get(loadId);
+    LoadRequest complete = requests.complete(request, sheets.get(loadId), load.fileName);
+    if (load.state != LoadState.STAGED) {
+      store.change(
+          loadId,
+          changed -> {
+            changed.kind = complete.kind();
+            changed.request = json.writeValueAsString(complete);
+          });
+    }
+    checking.check(loadId, complete, progress);
+  }
+
+  /** Keeps a load that cannot be staged, with the reason. */
+  private void keepingProblem(int loadId, Runnable work) {
+    try {
+      work.run();
+    } catch (Refusal refused) {
+      problem(loadId, refused.code(), refused.getMessage());
+    } catch (CancellationException cancelled) {
+      problem(loadId, "load-cancelled", "Reading was stopped. Read the file again, or discard it.");
+    } catch (RuntimeException failure) {
+      LOG.error("load {} could not be read", loadId, failure);
+      problem(loadId, "internal", "Something failed on our side. Read the file again.");
+    }
+  }
+
+  private void problem(int loadId, String code, String words) {
+    store.change(
+        loadId,
+        load -> {
+          load.state = LoadState.RECEIVED;
+          load.problemCode = code;
+          load.problem = words.length() > 2_000 ? words.substring(0, 2_000) : words;
+        });
+  }
+
+  private LoadEntity begin(Upload upload, LoadRequest request, Integer remainderOf) {
+    reading.look(upload, request);
     LoadEntity load = new LoadEntity();
     load.kind = request.kind();
     load.state = LoadState.READING;
     load.fileName = upload.name();
-    load.contentHash = csv.contentHash();
+    load.contentHash = reading.contentHash(upload);
     load.stagedAt = clock.instant();
-    if (request.kind() == LoadKind.GOALS) {
-      load.goalSet = store.goalSet(request.goalSet(), request.axis());
-    }
-    Map<String, String> given = new HashMap<>();
-    request.controlTotals().forEach((code, sum) -> given.put(code.toLowerCase(Locale.ROOT), sum));
-    for (Measure measure : header.measures()) {
-      String control = given.remove(measure.code().toLowerCase(Locale.ROOT));
-      load.sums.add(
-          new LoadSumEntity(
-              load,
-              load.sums.size(),
-              measure.code(),
-              control == null ? null : controlTotal(measure, control)));
-    }
-    if (!given.isEmpty()) {
-      throw controlRefusal(String.join(", ", given.keySet()) + " is not a measure of this file");
+    load.request = json.writeValueAsString(request);
+    load.remainderOf = remainderOf;
+    return store.add(load);
+  }
+
+  private LoadEntity staged(int loadId) {
+    LoadEntity load = store.get(loadId);
+    if (load.state != LoadState.STAGED && load.state != LoadState.RECEIVED) {
+      throw Refusal.of(
+              "load-not-staged",
+              "Load "
+                  + loadId
+                  + " is "
+                  + load.state.word()
+                  + ". Only a staged load can be changed.")
+          .with("state", load.state.word());
     }
     return load;
   }
 
-  private static long controlTotal(Measure measure, String text) {
-    try {
-      Ratio units = Ratio.parse(text.strip()).times(Ratio.powerOfTen(measure.scale()));
-      return Objects.requireNonNull(units.exactDecimal()).longValueExact();
-    } catch (IllegalArgumentException | ArithmeticException unreadable) {
-      throw controlRefusal("\"" + text + "\" is no amount of " + measure.code());
-    }
-  }
+  private Upload original(LoadEntity load) {
+    return new Upload() {
+      @Override
+      public String name() {
+        return load.fileName;
+      }
 
-  private static Refusal controlRefusal(String what) {
-    return Refusal.of(
-        "control-total-unreadable",
-        what + ". Give it as measure=amount, such as revenue=1912400.00.");
-  }
-
-  private LoadSpec spec(LoadRequest request, CsvText csv) {
-    Playbook playbook = playbooks.current();
-    Measure wide =
-        request.measure() == null
-            ? null
-            : playbook
-                .findMeasure(request.measure())
-                .orElseThrow(
-                    () ->
-                        Refusal.of(
-                                "value-unknown",
-                                "\"" + request.measure() + "\" is no measure of the playbook.")
-                            .with("name", "measure")
-                            .with(
-                                "allowed",
-                                playbook.measures().stream().map(Measure::code).toList()));
-    return new LoadSpec(
-        request.kind(),
-        request.axis(),
-        wide,
-        playbook.measures(),
-        playbook.calendar(),
-        request.mapping(),
-        !csv.isSemicolon());
+      @Override
+      public InputStream open() throws IOException {
+        return originals
+            .open(load.contentHash)
+            .orElseThrow(() -> new UncheckedIOException(new IOException("original is gone")));
+      }
+    };
   }
 }

@@ -8,7 +8,6 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.IntFunction;
@@ -16,6 +15,7 @@ import zealoustarget.core.ledger.ActualBlock;
 import zealoustarget.core.ledger.GoalBook;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.Members;
+import zealoustarget.core.ledger.Overlay;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
 
@@ -34,10 +34,14 @@ final class LedgerBuilder {
   }
 
   Ledger build() {
-    List<ActualBlock> blocks =
-        loads.stream().map(LoadedRows::actuals).filter(Objects::nonNull).toList();
+    List<Overlay.Layer> layers =
+        loads.stream()
+            .filter(rows -> rows.actuals() != null)
+            .map(rows -> new Overlay.Layer(rows.actuals(), rows.load().mode()))
+            .toList();
     List<GoalBook> books = goalBooks();
-    return new Ledger(members(blocks, books), blocks, books);
+    Members members = members(layers.stream().map(Overlay.Layer::block).toList(), books);
+    return new Ledger(members, Overlay.of(layers, members), books);
   }
 
   /** A later load's cell replaces an earlier one's, which comes back when that load is reversed. */

@@ -7,8 +7,11 @@ import java.util.Map;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
-import zealoustarget.core.intake.LoadKind;
+import zealoustarget.core.ledger.Change;
 import zealoustarget.core.ledger.Ledger;
+import zealoustarget.core.ledger.Overlay;
+import zealoustarget.core.ledger.PostMode;
+import zealoustarget.core.ledger.Scope;
 import zealoustarget.core.member.Axis;
 import zealoustarget.server.roster.MemberStore;
 
@@ -24,6 +27,11 @@ public class LedgerService {
   public static final class Prepared {
     private final Ledger ledger;
     private final Map<Integer, LoadedRows> loads;
+
+    /** What the figures would be. */
+    public Ledger ledger() {
+      return ledger;
+    }
 
     private Prepared(Map<Integer, LoadedRows> loads, Ledger ledger) {
       this.loads = Map.copyOf(loads);
@@ -74,6 +82,30 @@ public class LedgerService {
   }
 
   /**
+   * What posting a load would change, without posting it.
+   *
+   * @param mode null for the mode that is proposed
+   * @param axis whose actuals are compared
+   */
+  public Preview preview(PostedLoad load, PostMode mode, Axis axis) {
+    Ledger before = state.ledger();
+    LoadedRows loaded = rows.read(load);
+    boolean hasActuals = loaded.actuals() != null && loaded.actuals().size() > 0;
+    PostMode proposed = hasActuals ? Overlay.proposed(loaded.actuals(), before) : PostMode.ADD;
+    PostMode looked = mode == null ? proposed : mode;
+    Map<Integer, LoadedRows> loads = new HashMap<>(state.loads());
+    loads.put(load.id(), loaded.withMode(looked));
+    Ledger after = prepare(loads).ledger();
+    return new Preview(
+        proposed,
+        looked,
+        hasActuals ? Scope.of(loaded.actuals(), after.members()) : null,
+        hasActuals ? Change.ofActuals(before, after, axis, load.measures()) : List.of(),
+        load.goalSet() == null ? List.of() : Change.ofGoals(before, after, load.goalSet()),
+        after);
+  }
+
+  /**
    * The ledger without one of its loads.
    *
    * @throws Refusal load-in-use if other posted loads need the reps or products that it brought
@@ -112,14 +144,16 @@ public class LedgerService {
   }
 
   private static boolean namesUnknown(Ledger ledger, LoadedRows rows) {
-    if (rows.load().kind() == LoadKind.GOALS) {
-      Axis axis = rows.load().axis();
-      return !axis.isItsOwnKey()
-          && rows.goals().stream().anyMatch(cell -> !ledger.members().isKnown(axis, cell.member()));
-    }
-    return rows.actuals() != null
-        && (hasUnknown(ledger, Axis.REP, rows.actuals().namedReps())
-            || hasUnknown(ledger, Axis.PRODUCT, rows.actuals().namedProducts()));
+    Axis axis = rows.load().axis();
+    boolean hasUnknownGoal =
+        axis != null
+            && !axis.isItsOwnKey()
+            && rows.goals().stream()
+                .anyMatch(cell -> !ledger.members().isKnown(axis, cell.member()));
+    return hasUnknownGoal
+        || rows.actuals() != null
+            && (hasUnknown(ledger, Axis.REP, rows.actuals().namedReps())
+                || hasUnknown(ledger, Axis.PRODUCT, rows.actuals().namedProducts()));
   }
 
   private static boolean hasUnknown(Ledger ledger, Axis axis, IntStream ids) {

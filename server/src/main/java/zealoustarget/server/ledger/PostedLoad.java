@@ -2,15 +2,27 @@ package zealoustarget.server.ledger;
 
 import java.util.List;
 import zealoustarget.core.intake.LoadKind;
+import zealoustarget.core.ledger.PostMode;
 import zealoustarget.core.member.Axis;
 
 /**
  * What the ledger must know of a posted load to read its rows.
  *
  * @param order place in the order of posting
+ * @param mode how its actuals lie over earlier ones
  * @param goalSet name, null unless the load brings goals
  * @param axis of the goal set, null unless the load brings goals
  * @param measures codes in the order of the rows' amounts
  */
 public record PostedLoad(
-    int id, int order, LoadKind kind, String goalSet, Axis axis, List<String> measures) {}
+    int id,
+    int order,
+    LoadKind kind,
+    PostMode mode,
+    String goalSet,
+    Axis axis,
+    List<String> measures) {
+  PostedLoad withMode(PostMode other) {
+    return new PostedLoad(id, order, kind, other, goalSet, axis, measures);
+  }
+}

@@ -2,7 +2,6 @@ package zealoustarget.server.seed;
 
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Map;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -13,11 +12,12 @@ import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.core.intake.LoadKind;
+import zealoustarget.core.ledger.PostMode;
 import zealoustarget.core.member.Axis;
+import zealoustarget.server.files.Upload;
 import zealoustarget.server.intake.LoadRequest;
 import zealoustarget.server.intake.LoadService;
 import zealoustarget.server.intake.StagingService;
-import zealoustarget.server.intake.Upload;
 import zealoustarget.server.platform.Readiness;
 import zealoustarget.server.playbook.PlaybookService;
 
@@ -78,18 +78,16 @@ class SeedFolder implements ApplicationRunner {
     for (SeedFile file : manifest.files()) {
       int load = staging.stage(Upload.of(source.resolve(file.file())), request(file));
       if (file.post()) {
-        loads.post(load, true, null);
+        loads.post(load, true, null, PostMode.ADD);
       }
     }
   }
 
   private static LoadRequest request(SeedFile file) {
-    return new LoadRequest(
+    return LoadRequest.of(
         LoadKind.findByWord(file.kind()).orElseThrow(),
         file.goalSet(),
         file.axis() == null ? null : Axis.findByWord(file.axis()).orElseThrow(),
-        file.measure(),
-        Map.of(),
-        Map.of());
+        file.measure());
   }
 }

@@ -1,5 +1,6 @@
-package zealoustarget.server.intake;
+package zealoustarget.server.files;
 
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
@@ -23,6 +24,21 @@ public interface Upload {
       @Override
       public InputStream open() throws IOException {
         return Files.newInputStream(path);
+      }
+    };
+  }
+
+  /** Content that is in memory. */
+  static Upload of(String name, byte[] content) {
+    return new Upload() {
+      @Override
+      public String name() {
+        return name;
+      }
+
+      @Override
+      public InputStream open() {
+        return new ByteArrayInputStream(content);
       }
     };
   }

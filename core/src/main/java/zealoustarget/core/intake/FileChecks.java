@@ -1,0 +1,202 @@
+package zealoustarget.core.intake;
+
+import java.math.RoundingMode;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.TreeMap;
+import zealoustarget.core.amount.Measure;
+import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.ledger.GoalBook;
+import zealoustarget.core.ledger.Ledger;
+import zealoustarget.core.ledger.Months;
+import zealoustarget.core.member.Axis;
+import zealoustarget.core.member.Member;
+
+/**
+ * Holds a whole file against what is known: who is missing from it, and whether the goals of the
+ * reps of a region add to the region's own. Fed with every ready row; findings about no line.
+ */
+public final class FileChecks {
+  private static final int MOST = 200;
+
+  private record Goal(String measure, int month, int member) {}
+
+  private final Ledger ledger;
+  private final LoadSpec spec;
+  private final List<Measure> measures;
+  private final String goalSet;
+  private final Map<Integer, BitSet> repsByMonth = new TreeMap<>();
+  private final Map<Integer, BitSet> regionsByMonth = new TreeMap<>();
+  private final Map<Goal, Long> goals = new HashMap<>();
+
+  /** Begins with a file's measures; {@code goalSet} is empty for files without goals. */
+  public FileChecks(Ledger ledger, LoadSpec spec, List<Measure> measures, String goalSet) {
+    this.ledger = ledger;
+    this.spec = spec;
+    this.measures = measures;
+    this.goalSet = goalSet;
+  }
+
+  /** Takes in one ready row. */
+  public void see(Row row) {
+    if (row instanceof Row.Actual actual) {
+      int region =
+          actual.region() >= 0
+              ? actual.region()
+              : ledger.members().regionOf(actual.rep(), actual.month());
+      mark(repsByMonth, actual.month(), actual.rep());
+      mark(regionsByMonth, actual.month(), region);
+    } else if (row instanceof Row.Goal goal) {
+      for (int m = 0; m < goal.amounts().length; m++) {
+        if (goal.amounts()[m] != Long.MIN_VALUE) {
+          goals.put(
+              new Goal(measures.get(m).code(), goal.month(), goal.member()), goal.amounts()[m]);
+        }
+      }
+    }
+  }
+
+  /** What is worth a look, in the order of months; at most 200 of a kind. */
+  public List<Finding> findings() {
+    List<Finding> found = new ArrayList<>(absent());
+    if (spec.axis() == Axis.REP) {
+      found.addAll(withoutGoal());
+      found.addAll(differing());
+    }
+    return found;
+  }
+
+  /** Reps of the regions that the file covers who have no line in a month of it. */
+  private List<Finding> absent() {
+    List<Finding> found = new ArrayList<>();
+    repsByMonth.forEach(
+        (month, present) -> {
+          BitSet regions = regionsByMonth.getOrDefault(month, new BitSet());
+          for (Member rep : ledger.members().all(Axis.REP)) {
+            int region = ledger.members().regionOf(rep.id(), month);
+            boolean isExpected =
+                region >= 0 && regions.get(region) && ledger.members().isOnRoster(rep.id(), month);
+            if (isExpected && !present.get(rep.id()) && found.size() < MOST) {
+              found.add(
+                  ofFile(
+                      FindingCode.MEMBER_ABSENT,
+                      "member",
+                      rep.name(),
+                      "month",
+                      Months.of(month).toString()));
+            }
+          }
+        });
+    return found;
+  }
+
+  /** Reps on the roster in a month of the goals who have none, here or posted before. */
+  private List<Finding> withoutGoal() {
+    Map<Integer, BitSet> having = new TreeMap<>();
+    goals.keySet().forEach(goal -> mark(having, goal.month(), goal.member()));
+    List<Finding> found = new ArrayList<>();
+    having.forEach(
+        (month, members) -> {
+          posted().stream()
+              .filter(cell -> cell.month() == month)
+              .forEach(cell -> members.set(cell.member()));
+          for (Member rep : ledger.members().all(Axis.REP)) {
+            boolean isWithout =
+                ledger.members().isOnRoster(rep.id(), month) && !members.get(rep.id());
+            if (isWithout && found.size() < MOST) {
+              found.add(
+                  ofFile(
+                      FindingCode.GOAL_ABSENT,
+                      "member",
+                      rep.name(),
+                      "month",
+                      Months.of(month).toString()));
+            }
+          }
+        });
+    return found;
+  }
+
+  /** Regions whose reps' goals, with those posted before, do not add to the region's own goal. */
+  private List<Finding> differing() {
+    Map<Goal, Long> byRegion = new HashMap<>();
+    Map<Goal, Long> all = new HashMap<>();
+    posted()
+        .forEach(
+            cell -> all.put(new Goal(cell.measure(), cell.month(), cell.member()), cell.amount()));
+    all.putAll(goals);
+    all.forEach(
+        (goal, amount) -> {
+          int region = ledger.members().regionOf(goal.member(), goal.month());
+          byRegion.merge(new Goal(goal.measure(), goal.month(), region), amount, Math::addExact);
+        });
+    List<Finding> found = new ArrayList<>();
+    for (GoalBook book : ledger.goalBooks().values()) {
+      if (book.axis() == Axis.REGION) {
+        for (GoalBook.Cell cell : book.cells()) {
+          Long assigned = byRegion.get(new Goal(cell.measure(), cell.month(), cell.member()));
+          boolean isTouched =
+              goals.keySet().stream().anyMatch(goal -> goal.month() == cell.month());
+          if (isTouched && assigned != null && assigned != cell.amount() && found.size() < MOST) {
+            found.add(differing(book, cell, assigned));
+          }
+        }
+      }
+    }
+    return found;
+  }
+
+  private Finding differing(GoalBook book, GoalBook.Cell cell, long assigned) {
+    Measure measure =
+        spec.measures().stream()
+            .filter(one -> one.code().equals(cell.measure()))
+            .findFirst()
+            .orElseThrow();
+    return ofFile(
+        FindingCode.GOALS_DIFFER,
+        "member",
+        ledger.members().get(Axis.REGION, cell.member()).name(),
+        "month",
+        Months.of(cell.month()).toString(),
+        "measure",
+        measure.code(),
+        "assigned",
+        measure.text(assigned),
+        "set",
+        book.name(),
+        "goal",
+        measure.text(cell.amount()),
+        "over",
+        over(assigned, cell.amount()));
+  }
+
+  /** Over-assignment, docs/calculations.md section 3: assigned ÷ region goal − 100 %. */
+  private static String over(long assigned, long goal) {
+    if (goal <= 0) {
+      return "no percentage of that";
+    }
+    Ratio ratio = Ratio.of(assigned, goal).minus(Ratio.ONE).times(Ratio.of(100));
+    String sign = ratio.signum() < 0 ? "" : "+";
+    return sign + ratio.rounded(1, RoundingMode.HALF_UP).toPlainString() + " %";
+  }
+
+  private List<GoalBook.Cell> posted() {
+    GoalBook book = ledger.goalBooks().get(goalSet);
+    return book == null ? List.of() : Objects.requireNonNull(book).cells();
+  }
+
+  private static Finding ofFile(FindingCode code, String... details) {
+    return Finding.of(1, null, code, details);
+  }
+
+  private static void mark(Map<Integer, BitSet> byMonth, int month, int member) {
+    BitSet members = byMonth.computeIfAbsent(month, none -> new BitSet());
+    if (member >= 0) {
+      members.set(member);
+    }
+  }
+}

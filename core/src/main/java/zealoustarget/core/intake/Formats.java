@@ -1,0 +1,37 @@
+package zealoustarget.core.intake;
+
+import java.util.ArrayList;
+import java.util.List;
+import zealoustarget.core.calendar.FiscalCalendar;
+
+/** How each column of one file writes its numbers and dates. */
+final class Formats {
+  private final List<NumberText.Way> numbers = new ArrayList<>();
+  private final List<DateText.Order> dates = new ArrayList<>();
+  private final LoadSpec spec;
+
+  Formats(Header header, List<ColumnProfile> profiles, LoadSpec spec) {
+    this.spec = spec;
+    for (int at = 0; at < header.titles().size(); at++) {
+      ColumnProfile profile = at < profiles.size() ? profiles.get(at) : ColumnProfile.NONE;
+      numbers.add(profile.numbers(header.rule(at), spec.isCommaGrouping()));
+      dates.add(profile.dates(header.rule(at)));
+    }
+  }
+
+  NumberText.Way numbers(int place) {
+    return numbers.get(place);
+  }
+
+  DateText.Order dates(int place) {
+    return dates.get(place);
+  }
+
+  FiscalCalendar calendar() {
+    return spec.calendar();
+  }
+
+  int fiscalYear() {
+    return spec.fiscalYear();
+  }
+}

@@ -1,0 +1,27 @@
+package zealoustarget.core.intake;
+
+import org.jspecify.annotations.Nullable;
+import zealoustarget.core.ledger.Usual;
+
+/** What is posted already, asked while lines are read. */
+public interface History {
+  /** Nothing is posted. */
+  History NONE =
+      new History() {
+        @Override
+        public boolean hasOrder(long orderKey) {
+          return false;
+        }
+
+        @Override
+        public @Nullable Usual usual(String measure) {
+          return null;
+        }
+      };
+
+  /** Whether a posted row has that {@link zealoustarget.core.ledger.OrderKey}. */
+  boolean hasOrder(long orderKey);
+
+  /** How large the posted lines of a measure are, or null where none is posted. */
+  @Nullable Usual usual(String measure);
+}

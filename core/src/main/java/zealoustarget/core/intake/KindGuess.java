@@ -1,0 +1,81 @@
+package zealoustarget.core.intake;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
+import zealoustarget.core.amount.Measure;
+import zealoustarget.core.member.Axis;
+
+/**
+ * What a file most likely brings, by its header and name; whoever loads it may say otherwise.
+ *
+ * @param axis whose goals it brings, null where it brings none
+ * @param goalWord quota, budget, plan or the like, where a title or the name says one
+ */
+public record KindGuess(LoadKind kind, @Nullable Axis axis, @Nullable String goalWord) {
+  private static final Pattern GOAL_WORD =
+      Pattern.compile("(?i)(quota|budget|forecast|target|goal|plan|limit)s?");
+
+  /** Guesses from the header's titles and the file's name. */
+  public static KindGuess of(List<String> titles, String fileName, List<Measure> measures) {
+    boolean hasActual = titles.stream().anyMatch(title -> isActual(title, measures));
+    String titleWord =
+        titles.stream().map(KindGuess::goalWord).filter(w -> w != null).findFirst().orElse(null);
+    boolean hasMonthColumns = titles.stream().anyMatch(t -> DateText.monthHeader(t) != null);
+    if (!hasActual && !hasMonthColumns) {
+      if (has(titles, Header.Role.REP) && has(titles, Header.Role.FROM)) {
+        return new KindGuess(LoadKind.ROSTER, null, null);
+      }
+      boolean isProducts =
+          has(titles, Header.Role.PRODUCT)
+              && (has(titles, Header.Role.LINE) || has(titles, Header.Role.NAME));
+      if (isProducts && !hasTime(titles)) {
+        return new KindGuess(LoadKind.PRODUCTS, null, null);
+      }
+    }
+    String nameWord = goalWord(fileName);
+    boolean isYearly = has(titles, Header.Role.YEAR) && !has(titles, Header.Role.PERIOD);
+    if (hasActual && titleWord != null && nameWord == null) {
+      return new KindGuess(LoadKind.ACTUALS, axis(titles, 3), titleWord);
+    }
+    if (nameWord != null || isYearly || (titleWord != null && !hasActual)) {
+      return new KindGuess(
+          LoadKind.GOALS, axis(titles, 5), nameWord == null ? titleWord : nameWord);
+    }
+    return new KindGuess(LoadKind.ACTUALS, null, null);
+  }
+
+  private static @Nullable String goalWord(String text) {
+    Matcher word = GOAL_WORD.matcher(text);
+    return word.find() ? word.group(1).toLowerCase(Locale.ROOT) : null;
+  }
+
+  private static boolean isActual(String title, List<Measure> measures) {
+    String folded = Header.fold(title);
+    return measures.stream().anyMatch(measure -> Header.fold(measure.code()).equals(folded))
+        || ColumnGuess.isUsualAmount(title);
+  }
+
+  private static boolean hasTime(List<String> titles) {
+    return has(titles, Header.Role.DATE)
+        || has(titles, Header.Role.MONTH)
+        || has(titles, Header.Role.YEAR);
+  }
+
+  /** The first axis that has a column, of the first so many; reps where none has. */
+  private static Axis axis(List<String> titles, int most) {
+    Axis[] order = {Axis.REP, Axis.REGION, Axis.PRODUCT, Axis.LINE, Axis.MANAGER};
+    for (int at = 0; at < most; at++) {
+      if (has(titles, Header.Role.valueOf(order[at].name()))) {
+        return order[at];
+      }
+    }
+    return Axis.REP;
+  }
+
+  private static boolean has(List<String> titles, Header.Role role) {
+    return titles.stream().anyMatch(title -> ColumnGuess.isUsual(title, role));
+  }
+}

@@ -1,0 +1,69 @@
+package zealoustarget.core.ledger;
+
+import java.util.Arrays;
+
+/**
+ * How large the posted lines of each rep usually are, of one measure, so that a line far from them
+ * can be pointed out.
+ *
+ * <p>A line is far where its absolute amount is at least ten times the median of the rep's absolute
+ * amounts and more than twice their largest; nothing is far from fewer than 20 lines.
+ */
+public final class Usual {
+  private static final int FEWEST_LINES = 20;
+  private static final long TIMES = 10;
+
+  private final long[] medians;
+  private final long[] largest;
+  private final boolean[] hasNegative;
+
+  private Usual(int reps) {
+    medians = new long[reps];
+    largest = new long[reps];
+    hasNegative = new boolean[reps];
+  }
+
+  /** Looks through all posted rows of a measure that name a rep. */
+  public static Usual of(Ledger ledger, String measure) {
+    int reps = ledger.members().size(zealoustarget.core.member.Axis.REP);
+    int[] counts = new int[reps];
+    ledger.eachRow(measure, (rep, amount) -> counts[rep]++);
+    long[][] amounts = new long[reps][];
+    Arrays.setAll(amounts, rep -> new long[counts[rep]]);
+    Usual usual = new Usual(reps);
+    ledger.eachRow(
+        measure,
+        (rep, amount) -> {
+          amounts[rep][--counts[rep]] = Math.abs(amount);
+          usual.hasNegative[rep] |= amount < 0;
+        });
+    for (int rep = 0; rep < reps; rep++) {
+      long[] ordered = amounts[rep];
+      if (ordered.length >= FEWEST_LINES) {
+        Arrays.sort(ordered);
+        usual.medians[rep] = ordered[ordered.length / 2];
+        usual.largest[rep] = ordered[ordered.length - 1];
+      }
+    }
+    return usual;
+  }
+
+  /** Whether an amount lies far above what the rep's lines usually are. */
+  public boolean isFar(int rep, long amount) {
+    if (rep < 0 || rep >= medians.length || medians[rep] == 0) {
+      return false;
+    }
+    long absolute = Math.abs(amount);
+    return absolute / TIMES >= medians[rep] && absolute / 2 > largest[rep];
+  }
+
+  /** The usual absolute amount of the rep's lines, in smallest units. */
+  public long median(int rep) {
+    return medians[rep];
+  }
+
+  /** Whether the amount is negative and none of the rep's many lines ever was. */
+  public boolean isWrongSign(int rep, long amount) {
+    return amount < 0 && rep >= 0 && rep < medians.length && medians[rep] != 0 && !hasNegative[rep];
+  }
+}

@@ -1,0 +1,81 @@
+package zealoustarget.core.intake;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.YearMonth;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import zealoustarget.core.amount.Direction;
+import zealoustarget.core.amount.Measure;
+import zealoustarget.core.calendar.FiscalCalendar;
+import zealoustarget.core.ledger.GoalBook;
+import zealoustarget.core.ledger.Ledger;
+import zealoustarget.core.ledger.Members;
+import zealoustarget.core.ledger.Months;
+import zealoustarget.core.member.Axis;
+import zealoustarget.core.member.Member;
+
+class FileChecksTest {
+  private static final Measure REVENUE = new Measure("revenue", "EUR", 2, Direction.HIGHER);
+  private static final int OCTOBER = Months.number(YearMonth.of(2026, 10));
+  private static final int NORTH = 7;
+  private static final int SOUTH = 8;
+
+  @Test
+  void repsOfTheRegionsCovered_whoHaveNoLine_areSaid() {
+    FileChecks checks = checks(LoadKind.ACTUALS, null);
+    checks.see(actual(1, -1));
+    assertThat(checks.findings())
+        .extracting(Finding::message)
+        .containsExactly("Bo is on the roster in 2026-10 and has no line here.");
+    checks.see(actual(2, -1));
+    assertThat(checks.findings()).isEmpty();
+  }
+
+  @Test
+  void repsWithoutGoal_andQuotasThatDoNotAddToTheRegions_areSaid() {
+    FileChecks checks = checks(LoadKind.GOALS, Axis.REP);
+    checks.see(new Row.Goal(2, OCTOBER, 1, new long[] {60_000}));
+    checks.see(new Row.Goal(3, OCTOBER, 2, new long[] {50_000}));
+    assertThat(checks.findings())
+        .extracting(Finding::message)
+        .containsExactly(
+            "Cy is on the roster in 2026-10 and has no goal.",
+            "The reps of North carry 1100.00 revenue in 2026-10; region plan has 1000.00"
+                + " (+10.0 %).");
+    assertThat(checks.findings()).allMatch(finding -> finding.code().isOfFile());
+  }
+
+  private static Row.Actual actual(int rep, int region) {
+    return new Row.Actual(2, OCTOBER, null, rep, region, -1, null, new long[] {100});
+  }
+
+  /** Ann and Bo in North, Cy in South; North has a goal of 1,000.00. */
+  private static FileChecks checks(LoadKind kind, Axis axis) {
+    int from = OCTOBER - 12;
+    Members members =
+        new Members(
+            Map.of(
+                Axis.REP,
+                List.of(
+                    new Member(1, "A", "Ann"), new Member(2, "B", "Bo"), new Member(3, "C", "Cy")),
+                Axis.REGION,
+                List.of(new Member(NORTH, "North", "North"), new Member(SOUTH, "South", "South"))),
+            List.of(
+                new Members.Stay(1, from, null, NORTH, -1),
+                new Members.Stay(2, from, null, NORTH, -1),
+                new Members.Stay(3, from, null, SOUTH, -1)),
+            Map.of());
+    GoalBook plan =
+        GoalBook.of(
+            "region plan",
+            Axis.REGION,
+            List.of(new GoalBook.Cell("revenue", OCTOBER, NORTH, 100_000, 1, 2)));
+    LoadSpec spec =
+        new LoadSpec(
+            kind, axis, null, List.of(REVENUE), FiscalCalendar.DEFAULT, 2026, Map.of(), true);
+    return new FileChecks(
+        new Ledger(members, List.of(), List.of(plan)), spec, List.of(REVENUE), "quota");
+  }
+}

@@ -1,0 +1,145 @@
+package zealoustarget.core.intake;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import zealoustarget.core.amount.Direction;
+import zealoustarget.core.amount.Measure;
+import zealoustarget.core.calendar.FiscalCalendar;
+import zealoustarget.core.member.Axis;
+
+/** What a file says of itself: where its header is, what it brings, what its columns are. */
+class RecognitionTest {
+  private static final List<Measure> MEASURES =
+      List.of(
+          new Measure("revenue", "EUR", 2, Direction.HIGHER),
+          new Measure("units", "count", 0, Direction.HIGHER));
+
+  @Test
+  void header_isFoundBelowTitles_andIsTheFirstOfTwoEqualOnes() {
+    List<List<String>> lines =
+        List.of(
+            List.of("Sales report October 2026", "", "", ""),
+            List.of("printed", "2026-11-02", "", ""),
+            List.of("Booking dt", "Acct mgr", "Net EUR", "Qty"),
+            List.of("2026-10-01", "Dario Venn", "12.50", "3"),
+            List.of("Booking dt", "Acct mgr", "Net EUR", "Qty"));
+    Set<String> known = ColumnGuess.knownTitles(MEASURES);
+    assertThat(HeaderFinder.find(lines, known)).isEqualTo(2);
+    assertThat(HeaderFinder.find(lines.subList(2, 5), known)).isZero();
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "month,rep,revenue      | 2026-10,K1,5.00  | 0 | three of ours",
+        "a,b,c                  | x,y,z            | 0 | nothing known: the first",
+        "rep,,revenue           | 2026-10,K1,5.00  | 0 | a title missing",
+        "rep,2026-07,2026-08    | K1,5,6           | 0 | months as titles",
+        "rep,name,region,from   | R1,Ines,North,2025-01 | 0 | lines full of words"
+      })
+  void firstLine_isTheHeader_ofAPlainFile(String header, String line, int place, String why) {
+    assertThat(
+            HeaderFinder.find(
+                List.of(cells(header), cells(line), cells(line)),
+                ColumnGuess.knownTitles(MEASURES)))
+        .as(why)
+        .isEqualTo(place);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      nullValues = "none",
+      value = {
+        "date,rep,product,revenue | orders.csv       | ACTUALS | none | none",
+        "rep,Jul-26,Aug-26        | lines.csv        | ACTUALS | none | none",
+        "rep,Jul-26,Aug-26        | quotas-fy27.csv  | GOALS | REP | quota",
+        "month,region,revenue     | region plan.csv  | GOALS | REGION | plan",
+        "year,product,revenue     | x.csv            | GOALS | PRODUCT | none",
+        "month,rep,quota          | x.csv            | GOALS | REP | quota",
+        "month,rep,revenue,quota  | x.csv            | ACTUALS | REP | quota",
+        "rep,name,region,from     | x.csv            | ROSTER | none | none",
+        "product,name,line        | x.csv            | PRODUCTS | none | none",
+        "Item,Description,Category | x.csv           | PRODUCTS | none | none"
+      })
+  void kind_isRecognised(String header, String file, LoadKind kind, Axis axis, String word) {
+    assertThat(KindGuess.of(cells(header), file, MEASURES))
+        .isEqualTo(new KindGuess(kind, axis, word));
+  }
+
+  @Test
+  void columns_areGuessedByNameAndContent_onlyWhereOursAreMissing() {
+    assertThat(
+            guess(
+                "Booking dt,Acct mgr,Item,Net EUR,Qty,Ref", "31/10/2026,Venn D.,Rope,12.50,3,SR-1"))
+        .isEqualTo(
+            Map.of(
+                "Booking dt", "date",
+                "Acct mgr", "rep",
+                "Item", "product",
+                "Net EUR", "revenue",
+                "Qty", "units",
+                "Ref", "order"));
+    assertThat(guess("When,Who,Worth", "2026-10-31,K1,12.50"))
+        .as("by what the columns hold")
+        .isEqualTo(Map.of("When", "date", "Who", "rep", "Worth", "revenue"));
+    assertThat(guess("date,rep,revenue,amount", "2026-10-31,K1,12.50,9.50"))
+        .as("a header that is understood is left alone")
+        .isEmpty();
+  }
+
+  private static Map<String, String> guess(String header, String line) {
+    ColumnWatch watch = new ColumnWatch();
+    watch.see(cells(line));
+    LoadSpec spec =
+        new LoadSpec(
+            LoadKind.ACTUALS, null, null, MEASURES, FiscalCalendar.DEFAULT, 2026, Map.of(), true);
+    return ColumnGuess.complete(cells(header), watch.profiles(), spec, new OnlyK1());
+  }
+
+  private static List<String> cells(String line) {
+    return new ArrayList<>(Stream.of(line.split(",", -1)).map(String::strip).toList());
+  }
+
+  /** Knows one rep. */
+  private static final class OnlyK1 implements Directory {
+    @Override
+    public int find(Axis axis, String text) {
+      return isKnown(axis, text) ? 1 : UNKNOWN;
+    }
+
+    @Override
+    public boolean isKnown(Axis axis, String text) {
+      return axis == Axis.REP && text.equals("K1");
+    }
+
+    @Override
+    public int findOrAdd(Axis axis, String key) {
+      return 1;
+    }
+
+    @Override
+    public boolean isOnRoster(int rep, int month) {
+      return true;
+    }
+
+    @Override
+    public Tenure tenure(int rep) {
+      return null;
+    }
+
+    @Override
+    public String findLike(Axis axis, String text) {
+      return null;
+    }
+  }
+}

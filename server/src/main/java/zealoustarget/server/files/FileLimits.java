@@ -1,0 +1,73 @@
+package zealoustarget.server.files;
+
+import java.util.List;
+import org.springframework.boot.context.properties.ConfigurationProperties;
+import org.springframework.boot.context.properties.bind.DefaultValue;
+import org.springframework.util.unit.DataSize;
+import zealoustarget.core.Refusal;
+
+/**
+ * How large a file and its parts may be; settings {@code zealous.files.*}.
+ *
+ * @param cell characters of one cell
+ * @param columns cells of one line
+ * @param line characters of one line, all its cells together
+ * @param lines of one file
+ * @param workbook all parts of a workbook unpacked
+ */
+@ConfigurationProperties("zealous.files")
+public record FileLimits(
+    @DefaultValue("32767") int cell,
+    @DefaultValue("500") int columns,
+    @DefaultValue("250000") int line,
+    @DefaultValue("5000000") int lines,
+    @DefaultValue("400MB") DataSize workbook) {
+
+  /**
+   * Refuses a line that passes a limit.
+   *
+   * @param number how many lines there were before it
+   * @throws Refusal file-beyond-limits, naming the place and the setting
+   */
+  void check(int line, List<String> cells, int number) {
+    if (number >= lines) {
+      throw beyond(line, "the file has more than " + lines + " lines", "lines");
+    }
+    if (cells.size() > columns) {
+      throw beyond(line, "the line has more than " + columns + " cells", "columns");
+    }
+    int characters = 0;
+    for (int at = 0; at < cells.size(); at++) {
+      int length = cells.get(at).length();
+      characters += length;
+      if (length > cell) {
+        throw beyond(
+            line,
+            "cell "
+                + (at + 1)
+                + " has more than "
+                + cell
+                + " characters; a quote that is never"
+                + " closed is the usual cause",
+            "cell");
+      }
+    }
+    if (characters > this.line) {
+      throw beyond(line, "the line has more than " + this.line + " characters", "line");
+    }
+  }
+
+  private static Refusal beyond(int line, String what, String setting) {
+    return Refusal.of(
+            "file-beyond-limits",
+            "Line "
+                + line
+                + ": "
+                + what
+                + ". Correct the file, or raise zealous.files."
+                + setting
+                + ".")
+        .with("line", line)
+        .with("setting", "zealous.files." + setting);
+  }
+}

@@ -1,0 +1,194 @@
+package zealoustarget.server.files;
+
+import java.io.BufferedInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipException;
+import java.util.zip.ZipInputStream;
+import org.dhatim.fastexcel.reader.Cell;
+import org.dhatim.fastexcel.reader.ExcelReaderException;
+import org.dhatim.fastexcel.reader.ReadableWorkbook;
+import org.dhatim.fastexcel.reader.ReadingOptions;
+import org.dhatim.fastexcel.reader.Row;
+import org.dhatim.fastexcel.reader.Sheet;
+import org.dhatim.fastexcel.reader.SheetVisibility;
+import zealoustarget.core.Refusal;
+import zealoustarget.core.intake.Finding;
+import zealoustarget.core.intake.FindingCode;
+
+/**
+ * One sheet of an XLSX workbook (ISO/IEC 29500). Formulas count by their stored values, macros are
+ * never run, and the unpacked size is limited before anything is parsed.
+ */
+final class Workbook implements TableFile {
+  private static final ReadingOptions OPTIONS = new ReadingOptions(true, true);
+  private static final int MOST_ENTRIES = 10_000;
+
+  private final Upload upload;
+  private final FileLimits limits;
+  private final List<String> sheets;
+  private final String sheet;
+  private final boolean hasMacros;
+
+  private Workbook(
+      Upload upload, FileLimits limits, List<String> sheets, String sheet, boolean hasMacros) {
+    this.upload = upload;
+    this.limits = limits;
+    this.sheets = sheets;
+    this.sheet = sheet;
+    this.hasMacros = hasMacros;
+  }
+
+  /** Opens a sheet by its name, the first visible one where none is given. */
+  static Workbook open(Upload upload, String wanted, FileLimits limits) throws IOException {
+    boolean hasMacros = look(upload, limits);
+    List<String> sheets;
+    try (ReadableWorkbook book = book(upload)) {
+      sheets =
+          book.getSheets()
+              .filter(sheet -> sheet.getVisibility() == SheetVisibility.VISIBLE)
+              .map(Sheet::getName)
+              .toList();
+    } catch (ExcelReaderException | IOException broken) {
+      throw unreadable(upload);
+    }
+    if (sheets.isEmpty()) {
+      throw unreadable(upload);
+    }
+    String sheet = wanted.isBlank() ? sheets.get(0) : wanted;
+    if (!sheets.contains(sheet)) {
+      throw Refusal.of(
+              "sheet-unknown",
+              "The workbook has no sheet \""
+                  + sheet
+                  + "\". It has: "
+                  + String.join(", ", sheets)
+                  + ".")
+          .with("allowed", sheets);
+    }
+    return new Workbook(upload, limits, sheets, sheet, hasMacros);
+  }
+
+  @Override
+  public void read(LineVisitor visitor) {
+    try (ReadableWorkbook book = book(upload);
+        Stream<Row> rows = book.findSheet(sheet).orElseThrow().openStream()) {
+      boolean is1904 = book.isDate1904();
+      int[] number = {0};
+      rows.forEach(
+          row -> {
+            List<String> cells = cells(row, is1904);
+            if (!TableFile.isBlank(cells)) {
+              limits.check(row.getRowNum(), cells, number[0]++);
+              visitor.visit(row.getRowNum(), cells, false);
+            }
+          });
+      if (number[0] == 0) {
+        throw Refusal.of("file-empty", "Sheet \"" + sheet + "\" is empty.");
+      }
+    } catch (ExcelReaderException | IOException broken) {
+      throw unreadable(upload);
+    }
+  }
+
+  @Override
+  public String dialect() {
+    return "workbook";
+  }
+
+  @Override
+  public boolean isCommaGrouping() {
+    return true;
+  }
+
+  @Override
+  public List<String> sheets() {
+    return sheets;
+  }
+
+  @Override
+  public String sheet() {
+    return sheet;
+  }
+
+  @Override
+  public List<Finding> findings() {
+    return hasMacros ? List.of(Finding.of(1, null, FindingCode.MACROS_IGNORED)) : List.of();
+  }
+
+  private static List<String> cells(Row row, boolean is1904) {
+    List<String> cells = new ArrayList<>(row.getCellCount());
+    for (int at = 0; at < row.getCellCount(); at++) {
+      Cell cell = row.getCell(at);
+      cells.add(cell == null ? "" : SheetCell.text(cell, is1904));
+    }
+    return cells;
+  }
+
+  /** Unpacks every part once into nothing, counting; says whether there are macros. */
+  private static boolean look(Upload upload, FileLimits limits) throws IOException {
+    long left = limits.workbook().toBytes();
+    boolean hasMacros = false;
+    boolean isWorkbook = false;
+    int entries = 0;
+    byte[] buffer = new byte[65_536];
+    try (ZipInputStream zip = new ZipInputStream(new BufferedInputStream(upload.open()))) {
+      for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+        hasMacros |= entry.getName().endsWith("vbaProject.bin");
+        isWorkbook |= entry.getName().equals("xl/workbook.xml");
+        left -= size(zip, buffer, left);
+        if (left < 0 || ++entries > MOST_ENTRIES) {
+          throw Refusal.of(
+              "workbook-too-large",
+              "\""
+                  + upload.name()
+                  + "\" unpacks to more than "
+                  + limits.workbook()
+                  + ". Save the sheet as CSV, or raise zealous.files.workbook.");
+        }
+      }
+    } catch (ZipException broken) {
+      throw unreadable(upload);
+    }
+    if (!isWorkbook) {
+      throw Refusal.of(
+          "file-not-text",
+          "\""
+              + upload.name()
+              + "\" is an archive and no workbook. Load the files in it one by one.");
+    }
+    return hasMacros;
+  }
+
+  private static long size(InputStream entry, byte[] buffer, long most) throws IOException {
+    long size = 0;
+    OutputStream nowhere = OutputStream.nullOutputStream();
+    for (int read = entry.read(buffer); read >= 0 && size <= most; read = entry.read(buffer)) {
+      nowhere.write(buffer, 0, read);
+      size += read;
+    }
+    return size;
+  }
+
+  private static ReadableWorkbook book(Upload upload) throws IOException {
+    try {
+      return new ReadableWorkbook(new BufferedInputStream(upload.open()), OPTIONS);
+    } catch (UncheckedIOException | IllegalArgumentException broken) {
+      throw new IOException(broken);
+    }
+  }
+
+  private static Refusal unreadable(Upload upload) {
+    return Refusal.of(
+        "workbook-unreadable",
+        "\""
+            + upload.name()
+            + "\" cannot be read as a workbook. Open it and save it again as .xlsx, or as CSV.");
+  }
+}

@@ -1,0 +1,29 @@
+package zealoustarget.server.intake;
+
+import java.util.List;
+
+/**
+ * What posting would change, the largest movement first.
+ *
+ * @param scopeAxis axis of what the file covers, null for files without actuals
+ * @param covered names of the members that it covers, the first 40
+ * @param changeCount all changes; {@code changes} has the first 500
+ */
+record ChangesAnswer(
+    String proposed,
+    String mode,
+    String scopeAxis,
+    List<String> covered,
+    List<String> months,
+    int changeCount,
+    List<ChangeAnswer> changes) {
+  /** One figure: before and after as decimal strings, null where nothing is. */
+  record ChangeAnswer(
+      String key,
+      String name,
+      String month,
+      String measure,
+      boolean isGoal,
+      String before,
+      String after) {}
+}

@@ -1,0 +1,274 @@
+package zealoustarget.server.intake;
+
+import jakarta.persistence.EntityManager;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.hibernate.Session;
+import org.hibernate.SessionFactory;
+import org.hibernate.StatelessSession;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+import tools.jackson.databind.json.JsonMapper;
+import zealoustarget.core.Refusal;
+import zealoustarget.core.amount.Measure;
+import zealoustarget.core.intake.ColumnGuess;
+import zealoustarget.core.intake.FileChecks;
+import zealoustarget.core.intake.Finding;
+import zealoustarget.core.intake.FindingCode;
+import zealoustarget.core.intake.Header;
+import zealoustarget.core.intake.LineOutcome;
+import zealoustarget.core.intake.LineReader;
+import zealoustarget.core.intake.LoadSpec;
+import zealoustarget.core.intake.Reconciliation;
+import zealoustarget.core.ledger.Ledger;
+import zealoustarget.server.ledger.LedgerService;
+import zealoustarget.server.ledger.RowStore;
+import zealoustarget.server.ledger.RowWriter;
+import zealoustarget.server.roster.MemberStore;
+
+/**
+ * Turns a load's lines into rows and findings. Can be done again with other rules or fixes: rows,
+ * findings and sums are replaced in one transaction, so that a halt leaves those before or after.
+ */
+@Component
+class Checking {
+  private final LoadStore loads;
+  private final SheetStore sheets;
+  private final RowStore rows;
+  private final MemberStore members;
+  private final AliasStore aliases;
+  private final LedgerService ledgers;
+  private final Requests requests;
+  private final EntityManager entities;
+  private final SessionFactory sessions;
+  private final TransactionTemplate transactions;
+  private final JsonMapper json;
+
+  Checking(
+      LoadStore loads,
+      SheetStore sheets,
+      RowStore rows,
+      MemberStore members,
+      AliasStore aliases,
+      LedgerService ledgers,
+      Requests requests,
+      EntityManager entities,
+      SessionFactory sessions,
+      TransactionTemplate transactions,
+      JsonMapper json) {
+    this.loads = loads;
+    this.sheets = sheets;
+    this.rows = rows;
+    this.members = members;
+    this.aliases = aliases;
+    this.ledgers = ledgers;
+    this.requests = requests;
+    this.entities = entities;
+    this.sessions = sessions;
+    this.transactions = transactions;
+    this.json = json;
+  }
+
+  /** What the columns of a load are by its rules, guesses included. */
+  record Columns(LoadSpec spec, Header header) {}
+
+  /**
+   * Recognises the columns of a load's file.
+   *
+   * @throws Refusal as {@link Header#of}
+   */
+  Columns columns(String fileName, LoadRequest request, Sheet sheet) {
+    LoadSpec spec = requests.spec(request, sheet, fileName);
+    LoadSpec guessed =
+        spec.withGuesses(
+            ColumnGuess.complete(
+                sheet.titles(),
+                sheet.profiles(),
+                spec,
+                new StagingDirectory(ledgers.current(), members, aliases)));
+    return new Columns(guessed, Header.of(sheet.headerLine(), sheet.titles(), guessed));
+  }
+
+  /**
+   * Reads a load's lines by a request and stages what comes of them.
+   *
+   * @throws Refusal as {@link Header#of}, control-total-unreadable, sum-too-large, goal-set-axis
+   */
+  void check(int loadId, LoadRequest request, Progress progress) {
+    Sheet sheet = sheets.get(loadId);
+    Columns columns = columns(loads.get(loadId).fileName, request, sheet);
+    if (sheet.recordCount() == 0) {
+      throw Refusal.of(
+          "file-only-header", "The file has a header and no lines. Check what was exported.");
+    }
+    progress.beginChecking(sheet.recordCount());
+    transactions.executeWithoutResult(
+        status -> {
+          GoalSetEntity goalSet =
+              request.hasGoals() ? loads.goalSet(request.goalSet(), request.axis()) : null;
+          Pass pass = new Pass(loadId, request, sheet, columns, progress);
+          entities
+              .unwrap(Session.class)
+              .doWork(
+                  connection -> {
+                    try (StatelessSession session = sessions.openStatelessSession(connection)) {
+                      pass.run(session);
+                    }
+                  });
+          finish(entities.find(LoadEntity.class, loadId), goalSet, pass);
+        });
+  }
+
+  private void finish(LoadEntity load, GoalSetEntity goalSet, Pass pass) {
+    load.kind = pass.request.kind();
+    load.goalSet = goalSet;
+    load.request = json.writeValueAsString(pass.request);
+    load.readAs = pass.sheet.dialect();
+    load.lineCount = pass.sums.lines();
+    load.ready = pass.sums.lines(Reconciliation.Part.READY);
+    load.held = pass.sums.lines(Reconciliation.Part.HELD);
+    load.leftOut = pass.sums.lines(Reconciliation.Part.LEFT_OUT);
+    load.findingCount = pass.findings.count();
+    load.firstMonth = pass.findings.firstMonth();
+    load.lastMonth = pass.findings.lastMonth();
+    load.problemCode = null;
+    load.problem = null;
+    load.state = LoadState.STAGED;
+    load.sums.clear();
+    entities.flush();
+    Map<Measure, Long> controls = pass.controls();
+    pass.sums
+        .sums()
+        .forEach(
+            (measure, sums) ->
+                load.sums.add(
+                    new LoadSumEntity(
+                        load, load.sums.size(), measure.code(), sums, controls.get(measure))));
+  }
+
+  /** One way through a load's lines. */
+  private final class Pass {
+    private final int loadId;
+    private final LoadRequest request;
+    private final Sheet sheet;
+    private final Header header;
+    private final Reconciliation sums;
+    private final StagedFindings findings;
+    private final Fixes fixes;
+    private final FileChecks checks;
+    private final LineReader reader;
+    private final Progress progress;
+    private int lastLine;
+    private LineOutcome lastOutcome;
+
+    Pass(int loadId, LoadRequest request, Sheet sheet, Columns columns, Progress progress) {
+      this.loadId = loadId;
+      this.request = request;
+      this.sheet = sheet;
+      this.header = columns.header();
+      this.progress = progress;
+      this.sums = new Reconciliation(header.measures());
+      this.fixes = loads.fixes(loadId);
+      this.findings = new StagedFindings(loadId, fixes, loads);
+      Ledger ledger = ledgers.current();
+      this.checks =
+          new FileChecks(
+              ledger,
+              columns.spec(),
+              header.measures(),
+              request.goalSet() == null ? "" : request.goalSet());
+      this.reader =
+          new LineReader(
+              header,
+              sheet.profiles(),
+              new StagingDirectory(ledger, members, aliases),
+              new PostedHistory(ledger),
+              columns.spec());
+    }
+
+    void run(StatelessSession session) {
+      // refused before the work, not after
+      ControlTotals.units(request.controlTotals(), header.measures());
+      RowWriter writer = rows.writer(session, loadId);
+      loads.deleteFindings(session, loadId);
+      findings.add(session, sheet.findings());
+      findings.add(session, header.findings());
+      findings.add(session, loads.sameFile(loadId));
+      for (int part = 0; part < sheet.firstRecords().size(); part++) {
+        for (SheetStore.Line line : SheetStore.part(session, loadId, part)) {
+          read(session, line, writer);
+        }
+        progress.checked(sums.lines());
+      }
+      findings.add(session, fileFindings());
+      members.flush();
+      writer.finish();
+      findings.finish(session);
+    }
+
+    private void read(StatelessSession session, SheetStore.Line line, RowWriter writer) {
+      List<String> cells = fixes.apply(line.line(), line.cells());
+      LineReader.Decision decision = fixes.decision(line.line());
+      boolean isCutOff = sheet.cutOffLine() > 0 && line.line() >= sheet.cutOffLine();
+      LineOutcome outcome =
+          reader.read(
+              line.line(),
+              cells,
+              isCutOff && decision == LineReader.Decision.NONE
+                  ? LineReader.Decision.CUT_OFF
+                  : decision);
+      sums.add(outcome.part(), outcome.amounts());
+      findings.add(session, outcome.findings());
+      outcome.rows().forEach(findings::seeMonth);
+      outcome.rows().forEach(checks::see);
+      outcome.rows().forEach(writer::add);
+      lastLine = line.line();
+      lastOutcome = outcome;
+    }
+
+    /** Control totals in smallest units: those given, else those of a total line at the end. */
+    Map<Measure, Long> controls() {
+      Map<Measure, Long> given = ControlTotals.units(request.controlTotals(), header.measures());
+      return given.isEmpty() && request.isTrailerControl() ? trailer() : given;
+    }
+
+    /** The sums that a total line at the end of the file has, empty where there is none. */
+    private Map<Measure, Long> trailer() {
+      Map<Measure, Long> totals = new java.util.LinkedHashMap<>();
+      boolean isTrailer =
+          lastOutcome != null
+              && lastOutcome.findings().stream().anyMatch(f -> f.code() == FindingCode.TOTAL_LINE);
+      for (int m = 0; isTrailer && m < header.measures().size(); m++) {
+        if (lastOutcome.amounts()[m] != 0) {
+          totals.put(header.measures().get(m), lastOutcome.amounts()[m]);
+        }
+      }
+      return totals;
+    }
+
+    private List<Finding> fileFindings() {
+      List<Finding> found = new ArrayList<>(checks.findings());
+      Map<Measure, Reconciliation.Sums> byMeasure = sums.sums();
+      trailer()
+          .forEach(
+              (measure, given) -> {
+                long data = byMeasure.get(measure).data();
+                if (data != given) {
+                  found.add(
+                      Finding.of(
+                          lastLine,
+                          null,
+                          FindingCode.TRAILER_DIFFERS,
+                          "given",
+                          measure.text(given),
+                          "measure",
+                          measure.code(),
+                          "found",
+                          measure.text(data)));
+                }
+              });
+      return found;
+    }
+  }
+}

@@ -1,0 +1,68 @@
+package zealoustarget.server.intake;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import zealoustarget.core.Refusal;
+import zealoustarget.core.amount.Measure;
+import zealoustarget.core.amount.Ratio;
+
+/** Control totals as they are given: {@code revenue=1912400.00}. */
+final class ControlTotals {
+  private ControlTotals() {}
+
+  /** Several come as several values or behind commas: {@code revenue=10.00,units=3}. */
+  static Map<String, String> parse(List<String> texts) {
+    Map<String, String> totals = new HashMap<>();
+    for (String text : texts == null ? List.<String>of() : texts) {
+      for (String one : text.split("[,;]", -1)) {
+        String[] parts = one.split("=", -1);
+        if (one.isBlank()) {
+          continue;
+        }
+        if (parts.length != 2 || totals.put(parts[0].strip(), parts[1].strip()) != null) {
+          throw refusal("\"" + one + "\" is no control total");
+        }
+      }
+    }
+    return totals;
+  }
+
+  /**
+   * The totals in smallest units, by the measures of a file.
+   *
+   * @throws Refusal control-total-unreadable, also where the file has no such measure
+   */
+  static Map<Measure, Long> units(Map<String, String> given, List<Measure> measures) {
+    Map<String, String> left = new HashMap<>();
+    given.forEach((code, sum) -> left.put(code.toLowerCase(Locale.ROOT), sum));
+    Map<Measure, Long> totals = new HashMap<>();
+    for (Measure measure : measures) {
+      String text = left.remove(measure.code().toLowerCase(Locale.ROOT));
+      if (text != null) {
+        totals.put(measure, units(measure, text));
+      }
+    }
+    if (!left.isEmpty()) {
+      throw refusal(String.join(", ", left.keySet()) + " is not a measure of this file");
+    }
+    return totals;
+  }
+
+  private static long units(Measure measure, String text) {
+    try {
+      Ratio units = Ratio.parse(text.strip()).times(Ratio.powerOfTen(measure.scale()));
+      return Objects.requireNonNull(units.exactDecimal()).longValueExact();
+    } catch (IllegalArgumentException | ArithmeticException unreadable) {
+      throw refusal("\"" + text + "\" is no amount of " + measure.code());
+    }
+  }
+
+  private static Refusal refusal(String what) {
+    return Refusal.of(
+        "control-total-unreadable",
+        what + ". Give it as measure=amount, such as revenue=1912400.00.");
+  }
+}

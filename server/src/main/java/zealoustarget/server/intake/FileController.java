@@ -1,0 +1,132 @@
+package zealoustarget.server.intake;
+
+import java.io.InputStream;
+import java.io.OutputStreamWriter;
+import java.io.Writer;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Map;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+import zealoustarget.core.Refusal;
+import zealoustarget.core.amount.Measure;
+import zealoustarget.core.intake.LoadKind;
+import zealoustarget.server.files.OriginalStore;
+import zealoustarget.server.playbook.PlaybookService;
+
+/** Files that go out again: originals, remainders, blank templates. */
+@RestController
+@RequestMapping("/api/v1")
+class FileController {
+  private static final MediaType CSV = new MediaType("text", "csv", StandardCharsets.UTF_8);
+
+  private final LoadStore store;
+  private final OriginalStore originals;
+  private final Remainder remainder;
+  private final LoadAnswers answers;
+  private final PlaybookService playbooks;
+
+  FileController(
+      LoadStore store,
+      OriginalStore originals,
+      Remainder remainder,
+      LoadAnswers answers,
+      PlaybookService playbooks) {
+    this.store = store;
+    this.originals = originals;
+    this.remainder = remainder;
+    this.answers = answers;
+    this.playbooks = playbooks;
+  }
+
+  /** The file of a load, byte for byte as it came. */
+  @GetMapping("/loads/{id}/original")
+  ResponseEntity<StreamingResponseBody> original(@PathVariable int id) {
+    LoadEntity load = store.get(id);
+    if (!originals.isKept(load.contentHash)) {
+      throw Refusal.of("sheet-gone", "The file of load " + id + " is not kept.");
+    }
+    return download(
+        load.fileName,
+        MediaType.APPLICATION_OCTET_STREAM,
+        out -> {
+          try (InputStream content = originals.open(load.contentHash).orElseThrow()) {
+            content.transferTo(out);
+          }
+        });
+  }
+
+  /** The lines that a load holds back, with the reason, as CSV. */
+  @GetMapping("/loads/{id}/remainder.csv")
+  ResponseEntity<StreamingResponseBody> remainder(@PathVariable int id) {
+    LoadEntity load = store.get(id);
+    return download(
+        "remainder of " + load.fileName.replaceFirst("\\.[A-Za-z]{2,5}$", "") + ".csv",
+        CSV,
+        out -> {
+          Writer text = new OutputStreamWriter(out, StandardCharsets.UTF_8);
+          remainder.write(id, text);
+          text.flush();
+        });
+  }
+
+  /** Stages the lines that a posted load held back as a load of their own. */
+  @PostMapping("/loads/{id}/remainder")
+  @ResponseStatus(HttpStatus.CREATED)
+  LoadAnswer stageRemainder(@PathVariable int id) {
+    return answers.whole(remainder.stage(id));
+  }
+
+  /** A file with nothing but the header of its kind. */
+  @GetMapping("/templates/{kind}.csv")
+  ResponseEntity<StreamingResponseBody> template(@PathVariable String kind) {
+    LoadKind found =
+        LoadKind.findByWord(kind)
+            .orElseThrow(
+                () ->
+                    LoadController.unknown(
+                        "kind",
+                        kind,
+                        java.util.stream.Stream.of(LoadKind.values()).map(LoadKind::word)));
+    String codes =
+        String.join(",", playbooks.current().measures().stream().map(Measure::code).toList());
+    Map<LoadKind, String> headers =
+        Map.of(
+            LoadKind.ROSTER,
+            "rep,name,region,manager,from,until",
+            LoadKind.PRODUCTS,
+            "product,name,line",
+            LoadKind.GOALS,
+            "month,rep," + codes,
+            LoadKind.ACTUALS,
+            "date,order,rep,region,product," + codes);
+    List<String> lines = List.of(headers.get(found), "");
+    return download(
+        found.word() + " template.csv",
+        CSV,
+        out -> out.write(String.join("\r\n", lines).getBytes(StandardCharsets.UTF_8)));
+  }
+
+  private static ResponseEntity<StreamingResponseBody> download(
+      String name, MediaType type, StreamingResponseBody body) {
+    return ResponseEntity.ok()
+        .contentType(type)
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment()
+                .filename(name, StandardCharsets.UTF_8)
+                .build()
+                .toString())
+        .body(body);
+  }
+}

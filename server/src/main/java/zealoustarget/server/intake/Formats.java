@@ -1,0 +1,42 @@
+package zealoustarget.server.intake;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import zealoustarget.core.intake.ColumnProfile;
+import zealoustarget.core.intake.ColumnRule;
+import zealoustarget.core.intake.Header;
+
+/** Carries what a file's columns showed of their numbers and dates over to files to come. */
+final class Formats {
+  /** Makes a rule of an earlier one and of what a column shows. */
+  private interface Change {
+    ColumnRule of(ColumnProfile profile, ColumnRule rule);
+  }
+
+  private Formats() {}
+
+  /** The request with the marks as rules that the columns show beyond doubt. */
+  static LoadRequest settled(LoadRequest request, Sheet sheet) {
+    return changed(request, sheet, ColumnProfile::settle);
+  }
+
+  /** The request without earlier marks where this file's columns show their own. */
+  static LoadRequest unlessShown(LoadRequest request, Sheet sheet) {
+    return changed(request, sheet, ColumnProfile::unlessShown);
+  }
+
+  private static LoadRequest changed(LoadRequest request, Sheet sheet, Change change) {
+    Map<String, ColumnRule> rules = new HashMap<>(request.columns());
+    List<ColumnProfile> profiles = sheet.profiles();
+    for (int at = 0; at < sheet.titles().size() && at < profiles.size(); at++) {
+      String title = Header.nameOf(sheet.titles(), at);
+      ColumnRule before = rules.getOrDefault(title, ColumnRule.AUTO);
+      ColumnRule after = change.of(profiles.get(at), before);
+      if (!after.equals(before)) {
+        rules.put(title, after);
+      }
+    }
+    return request.withColumns(rules);
+  }
+}

@@ -1,0 +1,89 @@
+package zealoustarget.server.intake;
+
+import jakarta.annotation.PreDestroy;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.function.Consumer;
+import org.springframework.stereotype.Component;
+import zealoustarget.core.Refusal;
+
+/** Long work on loads, beside the requests: at most two at a time, one per load. */
+@Component
+class LoadJobs {
+  private static final int AT_ONCE = 2;
+  private static final long PATIENCE_MILLIS = 1_200;
+
+  private final ExecutorService workers =
+      Executors.newFixedThreadPool(
+          AT_ONCE,
+          work -> {
+            Thread thread = new Thread(work, "load-job");
+            thread.setDaemon(true);
+            return thread;
+          });
+  private final Map<Integer, Progress> running = new ConcurrentHashMap<>();
+
+  /**
+   * Begins work on a load and waits a moment for its end, so that short work is done when the
+   * request is answered.
+   *
+   * @throws Refusal load-busy while other work on it runs; whatever the work refuses in that moment
+   */
+  void run(int loadId, Progress progress, Consumer<Progress> work) {
+    if (running.putIfAbsent(loadId, progress) != null) {
+      throw Refusal.of("load-busy", "Load " + loadId + " is being worked on. Wait or stop that.");
+    }
+    Future<?> job =
+        workers.submit(
+            () -> {
+              try {
+                work.accept(progress);
+              } finally {
+                progress.finish();
+                running.remove(loadId);
+              }
+            });
+    await(job);
+  }
+
+  /** The work that runs on a load. */
+  Optional<Progress> find(int loadId) {
+    return Optional.ofNullable(running.get(loadId));
+  }
+
+  /** Refuses while a load is worked on. */
+  void checkIdle(int loadId) {
+    if (running.containsKey(loadId)) {
+      throw Refusal.of("load-busy", "Load " + loadId + " is being worked on. Wait or stop that.");
+    }
+  }
+
+  @PreDestroy
+  void stop() throws InterruptedException {
+    running.values().forEach(Progress::cancel);
+    workers.shutdown();
+    workers.awaitTermination(10, TimeUnit.SECONDS);
+  }
+
+  private static void await(Future<?> job) {
+    try {
+      job.get(PATIENCE_MILLIS, TimeUnit.MILLISECONDS);
+    } catch (TimeoutException stillRunning) {
+      // the caller is told that it goes on
+    } catch (InterruptedException interrupted) {
+      Thread.currentThread().interrupt();
+    } catch (ExecutionException failed) {
+      if (failed.getCause() instanceof RuntimeException cause) {
+        throw cause;
+      }
+      throw new IllegalStateException(failed.getCause());
+    }
+  }
+}

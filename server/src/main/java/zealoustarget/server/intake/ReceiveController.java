@@ -1,0 +1,119 @@
+package zealoustarget.server.intake;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import zealoustarget.server.files.Upload;
+
+/** Files that arrive by hand: received at once, recognised, read on beside the request. */
+@RestController
+@RequestMapping("/api/v1/loads")
+class ReceiveController {
+  private static final int EVERY_MILLIS = 300;
+
+  private final StagingService staging;
+  private final LoadStore store;
+  private final LoadJobs jobs;
+  private final LoadAnswers answers;
+  private final ScheduledExecutorService clock =
+      Executors.newSingleThreadScheduledExecutor(
+          work -> {
+            Thread thread = new Thread(work, "progress");
+            thread.setDaemon(true);
+            return thread;
+          });
+
+  ReceiveController(StagingService staging, LoadStore store, LoadJobs jobs, LoadAnswers answers) {
+    this.staging = staging;
+    this.store = store;
+    this.jobs = jobs;
+    this.answers = answers;
+  }
+
+  /**
+   * Takes a file in, whatever it brings: 202 with a load that is staged, or received with a
+   * problem, or still being read; 422 where it is no file that can be loaded.
+   */
+  @PostMapping(path = "/receive", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+  @ResponseStatus(HttpStatus.ACCEPTED)
+  LoadAnswer receive(@RequestParam MultipartFile file) throws IOException {
+    return receive(file.getInputStream(), file.getOriginalFilename());
+  }
+
+  /** The same for content from anywhere. */
+  LoadAnswer receive(InputStream content, String name) throws IOException {
+    Path copy = Files.createTempFile("received", ".tmp");
+    Upload upload = Uploads.copy(content, name, copy);
+    int id = staging.receive(upload, Files.size(copy), LoadRequest.recognise(), () -> delete(copy));
+    return answers.whole(id);
+  }
+
+  /** Reads a received file again, such as one whose reading was stopped. */
+  @PostMapping("/{id}/read")
+  @ResponseStatus(HttpStatus.ACCEPTED)
+  LoadAnswer read(@PathVariable int id) {
+    staging.readAgain(id);
+    return answers.whole(id);
+  }
+
+  /** Stops work on a load; what was staged before stays. */
+  @PostMapping("/{id}/cancel")
+  LoadAnswer cancel(@PathVariable int id) {
+    store.get(id);
+    jobs.find(id).ifPresent(Progress::cancel);
+    return answers.whole(id);
+  }
+
+  /** Server-sent events: {@code progress} while work on a load goes on, then {@code done}. */
+  @GetMapping(path = "/{id}/progress", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
+  SseEmitter progress(@PathVariable int id) {
+    store.get(id);
+    SseEmitter emitter = new SseEmitter(0L);
+    var task =
+        clock.scheduleAtFixedRate(() -> send(id, emitter), 0, EVERY_MILLIS, TimeUnit.MILLISECONDS);
+    emitter.onCompletion(() -> task.cancel(false));
+    emitter.onError(gone -> task.cancel(false));
+    return emitter;
+  }
+
+  private void send(int id, SseEmitter emitter) {
+    try {
+      var running = jobs.find(id);
+      if (running.isPresent()) {
+        emitter.send(
+            SseEmitter.event()
+                .name("progress")
+                .data(LoadAnswer.ProgressAnswer.of(running.get()), MediaType.APPLICATION_JSON));
+      } else {
+        emitter.send(SseEmitter.event().name("done").data("{}", MediaType.APPLICATION_JSON));
+        emitter.complete();
+      }
+    } catch (IOException | IllegalStateException gone) {
+      emitter.completeWithError(gone);
+    }
+  }
+
+  private static void delete(Path copy) {
+    try {
+      Files.deleteIfExists(copy);
+    } catch (IOException failure) {
+      throw new UncheckedIOException(failure);
+    }
+  }
+}

@@ -1,0 +1,122 @@
+package zealoustarget.server.intake;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.springframework.stereotype.Component;
+import zealoustarget.core.Refusal;
+import zealoustarget.core.amount.Measure;
+import zealoustarget.core.intake.KindGuess;
+import zealoustarget.core.intake.LoadKind;
+import zealoustarget.core.intake.LoadSpec;
+import zealoustarget.server.playbook.Playbook;
+import zealoustarget.server.playbook.PlaybookService;
+
+/** Completes what is said of a file by what was decided before and what the file itself says. */
+@Component
+class Requests {
+  private static final Pattern FISCAL_YEAR = Pattern.compile("(?i)fy[ _-]?(\\d{4}|\\d{2})(?!\\d)");
+
+  private final RememberedHeaders remembered;
+  private final GoalSets goalSets;
+  private final PlaybookService playbooks;
+  private final Clock clock;
+
+  Requests(
+      RememberedHeaders remembered, GoalSets goalSets, PlaybookService playbooks, Clock clock) {
+    this.remembered = remembered;
+    this.goalSets = goalSets;
+    this.playbooks = playbooks;
+    this.clock = clock;
+  }
+
+  /** What was decided for the header before, where nothing is said of its columns now. */
+  LoadRequest complete(LoadRequest given, Sheet sheet, String fileName) {
+    Optional<LoadRequest> before =
+        remembered
+            .find(sheet.titles())
+            .map(RememberedHeaders.Remembered::request)
+            .filter(request -> given.kind() == null || given.kind() == request.kind())
+            .map(request -> Formats.unlessShown(request, sheet));
+    if (given.kind() != null) {
+      return before
+          .filter(request -> given.columns().isEmpty())
+          .map(request -> given.withColumns(request.columns()))
+          .orElse(given);
+    }
+    return before
+        .map(request -> request.withControl(given.controlTotals(), given.isTrailerControl()))
+        .map(request -> request.withSheet(given.sheet()))
+        .orElseGet(() -> recognised(given, sheet, fileName));
+  }
+
+  private LoadRequest recognised(LoadRequest given, Sheet sheet, String fileName) {
+    KindGuess guess = KindGuess.of(sheet.titles(), fileName, playbooks.current().measures());
+    String set = guess.axis() == null ? null : goalSet(guess, fileName);
+    LoadRequest request = given.withKind(guess.kind(), set, guess.axis());
+    boolean isOfKnownSet = set != null && goalSets.find(set).isPresent();
+    return isOfKnownSet
+        ? request.withKind(guess.kind(), set, goalSets.find(set).orElseThrow().axis())
+        : request;
+  }
+
+  /** A set whose name the file's name has, else the word that it uses for goals. */
+  private String goalSet(KindGuess guess, String fileName) {
+    String words = fileName.toLowerCase(Locale.ROOT).replaceAll("[-_.]+", " ");
+    return goalSets.all().stream()
+        .filter(set -> set.axis() == guess.axis())
+        .map(GoalSets.GoalSet::name)
+        .filter(name -> words.contains(name.toLowerCase(Locale.ROOT)))
+        .findFirst()
+        .orElse(
+            guess.goalWord() == null || guess.goalWord().matches("goal|target")
+                ? "quota"
+                : guess.goalWord());
+  }
+
+  /**
+   * How the core is to read the file.
+   *
+   * @throws Refusal value-unknown if the measure is none
+   */
+  LoadSpec spec(LoadRequest request, Sheet sheet, String fileName) {
+    Playbook playbook = playbooks.current();
+    return new LoadSpec(
+        request.kind(),
+        request.kind() == LoadKind.GOALS || request.kind() == LoadKind.ACTUALS
+            ? request.axis()
+            : null,
+        request.measure() == null ? null : measure(request.measure(), playbook),
+        playbook.measures(),
+        playbook.calendar(),
+        request.fiscalYear() == null ? fiscalYear(fileName, playbook) : request.fiscalYear(),
+        request.columns(),
+        sheet.isCommaGrouping());
+  }
+
+  /** The fiscal year in a file's name, such as FY27, else today's. */
+  int fiscalYear(String fileName, Playbook playbook) {
+    Matcher year = FISCAL_YEAR.matcher(fileName);
+    if (year.find()) {
+      int number = Integer.parseInt(year.group(1));
+      return number < 100 ? 2000 + number : number;
+    }
+    return playbook.calendar().year(YearMonth.from(LocalDate.now(clock)));
+  }
+
+  private static Measure measure(String code, Playbook playbook) {
+    List<String> codes = playbook.measures().stream().map(Measure::code).toList();
+    return playbook
+        .findMeasure(code)
+        .orElseThrow(
+            () ->
+                Refusal.of("value-unknown", "\"" + code + "\" is no measure of the playbook.")
+                    .with("name", "measure")
+                    .with("allowed", codes));
+  }
+}

@@ -1,0 +1,188 @@
+package zealoustarget.server.intake;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import org.hibernate.SessionFactory;
+import org.hibernate.StatelessSession;
+import org.springframework.stereotype.Component;
+import zealoustarget.core.Refusal;
+import zealoustarget.server.platform.Packed;
+
+/** Keeps the lines of every load's file, cell by cell, so that any of them is one read away. */
+@Component
+class SheetStore {
+  private static final int RECORDS = 500;
+  private static final int CHARACTERS = 120_000;
+
+  /** One line of a file. */
+  record Line(int line, List<String> cells) {}
+
+  private final SessionFactory sessions;
+
+  SheetStore(SessionFactory sessions) {
+    this.sessions = sessions;
+  }
+
+  /** The description of a load's file. */
+  Sheet get(int loadId) {
+    try (StatelessSession session = sessions.openStatelessSession()) {
+      SheetEntity found = session.get(SheetEntity.class, loadId);
+      if (found == null) {
+        throw Refusal.of("sheet-gone", "The lines of load " + loadId + " are not kept.");
+      }
+      return Packed.fromDeflated(found.content, Sheet.class);
+    }
+  }
+
+  boolean has(int loadId) {
+    try (StatelessSession session = sessions.openStatelessSession()) {
+      return session.get(SheetEntity.class, loadId) != null;
+    }
+  }
+
+  /** The lines of one part, in the file's order. */
+  List<Line> part(int loadId, int number) {
+    try (StatelessSession session = sessions.openStatelessSession()) {
+      return part(session, loadId, number);
+    }
+  }
+
+  static List<Line> part(StatelessSession session, int loadId, int number) {
+    SheetPartEntity entity = session.get(SheetPartEntity.class, firstId(loadId) + number);
+    Sheet.Part part = Packed.fromDeflated(entity.content, Sheet.Part.class);
+    List<Line> lines = new ArrayList<>(part.lines().length);
+    for (int at = 0; at < part.lines().length; at++) {
+      lines.add(new Line(part.lines()[at], List.of(part.cells()[at])));
+    }
+    return lines;
+  }
+
+  /** At most {@code most} lines from a record on, counted from 0. */
+  List<Line> lines(int loadId, Sheet sheet, int fromRecord, int most) {
+    List<Line> lines = new ArrayList<>();
+    int from = Math.max(fromRecord, 0);
+    int end = Math.min(from + most, sheet.recordCount());
+    int number = lastNotAfter(sheet.firstRecords(), from);
+    while (from < end) {
+      List<Line> part = part(loadId, number);
+      int first = sheet.firstRecords().get(number);
+      lines.addAll(part.subList(from - first, Math.min(end - first, part.size())));
+      from = first + part.size();
+      number++;
+    }
+    return lines;
+  }
+
+  /** The number of the record in that line of the file, or of the last one before it. */
+  int recordOf(int loadId, Sheet sheet, int line) {
+    if (sheet.recordCount() == 0) {
+      return 0;
+    }
+    int number = lastNotAfter(sheet.firstLines(), line);
+    List<Integer> lines = part(loadId, number).stream().map(Line::line).toList();
+    return sheet.firstRecords().get(number) + lastNotAfter(lines, line);
+  }
+
+  /** The place of the largest value that is not above one, 0 where all are. */
+  private static int lastNotAfter(List<Integer> ascending, int value) {
+    int place = Collections.binarySearch(ascending, value);
+    return Math.max(place >= 0 ? place : -place - 2, 0);
+  }
+
+  Writer writer(int loadId) {
+    return new Writer(loadId);
+  }
+
+  /** Forgets what an interrupted reading left. */
+  void delete(int loadId) {
+    sessions.inStatelessTransaction(
+        session -> {
+          session
+              .createMutationQuery("delete from SheetPartEntity where loadId = :load")
+              .setParameter("load", loadId)
+              .executeUpdate();
+          session
+              .createMutationQuery("delete from SheetEntity where loadId = :load")
+              .setParameter("load", loadId)
+              .executeUpdate();
+        });
+  }
+
+  private static long firstId(int loadId) {
+    return (long) loadId << 32;
+  }
+
+  /** Writes a file's lines, part by part, each in a transaction of its own. */
+  final class Writer {
+    private final int loadId;
+    private final List<Line> gathered = new ArrayList<>();
+    private final List<Integer> firstRecords = new ArrayList<>();
+    private final List<Integer> firstLines = new ArrayList<>();
+    private final List<SheetPartEntity> unwritten = new ArrayList<>();
+    private int characters;
+    private int records;
+
+    private Writer(int loadId) {
+      this.loadId = loadId;
+    }
+
+    void add(int line, List<String> cells) {
+      int length = 0;
+      for (String cell : cells) {
+        length += cell.length();
+      }
+      if (gathered.size() == RECORDS || (characters + length > CHARACTERS && characters > 0)) {
+        pack();
+      }
+      gathered.add(new Line(line, cells));
+      characters += length;
+    }
+
+    int records() {
+      return records + gathered.size();
+    }
+
+    List<Integer> firstRecords() {
+      return firstRecords;
+    }
+
+    List<Integer> firstLines() {
+      return firstLines;
+    }
+
+    /** Writes what is left and the description, which makes the whole readable. */
+    void finish(Sheet sheet) {
+      pack();
+      write();
+      sessions.inStatelessTransaction(
+          session -> session.insert(new SheetEntity(loadId, Packed.deflated(sheet))));
+    }
+
+    void pack() {
+      if (gathered.isEmpty()) {
+        return;
+      }
+      int[] lines = gathered.stream().mapToInt(Line::line).toArray();
+      String[][] cells =
+          gathered.stream()
+              .map(line -> line.cells().toArray(String[]::new))
+              .toArray(String[][]::new);
+      long id = firstId(loadId) + firstRecords.size();
+      unwritten.add(new SheetPartEntity(id, loadId, Packed.deflated(new Sheet.Part(lines, cells))));
+      firstRecords.add(records);
+      firstLines.add(lines[0]);
+      records += lines.length;
+      gathered.clear();
+      characters = 0;
+      if (unwritten.size() >= 20) {
+        write();
+      }
+    }
+
+    private void write() {
+      sessions.inStatelessTransaction(session -> session.insertMultiple(unwritten));
+      unwritten.clear();
+    }
+  }
+}

@@ -1,0 +1,59 @@
+package zealoustarget.server.intake;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.springframework.web.multipart.MultipartFile;
+import zealoustarget.server.files.Upload;
+
+/** Files that come with a request. */
+final class Uploads {
+  private static final int LONGEST_NAME = 255;
+
+  private Uploads() {}
+
+  /** A file that is read while the request lasts. */
+  static Upload of(MultipartFile file) {
+    String name = name(file.getOriginalFilename());
+    return new Upload() {
+      @Override
+      public String name() {
+        return name;
+      }
+
+      @Override
+      public InputStream open() throws IOException {
+        return file.getInputStream();
+      }
+    };
+  }
+
+  /** A copy that outlives the request, called by the sender's name. */
+  static Upload copy(InputStream content, String sentName, Path copy) {
+    String name = name(sentName);
+    try (content) {
+      Files.copy(content, copy, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+    } catch (IOException failure) {
+      throw new UncheckedIOException(failure);
+    }
+    return new Upload() {
+      @Override
+      public String name() {
+        return name;
+      }
+
+      @Override
+      public InputStream open() throws IOException {
+        return Files.newInputStream(copy);
+      }
+    };
+  }
+
+  /** The name without folders, at most 255 characters. */
+  private static String name(String sent) {
+    String name = sent == null || sent.isBlank() ? "file.csv" : sent.replaceAll(".*[/\\\\]", "");
+    return name.length() <= LONGEST_NAME ? name : name.substring(0, LONGEST_NAME);
+  }
+}

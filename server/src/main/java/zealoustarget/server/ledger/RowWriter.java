@@ -1,0 +1,65 @@
+package zealoustarget.server.ledger;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.hibernate.StatelessSession;
+import zealoustarget.core.intake.Row;
+
+/** Writes one load's rows in the transaction of its session, in their order. */
+public final class RowWriter {
+  private static final int BATCH = 5_000;
+
+  private final StatelessSession session;
+  private final int loadId;
+  private final ActualPart.Gatherer actuals = new ActualPart.Gatherer();
+  private final List<Object> others = new ArrayList<>();
+  private long parts;
+  private long written;
+
+  RowWriter(StatelessSession session, int loadId) {
+    this.session = session;
+    this.loadId = loadId;
+  }
+
+  /** Takes one row. */
+  public void add(Row row) {
+    if (row instanceof Row.Actual actual) {
+      if (actuals.add(actual)) {
+        flushActuals();
+      }
+      return;
+    }
+    others.add(entity(RowStore.firstId(loadId) + written++, row));
+    if (others.size() >= BATCH) {
+      flushOthers();
+    }
+  }
+
+  /** Writes what is left; nothing may be added after. */
+  public void finish() {
+    if (!actuals.isEmpty()) {
+      flushActuals();
+    }
+    flushOthers();
+  }
+
+  private void flushActuals() {
+    int size = actuals.size();
+    session.insert(
+        new ActualPartEntity(RowStore.firstId(loadId) + parts++, loadId, size, actuals.take()));
+  }
+
+  private void flushOthers() {
+    session.insertMultiple(List.copyOf(others));
+    others.clear();
+  }
+
+  private Object entity(long id, Row row) {
+    if (row instanceof Row.Goal goal) {
+      return new GoalRowEntity(id, loadId, goal);
+    }
+    return row instanceof Row.Stay stay
+        ? new StayRowEntity(id, loadId, stay)
+        : new ProductRowEntity(id, loadId, (Row.Product) row);
+  }
+}
