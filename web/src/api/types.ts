@@ -133,10 +133,19 @@ export interface Sums {
   leftOut: string;
 }
 
+export type PostMode = 'add' | 'replace' | 'correct';
+
+export interface Progress {
+  phase: 'reading' | 'checking';
+  lines: number;
+  percent: number;
+  secondsLeft: number;
+}
+
 export interface Load {
   id: number;
-  state: 'staged' | 'posted' | 'reversed';
-  kind: LoadKind;
+  state: 'reading' | 'received' | 'staged' | 'posted' | 'reversed';
+  kind: LoadKind | null;
   file: string;
   goalSet: string | null;
   axis: AxisWord | null;
@@ -153,6 +162,107 @@ export interface Load {
   postedAt: string | null;
   reversedAt: string | null;
   because: string | null;
+  mode: PostMode | null;
+  readAs: string | null;
+  remainderOf: number | null;
+  problem: { code: string; message: string } | null;
+  progress: Progress | null;
   sameAs: number | null;
   sameState: string | null;
+}
+
+export interface SheetColumn {
+  title: string;
+  target: string;
+  isGuessed: boolean;
+  isAmount: boolean;
+  isDate: boolean;
+  decimals: 'auto' | 'point' | 'comma';
+  dates: 'auto' | 'day-first' | 'month-first';
+  power: number;
+  flip: boolean;
+  samples: string[];
+}
+
+export interface Fault {
+  at: number;
+  code: string;
+  held: boolean;
+  accepted: boolean;
+  message: string;
+}
+
+export interface SheetLine {
+  line: number;
+  cells: string[];
+  part: 'ready' | 'held' | 'left out' | null;
+  faults: Fault[];
+  rewritten: number[];
+}
+
+export interface Sheet {
+  recordCount: number;
+  headerLine: number;
+  from: number;
+  sheet: string;
+  sheets: string[];
+  kind: LoadKind | null;
+  goalSet: string | null;
+  axis: AxisWord | null;
+  measure: string | null;
+  fiscalYear: number;
+  isWide: boolean;
+  columns: SheetColumn[];
+  targets: string[];
+  lines: SheetLine[];
+}
+
+export interface CheckFinding {
+  line: number;
+  column: string | null;
+  accepted: boolean;
+  message: string;
+  details: Record<string, string>;
+}
+
+export interface CheckGroup {
+  code: string;
+  held: boolean;
+  ofFile: boolean;
+  count: number;
+  open: number;
+  findings: CheckFinding[];
+}
+
+export interface UnknownName {
+  axis: AxisWord;
+  text: string;
+  lines: number;
+  firstLine: number;
+  proposals: { key: string; name: string }[];
+}
+
+export interface Checks {
+  groups: CheckGroup[];
+  names: UnknownName[];
+}
+
+export interface Change {
+  key: string;
+  name: string;
+  month: string;
+  measure: string;
+  isGoal: boolean;
+  before: string | null;
+  after: string | null;
+}
+
+export interface Changes {
+  proposed: PostMode;
+  mode: PostMode;
+  scopeAxis: AxisWord | null;
+  covered: string[];
+  months: string[];
+  changeCount: number;
+  changes: Change[];
 }

@@ -18,6 +18,8 @@ export interface View {
   sort: string;
   selected: string | null;
   load: number | null;
+  /** A line of the load's file. */
+  line: number | null;
 }
 
 const AXES: AxisWord[] = ['rep', 'region', 'product', 'line', 'manager', 'company'];
@@ -62,6 +64,7 @@ export function readView(search: URLSearchParams, company: Company): View {
     sort: search.get('sort') ?? '-favourable',
     selected: search.get('selected'),
     load: Number(search.get('load')) || null,
+    line: Number(search.get('line')) || null,
   };
 }
 

@@ -1,8 +1,16 @@
+import { useRef, useState } from 'react';
 import type { Load } from '../../api/types';
 import { amount, count } from '../../format/figures';
+import type { useSay } from './useIntake';
+
+interface EquationProps {
+  load: Load;
+  isOpen: boolean;
+  say: ReturnType<typeof useSay>;
+}
 
 /** Lines and sums in the file = ready + held back + left out, beside the control total. */
-export function Equation({ load }: { load: Load }) {
+export function Equation({ load, isOpen, say }: EquationProps) {
   const measures = Object.keys(load.sums);
   const parts = [
     { sign: '', word: 'in the file', lines: load.lines, of: 'file' as const },
@@ -11,15 +19,15 @@ export function Equation({ load }: { load: Load }) {
     { sign: '+', word: 'left out', lines: load.leftOut, of: 'leftOut' as const },
   ];
   return (
-    <section aria-label="Reconciliation" className="mb-3 flex flex-wrap bg-sheet">
-      <div className="flex flex-[1_1_auto] flex-wrap gap-x-5 gap-y-2 px-3 py-2.5">
+    <section aria-label="Reconciliation" className="mb-2.5 flex shrink-0 flex-wrap bg-sheet">
+      <div className="flex flex-[1_1_auto] flex-wrap gap-x-3 gap-y-2 px-3 py-2">
         {parts.map((part) => (
           <div key={part.word} className="flex min-w-max flex-1 items-center gap-2.5">
             {part.sign && <span className="text-[17px] text-quiet">{part.sign}</span>}
             <div className={part.of === 'held' && part.lines > 0 ? 'text-bad' : ''}>
               <p className="text-[12px] text-quiet">{part.word}</p>
               <p>
-                <span className="block text-[16px] whitespace-nowrap">
+                <span className="block text-[15px] whitespace-nowrap">
                   <b>{amount(String(part.lines))}</b> {part.lines === 1 ? 'line' : 'lines'}
                 </span>
                 {measures.map((measure) => (
@@ -33,22 +41,105 @@ export function Equation({ load }: { load: Load }) {
           </div>
         ))}
       </div>
-      {load.controlTotal && (
-        <div className="border-rule px-3 py-2.5 xl:border-l">
-          <p className="text-[12px] text-quiet">control total, {load.controlTotal.measure}</p>
-          <p className="text-[16px] font-bold">{amount(load.controlTotal.given)}</p>
-          <p className={load.controlTotal.met ? 'text-good' : 'font-semibold text-bad'}>
-            {load.controlTotal.met
-              ? 'matches the file'
-              : `the file has ${amount(load.controlTotal.found)}`}
-          </p>
-        </div>
-      )}
+      {measures.length > 0 && <Control load={load} isOpen={isOpen} say={say} />}
       {measures.length === 0 && (
         <p className="self-center px-3 py-2.5 text-quiet">
           {count(load.lines, 'line')}, no amounts in a {load.kind} file
         </p>
       )}
     </section>
+  );
+}
+
+/** The control total: typed in, from a total line at the end, or from a small file. */
+function Control({ load, isOpen, say }: EquationProps) {
+  const measures = Object.keys(load.sums);
+  const total = load.controlTotal;
+  const [isEditing, setEditing] = useState(false);
+  const [measure, setMeasure] = useState(total?.measure ?? measures[0] ?? '');
+  const [text, setText] = useState(total?.given ?? '');
+  const chooser = useRef<HTMLInputElement>(null);
+  const link = 'text-select underline';
+  if (isEditing) {
+    return (
+      <form
+        className="flex flex-col gap-1 border-rule px-3 py-2 xl:border-l"
+        onSubmit={(event) => {
+          event.preventDefault();
+          const totals = text.trim() ? { [measure]: text.trim() } : ({} as Record<string, string>);
+          say.mutate(
+            { kind: 'control', totals, trailer: false },
+            { onSuccess: () => setEditing(false) },
+          );
+        }}
+      >
+        <label className="text-[12px] text-quiet" htmlFor="control-total">
+          control total of{' '}
+          <select
+            aria-label="Measure"
+            value={measure}
+            onChange={(event) => setMeasure(event.target.value)}
+          >
+            {measures.map((one) => (
+              <option key={one}>{one}</option>
+            ))}
+          </select>
+        </label>
+        <input
+          id="control-total"
+          value={text}
+          placeholder="191240.00"
+          onChange={(event) => setText(event.target.value)}
+          className="w-[130px] rounded-sm border border-quiet bg-sheet px-2 py-1"
+        />
+        <span className="flex gap-3">
+          <button type="submit" className={link} disabled={say.isPending}>
+            Compare
+          </button>
+          <button type="button" className={link} onClick={() => chooser.current?.click()}>
+            From a file
+          </button>
+          <button type="button" className={link} onClick={() => setEditing(false)}>
+            Close
+          </button>
+        </span>
+        <input
+          ref={chooser}
+          type="file"
+          tabIndex={-1}
+          aria-label="Control file"
+          className="sr-only"
+          onChange={(event) => {
+            const file = event.target.files?.[0];
+            if (file) {
+              say.mutate({ kind: 'control-file', file }, { onSuccess: () => setEditing(false) });
+            }
+            event.target.value = '';
+          }}
+        />
+      </form>
+    );
+  }
+  return (
+    <div className="border-rule px-3 py-2 xl:border-l">
+      <p className="text-[12px] text-quiet">
+        control total{total ? `, ${total.measure}` : ''}
+        {isOpen && (
+          <button type="button" className={`${link} ml-2`} onClick={() => setEditing(true)}>
+            {total ? 'Change' : 'Give one'}
+          </button>
+        )}
+      </p>
+      {total ? (
+        <>
+          <p className="text-[15px] font-bold">{amount(total.given)}</p>
+          <p className={total.met ? 'text-good' : 'font-semibold text-bad'}>
+            {total.met ? 'matches the file' : `the file has ${amount(total.found)}`}
+          </p>
+        </>
+      ) : (
+        <p className="text-quiet">none given</p>
+      )}
+    </div>
   );
 }

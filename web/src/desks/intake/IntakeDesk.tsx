@@ -1,32 +1,47 @@
-import { useRef, useState } from 'react';
+import { useEffect, useRef } from 'react';
 import type { Company } from '../../api/types';
 import { useDropped } from '../../app/dropped';
 import { useView } from '../../app/useView';
 import { Empty, Failed, Loading } from '../../ui/Notice';
-import { LoadForm } from './LoadForm';
+import { isTable, pastedFile } from './intake';
 import { LoadView } from './LoadView';
 import { Tray } from './Tray';
-import { useLoad, useLoads } from './useIntake';
+import { useLoad, useLoads, useReceive } from './useIntake';
 
 /** Where files arrive, are looked through, posted and taken back. */
 export function IntakeDesk({ company }: { company: Company }) {
   const [view, change] = useView(company);
-  const dropped = useDropped();
+  const { file, take } = useDropped();
   const loads = useLoads();
   const load = useLoad(view.load);
   const chooser = useRef<HTMLInputElement>(null);
-  const [turn, setTurn] = useState(0);
-
-  function take(file: File | null) {
-    dropped.take(file);
-    setTurn(turn + 1);
-    if (chooser.current) chooser.current.value = '';
-  }
+  const receive = useReceive((received) => open(received.id));
+  const { mutate } = receive;
 
   function open(id: number | null) {
-    take(null);
-    change({ load: id === null ? null : String(id) });
+    change({ load: id === null ? null : String(id), line: null });
   }
+
+  useEffect(() => {
+    if (file) {
+      mutate(file);
+      take(null);
+    }
+  }, [file, mutate, take]);
+
+  useEffect(() => {
+    const paste = (event: ClipboardEvent) => {
+      const text = event.clipboardData?.getData('text/plain') ?? '';
+      const isTyping =
+        event.target instanceof HTMLElement && event.target.closest('input,textarea');
+      if (!isTyping && isTable(text)) {
+        event.preventDefault();
+        mutate(pastedFile(text, new Date()));
+      }
+    };
+    window.addEventListener('paste', paste);
+    return () => window.removeEventListener('paste', paste);
+  }, [mutate]);
 
   if (loads.isPending) return <Loading what="the tray" />;
   if (loads.isError) return <Failed error={loads.error} onRetry={() => void loads.refetch()} />;
@@ -34,62 +49,101 @@ export function IntakeDesk({ company }: { company: Company }) {
     <div className="grid h-full grid-cols-[208px_minmax(0,1fr)]">
       <Tray
         loads={loads.data}
-        selected={dropped.file ? null : view.load}
+        selected={view.load}
+        month={view.span.to}
         onOpen={open}
         onChoose={() => chooser.current?.click()}
       />
       <input
         ref={chooser}
         type="file"
-        accept=".csv,.tsv,.txt,text/csv"
-        aria-label="File to stage"
+        accept=".csv,.tsv,.txt,.xlsx,.xlsm,text/csv"
+        aria-label="File to load"
         tabIndex={-1}
         className="sr-only"
-        onChange={(event) => take(event.target.files?.[0] ?? null)}
+        onChange={(event) => {
+          const chosen = event.target.files?.[0];
+          if (chosen) mutate(chosen);
+          event.target.value = '';
+        }}
       />
-      <div className="min-h-0 min-w-0">{content()}</div>
+      <div className="flex min-h-0 min-w-0 flex-col">
+        {receive.isPending && (
+          <p role="status" className="bg-select-ground px-[18px] py-2">
+            Sending {receive.variables.name} …
+          </p>
+        )}
+        {receive.isError && (
+          <div
+            role="alert"
+            className="m-[18px] mb-0 flex items-start justify-between gap-4 border-l-4 border-bad bg-sheet p-3"
+          >
+            <span>{receive.error.message}</span>
+            <button type="button" className="text-select underline" onClick={receive.reset}>
+              Close
+            </button>
+          </div>
+        )}
+        <div className="min-h-0 flex-1">{content()}</div>
+      </div>
     </div>
   );
 
   function content() {
-    if (dropped.file) {
-      return (
-        <LoadForm
-          key={`${turn} ${dropped.file.name}`}
-          file={dropped.file}
-          company={company}
-          onStaged={(staged) => open(staged.id)}
-          onCancel={() => take(null)}
-        />
-      );
-    }
-    if (view.load !== null) {
-      if (load.isPending) return <Loading what="the load" />;
-      if (load.isError) return <Failed error={load.error} onRetry={() => void load.refetch()} />;
-      return <LoadView key={load.data.id} load={load.data} onDiscarded={() => open(null)} />;
-    }
-    return <Start isFirst={loads.data?.length === 0} />;
+    if (view.load === null) return <Start isFirst={loads.data?.length === 0} />;
+    if (load.isPending) return <Loading what="the load" />;
+    if (load.isError) return <Failed error={load.error} onRetry={() => void load.refetch()} />;
+    return (
+      <LoadView
+        key={load.data.id}
+        load={load.data}
+        company={company}
+        line={view.line}
+        onGone={() => open(null)}
+        onOpen={open}
+      />
+    );
   }
 }
+
+const KINDS = [
+  ['roster', 'Roster', 'rep, name, region, manager, from, until'],
+  ['products', 'Products', 'product, name, line'],
+  ['goals', 'Goals', 'month, rep (or region, product …), revenue'],
+  ['actuals', 'Actuals', 'date or month, rep, region, product, order, revenue, units'],
+] as const;
 
 function Start({ isFirst }: { isFirst: boolean }) {
   return (
     <Empty title={isFirst ? 'Load the first file.' : 'Choose a load, or drop a file.'}>
       <p>
-        Drop a CSV file anywhere on this page, or choose one on the left. It is staged first: you
-        see what is in it and what is wrong, and nothing counts before you post it.
+        Drop a CSV file or a workbook anywhere on this page, choose one on the left, or paste a
+        block of cells. It is staged first: you see what is in it and what is wrong, and nothing
+        counts before you post it.
       </p>
       <p>Start with the roster and the products; goals and actuals name the reps in them.</p>
-      <dl className="grid grid-cols-[90px_1fr] gap-y-1.5 pt-2 text-ink">
-        <dt className="font-semibold">Roster</dt>
-        <dd>rep, name, region, manager, from, until</dd>
-        <dt className="font-semibold">Products</dt>
-        <dd>product, name, line</dd>
-        <dt className="font-semibold">Goals</dt>
-        <dd>month, rep (or region, product …), revenue</dd>
-        <dt className="font-semibold">Actuals</dt>
-        <dd>date or month, rep, region, product, order, revenue, units</dd>
-      </dl>
+      <table className="mt-2 text-ink">
+        <caption className="sr-only">What each kind of file holds</caption>
+        <tbody>
+          {KINDS.map(([kind, word, columns]) => (
+            <tr key={kind} className="align-top">
+              <th scope="row" className="py-1 pr-4 text-left font-semibold">
+                {word}
+              </th>
+              <td className="py-1 pr-4">{columns}</td>
+              <td className="py-1 whitespace-nowrap">
+                <a
+                  href={`/api/v1/templates/${kind}.csv`}
+                  download
+                  className="text-select underline"
+                >
+                  Blank {kind} file
+                </a>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
     </Empty>
   );
 }

@@ -1,9 +1,9 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { render, screen } from '@testing-library/react';
+import { render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter } from 'react-router';
-import { afterEach, expect, it, vi } from 'vitest';
-import type { Load } from '../../api/types';
+import { afterEach, beforeEach, expect, it, vi } from 'vitest';
+import type { Changes, Checks, Company, Load, Sheet } from '../../api/types';
 import { LoadView } from './LoadView';
 
 const LOAD: Load = {
@@ -20,66 +20,261 @@ const LOAD: Load = {
   sums: { revenue: { file: '30.00', ready: '20.00', held: '10.00', leftOut: '0.00' } },
   controlTotal: { measure: 'revenue', given: '31.00', found: '30.00', met: false },
   findingCount: 1,
-  findings: [{ line: 3, column: 'rep', code: 'member-unknown', held: true, message: 'Who is it' }],
   firstMonth: '2026-10',
   lastMonth: '2026-10',
   postedAt: null,
   reversedAt: null,
   because: null,
-  sameAs: 5,
-  sameState: 'posted',
+  mode: null,
+  readAs: 'semicolon, UTF-8',
+  remainderOf: null,
+  problem: null,
+  progress: null,
+  sameAs: null,
+  sameState: null,
 };
+
+const column = {
+  isGuessed: false,
+  isAmount: false,
+  isDate: false,
+  decimals: 'auto' as const,
+  dates: 'auto' as const,
+  power: 0,
+  flip: false,
+  samples: [],
+};
+
+const SHEET: Sheet = {
+  recordCount: 2,
+  headerLine: 1,
+  from: 0,
+  sheet: '',
+  sheets: [],
+  kind: 'actuals',
+  goalSet: null,
+  axis: null,
+  measure: null,
+  fiscalYear: 2027,
+  isWide: false,
+  columns: [
+    { ...column, title: 'Acct mgr', target: 'rep', isGuessed: true },
+    { ...column, title: 'Net EUR', target: 'revenue', isAmount: true },
+  ],
+  targets: ['date', 'rep', 'revenue'],
+  lines: [
+    { line: 2, cells: ['Dario Venn', '20.00'], part: 'ready', faults: [], rewritten: [] },
+    {
+      line: 3,
+      cells: ['D. Ven', '1O.00'],
+      part: 'held',
+      faults: [
+        { at: 0, code: 'member-unknown', held: true, accepted: false, message: 'No such rep.' },
+        { at: 1, code: 'amount-unreadable', held: true, accepted: false, message: 'No amount.' },
+      ],
+      rewritten: [],
+    },
+  ],
+};
+
+const CHECKS: Checks = {
+  groups: [
+    {
+      code: 'member-unknown',
+      held: true,
+      ofFile: false,
+      count: 9,
+      open: 9,
+      findings: [
+        {
+          line: 3,
+          column: 'Acct mgr',
+          accepted: false,
+          message: 'No such rep.',
+          details: { value: 'D. Ven', axis: 'rep' },
+        },
+      ],
+    },
+    {
+      code: 'date-ambiguous',
+      held: true,
+      ofFile: false,
+      count: 1,
+      open: 1,
+      findings: [
+        { line: 3, column: 'Booking dt', accepted: false, message: 'Two ways.', details: {} },
+      ],
+    },
+  ],
+  names: [
+    {
+      axis: 'rep',
+      text: 'D. Ven',
+      lines: 9,
+      firstLine: 3,
+      proposals: [{ key: 'R2', name: 'Dario Venn' }],
+    },
+  ],
+};
+
+const CHANGES: Changes = {
+  proposed: 'replace',
+  mode: 'replace',
+  scopeAxis: 'region',
+  covered: ['South Reach'],
+  months: ['2026-10'],
+  changeCount: 1,
+  changes: [
+    {
+      key: 'R2',
+      name: 'Dario Venn',
+      month: '2026-10',
+      measure: 'revenue',
+      isGoal: false,
+      before: '10.00',
+      after: '20.00',
+    },
+  ],
+};
+
+const COMPANY: Company = {
+  name: 'Saltmarsh Chandlery',
+  calendar: { startMonth: 7, yearNamedBy: 'end' },
+  measures: [{ code: 'revenue', unit: 'EUR', scale: 2, direction: 'HIGHER', hasActuals: true }],
+  goalSets: [],
+  regions: [],
+  firstMonth: null,
+  lastMonth: null,
+  thisMonth: '2026-11',
+};
+
+const sent: { path: string; method: string; body: unknown }[] = [];
+let refusal: { code: string; detail: string } | null = null;
+
+function answer(path: string, init?: RequestInit): Response {
+  if (init?.method && init.method !== 'GET') {
+    const body = typeof init.body === 'string' ? (JSON.parse(init.body) as unknown) : null;
+    sent.push({ path, method: init.method, body });
+    if (refusal) return new Response(JSON.stringify(refusal), { status: 409 });
+    return new Response(JSON.stringify(LOAD));
+  }
+  const found = path.includes('/sheet')
+    ? SHEET
+    : path.includes('/checks')
+      ? CHECKS
+      : path.includes('/changes')
+        ? CHANGES
+        : LOAD;
+  return new Response(JSON.stringify(found));
+}
 
 function show(load: Load) {
   render(
     <QueryClientProvider client={new QueryClient()}>
       <MemoryRouter>
-        <LoadView load={load} onDiscarded={() => undefined} />
+        <LoadView
+          load={load}
+          company={COMPANY}
+          line={null}
+          onGone={() => undefined}
+          onOpen={() => undefined}
+        />
       </MemoryRouter>
     </QueryClientProvider>,
   );
 }
 
-afterEach(() => vi.unstubAllGlobals());
+beforeEach(() => {
+  sent.length = 0;
+  refusal = null;
+  vi.stubGlobal('fetch', (path: string, init?: RequestInit) => Promise.resolve(answer(path, init)));
+  for (const side of ['offsetHeight', 'offsetWidth', 'clientHeight'] as const) {
+    vi.spyOn(HTMLElement.prototype, side, 'get').mockReturnValue(400);
+  }
+  Element.prototype.scrollTo = () => undefined;
+});
 
-it('an unmet control total asks for a reason before posting, and sends it', async () => {
-  const fetched = vi.fn(() => Promise.resolve(new Response(JSON.stringify(LOAD))));
-  vi.stubGlobal('fetch', fetched);
+afterEach(() => {
+  vi.unstubAllGlobals();
+  vi.restoreAllMocks();
+});
+
+it('an unmet control total asks for a reason before posting, and sends it with the mode', async () => {
   show(LOAD);
-  const post = screen.getByRole('button', { name: /Post 2 lines again/ });
+  const post = screen.getByRole('button', { name: /Post 2 lines/ });
   expect(post).toBeDisabled();
   expect(screen.getByText(/the file has 30.00/)).toBeVisible();
+  expect(await screen.findByText(/posted for South Reach in October 2026/)).toBeVisible();
   await userEvent.type(screen.getByLabelText(/Why post/), 'rounded at the source');
-  expect(post).toBeEnabled();
   await userEvent.click(post);
-  expect(fetched).toHaveBeenCalledWith(
-    '/api/v1/loads/7/post?held=leave&because=rounded+at+the+source',
-    { method: 'POST' },
+  expect(sent[0]?.path).toBe(
+    '/api/v1/loads/7/post?held=leave&because=rounded+at+the+source&mode=replace',
   );
 });
 
 it('a refusal of the server is said where the button is', async () => {
-  const problem = { code: 'members-gone', detail: 'Reps are gone.' };
-  vi.stubGlobal('fetch', () =>
-    Promise.resolve(new Response(JSON.stringify(problem), { status: 409 })),
-  );
+  refusal = { code: 'members-gone', detail: 'Reps are gone.' };
   show({ ...LOAD, controlTotal: null });
   await userEvent.click(screen.getByRole('button', { name: /Post/ }));
   expect(await screen.findByRole('alert')).toHaveTextContent('Reps are gone.');
 });
 
-it('a check chosen narrows the findings to its own, and lets go again', async () => {
+it('a name is accepted for whom it is close to, in all its lines', async () => {
+  show(LOAD);
+  await userEvent.click(
+    await screen.findByRole('button', { name: 'Use Dario Venn for all 9 lines' }),
+  );
+  expect(sent[0]).toEqual({
+    path: '/api/v1/loads/7/names',
+    method: 'POST',
+    body: { axis: 'rep', text: 'D. Ven', member: 'R2' },
+  });
+});
+
+it('a faulty cell is corrected where it stands', async () => {
+  show(LOAD);
+  await userEvent.click(await screen.findByRole('button', { name: /1O.00: No amount/ }));
+  const editor = screen.getByRole('textbox', { name: 'Net EUR in line 3' });
+  await userEvent.clear(editor);
+  await userEvent.type(editor, '10.00{Enter}');
+  expect(sent[0]?.body).toEqual({ action: 'rewrite', lines: [3], column: 1, value: '10.00' });
+});
+
+it('an order of dates is said for the whole column', async () => {
+  show(LOAD);
+  await userEvent.click(await screen.findByRole('button', { name: /Dates that can be read/ }));
+  await userEvent.click(screen.getByRole('button', { name: 'Day first' }));
+  expect(sent[0]?.body).toEqual({ columns: { 'Booking dt': { dates: 'day-first' } } });
+});
+
+it('what posting changes is said, old to new, and opens to a table', async () => {
+  show(LOAD);
+  await userEvent.click(await screen.findByRole('button', { name: 'All 1 figure' }));
+  const part = screen.getByRole('region', { name: 'What posting changes' });
+  expect(part).toHaveTextContent('Dario Venn 10.00 → 20.00');
+  expect(within(part).getByRole('cell', { name: 'October 2026' })).toBeVisible();
+});
+
+it('work that goes on can be stopped', async () => {
   show({
     ...LOAD,
-    findings: [
-      ...(LOAD.findings ?? []),
-      { line: 4, column: null, code: 'duplicate-line', held: false, message: 'Same as line 2' },
-    ],
+    state: 'reading',
+    progress: { phase: 'checking', lines: 5, percent: 62, secondsLeft: 8 },
   });
-  const check = screen.getByRole('button', { name: /Twice in this file/ });
-  await userEvent.click(check);
-  expect(screen.queryByText('Who is it')).not.toBeInTheDocument();
-  expect(screen.getByText('Same as line 2')).toBeVisible();
-  await userEvent.click(check);
-  expect(screen.getByText('Who is it')).toBeVisible();
+  expect(screen.getByText(/Checking, 62 %/)).toHaveTextContent('8 s left');
+  expect(screen.queryByRole('button', { name: /Post/ })).not.toBeInTheDocument();
+  await userEvent.click(screen.getByRole('button', { name: 'Stop' }));
+  await waitFor(() => expect(sent[0]?.path).toBe('/api/v1/loads/7/cancel'));
+});
+
+it('a file that was not understood says why, and what its columns are can be told', async () => {
+  show({
+    ...LOAD,
+    state: 'received',
+    problem: { code: 'column-missing', message: 'No column revenue.' },
+  });
+  expect(screen.getByRole('alert')).toHaveTextContent('No column revenue.');
+  await userEvent.click(await screen.findByRole('button', { name: /Acct mgr is read as rep/ }));
+  await userEvent.selectOptions(await screen.findByLabelText('It is our'), 'date');
+  expect(sent[0]?.body).toEqual({ columns: { 'Acct mgr': { column: 'date' } } });
 });

@@ -1,26 +1,31 @@
 import type { Load } from '../../api/types';
 import { count, shortMonth } from '../../format/figures';
 import { stateWord } from './intake';
+import { Pull } from './Pull';
 
 interface TrayProps {
   loads: Load[];
   selected: number | null;
+  month: string;
   onOpen: (id: number) => void;
   onChoose: () => void;
 }
 
-/** The loads with their state, latest first. */
-export function Tray({ loads, selected, onOpen, onChoose }: TrayProps) {
+/** The loads with their state, latest first, and the ways in for the next. */
+export function Tray({ loads, selected, month, onOpen, onChoose }: TrayProps) {
   return (
     <section aria-label="Tray" className="no-print flex min-h-0 flex-col py-3.5 pl-[18px]">
-      <button
-        type="button"
-        onClick={onChoose}
-        className="mb-3 rounded-sm border border-dashed border-quiet px-3 py-2.5 text-left hover:border-select"
-      >
-        <span className="block font-semibold text-select">Choose a file</span>
-        <span className="text-quiet">or drop one anywhere</span>
-      </button>
+      <div className="mb-3 rounded-sm border border-dashed border-quiet px-3 py-2.5">
+        <button
+          type="button"
+          onClick={onChoose}
+          className="block font-semibold text-select hover:underline"
+        >
+          Choose a file
+        </button>
+        <p className="text-quiet">or drop one anywhere, or paste cells</p>
+        <Pull month={month} onPulled={onOpen} />
+      </div>
       <h2 className="mb-1 px-3 font-semibold text-quiet">
         {loads.length === 0 ? 'No loads yet' : count(loads.length, 'load')}
       </h2>
@@ -37,7 +42,9 @@ export function Tray({ loads, selected, onOpen, onChoose }: TrayProps) {
                 {load.file}
               </span>
               <span className="flex justify-between gap-2 text-[12.5px] text-quiet">
-                <span className="truncate">{count(load.lines, 'line')}</span>
+                <span className="truncate">
+                  {load.progress ? `${load.progress.percent} %` : count(load.lines, 'line')}
+                </span>
                 <span className={stateColour(load)}>{stateWord(load)}</span>
               </span>
               <span className="block truncate text-[12.5px] text-quiet">{what(load)}</span>
@@ -50,6 +57,7 @@ export function Tray({ loads, selected, onOpen, onChoose }: TrayProps) {
 }
 
 function what(load: Load): string {
+  if (load.kind === null) return 'not recognised yet';
   const kind = load.kind === 'goals' ? `goals, ${load.goalSet ?? ''}` : load.kind;
   return load.firstMonth && load.lastMonth
     ? `${kind} · ${span(load.firstMonth, load.lastMonth)}`
@@ -63,6 +71,8 @@ function span(first: string, last: string): string {
 
 function stateColour(load: Load): string {
   if (load.state === 'staged') return 'text-select';
+  if (load.state === 'received') return 'text-bad';
+  if (load.state === 'reading') return 'text-quiet';
   if (load.state === 'reversed') return 'text-quiet line-through';
   return load.held > 0 ? 'text-near-text' : 'text-good';
 }

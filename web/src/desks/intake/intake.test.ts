@@ -1,26 +1,27 @@
 import { describe, expect, it } from 'vitest';
-import type { Load, Measure } from '../../api/types';
-import { formOf, groupFindings, guess, headerNames, headline, isWide, stateWord } from './intake';
-
-const MEASURES: Measure[] = ['revenue', 'units'].map((code) => ({
-  code,
-  unit: 'EUR',
-  scale: 2,
-  direction: 'HIGHER',
-  hasActuals: false,
-}));
+import type { CheckGroup, Load } from '../../api/types';
+import {
+  headline,
+  isTable,
+  pastedFile,
+  stateWord,
+  timeLeft,
+  titleOf,
+  toSettle,
+  weightOf,
+} from './intake';
 
 function load(changes: Partial<Load>): Load {
   return {
     id: 1,
     state: 'staged',
     kind: 'actuals',
-    file: 'a.csv',
+    file: 'oct.csv',
     goalSet: null,
     axis: null,
     lines: 10,
-    ready: 8,
-    held: 2,
+    ready: 10,
+    held: 0,
     leftOut: 0,
     sums: {},
     controlTotal: null,
@@ -30,76 +31,89 @@ function load(changes: Partial<Load>): Load {
     postedAt: null,
     reversedAt: null,
     because: null,
+    mode: null,
+    readAs: null,
+    remainderOf: null,
+    problem: null,
+    progress: null,
     sameAs: null,
     sameState: null,
     ...changes,
   };
 }
 
-describe('guess', () => {
-  it.each([
-    ['roster.csv', 'rep,name,region,manager,from,until', 'roster', ''],
-    ['items.csv', 'Product;Name;Line', 'products', ''],
-    ['quotas-fy27.csv', 'month,rep,revenue', 'goals', 'quota'],
-    ['x.csv', 'year,rep,revenue', 'goals', 'goals'],
-    ['region-plan.csv', 'month,region,revenue', 'goals', 'region plan'],
-    ['orders.csv', 'date,order,rep,product,revenue,units', 'actuals', ''],
-  ])('%s with %s is %s', (name, header, kind, goalSet) => {
-    const draft = guess(name, header, MEASURES);
-    expect([draft.kind, draft.goalSet]).toEqual([kind, goalSet]);
-  });
-
-  it('takes the axis from the header, and a measure only for month columns', () => {
-    expect(guess('plan.csv', 'month,product,revenue', MEASURES).axis).toBe('product');
-    expect(guess('quota.csv', 'rep,Jul-26,Aug-26', MEASURES).measure).toBe('revenue');
-    expect(guess('quota.csv', 'rep,month,revenue', MEASURES).measure).toBe('');
-  });
-});
-
-it('headers are read in any dialect, months known from other columns', () => {
-  expect(headerNames('\ufeff"Rep";"Jul 2026"')).toEqual(['rep', 'jul 2026']);
-  expect(headerNames('a\tb')).toEqual(['a', 'b']);
-  expect(isWide(['rep', '2026-07'])).toBe(true);
-  expect(isWide(['rep', 'month', '2026-07'])).toBe(false);
-  expect(isWide(['rep', 'revenue'])).toBe(false);
-});
-
-it('the form holds what its kind needs', () => {
-  const file = new File(['x'], 'a.csv');
-  const draft = guess('quota.csv', 'rep,Jul-26', MEASURES);
-  const goals = formOf(file, { ...draft, controlTotal: ' revenue=5 ' });
-  expect([...goals.keys()]).toEqual(['kind', 'goalSet', 'axis', 'measure', 'controlTotal', 'file']);
-  const roster = formOf(file, guess('r.csv', 'rep,name,from', MEASURES));
-  expect([...roster.keys()]).toEqual(['kind', 'file']);
-});
-
-it('findings are grouped, those that hold lines back first', () => {
-  const finding = (code: string, held: boolean, line: number) => ({
-    line,
-    column: null,
+function group(code: string, lines: number[], changes: Partial<CheckGroup> = {}): CheckGroup {
+  return {
     code,
-    held,
-    message: '',
+    held: false,
+    ofFile: false,
+    count: lines.length,
+    open: lines.length,
+    findings: lines.map((line) => ({
+      line,
+      column: null,
+      accepted: false,
+      message: '',
+      details: {},
+    })),
+    ...changes,
+  };
+}
+
+describe('the headline', () => {
+  it.each([
+    [{}, 'oct.csv is ready.'],
+    [{ held: 1, ready: 9 }, 'oct.csv is 1 line short of ready.'],
+    [{ ready: 0 }, 'No line of oct.csv is ready.'],
+    [{ state: 'posted' as const, held: 2 }, 'oct.csv is posted, 2 lines left behind.'],
+    [{ state: 'reversed' as const }, 'oct.csv was posted and taken out again.'],
+    [{ state: 'reading' as const }, 'oct.csv is being read.'],
+    [{ state: 'received' as const }, 'oct.csv could not be staged yet.'],
+  ])('of %j', (changes, expected) => {
+    expect(headline(load(changes))).toBe(expected);
   });
-  const groups = groupFindings([
-    finding('duplicate-line', false, 2),
-    finding('duplicate-line', false, 3),
-    finding('member-unknown', true, 4),
-  ]);
-  expect(groups.map((group) => [group.code, group.findings.length])).toEqual([
-    ['member-unknown', 1],
-    ['duplicate-line', 2],
-  ]);
+
+  it('has a word for the tray', () => {
+    expect(stateWord(load({ state: 'posted', held: 3 }))).toBe('posted, 3 held');
+    expect(stateWord(load({ state: 'received' }))).toBe('to be told');
+    expect(stateWord(load({}))).toBe('staged');
+  });
 });
 
-it('headlines and states say what is the case', () => {
-  expect(headline(load({}))).toBe('a.csv is 2 lines short of ready.');
-  expect(headline(load({ held: 1 }))).toBe('a.csv is 1 line short of ready.');
-  expect(headline(load({ held: 0 }))).toBe('a.csv is ready.');
-  expect(headline(load({ ready: 0 }))).toBe('No line of a.csv is ready.');
-  expect(headline(load({ state: 'posted' }))).toBe('a.csv is posted, 2 lines left behind.');
-  expect(headline(load({ state: 'posted', held: 0 }))).toBe('a.csv is posted.');
-  expect(headline(load({ state: 'reversed' }))).toContain('taken out again');
-  expect(stateWord(load({ state: 'posted' }))).toBe('posted, 2 held');
-  expect(stateWord(load({}))).toBe('staged');
+describe('findings', () => {
+  it('weigh by what they ask for', () => {
+    expect(weightOf(group('member-unknown', [3], { held: true }))).toBe('settle');
+    expect(weightOf(group('unusual-amount', [3]))).toBe('look');
+    expect(weightOf(group('unusual-amount', [3], { open: 0 }))).toBe('said');
+    expect(weightOf(group('column-ignored', [1]))).toBe('said');
+  });
+
+  it('count a line with two faults once, and those beyond the ones that came', () => {
+    const groups = [
+      group('member-unknown', [3, 4], { held: true }),
+      group('amount-unreadable', [4], { held: true, count: 6 }),
+      group('duplicate-line', [9]),
+    ];
+    expect(toSettle(groups)).toBe(7);
+  });
+
+  it('are called something', () => {
+    expect(titleOf('member-absent')).toBe('On the roster, but not in the file');
+    expect(titleOf('never-heard-of')).toBe('never-heard-of');
+  });
+});
+
+it('pasted cells are a table, words and single values are none', () => {
+  expect(isTable('month\trep\n2026-10\tK1')).toBe(true);
+  expect(isTable('month;rep\r\n2026-10;K1\r\n')).toBe(true);
+  expect(isTable('a sentence, with a comma')).toBe(false);
+  expect(isTable('two\nlines')).toBe(false);
+  const file = pastedFile('a\tb', new Date('2026-11-23T10:51:00Z'));
+  expect(file.name).toBe('pasted 2026-11-23 10.51.tsv');
+});
+
+it('time left is said in seconds, then in minutes, and not too early', () => {
+  expect(timeLeft(-1)).toBe('');
+  expect(timeLeft(12)).toBe('12 s left');
+  expect(timeLeft(150)).toBe('3 min left');
 });

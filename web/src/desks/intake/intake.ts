@@ -1,85 +1,13 @@
-import type { AxisWord, Finding, Load, LoadKind, Measure } from '../../api/types';
+import type { CheckGroup, Load, PostMode } from '../../api/types';
 import { count } from '../../format/figures';
-
-/** What the sender says of a file; all of it can be corrected before it is staged. */
-export interface Draft {
-  kind: LoadKind;
-  goalSet: string;
-  axis: AxisWord;
-  measure: string;
-  controlTotal: string;
-}
-
-const MONTH_HEADER =
-  /^((19|20)\d\d[-/.]?\d\d|\d{1,2}[-/.](19|20)\d\d|(jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*\.?[ -]?'?(\d{4}|\d\d))$/i;
-
-/** The header's names, lower case: enough of CSV to guess by. */
-export function headerNames(firstLine: string): string[] {
-  const separator = [';', '\t', ','].sort(
-    (a, b) => firstLine.split(b).length - firstLine.split(a).length,
-  )[0];
-  return firstLine
-    .replace('\ufeff', '')
-    .split(separator ?? ',')
-    .map((name) => name.trim().replace(/^"|"$/g, '').toLowerCase());
-}
-
-/** Whether months stand as columns, so that the file must be told what they count. */
-export function isWide(names: string[]): boolean {
-  const hasTime = ['date', 'month', 'year'].some((name) => names.includes(name));
-  return !hasTime && names.some((name) => MONTH_HEADER.test(name));
-}
-
-/** Guesses what a file brings from its header and its name. */
-export function guess(fileName: string, firstLine: string, measures: Measure[]): Draft {
-  const names = headerNames(firstLine);
-  const has = (name: string) => names.includes(name);
-  const hasMeasure = measures.some((measure) => has(measure.code.toLowerCase()));
-  const isGoals = /quota|budget|plan|goal|target|forecast|limit/i.test(fileName) || has('year');
-  let kind: LoadKind = isGoals ? 'goals' : 'actuals';
-  if (!hasMeasure && has('rep') && has('from')) kind = 'roster';
-  if (!hasMeasure && has('product') && has('line') && has('name')) kind = 'products';
-  const axis = (['rep', 'product', 'line', 'manager', 'region', 'company'] as const).find(has);
-  const used = measures.find((measure) => measure.code === 'revenue') ?? measures[0];
-  return {
-    kind,
-    goalSet: kind === 'goals' ? goalSetName(fileName) : '',
-    axis: axis ?? 'rep',
-    measure: isWide(names) ? (used?.code ?? '') : '',
-    controlTotal: '',
-  };
-}
-
-function goalSetName(fileName: string): string {
-  const word = /quota|budget|region plan|product plan|plan|forecast|limit/i.exec(
-    fileName.replace(/[-_.]/g, ' '),
-  );
-  return word ? word[0].toLowerCase() : 'goals';
-}
-
-/** The form that the server takes. */
-export function formOf(file: File, draft: Draft): FormData {
-  const form = new FormData();
-  form.set('kind', draft.kind);
-  if (draft.kind === 'goals') {
-    form.set('goalSet', draft.goalSet);
-    form.set('axis', draft.axis);
-  }
-  if (draft.measure) form.set('measure', draft.measure);
-  if (draft.controlTotal.trim()) form.set('controlTotal', draft.controlTotal.trim());
-  form.set('file', file, file.name);
-  return form;
-}
-
-export interface FindingGroup {
-  code: string;
-  title: string;
-  isHolding: boolean;
-  findings: Finding[];
-}
 
 const TITLES: Record<string, string> = {
   'column-ignored': 'Columns not read',
+  'column-guessed': 'Columns that were guessed',
+  'lines-above': 'Lines above the header',
+  'encoding-guessed': 'Encoding guessed',
+  'macros-ignored': 'Macros not run',
+  'periods-read': 'Periods read as months',
   'amount-unreadable': 'Amounts that are no numbers',
   'amount-percent': 'Percentages in an amount',
   'amount-missing': 'No amount',
@@ -88,50 +16,81 @@ const TITLES: Record<string, string> = {
   'amount-ambiguous': 'Amounts that can be read two ways',
   'other-currency': 'Another currency’s sign',
   'signs-differ': 'Amount and quantity of opposite sign',
+  'unusual-amount': 'Far from what is usual',
+  'unusual-sign': 'Negative where none was before',
   'date-missing': 'No date',
   'date-unreadable': 'Dates that are none',
   'date-ambiguous': 'Dates that can be read two ways',
   'day-does-not-exist': 'Days that do not exist',
   'month-outside-calendar': 'Months outside the calendar',
+  'period-unreadable': 'Periods that are none',
   'year-unreadable': 'Years that are none',
-  'member-unknown': 'Unknown members',
+  'member-unknown': 'Unknown names',
   'member-ambiguous': 'Names shared by several',
   'member-missing': 'No member named',
   'member-blank': 'A member left blank',
+  'member-like': 'New names like known ones',
+  'member-left': 'Left before the month',
+  'member-not-begun': 'Not begun by the month',
   'name-too-long': 'Names too long',
   'not-on-roster': 'Not on the roster then',
   'cell-count': 'Too few or too many cells',
   'cut-off': 'Cut off',
   'duplicate-line': 'Twice in this file',
+  'already-posted': 'Orders that are posted already',
   'goal-twice': 'Goals given twice',
   'stay-twice': 'Stays given twice',
   'product-twice': 'Products given twice',
   'until-before-from': 'Stays that end before they begin',
   'repeated-header': 'Headers repeated',
   'total-line': 'Total lines',
+  'left-out': 'Left out by hand',
   'same-file': 'The same file again',
+  'trailer-differs': 'The total line does not match',
+  'member-absent': 'On the roster, but not in the file',
+  'goal-absent': 'On the roster, without a goal',
+  'goals-differ': 'Reps’ goals and their region’s',
 };
 
-/** Findings by kind: those that hold lines back first, then by number. */
-export function groupFindings(findings: Finding[]): FindingGroup[] {
-  const groups = new Map<string, FindingGroup>();
-  for (const finding of findings) {
-    const group = groups.get(finding.code) ?? {
-      code: finding.code,
-      title: TITLES[finding.code] ?? finding.code,
-      isHolding: finding.held,
-      findings: [],
-    };
-    group.findings.push(finding);
-    groups.set(finding.code, group);
+/** What a kind of finding is called. */
+export function titleOf(code: string): string {
+  return TITLES[code] ?? code;
+}
+
+/** Remarks that need nobody's yes: they only say how the file was read. */
+const INFORMING = new Set([
+  'column-ignored',
+  'column-guessed',
+  'lines-above',
+  'encoding-guessed',
+  'macros-ignored',
+  'periods-read',
+  'repeated-header',
+  'total-line',
+  'left-out',
+]);
+
+/** What a group asks for: lines to settle, something worth a look, or nothing. */
+export function weightOf(group: CheckGroup): 'settle' | 'look' | 'said' {
+  if (group.held) return 'settle';
+  return INFORMING.has(group.code) || group.open === 0 ? 'said' : 'look';
+}
+
+/** How many lines are left to settle, over all groups that hold lines back. */
+export function toSettle(groups: CheckGroup[]): number {
+  const lines = new Set<number>();
+  let beyond = 0;
+  for (const group of groups.filter((one) => one.held)) {
+    group.findings.forEach((finding) => lines.add(finding.line));
+    beyond += group.count - group.findings.length;
   }
-  return [...groups.values()].sort(
-    (a, b) => Number(b.isHolding) - Number(a.isHolding) || b.findings.length - a.findings.length,
-  );
+  return lines.size + beyond;
 }
 
 /** The sentence over the load, computed from its lines. */
 export function headline(load: Load): string {
+  if (load.state === 'reading') return `${load.file} is being read.`;
+  if (load.state === 'received') return `${load.file} could not be staged yet.`;
   if (load.state === 'posted') {
     return `${load.file} is posted${load.held ? `, ${count(load.held, 'line')} left behind` : ''}.`;
   }
@@ -143,5 +102,30 @@ export function headline(load: Load): string {
 
 /** The word beside a load in the tray. */
 export function stateWord(load: Load): string {
+  if (load.state === 'received') return 'to be told';
   return load.state === 'posted' && load.held > 0 ? `posted, ${load.held} held` : load.state;
+}
+
+/** What posting in a mode does, said before the button. */
+export function modeWord(mode: PostMode): string {
+  if (mode === 'replace') return 'Replace what is posted';
+  return mode === 'correct' ? 'Correct by order' : 'Add to what is posted';
+}
+
+/** "2 min", "40 s"; empty while it is too early to say. */
+export function timeLeft(seconds: number): string {
+  if (seconds < 0) return '';
+  return seconds >= 90 ? `${Math.round(seconds / 60)} min left` : `${seconds} s left`;
+}
+
+/** Cells copied from a sheet: lines of at least two cells, or several lines. */
+export function isTable(text: string): boolean {
+  const lines = text.split(/\r\n|\n|\r/).filter((line) => line.trim() !== '');
+  return lines.length > 1 && lines.some((line) => /[\t;,|]/.test(line));
+}
+
+/** Pasted cells as a file. */
+export function pastedFile(text: string, now: Date): File {
+  const stamp = now.toISOString().slice(0, 16).replace('T', ' ').replace(':', '.');
+  return new File([text], `pasted ${stamp}.tsv`, { type: 'text/tab-separated-values' });
 }

@@ -1,10 +1,33 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import {
+  keepPreviousData,
+  useMutation,
+  useQueries,
+  useQuery,
+  useQueryClient,
+} from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
 import { ask, query } from '../../api/client';
-import type { Load } from '../../api/types';
-import { formOf, type Draft } from './intake';
+import type {
+  AxisWord,
+  Changes,
+  Checks,
+  Load,
+  LoadKind,
+  PostMode,
+  Progress,
+  Sheet,
+  SheetColumn,
+} from '../../api/types';
+
+/** Lines that are fetched at once. */
+export const PAGE = 200;
 
 export function useLoads() {
-  return useQuery({ queryKey: ['loads'], queryFn: () => ask<Load[]>('/loads') });
+  return useQuery({
+    queryKey: ['loads'],
+    queryFn: () => ask<Load[]>('/loads'),
+    refetchInterval: (loads) => (loads.state.data?.some((load) => load.progress) ? 1_500 : false),
+  });
 }
 
 export function useLoad(id: number | null) {
@@ -15,38 +38,228 @@ export function useLoad(id: number | null) {
   });
 }
 
-/** Staging shows in the tray only; posting and reversing change every figure. */
-export function useStage(onStaged: (load: Load) => void) {
+/** The head of a load's sheet and its first lines. */
+export function useSheet(load: Load) {
+  return useQuery({
+    queryKey: ['loads', load.id, 'sheet', 0],
+    queryFn: () =>
+      ask<Sheet>(`/loads/${load.id}/sheet${query({ from: '0', count: String(PAGE) })}`),
+    enabled: load.state !== 'reading',
+    retry: false,
+  });
+}
+
+/** The pages of a sheet that are in view. */
+export function useSheetPages(id: number, pages: number[]) {
+  return useQueries({
+    queries: pages.map((page) => ({
+      queryKey: ['loads', id, 'sheet', page],
+      queryFn: () =>
+        ask<Sheet>(
+          `/loads/${id}/sheet${query({ from: String(page * PAGE), count: String(PAGE) })}`,
+        ),
+      placeholderData: keepPreviousData,
+      staleTime: 60_000,
+    })),
+  });
+}
+
+/** Where in the sheet a line of the file stands, counted from 0. */
+export async function placeOf(id: number, line: number): Promise<number> {
+  const sheet = await ask<Sheet>(`/loads/${id}/sheet${query({ line: String(line), count: '1' })}`);
+  return sheet.from;
+}
+
+export function useChecks(load: Load) {
+  return useQuery({
+    queryKey: ['loads', load.id, 'checks'],
+    queryFn: () => ask<Checks>(`/loads/${load.id}/checks`),
+    enabled: load.state !== 'reading' && load.state !== 'received',
+  });
+}
+
+export function useChanges(load: Load, mode: PostMode | null, axis: AxisWord) {
+  return useQuery({
+    queryKey: ['loads', load.id, 'changes', mode, axis],
+    queryFn: () =>
+      ask<Changes>(`/loads/${load.id}/changes${query({ mode: mode ?? undefined, axis })}`),
+    enabled:
+      load.state === 'staged' &&
+      load.ready > 0 &&
+      load.progress === null &&
+      (load.kind === 'actuals' || load.kind === 'goals'),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+}
+
+/** Systems that a month can be pulled from. */
+export function useSources() {
+  return useQuery({ queryKey: ['sources'], queryFn: () => ask<string[]>('/sources') });
+}
+
+/** Takes a file in; what it is can be said afterwards. */
+export function useReceive(onReceived: (load: Load) => void) {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: ({ file, draft }: { file: File; draft: Draft }) =>
-      ask<Load>('/loads', { method: 'POST', body: formOf(file, draft) }),
+    mutationFn: (file: File) => {
+      const form = new FormData();
+      form.set('file', file, file.name);
+      return ask<Load>('/loads/receive', { method: 'POST', body: form });
+    },
     onSuccess: async (load) => {
       await queries.invalidateQueries({ queryKey: ['loads'] });
       await queries.invalidateQueries({ queryKey: ['company'] });
-      onStaged(load);
+      onReceived(load);
     },
   });
 }
 
-export type Step = { kind: 'post'; because: string } | { kind: 'reverse' } | { kind: 'discard' };
+export function usePull(onPulled: (load: Load, isUnchanged: boolean) => void) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (asked: { source: string; month: string }) =>
+      ask<{ unchanged: boolean; load: Load }>('/pulls', json('POST', asked)),
+    onSuccess: async ({ load, unchanged }) => {
+      await queries.invalidateQueries({ queryKey: ['loads'] });
+      onPulled(load, unchanged);
+    },
+  });
+}
 
-export function useStep(id: number, onDiscarded: () => void) {
+/** Everything that can be said of a staged load; each is checked again at once. */
+export type Saying =
+  | {
+      kind: 'reading';
+      told: {
+        kind?: LoadKind;
+        goalSet?: string;
+        axis?: AxisWord | '';
+        measure?: string;
+        fiscalYear?: number;
+        sheet?: string;
+        columns?: Record<string, ColumnSaying>;
+      };
+    }
+  | { kind: 'control'; totals: Record<string, string>; trailer: boolean }
+  | { kind: 'control-file'; file: File }
+  | {
+      kind: 'fix';
+      decision: {
+        action: 'rewrite' | 'leave' | 'count' | 'accept';
+        lines?: number[];
+        code?: string;
+        column?: number;
+        from?: string;
+        value?: string;
+      };
+    }
+  | { kind: 'take-back'; line?: number }
+  | { kind: 'name'; axis: AxisWord; text: string; member: string }
+  | { kind: 'member'; made: Record<string, string> }
+  | { kind: 'read' };
+
+export interface ColumnSaying {
+  column?: string;
+  decimals?: SheetColumn['decimals'];
+  dates?: SheetColumn['dates'];
+  power?: number;
+  flip?: boolean;
+}
+
+export function useSay(id: number) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (saying: Saying) => say(id, saying),
+    onSettled: () => queries.invalidateQueries({ queryKey: ['loads'] }),
+  });
+}
+
+function say(id: number, saying: Saying): Promise<Load> {
+  const at = `/loads/${id}`;
+  switch (saying.kind) {
+    case 'reading':
+      return ask<Load>(`${at}/reading`, json('PUT', saying.told));
+    case 'control':
+      return ask<Load>(
+        `${at}/control`,
+        json('PUT', { totals: saying.totals, trailer: saying.trailer }),
+      );
+    case 'control-file': {
+      const form = new FormData();
+      form.set('file', saying.file, saying.file.name);
+      return ask<Load>(`${at}/control`, { method: 'POST', body: form });
+    }
+    case 'fix':
+      return ask<Load>(`${at}/fixes`, json('POST', saying.decision));
+    case 'take-back':
+      return ask<Load>(
+        `${at}/fixes${query({ line: saying.line === undefined ? undefined : String(saying.line) })}`,
+        { method: 'DELETE' },
+      );
+    case 'name':
+      return ask<Load>(
+        `${at}/names`,
+        json('POST', { axis: saying.axis, text: saying.text, member: saying.member }),
+      );
+    case 'member':
+      return ask<Load>(`${at}/members`, json('POST', saying.made));
+    case 'read':
+      return ask<Load>(`${at}/read`, { method: 'POST' });
+  }
+}
+
+function json(method: string, body: unknown): RequestInit {
+  return { method, headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) };
+}
+
+export type Step =
+  | { kind: 'post'; because: string; mode: PostMode }
+  | { kind: 'reverse' }
+  | { kind: 'discard' }
+  | { kind: 'cancel' }
+  | { kind: 'remainder' };
+
+/** Steps of a load as a whole; posting and reversing change every figure. */
+export function useStep(id: number, onGone: () => void, onOpen: (id: number) => void) {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: (step: Step) => {
       if (step.kind === 'discard') return ask<undefined>(`/loads/${id}`, { method: 'DELETE' });
-      const asked = step.kind === 'post' ? { held: 'leave', because: step.because } : {};
+      const asked =
+        step.kind === 'post' ? { held: 'leave', because: step.because, mode: step.mode } : {};
       return ask<Load>(`/loads/${id}/${step.kind}${query(asked)}`, { method: 'POST' });
     },
-    onSuccess: async (_, step) => {
+    onSuccess: async (load, step) => {
       if (step.kind === 'discard') {
-        onDiscarded();
+        onGone();
         queries.removeQueries({ queryKey: ['loads', id] });
         await queries.invalidateQueries({ queryKey: ['loads'] });
       } else {
         await queries.invalidateQueries();
+        if (step.kind === 'remainder' && load) onOpen(load.id);
       }
     },
   });
+}
+
+/** Follows long work by server-sent events; asks for the load anew when it is done. */
+export function useProgress(load: Load): Progress | null {
+  const [progress, setProgress] = useState<Progress | null>(null);
+  const queries = useQueryClient();
+  const isRunning = load.progress !== null;
+  useEffect(() => {
+    if (!isRunning || typeof EventSource === 'undefined') return;
+    const events = new EventSource(`/api/v1/loads/${load.id}/progress`);
+    events.addEventListener('progress', (event) => {
+      setProgress(JSON.parse((event as MessageEvent<string>).data) as Progress);
+    });
+    events.addEventListener('done', () => {
+      events.close();
+      setProgress(null);
+      void queries.invalidateQueries({ queryKey: ['loads'] });
+    });
+    return () => events.close();
+  }, [isRunning, load.id, queries]);
+  return isRunning ? (progress ?? load.progress) : null;
 }

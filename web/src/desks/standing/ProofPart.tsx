@@ -87,7 +87,10 @@ function Sources({ title, rows, total }: { title: string; rows: SourceRow[]; tot
                 className="max-w-[150px] truncate py-0.5 pr-2"
                 title={`${row.file}, line ${row.line}`}
               >
-                <Link to={`/intake?load=${row.load}`} className="text-select underline">
+                <Link
+                  to={`/intake?load=${row.load}&line=${row.line}`}
+                  className="text-select underline"
+                >
                   {row.file}
                 </Link>
                 , line {row.line}

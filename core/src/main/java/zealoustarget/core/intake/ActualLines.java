@@ -4,7 +4,6 @@ import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
@@ -29,13 +28,15 @@ final class ActualLines implements LineReader.Kind {
   private final List<Header.AmountColumn> columns;
   private final List<@Nullable Usual> usuals = new ArrayList<>();
   private final FirstSeen lines = new FirstSeen();
-  private final Set<Long> askedRoster = new HashSet<>();
+  private final FirstSeen askedRoster = new FirstSeen();
+  private final boolean isPlain;
 
   ActualLines(Header header, LoadSpec spec, History history) {
     this.header = header;
     this.spec = spec;
     this.history = history;
     this.columns = header.amounts();
+    this.isPlain = !header.isWide() && !header.hasGoalsBeside();
     for (Header.AmountColumn column : columns) {
       usuals.add(header.isWide() ? null : history.usual(column.measure().code()));
     }
@@ -66,7 +67,10 @@ final class ActualLines implements LineReader.Kind {
     Row.Actual line =
         new Row.Actual(draft.line(), month, day, rep, region, product, order, amounts);
     remark(draft, line);
-    if (header.isWide()) {
+    if (isPlain) {
+      askRoster(draft, rep, month);
+      draft.add(line);
+    } else if (header.isWide()) {
       addByMonth(draft, line);
     } else {
       askRoster(draft, rep, month);
@@ -93,7 +97,7 @@ final class ActualLines implements LineReader.Kind {
   private void add(Draft draft, Row.Actual line, int month, IntPredicate isTaken) {
     long[] actuals = amounts(line, isTaken, false);
     long[] goals = amounts(line, isTaken, true);
-    if (hasAny(actuals)) {
+    if (ActualBlock.hasAny(actuals)) {
       draft.add(
           new Row.Actual(
               line.line(),
@@ -105,7 +109,7 @@ final class ActualLines implements LineReader.Kind {
               line.order(),
               actuals));
     }
-    if (hasAny(goals) && goalMember(line) >= 0) {
+    if (ActualBlock.hasAny(goals) && goalMember(line) >= 0) {
       draft.add(new Row.Goal(line.line(), month, goalMember(line), goals));
     }
   }
@@ -116,7 +120,7 @@ final class ActualLines implements LineReader.Kind {
     Arrays.fill(amounts, ActualBlock.NO_AMOUNT);
     for (int i = 0; i < columns.size(); i++) {
       if (columns.get(i).isGoal() == isGoal && isTaken.test(i)) {
-        amounts[header.measures().indexOf(columns.get(i).measure())] = line.amounts()[i];
+        amounts[header.measurePlace(i)] = line.amounts()[i];
       }
     }
     return amounts;
@@ -129,10 +133,6 @@ final class ActualLines implements LineReader.Kind {
       case PRODUCT -> line.product();
       default -> Members.COMPANY.id();
     };
-  }
-
-  private static boolean hasAny(long[] amounts) {
-    return Arrays.stream(amounts).anyMatch(amount -> amount != ActualBlock.NO_AMOUNT);
   }
 
   private static @Nullable String order(Draft draft) {
@@ -194,9 +194,14 @@ final class ActualLines implements LineReader.Kind {
 
   /** Several measures that are all negative: goods that came back. */
   private static boolean isReturn(long[] amounts) {
-    long given = Arrays.stream(amounts).filter(a -> a != ActualBlock.NO_AMOUNT).count();
-    return given > 1
-        && Arrays.stream(amounts).filter(a -> a != ActualBlock.NO_AMOUNT).allMatch(a -> a < 0);
+    int given = 0;
+    for (long amount : amounts) {
+      if (amount != ActualBlock.NO_AMOUNT && amount >= 0) {
+        return false;
+      }
+      given += amount == ActualBlock.NO_AMOUNT ? 0 : 1;
+    }
+    return given > 1;
   }
 
   private boolean hasOppositeSigns(long[] amounts) {
@@ -218,7 +223,7 @@ final class ActualLines implements LineReader.Kind {
 
   /** Says once per rep and month that the roster does not have them. */
   private void askRoster(Draft draft, int rep, int month) {
-    if (rep >= 0 && askedRoster.add((long) rep << 32 | month)) {
+    if (rep >= 0 && askedRoster.seenOrAdd((long) rep << 32 | month, 1) == 0) {
       draft.checkRoster(rep, month);
     }
   }

@@ -1,7 +1,6 @@
 package zealoustarget.core.intake;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
 import java.util.regex.Pattern;
@@ -198,9 +197,9 @@ final class Draft {
   long[] amounts() {
     long[] amounts = new long[header.amounts().size()];
     for (int i = 0; i < amounts.length; i++) {
-      amounts[i] = amount(header.amounts().get(i));
+      amounts[i] = amount(i);
     }
-    if (!isHeld && Arrays.stream(amounts).allMatch(amount -> amount == ActualBlock.NO_AMOUNT)) {
+    if (!isHeld && !ActualBlock.hasAny(amounts)) {
       find(header.amounts().get(0).title(), FindingCode.AMOUNT_MISSING);
     }
     return amounts;
@@ -215,12 +214,15 @@ final class Draft {
   LineOutcome leftOut(FindingCode code) {
     List<Finding> only = List.of(Finding.of(line, null, code));
     if (code != FindingCode.REPEATED_HEADER && cells.size() >= header.titles().size()) {
-      header.amounts().forEach(this::amount);
+      for (int i = 0; i < header.amounts().size(); i++) {
+        amount(i);
+      }
     }
     return new LineOutcome(Reconciliation.Part.LEFT_OUT, List.of(), only, sums);
   }
 
-  private long amount(Header.AmountColumn column) {
+  private long amount(int amountColumn) {
+    Header.AmountColumn column = header.amounts().get(amountColumn);
     String cell = cells.get(column.at());
     if (cell.isBlank()) {
       return ActualBlock.NO_AMOUNT;
@@ -243,7 +245,7 @@ final class Draft {
           measure.unit());
     }
     if (!column.isGoal()) {
-      int at = header.measures().indexOf(measure);
+      int at = header.measurePlace(amountColumn);
       sums[at] = Math.addExact(sums[at], units);
     }
     return units;

@@ -7,7 +7,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.ledger.GoalBook;
@@ -32,6 +34,9 @@ public final class FileChecks {
   private final Map<Integer, BitSet> repsByMonth = new TreeMap<>();
   private final Map<Integer, BitSet> regionsByMonth = new TreeMap<>();
   private final Map<Goal, Long> goals = new HashMap<>();
+  private int lastMonth = -1;
+  private BitSet lastReps = new BitSet();
+  private BitSet lastRegions = new BitSet();
 
   /** Begins with a file's measures; {@code goalSet} is empty for files without goals. */
   public FileChecks(Ledger ledger, LoadSpec spec, List<Measure> measures, String goalSet) {
@@ -48,8 +53,13 @@ public final class FileChecks {
           actual.region() >= 0
               ? actual.region()
               : ledger.members().regionOf(actual.rep(), actual.month());
-      mark(repsByMonth, actual.month(), actual.rep());
-      mark(regionsByMonth, actual.month(), region);
+      if (actual.month() != lastMonth) {
+        lastMonth = actual.month();
+        lastReps = repsByMonth.computeIfAbsent(lastMonth, month -> new BitSet());
+        lastRegions = regionsByMonth.computeIfAbsent(lastMonth, month -> new BitSet());
+      }
+      set(lastReps, actual.rep());
+      set(lastRegions, region);
     } else if (row instanceof Row.Goal goal) {
       for (int m = 0; m < goal.amounts().length; m++) {
         if (goal.amounts()[m] != Long.MIN_VALUE) {
@@ -134,13 +144,13 @@ public final class FileChecks {
           int region = ledger.members().regionOf(goal.member(), goal.month());
           byRegion.merge(new Goal(goal.measure(), goal.month(), region), amount, Math::addExact);
         });
+    Set<Integer> months = goals.keySet().stream().map(Goal::month).collect(Collectors.toSet());
     List<Finding> found = new ArrayList<>();
     for (GoalBook book : ledger.goalBooks().values()) {
       if (book.axis() == Axis.REGION) {
         for (GoalBook.Cell cell : book.cells()) {
           Long assigned = byRegion.get(new Goal(cell.measure(), cell.month(), cell.member()));
-          boolean isTouched =
-              goals.keySet().stream().anyMatch(goal -> goal.month() == cell.month());
+          boolean isTouched = months.contains(cell.month());
           if (isTouched && assigned != null && assigned != cell.amount() && found.size() < MOST) {
             found.add(differing(book, cell, assigned));
           }
@@ -194,7 +204,10 @@ public final class FileChecks {
   }
 
   private static void mark(Map<Integer, BitSet> byMonth, int month, int member) {
-    BitSet members = byMonth.computeIfAbsent(month, none -> new BitSet());
+    set(byMonth.computeIfAbsent(month, none -> new BitSet()), member);
+  }
+
+  private static void set(BitSet members, int member) {
     if (member >= 0) {
       members.set(member);
     }

@@ -59,6 +59,7 @@ public final class Header {
   final List<AmountColumn> amounts = new ArrayList<>();
   final List<Finding> findings = new ArrayList<>();
   private List<Measure> measures = List.of();
+  private int[] measurePlaces = new int[0];
 
   Header(int line, List<String> titles, LoadSpec spec) {
     this.line = line;
@@ -80,6 +81,8 @@ public final class Header {
     Header header = new Header(line, titles, spec);
     new HeaderReader(header, spec).read();
     header.measures = header.amounts.stream().map(AmountColumn::measure).distinct().toList();
+    header.measurePlaces =
+        header.amounts.stream().mapToInt(c -> header.measures.indexOf(c.measure())).toArray();
     return header;
   }
 
@@ -111,6 +114,11 @@ public final class Header {
   /** Measures that the file brings, in the order of their first column. */
   public List<Measure> measures() {
     return measures;
+  }
+
+  /** The place in {@link #measures} of the measure of an amount column, by that column's place. */
+  int measurePlace(int amountColumn) {
+    return measurePlaces[amountColumn];
   }
 
   public boolean isWide() {

@@ -119,7 +119,7 @@ public final class LineReader {
 
   private boolean isRepeatedHeader(List<String> cells) {
     return cells.size() == foldedTitles.size()
-        && Header.fold(cells.get(0)).equals(foldedTitles.get(0))
+        && cells.get(0).strip().equalsIgnoreCase(foldedTitles.get(0))
         && cells.stream().map(Header::fold).toList().equals(foldedTitles);
   }
 
@@ -147,11 +147,13 @@ public final class LineReader {
     if (text.length() > LONGEST_TOTAL) {
       return false;
     }
-    boolean mayBe = text.regionMatches(true, 0, "sum", 0, 3);
-    for (int at = 0; at + 5 <= text.length() && !mayBe; at++) {
-      mayBe = text.regionMatches(true, at, "total", 0, 5);
+    for (int at = 0; at + 5 <= text.length(); at++) {
+      char letter = text.charAt(at);
+      if ((letter == 't' || letter == 'T') && text.regionMatches(true, at, "total", 0, 5)) {
+        return true;
+      }
     }
-    return mayBe;
+    return text.regionMatches(true, 0, "sum", 0, 3);
   }
 
   private static @Nullable Axis axisOf(Header.Role role) {

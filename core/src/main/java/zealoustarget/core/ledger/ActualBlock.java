@@ -78,6 +78,16 @@ public final class ActualBlock {
     return new ActualBlock(this, kept);
   }
 
+  /** Whether any of a row's amounts is there. */
+  public static boolean hasAny(long[] amounts) {
+    for (long amount : amounts) {
+      if (amount != NO_AMOUNT) {
+        return true;
+      }
+    }
+    return false;
+  }
+
   public int loadId() {
     return loadId;
   }

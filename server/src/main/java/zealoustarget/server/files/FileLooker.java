@@ -15,6 +15,7 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.Refusal;
 
@@ -78,9 +79,15 @@ public class FileLooker {
   }
 
   private TableFile text(Upload upload, byte[] head) throws IOException {
-    Charset charset = charset(upload, head);
     StringBuilder sample = new StringBuilder();
-    if (!isReadable(upload, charset, sample)) {
+    Charset charset = wideCharset(upload, head).orElse(StandardCharsets.UTF_8);
+    boolean isReadable = isReadable(upload, charset, sample);
+    if (!isReadable && charset.equals(StandardCharsets.UTF_8)) {
+      charset = WINDOWS;
+      sample.setLength(0);
+      isReadable = isReadable(upload, charset, sample);
+    }
+    if (!isReadable) {
       throw Refusal.of(
           "file-encoding",
           "\""
@@ -90,8 +97,8 @@ public class FileLooker {
     return new CsvText(upload, charset, Separator.of(sample.toString()), limits);
   }
 
-  /** By its mark, by every second byte being 0, else UTF-8 and, where that fails, Windows-1252. */
-  private static Charset charset(Upload upload, byte[] head) throws IOException {
+  /** UTF-16, by its mark or by every second byte being 0. */
+  private static Optional<Charset> wideCharset(Upload upload, byte[] head) {
     boolean isBigMarked = startsWith(head, 0xfe, 0xff);
     boolean isLittleMarked = startsWith(head, 0xff, 0xfe);
     int[] zeros = new int[2];
@@ -100,17 +107,15 @@ public class FileLooker {
     }
     boolean isLong = head.length >= SHORTEST_WIDE;
     if (isBigMarked || (isLong && zeros[0] > head.length / 4 && zeros[1] == 0)) {
-      return StandardCharsets.UTF_16BE;
+      return Optional.of(StandardCharsets.UTF_16BE);
     }
     if (isLittleMarked || (isLong && zeros[1] > head.length / 4 && zeros[0] == 0)) {
-      return StandardCharsets.UTF_16LE;
+      return Optional.of(StandardCharsets.UTF_16LE);
     }
     if (zeros[0] + zeros[1] > 0) {
       throw notText(upload);
     }
-    return isReadable(upload, StandardCharsets.UTF_8, new StringBuilder())
-        ? StandardCharsets.UTF_8
-        : WINDOWS;
+    return Optional.empty();
   }
 
   /** Reads the whole text once; false where bytes do not belong to the encoding. */

@@ -4,6 +4,7 @@ import jakarta.persistence.EntityManager;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CompletableFuture;
 import org.hibernate.Session;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
@@ -195,8 +196,11 @@ class Checking {
       findings.add(session, sheet.findings());
       findings.add(session, header.findings());
       findings.add(session, loads.sameFile(loadId));
+      CompletableFuture<List<SheetStore.Line>> next = unpack(0);
       for (int part = 0; part < sheet.firstRecords().size(); part++) {
-        for (SheetStore.Line line : SheetStore.part(session, loadId, part)) {
+        List<SheetStore.Line> lines = next.join();
+        next = unpack(part + 1);
+        for (SheetStore.Line line : lines) {
           read(session, line, writer);
         }
         progress.checked(sums.lines());
@@ -205,6 +209,13 @@ class Checking {
       members.flush();
       writer.finish();
       findings.finish(session);
+    }
+
+    /** Unpacks a part while the one before it is read. */
+    private CompletableFuture<List<SheetStore.Line>> unpack(int part) {
+      return part < sheet.firstRecords().size()
+          ? CompletableFuture.supplyAsync(() -> sheets.part(loadId, part))
+          : CompletableFuture.completedFuture(List.of());
     }
 
     private void read(StatelessSession session, SheetStore.Line line, RowWriter writer) {

@@ -25,19 +25,23 @@ final class ColumnRules {
 
   /** Reads one column's rule. */
   static ColumnRule rule(JsonNode said) {
+    return rule(said, ColumnRule.AUTO);
+  }
+
+  /** The rule of a column after something was said of it; what is not said stays. */
+  static ColumnRule rule(JsonNode said, ColumnRule before) {
     if (said.isNull() || said.isString()) {
       return ColumnRule.to(said.isNull() ? "" : said.asString());
     }
     if (!said.isObject()) {
       throw new IllegalArgumentException("a column must be a name or an object, was " + said);
     }
-    JsonNode column = said.path("column");
     return new ColumnRule(
-        column.isString() ? column.asString() : null,
-        value(ColumnRule.Decimals.class, said.path("decimals")),
-        value(ColumnRule.Dates.class, said.path("dates")),
-        said.path("power").asInt(0),
-        said.path("flip").asBoolean(false),
+        said.has("column") ? said.get("column").asString() : before.target(),
+        value(said.path("decimals"), before.decimals()),
+        value(said.path("dates"), before.dates()),
+        said.path("power").asInt(before.powerOfTen()),
+        said.path("flip").asBoolean(before.isFlipped()),
         false);
   }
 
@@ -45,8 +49,10 @@ final class ColumnRules {
     return value.name().toLowerCase(Locale.ROOT).replace('_', '-');
   }
 
-  private static <E extends Enum<E>> E value(Class<E> type, JsonNode said) {
-    String name = said.isMissingNode() || said.isNull() ? "auto" : said.asString();
-    return Enum.valueOf(type, name.toUpperCase(Locale.ROOT).replace('-', '_'));
+  private static <E extends Enum<E>> E value(JsonNode said, E before) {
+    return said.isMissingNode() || said.isNull()
+        ? before
+        : Enum.valueOf(
+            before.getDeclaringClass(), said.asString().toUpperCase(Locale.ROOT).replace('-', '_'));
   }
 }

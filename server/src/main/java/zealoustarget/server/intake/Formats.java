@@ -31,9 +31,10 @@ final class Formats {
     List<ColumnProfile> profiles = sheet.profiles();
     for (int at = 0; at < sheet.titles().size() && at < profiles.size(); at++) {
       String title = Header.nameOf(sheet.titles(), at);
-      ColumnRule before = rules.getOrDefault(title, ColumnRule.AUTO);
+      ColumnRule before = request.column(title);
       ColumnRule after = change.of(profiles.get(at), before);
       if (!after.equals(before)) {
+        rules.keySet().removeIf(key -> key.strip().equalsIgnoreCase(title));
         rules.put(title, after);
       }
     }

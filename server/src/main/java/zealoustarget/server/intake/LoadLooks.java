@@ -117,7 +117,7 @@ class LoadLooks {
     List<SheetAnswer.ColumnAnswer> columns = new ArrayList<>();
     for (int at = 0; at < sheet.titles().size(); at++) {
       String title = Header.nameOf(sheet.titles(), at);
-      ColumnRule rule = rule(request, title);
+      ColumnRule rule = request.column(title);
       ColumnProfile profile =
           at < sheet.profiles().size() ? sheet.profiles().get(at) : ColumnProfile.NONE;
       String target =
@@ -141,14 +141,6 @@ class LoadLooks {
               profile.samples().stream().limit(3).toList()));
     }
     return columns;
-  }
-
-  private static ColumnRule rule(LoadRequest request, String title) {
-    return request.columns().entrySet().stream()
-        .filter(rule -> rule.getKey().strip().equalsIgnoreCase(title))
-        .map(Map.Entry::getValue)
-        .findFirst()
-        .orElse(ColumnRule.AUTO);
   }
 
   private static List<String> targets(LoadRequest request, Playbook playbook) {

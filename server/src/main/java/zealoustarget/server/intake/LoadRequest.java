@@ -92,6 +92,15 @@ public record LoadRequest(
     return withColumns(all);
   }
 
+  /** What is said of the column with that title. */
+  ColumnRule column(String title) {
+    return columns.entrySet().stream()
+        .filter(rule -> rule.getKey().strip().equalsIgnoreCase(title.strip()))
+        .map(Map.Entry::getValue)
+        .findFirst()
+        .orElse(ColumnRule.AUTO);
+  }
+
   LoadRequest withSheet(String newSheet) {
     return new LoadRequest(
         kind,

@@ -51,14 +51,21 @@ class Reading {
   /**
    * Reads a file's lines and keeps them; the original is packed beside that.
    *
+   * @param file the same upload, as {@link #look} has opened it
    * @throws Refusal file-unreadable, file-beyond-limits
    */
-  void read(int loadId, Upload upload, String contentHash, LoadRequest request, Progress progress) {
+  void read(
+      int loadId,
+      Upload upload,
+      TableFile file,
+      String contentHash,
+      LoadRequest request,
+      Progress progress) {
     CompletableFuture<Void> keeping =
         CompletableFuture.runAsync(() -> originals.keep(upload, contentHash));
     try {
       sheets.delete(loadId);
-      readLines(loadId, looker.open(progress.watch(upload), request.sheet()), request, progress);
+      readLines(loadId, file, request, progress);
     } finally {
       await(keeping);
     }

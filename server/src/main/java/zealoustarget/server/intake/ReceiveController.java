@@ -1,8 +1,6 @@
 package zealoustarget.server.intake;
 
 import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.Executors;
@@ -53,14 +51,11 @@ class ReceiveController {
   @PostMapping(path = "/receive", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
   @ResponseStatus(HttpStatus.ACCEPTED)
   LoadAnswer receive(@RequestParam MultipartFile file) throws IOException {
-    return receive(file.getInputStream(), file.getOriginalFilename());
-  }
-
-  /** The same for content from anywhere. */
-  LoadAnswer receive(InputStream content, String name) throws IOException {
     Path copy = Files.createTempFile("received", ".tmp");
-    Upload upload = Uploads.copy(content, name, copy);
-    int id = staging.receive(upload, Files.size(copy), LoadRequest.recognise(), () -> delete(copy));
+    Upload upload = Uploads.copy(file.getInputStream(), file.getOriginalFilename(), copy);
+    int id =
+        staging.receive(
+            upload, Files.size(copy), LoadRequest.recognise(), () -> Uploads.delete(copy));
     return answers.whole(id);
   }
 
@@ -106,14 +101,6 @@ class ReceiveController {
       }
     } catch (IOException | IllegalStateException gone) {
       emitter.completeWithError(gone);
-    }
-  }
-
-  private static void delete(Path copy) {
-    try {
-      Files.deleteIfExists(copy);
-    } catch (IOException failure) {
-      throw new UncheckedIOException(failure);
     }
   }
 }

@@ -175,15 +175,17 @@ class SettleController {
             .withSheet(told.sheet() == null ? before.sheet() : told.sheet());
     if (told.columns() != null) {
       for (Map.Entry<String, JsonNode> column : told.columns().entrySet()) {
-        changed = changed.withColumn(column.getKey(), rule(column.getValue()));
+        changed =
+            changed.withColumn(
+                column.getKey(), rule(column.getValue(), changed.column(column.getKey())));
       }
     }
     return changed;
   }
 
-  private static ColumnRule rule(JsonNode said) {
+  private static ColumnRule rule(JsonNode said, ColumnRule before) {
     try {
-      return ColumnRules.rule(said);
+      return ColumnRules.rule(said, before);
     } catch (IllegalArgumentException unreadable) {
       throw Refusal.of(
           "mapping-unreadable", "A column's rule cannot be read; see docs/formats.md.");

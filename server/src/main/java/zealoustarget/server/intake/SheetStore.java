@@ -3,6 +3,7 @@ package zealoustarget.server.intake;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.concurrent.CompletableFuture;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
@@ -14,6 +15,7 @@ import zealoustarget.server.platform.Packed;
 class SheetStore {
   private static final int RECORDS = 500;
   private static final int CHARACTERS = 120_000;
+  private static final int PARTS_AT_ONCE = 16;
 
   /** One line of a file. */
   record Line(int line, List<String> cells) {}
@@ -48,7 +50,7 @@ class SheetStore {
     }
   }
 
-  static List<Line> part(StatelessSession session, int loadId, int number) {
+  private static List<Line> part(StatelessSession session, int loadId, int number) {
     SheetPartEntity entity = session.get(SheetPartEntity.class, firstId(loadId) + number);
     Sheet.Part part = Packed.fromDeflated(entity.content, Sheet.Part.class);
     List<Line> lines = new ArrayList<>(part.lines().length);
@@ -119,7 +121,8 @@ class SheetStore {
     private final List<Line> gathered = new ArrayList<>();
     private final List<Integer> firstRecords = new ArrayList<>();
     private final List<Integer> firstLines = new ArrayList<>();
-    private final List<SheetPartEntity> unwritten = new ArrayList<>();
+    private final List<List<Line>> unwritten = new ArrayList<>();
+    private CompletableFuture<Void> writing = CompletableFuture.completedFuture(null);
     private int characters;
     private int records;
 
@@ -155,34 +158,45 @@ class SheetStore {
     void finish(Sheet sheet) {
       pack();
       write();
+      writing.join();
       sessions.inStatelessTransaction(
           session -> session.insert(new SheetEntity(loadId, Packed.deflated(sheet))));
     }
 
+    /** Closes a part; sixteen of them are packed and written while the next lines are read. */
     void pack() {
-      if (gathered.isEmpty()) {
-        return;
+      if (!gathered.isEmpty()) {
+        firstRecords.add(records);
+        firstLines.add(gathered.get(0).line());
+        records += gathered.size();
+        unwritten.add(List.copyOf(gathered));
+        gathered.clear();
+        characters = 0;
       }
-      int[] lines = gathered.stream().mapToInt(Line::line).toArray();
-      String[][] cells =
-          gathered.stream()
-              .map(line -> line.cells().toArray(String[]::new))
-              .toArray(String[][]::new);
-      long id = firstId(loadId) + firstRecords.size();
-      unwritten.add(new SheetPartEntity(id, loadId, Packed.deflated(new Sheet.Part(lines, cells))));
-      firstRecords.add(records);
-      firstLines.add(lines[0]);
-      records += lines.length;
-      gathered.clear();
-      characters = 0;
-      if (unwritten.size() >= 20) {
+      if (unwritten.size() == PARTS_AT_ONCE) {
         write();
       }
     }
 
     private void write() {
-      sessions.inStatelessTransaction(session -> session.insertMultiple(unwritten));
+      long firstId = firstId(loadId) + firstRecords.size() - unwritten.size();
+      List<List<Line>> parts = List.copyOf(unwritten);
       unwritten.clear();
+      writing.join();
+      writing = CompletableFuture.runAsync(() -> write(firstId, parts));
+    }
+
+    private void write(long firstId, List<List<Line>> parts) {
+      List<SheetPartEntity> packed = new ArrayList<>(parts.size());
+      for (List<Line> part : parts) {
+        int[] lines = part.stream().mapToInt(Line::line).toArray();
+        String[][] cells =
+            part.stream().map(line -> line.cells().toArray(String[]::new)).toArray(String[][]::new);
+        packed.add(
+            new SheetPartEntity(
+                firstId + packed.size(), loadId, Packed.deflated(new Sheet.Part(lines, cells))));
+      }
+      sessions.inStatelessTransaction(session -> session.insertMultiple(packed));
     }
   }
 }

@@ -12,6 +12,7 @@ import org.springframework.stereotype.Service;
 import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.core.Refusal;
 import zealoustarget.server.files.OriginalStore;
+import zealoustarget.server.files.TableFile;
 import zealoustarget.server.files.Upload;
 import zealoustarget.server.ledger.RowStore;
 
@@ -70,9 +71,10 @@ public class StagingService {
 
   /** Stages the lines that another load held back. */
   int stage(Upload upload, LoadRequest request, Integer remainderOf) {
+    TableFile file = reading.look(upload, request);
     LoadEntity load = begin(upload, request, remainderOf);
     try {
-      read(load.id, upload, load.contentHash, request, Progress.unseen());
+      read(load, upload, file, request, Progress.unseen());
       return load.id;
     } catch (RuntimeException failure) {
       remove(load.id);
@@ -88,8 +90,11 @@ public class StagingService {
    * @throws Refusal if the file is none, before anything is kept
    */
   int receive(Upload upload, long bytes, LoadRequest request, Runnable afterwards) {
+    Progress progress = new Progress(bytes);
     LoadEntity load;
+    TableFile file;
     try {
+      file = reading.look(progress.watch(upload), request);
       load = begin(upload, request, null);
     } catch (RuntimeException refused) {
       afterwards.run();
@@ -97,11 +102,10 @@ public class StagingService {
     }
     jobs.run(
         load.id,
-        new Progress(bytes),
-        progress -> {
+        progress,
+        running -> {
           try {
-            keepingProblem(
-                load.id, () -> read(load.id, upload, load.contentHash, request, progress));
+            keepingProblem(load.id, () -> read(load, upload, file, request, progress));
           } finally {
             afterwards.run();
           }
@@ -167,7 +171,7 @@ public class StagingService {
         progress -> {
           Runnable pass =
               isReadAnew || !sheets.has(loadId)
-                  ? () -> read(loadId, original(load), load.contentHash, request, progress)
+                  ? () -> readOriginal(load, request, progress)
                   : () -> check(loadId, request, progress);
           if (wasStaged) {
             pass.run();
@@ -177,10 +181,15 @@ public class StagingService {
         });
   }
 
+  private void readOriginal(LoadEntity load, LoadRequest request, Progress progress) {
+    Upload original = original(load);
+    read(load, original, reading.look(original, request), request, progress);
+  }
+
   private void read(
-      int loadId, Upload upload, String contentHash, LoadRequest request, Progress progress) {
-    reading.read(loadId, upload, contentHash, request, progress);
-    check(loadId, request, progress);
+      LoadEntity load, Upload upload, TableFile file, LoadRequest request, Progress progress) {
+    reading.read(load.id, upload, file, load.contentHash, request, progress);
+    check(load.id, request, progress);
   }
 
   private void check(int loadId, LoadRequest request, Progress progress) {
@@ -222,7 +231,6 @@ public class StagingService {
   }
 
   private LoadEntity begin(Upload upload, LoadRequest request, Integer remainderOf) {
-    reading.look(upload, request);
     LoadEntity load = new LoadEntity();
     load.kind = request.kind();
     load.state = LoadState.READING;

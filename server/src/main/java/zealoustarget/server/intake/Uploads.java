@@ -32,12 +32,17 @@ final class Uploads {
 
   /** A copy that outlives the request, called by the sender's name. */
   static Upload copy(InputStream content, String sentName, Path copy) {
-    String name = name(sentName);
     try (content) {
       Files.copy(content, copy, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
     } catch (IOException failure) {
       throw new UncheckedIOException(failure);
     }
+    return named(sentName, copy);
+  }
+
+  /** A file on this machine under another name. */
+  static Upload named(String sentName, Path file) {
+    String name = name(sentName);
     return new Upload() {
       @Override
       public String name() {
@@ -46,9 +51,18 @@ final class Uploads {
 
       @Override
       public InputStream open() throws IOException {
-        return Files.newInputStream(copy);
+        return Files.newInputStream(file);
       }
     };
+  }
+
+  /** Deletes a copy that is not needed any more. */
+  static void delete(Path copy) {
+    try {
+      Files.deleteIfExists(copy);
+    } catch (IOException failure) {
+      throw new UncheckedIOException(failure);
+    }
   }
 
   /** The name without folders, at most 255 characters. */

@@ -1,0 +1,153 @@
+import { useQuery } from '@tanstack/react-query';
+import { useId, useState } from 'react';
+import { ask, query } from '../../api/client';
+import type { MemberFound, UnknownName } from '../../api/types';
+import { count } from '../../format/figures';
+import { quietButton } from '../../ui/Notice';
+import type { useSay } from './useIntake';
+
+const link = 'text-select underline font-semibold disabled:opacity-60';
+const field = 'w-full rounded-sm border border-quiet bg-sheet px-2 py-1';
+
+interface NameFixProps {
+  name: UnknownName;
+  say: ReturnType<typeof useSay>;
+  onGoTo: (line: number) => void;
+}
+
+/** A name that nobody is known by: who is meant, someone else, or a new one. */
+export function NameFix({ name, say, onGoTo }: NameFixProps) {
+  const [way, setWay] = useState<'choose' | 'make' | null>(null);
+  const accept = (member: string) =>
+    say.mutate({ kind: 'name', axis: name.axis, text: name.text, member });
+  const canBeMade = name.axis === 'rep' || name.axis === 'product';
+  const lines = name.lines === 1 ? 'this line' : `all ${count(name.lines, 'line')}`;
+  return (
+    <div className="grid grid-cols-[64px_minmax(0,1fr)] gap-x-1.5 py-1">
+      <button
+        type="button"
+        className="text-left text-select underline"
+        onClick={() => onGoTo(name.firstLine)}
+      >
+        line {name.firstLine}
+      </button>
+      <div>
+        <p className="break-words">
+          “{name.text}” is no {name.axis} that is known
+          {name.proposals[0] ? `. ${name.proposals[0].name}?` : '.'}
+        </p>
+        <ul>
+          {name.proposals.map((one) => (
+            <li key={one.key}>
+              <button
+                type="button"
+                className={link}
+                disabled={say.isPending}
+                onClick={() => accept(one.key)}
+              >
+                Use {one.name} for {lines}
+              </button>
+            </li>
+          ))}
+        </ul>
+        <p className="flex flex-wrap gap-x-3">
+          <button type="button" className={link} onClick={() => setWay('choose')}>
+            Someone else
+          </button>
+          {canBeMade && (
+            <button type="button" className={link} onClick={() => setWay('make')}>
+              A new {name.axis}
+            </button>
+          )}
+        </p>
+        {way === 'choose' && <Choose name={name} onChosen={accept} />}
+        {way === 'make' && <Make name={name} say={say} />}
+      </div>
+    </div>
+  );
+}
+
+function Choose({ name, onChosen }: { name: UnknownName; onChosen: (key: string) => void }) {
+  const [text, setText] = useState('');
+  const list = useId();
+  const found = useQuery({
+    queryKey: ['members', text],
+    queryFn: () => ask<MemberFound[]>(`/members${query({ text })}`),
+    enabled: text.trim() !== '',
+    placeholderData: (before) => before,
+  });
+  const fitting = (found.data ?? []).filter((member) => member.axis === name.axis);
+  const chosen = fitting.find((member) => member.name === text || member.key === text);
+  return (
+    <form
+      className="mt-1.5 flex gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (chosen) onChosen(chosen.key);
+      }}
+    >
+      <input
+        aria-label={`The ${name.axis} that is meant`}
+        className={field}
+        value={text}
+        list={list}
+        placeholder="name or key"
+        onChange={(event) => setText(event.target.value)}
+      />
+      <datalist id={list}>
+        {fitting.map((member) => (
+          <option key={member.key} value={member.name} />
+        ))}
+      </datalist>
+      <button type="submit" className={quietButton} disabled={!chosen}>
+        Use
+      </button>
+    </form>
+  );
+}
+
+function Make({ name, say }: { name: UnknownName; say: NameFixProps['say'] }) {
+  const isRep = name.axis === 'rep';
+  const [made, setMade] = useState<Record<string, string>>({ key: name.text, name: name.text });
+  const fields: [string, string, boolean][] = isRep
+    ? [
+        ['key', 'Key', true],
+        ['name', 'Name', true],
+        ['region', 'Region', false],
+        ['manager', 'Manager', false],
+        ['fromMonth', 'From month, such as 2026-10', true],
+      ]
+    : [
+        ['key', 'Key', true],
+        ['name', 'Name', true],
+        ['line', 'Product line', false],
+      ];
+  return (
+    <form
+      className="mt-1.5 space-y-1.5"
+      onSubmit={(event) => {
+        event.preventDefault();
+        say.mutate({ kind: 'member', made: { axis: name.axis, ...made } });
+      }}
+    >
+      {fields.map(([field_, label, isNeeded]) => (
+        <label key={field_} className="block">
+          <span className="block text-[12px] text-quiet">{label}</span>
+          <input
+            className={field}
+            required={isNeeded}
+            maxLength={120}
+            value={made[field_] ?? ''}
+            onChange={(event) => setMade({ ...made, [field_]: event.target.value })}
+          />
+        </label>
+      ))}
+      <button type="submit" className={quietButton} disabled={say.isPending}>
+        Make {made['name'] ?? name.text}
+      </button>
+      <p className="text-[12px] text-quiet">
+        Posted as a small list of its own in the tray, which can be reversed.
+      </p>
+    </form>
+  );
+}

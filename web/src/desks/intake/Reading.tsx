@@ -1,0 +1,176 @@
+import { useState, type ReactNode } from 'react';
+import type { AxisWord, Company, Load, LoadKind, Sheet } from '../../api/types';
+import { quietButton } from '../../ui/Notice';
+import type { useSay } from './useIntake';
+
+const KINDS: LoadKind[] = ['actuals', 'goals', 'roster', 'products'];
+const AXES: AxisWord[] = ['rep', 'region', 'product', 'line', 'manager', 'company'];
+const field = 'rounded-sm border border-quiet bg-sheet px-2 py-1';
+
+interface ReadingProps {
+  load: Load;
+  sheet: Sheet;
+  company: Company;
+  isOpen: boolean;
+  say: ReturnType<typeof useSay>;
+}
+
+/** How the file as a whole is read, in one line; opened, it can be said otherwise. */
+export function Reading({ load, sheet, company, isOpen, say }: ReadingProps) {
+  const [isEditing, setEditing] = useState(false);
+  if (isEditing && isOpen) {
+    return (
+      <ReadingForm sheet={sheet} company={company} say={say} onDone={() => setEditing(false)} />
+    );
+  }
+  return (
+    <p className="mb-2 shrink-0 text-quiet">
+      Read as <b className="text-ink">{words(load, sheet)}</b>
+      {load.readAs && `, ${load.readAs}`}
+      {sheet.sheets.length > 1 && `, sheet ${sheet.sheet}`}.{' '}
+      {isOpen && (
+        <button type="button" className="text-select underline" onClick={() => setEditing(true)}>
+          Change
+        </button>
+      )}
+    </p>
+  );
+}
+
+function words(load: Load, sheet: Sheet): string {
+  if (sheet.kind === null) return 'a file of unknown kind';
+  if (sheet.kind === 'goals') return `goals by ${load.axis ?? 'rep'}, set ${sheet.goalSet ?? ''}`;
+  const beside = sheet.kind === 'actuals' && sheet.axis ? ` with goals of ${sheet.goalSet}` : '';
+  return (
+    sheet.kind + beside + (sheet.isWide && sheet.measure ? `, months of ${sheet.measure}` : '')
+  );
+}
+
+function ReadingForm(props: {
+  sheet: Sheet;
+  company: Company;
+  say: ReturnType<typeof useSay>;
+  onDone: () => void;
+}) {
+  const { sheet, company, say } = props;
+  const [kind, setKind] = useState<LoadKind>(sheet.kind ?? 'actuals');
+  const [goalSet, setGoalSet] = useState(sheet.goalSet ?? 'quota');
+  const [axis, setAxis] = useState<AxisWord | ''>(sheet.axis ?? (kind === 'goals' ? 'rep' : ''));
+  const [measure, setMeasure] = useState(sheet.measure ?? '');
+  const [year, setYear] = useState(String(sheet.fiscalYear));
+  const [tab, setTab] = useState(sheet.sheet);
+  const hasAmounts = kind === 'actuals' || kind === 'goals';
+  return (
+    <form
+      className="mb-2.5 flex shrink-0 flex-wrap items-end gap-x-4 gap-y-2 bg-sheet p-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        say.mutate(
+          {
+            kind: 'reading',
+            told: {
+              kind,
+              goalSet,
+              axis: hasAmounts ? (kind === 'goals' && axis === '' ? 'rep' : axis) : '',
+              measure,
+              fiscalYear: Number(year) || sheet.fiscalYear,
+              sheet: tab,
+            },
+          },
+          { onSuccess: props.onDone },
+        );
+      }}
+    >
+      <Field label="It brings">
+        <select
+          className={field}
+          value={kind}
+          onChange={(event) => setKind(event.target.value as LoadKind)}
+        >
+          {KINDS.map((one) => (
+            <option key={one}>{one}</option>
+          ))}
+        </select>
+      </Field>
+      {hasAmounts && (
+        <Field label={kind === 'goals' ? 'Goals by' : 'Goals beside, by'}>
+          <select
+            className={field}
+            value={axis}
+            onChange={(event) => setAxis(event.target.value as AxisWord | '')}
+          >
+            {kind === 'actuals' && <option value="">none</option>}
+            {(kind === 'goals' ? AXES : AXES.slice(0, 3)).map((one) => (
+              <option key={one}>{one}</option>
+            ))}
+          </select>
+        </Field>
+      )}
+      {(kind === 'goals' || (hasAmounts && axis !== '')) && (
+        <Field label="Goal set">
+          <input
+            className={`${field} w-[130px]`}
+            value={goalSet}
+            list="goal-sets"
+            required
+            maxLength={120}
+            onChange={(event) => setGoalSet(event.target.value)}
+          />
+          <datalist id="goal-sets">
+            {company.goalSets.map((one) => (
+              <option key={one.name} value={one.name} />
+            ))}
+          </datalist>
+        </Field>
+      )}
+      {hasAmounts && (
+        <Field label="Month columns count">
+          <select
+            className={field}
+            value={measure}
+            onChange={(event) => setMeasure(event.target.value)}
+          >
+            <option value="">not said</option>
+            {company.measures.map((one) => (
+              <option key={one.code}>{one.code}</option>
+            ))}
+          </select>
+        </Field>
+      )}
+      {hasAmounts && (
+        <Field label="Fiscal year of periods">
+          <input
+            className={`${field} w-[70px]`}
+            inputMode="numeric"
+            value={year}
+            onChange={(event) => setYear(event.target.value)}
+          />
+        </Field>
+      )}
+      {sheet.sheets.length > 1 && (
+        <Field label="Sheet">
+          <select className={field} value={tab} onChange={(event) => setTab(event.target.value)}>
+            {sheet.sheets.map((one) => (
+              <option key={one}>{one}</option>
+            ))}
+          </select>
+        </Field>
+      )}
+      <button type="submit" className={quietButton} disabled={say.isPending}>
+        Read it so
+      </button>
+      <button type="button" className="py-1.5 text-select underline" onClick={props.onDone}>
+        Close
+      </button>
+    </form>
+  );
+}
+
+function Field(props: { label: string; children: ReactNode }) {
+  return (
+    <label className="block">
+      <span className="mb-0.5 block text-[12px] text-quiet">{props.label}</span>
+      {props.children}
+    </label>
+  );
+}
