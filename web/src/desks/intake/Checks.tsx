@@ -1,5 +1,11 @@
 import { useState } from 'react';
-import type { CheckFinding, CheckGroup, Checks as ChecksShape, Load } from '../../api/types';
+import type {
+  CheckFinding,
+  CheckGroup,
+  Checks as ChecksShape,
+  Load,
+  UnknownName,
+} from '../../api/types';
 import { amount, count } from '../../format/figures';
 import { StatusMark } from '../../marks/StatusMark';
 import { titleOf, weightOf } from './intake';
@@ -8,7 +14,7 @@ import type { useSay } from './useIntake';
 
 const SHOWN = 40;
 const TONES = { settle: 'bad', look: 'near', said: 'neutral' } as const;
-const link = 'text-select underline disabled:opacity-60';
+const link = 'self-start text-left text-select underline disabled:opacity-60';
 
 interface ChecksProps {
   load: Load;
@@ -60,6 +66,7 @@ function Group(props: ChecksProps & { group: CheckGroup }) {
   return (
     <div className="pb-2 pl-1">
       {isOpen && <WholeGroup group={group} say={say} />}
+      {isNames && isOpen && <AllProposals names={names} say={say} />}
       {isNames && isOpen
         ? names.map((name) => (
             <NameFix
@@ -110,6 +117,26 @@ function WholeGroup({ group, say }: { group: CheckGroup; say: ChecksProps['say']
         </button>
       )}
     </p>
+  );
+}
+
+/** Accepts every proposal that is the only one for its name. */
+function AllProposals({ names, say }: { names: UnknownName[]; say: ChecksProps['say'] }) {
+  const sure = names.flatMap((name) =>
+    name.proposals.length === 1 && name.proposals[0]
+      ? [{ axis: name.axis, text: name.text, member: name.proposals[0].key }]
+      : [],
+  );
+  if (sure.length < 2) return null;
+  return (
+    <button
+      type="button"
+      className={`${link} pb-1`}
+      disabled={say.isPending}
+      onClick={() => say.mutate({ kind: 'names', names: sure })}
+    >
+      Use all {sure.length} proposals
+    </button>
   );
 }
 

@@ -33,7 +33,11 @@ export function ColumnMenu({ column, targets, isOpen, say }: ColumnMenuProps) {
         aria-label={`${column.title} is read as ${word}`}
       >
         {word}
-        {column.isGuessed && <span className="font-normal text-near-text"> guessed</span>}{' '}
+        {column.isGuessed && (
+          <span className="font-normal text-near-text">
+            ?<span className="sr-only"> guessed</span>
+          </span>
+        )}{' '}
         <span aria-hidden="true">▾</span>
       </PopoverButton>
       <PopoverPanel
@@ -41,7 +45,7 @@ export function ColumnMenu({ column, targets, isOpen, say }: ColumnMenuProps) {
         className="z-30 w-[250px] space-y-2 rounded border border-rule bg-sheet p-3 text-left font-normal shadow-lg"
       >
         <p className="text-[12px] break-words text-quiet">
-          Their column <b className="text-ink">{column.title}</b>
+          {column.isGuessed && 'Guessed. '}Their column <b className="text-ink">{column.title}</b>
           {column.samples.length > 0 && `: ${column.samples.join(' · ')}`}
         </p>
         {isMonthColumn ? (

@@ -20,9 +20,9 @@ export function Equation({ load, isOpen, say }: EquationProps) {
   ];
   return (
     <section aria-label="Reconciliation" className="mb-2.5 flex shrink-0 flex-wrap bg-sheet">
-      <div className="flex flex-[1_1_auto] flex-wrap gap-x-3 gap-y-2 px-3 py-2">
+      <div className="flex flex-[1_1_auto] flex-wrap gap-x-2 gap-y-2 px-3 py-2">
         {parts.map((part) => (
-          <div key={part.word} className="flex min-w-max flex-1 items-center gap-2.5">
+          <div key={part.word} className="flex min-w-max flex-1 items-center gap-2">
             {part.sign && <span className="text-[17px] text-quiet">{part.sign}</span>}
             <div className={part.of === 'held' && part.lines > 0 ? 'text-bad' : ''}>
               <p className="text-[12px] text-quiet">{part.word}</p>
@@ -33,7 +33,9 @@ export function Equation({ load, isOpen, say }: EquationProps) {
                 {measures.map((measure) => (
                   <span key={measure} className="block whitespace-nowrap">
                     <b>{amount(load.sums[measure]?.[part.of] ?? null)}</b>{' '}
-                    <span className="text-[12px] text-quiet">{measure}</span>
+                    <span className={part.sign ? 'sr-only' : 'text-[12px] text-quiet'}>
+                      {measure}
+                    </span>
                   </span>
                 ))}
               </p>
@@ -63,7 +65,7 @@ function Control({ load, isOpen, say }: EquationProps) {
   if (isEditing) {
     return (
       <form
-        className="flex flex-col gap-1 border-rule px-3 py-2 xl:border-l"
+        className="flex flex-col gap-1 border-l border-rule px-3 py-2"
         onSubmit={(event) => {
           event.preventDefault();
           const totals = text.trim() ? { [measure]: text.trim() } : ({} as Record<string, string>);
@@ -121,7 +123,7 @@ function Control({ load, isOpen, say }: EquationProps) {
     );
   }
   return (
-    <div className="border-rule px-3 py-2 xl:border-l">
+    <div className="border-l border-rule px-3 py-2">
       <p className="text-[12px] text-quiet">
         control total{total ? `, ${total.measure}` : ''}
         {isOpen && (

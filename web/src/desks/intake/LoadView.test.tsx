@@ -227,7 +227,7 @@ it('a name is accepted for whom it is close to, in all its lines', async () => {
   expect(sent[0]).toEqual({
     path: '/api/v1/loads/7/names',
     method: 'POST',
-    body: { axis: 'rep', text: 'D. Ven', member: 'R2' },
+    body: [{ axis: 'rep', text: 'D. Ven', member: 'R2' }],
   });
 });
 

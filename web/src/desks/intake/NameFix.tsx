@@ -6,7 +6,7 @@ import { count } from '../../format/figures';
 import { quietButton } from '../../ui/Notice';
 import type { useSay } from './useIntake';
 
-const link = 'text-select underline font-semibold disabled:opacity-60';
+const link = 'text-left text-select underline font-semibold disabled:opacity-60';
 const field = 'w-full rounded-sm border border-quiet bg-sheet px-2 py-1';
 
 interface NameFixProps {
@@ -19,14 +19,14 @@ interface NameFixProps {
 export function NameFix({ name, say, onGoTo }: NameFixProps) {
   const [way, setWay] = useState<'choose' | 'make' | null>(null);
   const accept = (member: string) =>
-    say.mutate({ kind: 'name', axis: name.axis, text: name.text, member });
+    say.mutate({ kind: 'names', names: [{ axis: name.axis, text: name.text, member }] });
   const canBeMade = name.axis === 'rep' || name.axis === 'product';
   const lines = name.lines === 1 ? 'this line' : `all ${count(name.lines, 'line')}`;
   return (
     <div className="grid grid-cols-[64px_minmax(0,1fr)] gap-x-1.5 py-1">
       <button
         type="button"
-        className="text-left text-select underline"
+        className="self-start text-left text-select underline"
         onClick={() => onGoTo(name.firstLine)}
       >
         line {name.firstLine}

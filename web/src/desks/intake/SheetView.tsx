@@ -142,7 +142,7 @@ export function SheetView({ load, head, first, walk, isOpen, say }: SheetViewPro
 function width(column: Sheet['columns'][number], head: Sheet): string {
   const longest = Math.max(
     column.title.length,
-    (column.target || 'not read').length + 2,
+    (column.target || 'not read').length + 3,
     ...column.samples.map((sample) => sample.length),
   );
   const pixels = Math.min(Math.max(longest * 7.4 + 20, 74), 240);

@@ -155,7 +155,7 @@ export type Saying =
       };
     }
   | { kind: 'take-back'; line?: number }
-  | { kind: 'name'; axis: AxisWord; text: string; member: string }
+  | { kind: 'names'; names: { axis: AxisWord; text: string; member: string }[] }
   | { kind: 'member'; made: Record<string, string> }
   | { kind: 'read' };
 
@@ -197,11 +197,8 @@ function say(id: number, saying: Saying): Promise<Load> {
         `${at}/fixes${query({ line: saying.line === undefined ? undefined : String(saying.line) })}`,
         { method: 'DELETE' },
       );
-    case 'name':
-      return ask<Load>(
-        `${at}/names`,
-        json('POST', { axis: saying.axis, text: saying.text, member: saying.member }),
-      );
+    case 'names':
+      return ask<Load>(`${at}/names`, json('POST', saying.names));
     case 'member':
       return ask<Load>(`${at}/members`, json('POST', saying.made));
     case 'read':

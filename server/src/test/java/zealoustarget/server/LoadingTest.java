@@ -48,7 +48,8 @@ class LoadingTest {
         Arguments.of("only line breaks", "\n\r\n  \n".getBytes(), 422, "file-empty"),
         Arguments.of("only a BOM", bytes(0xef, 0xbb, 0xbf), 422, "file-empty"),
         Arguments.of("NUL bytes", bytes('a', 0, 'b'), 422, "file-not-text"),
-        Arguments.of("a zip", bytes('P', 'K', 3, 4, 0xff, 0xfe, 0), 422, "file-not-text"),
+        Arguments.of(
+            "half a zip", bytes('P', 'K', 3, 4, 0xff, 0xfe, 0), 422, "workbook-unreadable"),
         Arguments.of("no encoding", bytes('r', 'e', 'p', ',', 0x81, '\n'), 422, "file-encoding"),
         Arguments.of("only a header", "month,rep,revenue\n".getBytes(), 422, "file-only-header"),
         Arguments.of("no CSV", "Dear all, see below.\n".getBytes(), 422, "month-column-missing"),

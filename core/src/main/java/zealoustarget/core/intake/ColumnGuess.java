@@ -243,7 +243,7 @@ public final class ColumnGuess {
         return role.getKey();
       }
     }
-    if (!spec.hasAmounts() || !profile(at).holdsNumbers()) {
+    if (!spec.hasAmounts() || !profile(at).mayHoldNumbers()) {
       return null;
     }
     String bare = withoutUnit(plain(titles.get(at)));

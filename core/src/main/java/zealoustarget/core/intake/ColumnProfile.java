@@ -44,6 +44,11 @@ public record ColumnProfile(
     return looked > 0 && dates * OF >= looked * MOSTLY;
   }
 
+  /** Whether at least half of the cells looked at are numbers. */
+  boolean mayHoldNumbers() {
+    return numbers > 0 && numbers * 2 >= looked;
+  }
+
   /** Whether no cell has decimals or a mark. */
   boolean isWhole() {
     return holdsNumbers() && !hasPoints && !hasCommas;
@@ -70,7 +75,7 @@ public record ColumnProfile(
   }
 
   private boolean showsDecimals() {
-    return holdsNumbers() && hasPoints != hasCommas;
+    return mayHoldNumbers() && hasPoints != hasCommas;
   }
 
   NumberText.Way numbers(ColumnRule rule, boolean isCommaGrouping) {

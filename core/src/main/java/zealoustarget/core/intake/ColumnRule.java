@@ -55,6 +55,11 @@ public record ColumnRule(
     return new ColumnRule(name, decimals, dates, powerOfTen, isFlipped, true);
   }
 
+  /** The same column with a name that is not a guess any more. */
+  public ColumnRule confirmed() {
+    return new ColumnRule(target, decimals, dates, powerOfTen, isFlipped, false);
+  }
+
   /** The same column with other marks. */
   ColumnRule written(Decimals otherDecimals, Dates otherDates) {
     return new ColumnRule(target, otherDecimals, otherDates, powerOfTen, isFlipped, isGuessed);

@@ -56,15 +56,22 @@ public final class ColumnWatch {
 
     private void seeDate(String cell, boolean isEarly) {
       DateText.Hint hint = DateText.hint(cell);
-      hasOtherDates |= hint == null;
       hasDayFirst |= hint == DateText.Hint.DAY_FIRST;
       hasMonthFirst |= hint == DateText.Hint.MONTH_FIRST;
+      boolean isDate = hint != null || isOtherDate(cell);
+      hasOtherDates |= hint == null && isDate;
       if (isEarly) {
         ordered += hint == null ? 0 : 1;
-        FindingCode fault = DateText.read(cell, DateText.Order.UNKNOWN).fault();
-        boolean isDate = fault != FindingCode.DATE_UNREADABLE && fault != FindingCode.DATE_MISSING;
-        dates += isDate && fault != FindingCode.MONTH_OUTSIDE_CALENDAR ? 1 : 0;
+        dates += isDate ? 1 : 0;
       }
+    }
+
+    /** A date or month in another form; a word such as the "Total" of a last line is none. */
+    private static boolean isOtherDate(String cell) {
+      FindingCode fault = DateText.read(cell, DateText.Order.UNKNOWN).fault();
+      return fault != FindingCode.DATE_UNREADABLE
+          && fault != FindingCode.DATE_MISSING
+          && fault != FindingCode.MONTH_OUTSIDE_CALENDAR;
     }
 
     ColumnProfile profile() {

@@ -55,10 +55,6 @@ public enum FindingCode {
   SAME_FILE(false, "The same content is already here as load {load}, {state}."),
   TRAILER_DIFFERS(
       false, "The total line says {given} {measure}, the lines before it add to {found}.", true),
-  MONTH_POSTED(
-      false,
-      "{month} already has {lines} posted lines of {members}; see how this file is booked.",
-      true),
   MEMBER_ABSENT(false, "{member} is on the roster in {month} and has no line here.", true),
   GOAL_ABSENT(false, "{member} is on the roster in {month} and has no goal.", true),
   GOALS_DIFFER(

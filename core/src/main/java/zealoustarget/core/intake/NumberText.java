@@ -92,7 +92,11 @@ final class NumberText {
     if (!match.matches()) {
       return Hint.NO_NUMBER;
     }
-    char mark = decimalMark(match.group("body"));
+    String body = match.group("body");
+    char mark = decimalMark(body);
+    if (mark != UNSURE && plainDigits(body, mark) == null) {
+      return Hint.NO_NUMBER;
+    }
     return mark == '.' ? Hint.POINT : mark == ',' ? Hint.COMMA : Hint.NUMBER;
   }
 

@@ -3,14 +3,14 @@ package zealoustarget.server.files;
 import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.stream.Stream;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipException;
-import java.util.zip.ZipInputStream;
+import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
+import org.apache.commons.compress.archivers.zip.ZipFile;
+import org.apache.commons.compress.utils.SeekableInMemoryByteChannel;
 import org.dhatim.fastexcel.reader.Cell;
 import org.dhatim.fastexcel.reader.ExcelReaderException;
 import org.dhatim.fastexcel.reader.ReadableWorkbook;
@@ -133,27 +133,26 @@ final class Workbook implements TableFile {
 
   /** Unpacks every part once into nothing, counting; says whether there are macros. */
   private static boolean look(Upload upload, FileLimits limits) throws IOException {
-    long left = limits.workbook().toBytes();
     boolean hasMacros = false;
     boolean isWorkbook = false;
-    int entries = 0;
-    byte[] buffer = new byte[65_536];
-    try (ZipInputStream zip = new ZipInputStream(new BufferedInputStream(upload.open()))) {
-      for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+    try (InputStream bytes = upload.open();
+        ZipFile zip =
+            ZipFile.builder()
+                .setSeekableByteChannel(new SeekableInMemoryByteChannel(bytes.readAllBytes()))
+                .get()) {
+      long left = limits.workbook().toBytes();
+      int entries = 0;
+      for (ZipArchiveEntry entry : Collections.list(zip.getEntries())) {
         hasMacros |= entry.getName().endsWith("vbaProject.bin");
         isWorkbook |= entry.getName().equals("xl/workbook.xml");
-        left -= size(zip, buffer, left);
+        try (InputStream content = zip.getInputStream(entry)) {
+          left -= size(content, left);
+        }
         if (left < 0 || ++entries > MOST_ENTRIES) {
-          throw Refusal.of(
-              "workbook-too-large",
-              "\""
-                  + upload.name()
-                  + "\" unpacks to more than "
-                  + limits.workbook()
-                  + ". Save the sheet as CSV, or raise zealous.files.workbook.");
+          throw tooLarge(upload, limits);
         }
       }
-    } catch (ZipException broken) {
+    } catch (IOException broken) {
       throw unreadable(upload);
     }
     if (!isWorkbook) {
@@ -166,14 +165,24 @@ final class Workbook implements TableFile {
     return hasMacros;
   }
 
-  private static long size(InputStream entry, byte[] buffer, long most) throws IOException {
+  /** How much there is, counted only until it is too much. */
+  private static long size(InputStream content, long most) throws IOException {
+    byte[] buffer = new byte[65_536];
     long size = 0;
-    OutputStream nowhere = OutputStream.nullOutputStream();
-    for (int read = entry.read(buffer); read >= 0 && size <= most; read = entry.read(buffer)) {
-      nowhere.write(buffer, 0, read);
+    for (int read = content.read(buffer); read >= 0 && size <= most; read = content.read(buffer)) {
       size += read;
     }
     return size;
+  }
+
+  private static Refusal tooLarge(Upload upload, FileLimits limits) {
+    return Refusal.of(
+        "workbook-too-large",
+        "\""
+            + upload.name()
+            + "\" unpacks to more than "
+            + limits.workbook()
+            + ". Save the sheet as CSV, or raise zealous.files.workbook.");
   }
 
   private static ReadableWorkbook book(Upload upload) throws IOException {

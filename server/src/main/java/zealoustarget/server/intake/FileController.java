@@ -2,7 +2,6 @@ package zealoustarget.server.intake;
 
 import java.io.InputStream;
 import java.io.OutputStreamWriter;
-import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
@@ -73,11 +72,7 @@ class FileController {
     return download(
         "remainder of " + load.fileName.replaceFirst("\\.[A-Za-z]{2,5}$", "") + ".csv",
         CSV,
-        out -> {
-          Writer text = new OutputStreamWriter(out, StandardCharsets.UTF_8);
-          remainder.write(id, text);
-          text.flush();
-        });
+        out -> remainder.write(id, new OutputStreamWriter(out, StandardCharsets.UTF_8)));
   }
 
   /** Stages the lines that a posted load held back as a load of their own. */

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.concurrent.locks.ReentrantLock;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
+import zealoustarget.core.intake.ColumnRule;
 import zealoustarget.core.ledger.PostMode;
 import zealoustarget.core.member.Axis;
 import zealoustarget.server.ledger.LedgerService;
@@ -22,6 +23,7 @@ public class LoadService {
   private final StagingService staging;
   private final RememberedHeaders remembered;
   private final SheetStore sheets;
+  private final Checking checking;
   private final LoadJobs jobs;
   private final LedgerService ledgers;
   private final Clock clock;
@@ -32,6 +34,7 @@ public class LoadService {
       StagingService staging,
       RememberedHeaders remembered,
       SheetStore sheets,
+      Checking checking,
       LoadJobs jobs,
       LedgerService ledgers,
       Clock clock) {
@@ -39,6 +42,7 @@ public class LoadService {
     this.staging = staging;
     this.remembered = remembered;
     this.sheets = sheets;
+    this.checking = checking;
     this.jobs = jobs;
     this.ledgers = ledgers;
     this.clock = clock;
@@ -155,7 +159,11 @@ public class LoadService {
     LoadRequest request = staging.request(load);
     if (load.remainderOf == null && sheets.has(load.id)) {
       Sheet sheet = sheets.get(load.id);
-      remembered.remember(sheet.titles(), Formats.settled(request, sheet), load.fileName);
+      Map<String, ColumnRule> columns =
+          new HashMap<>(checking.columns(load.fileName, request, sheet).spec().columns());
+      columns.replaceAll((title, rule) -> rule.confirmed());
+      remembered.remember(
+          sheet.titles(), Formats.settled(request.withColumns(columns), sheet), load.fileName);
     }
   }
 

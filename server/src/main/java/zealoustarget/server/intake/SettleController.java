@@ -40,9 +40,6 @@ class SettleController {
   /** Control totals by measure code, and whether a total line at the end counts as one. */
   record Control(Map<String, String> totals, boolean trailer) {}
 
-  /** A name and the member it is accepted for. */
-  record Name(String axis, String text, String member) {}
-
   private final LoadLooks looks;
   private final Settling settling;
   private final StagingService staging;
@@ -128,10 +125,10 @@ class SettleController {
     return answers.whole(id);
   }
 
-  /** Accepts a name for a known member, here and from now on. */
+  /** Accepts names for known members, here and from now on. */
   @PostMapping("/names")
-  LoadAnswer accept(@PathVariable int id, @RequestBody Name name) {
-    settling.accept(id, name.axis(), name.text(), name.member());
+  LoadAnswer accept(@PathVariable int id, @RequestBody List<Settling.Name> names) {
+    settling.accept(id, names);
     return answers.whole(id);
   }
 

@@ -105,13 +105,24 @@ class Settling {
     staging.checkAgain(id);
   }
 
+  /** A name and the key of the member it is accepted for. */
+  record Name(String axis, String text, String member) {}
+
   /**
-   * Accepts a name for a known member, for this file and all to come, then checks the load again.
+   * Accepts names for known members, for this file and all to come, then checks the load again.
    *
-   * @throws Refusal member-unknown
+   * @throws Refusal member-unknown, before any is accepted
    */
-  void accept(int id, String axisWord, String text, String key) {
-    Axis axis = LoadController.axis(axisWord);
+  void accept(int id, List<Name> names) {
+    jobs.checkIdle(id);
+    List<Runnable> accepted = names.stream().map(this::accepting).toList();
+    accepted.forEach(Runnable::run);
+    staging.checkAgain(id);
+  }
+
+  private Runnable accepting(Name name) {
+    Axis axis = LoadController.axis(name.axis());
+    String text = name.text();
     if (text == null || text.isBlank() || text.length() > LoadController.LONGEST_NAME) {
       throw missing("text");
     }
@@ -119,12 +130,12 @@ class Settling {
         ledgers
             .current()
             .members()
-            .findByKey(axis, key == null ? "" : key)
+            .findByKey(axis, name.member() == null ? "" : name.member())
             .orElseThrow(
-                () -> Refusal.of("member-unknown", "\"" + key + "\" is no " + axis.word() + "."));
-    jobs.checkIdle(id);
-    aliases.accept(axis, text, member.id());
-    staging.checkAgain(id);
+                () ->
+                    Refusal.of(
+                        "member-unknown", "\"" + name.member() + "\" is no " + axis.word() + "."));
+    return () -> aliases.accept(axis, text, member.id());
   }
 
   /**

@@ -57,6 +57,18 @@ public final class Api {
             .PUT(BodyPublishers.ofString(json)));
   }
 
+  public Answer post(String path, String json) {
+    return send(
+        request(path)
+            .header("Content-Type", "application/json")
+            .POST(BodyPublishers.ofString(json)));
+  }
+
+  /** Sends a file as a person drops one: recognised, read on beside the request. */
+  public Answer receive(String name, byte[] content) {
+    return multipart("/api/v1/loads/receive", name, content, Map.of());
+  }
+
   /** Stages a file; {@code fields} are names and values in turn. */
   public Answer load(String name, String content, String... fields) {
     return load(name, content.getBytes(StandardCharsets.UTF_8), fields);
@@ -73,6 +85,11 @@ public final class Api {
 
   /** Stages a file with a form. */
   public Answer load(String name, byte[] content, Map<String, String> form) {
+    return multipart("/api/v1/loads", name, content, form);
+  }
+
+  /** Sends a file with a form to any route. */
+  public Answer multipart(String path, String name, byte[] content, Map<String, String> form) {
     ByteArrayOutputStream body = new ByteArrayOutputStream();
     form.forEach(
         (field, value) ->
@@ -80,7 +97,7 @@ public final class Api {
     part(body, "name=\"file\"; filename=\"" + name + "\"", content);
     body.writeBytes(("--" + BOUNDARY + "--\r\n").getBytes(StandardCharsets.UTF_8));
     return send(
-        request("/api/v1/loads")
+        request(path)
             .header("Content-Type", "multipart/form-data; boundary=" + BOUNDARY)
             .POST(BodyPublishers.ofByteArray(body.toByteArray())));
   }

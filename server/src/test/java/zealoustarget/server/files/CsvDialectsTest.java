@@ -1,0 +1,80 @@
+package zealoustarget.server.files;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import de.siegmar.fastcsv.writer.CsvWriter;
+import de.siegmar.fastcsv.writer.LineDelimiter;
+import de.siegmar.fastcsv.writer.QuoteStrategies;
+import java.io.StringWriter;
+import java.nio.charset.Charset;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.springframework.util.unit.DataSize;
+
+/** Whatever a standard writer writes, in any dialect, reads back the same. */
+class CsvDialectsTest {
+  private static final FileLimits LIMITS =
+      new FileLimits(32_767, 500, 250_000, 1_000_000, DataSize.ofMegabytes(10));
+  private static final String LETTERS = "abcXYZ 0123456789.-'äöé€\"\n";
+
+  @ParameterizedTest
+  @ValueSource(longs = {21, 22, 23, 24})
+  void table_writtenInAnyDialect_readsBackTheSame(long seed) throws Exception {
+    Random random = new Random(seed);
+    for (int round = 0; round < 60; round++) {
+      List<List<String>> table = table(random);
+      char separator = ",;\t|".charAt(random.nextInt(4));
+      LineDelimiter ends = LineDelimiter.values()[random.nextInt(3)];
+      boolean isQuoted = random.nextBoolean();
+      Charset charset =
+          List.of(StandardCharsets.UTF_8, StandardCharsets.UTF_16, Charset.forName("windows-1252"))
+              .get(random.nextInt(3));
+      StringWriter text = new StringWriter();
+      var writer = CsvWriter.builder().fieldSeparator(separator).lineDelimiter(ends);
+      if (isQuoted) {
+        writer.quoteStrategy(QuoteStrategies.ALWAYS);
+      }
+      try (CsvWriter csv = writer.build(text)) {
+        table.forEach(csv::writeRecord);
+      }
+      byte[] content = text.toString().getBytes(charset);
+      List<List<String>> read = new ArrayList<>();
+      new FileLooker(LIMITS)
+          .open(Upload.of("t.csv", content), "")
+          .read((line, cells, isCutOff) -> read.add(cells));
+      assertThat(read)
+          .as("seed %d, round %d, separator '%s', %s, %s", seed, round, separator, ends, charset)
+          .isEqualTo(table);
+    }
+  }
+
+  /** Three to seven columns with a plain header; line ends inside cells are plain ones. */
+  private static List<List<String>> table(Random random) {
+    int columns = 3 + random.nextInt(5);
+    List<List<String>> table = new ArrayList<>();
+    List<String> header = new ArrayList<>();
+    for (int at = 0; at < columns; at++) {
+      header.add("column " + at);
+    }
+    table.add(header);
+    for (int row = 0; row < 1 + random.nextInt(12); row++) {
+      List<String> cells = new ArrayList<>(List.of("k" + row));
+      while (cells.size() < columns) {
+        StringBuilder cell = new StringBuilder();
+        for (int i = random.nextInt(9); i > 0; i--) {
+          cell.append(
+              random.nextInt(15) == 0
+                  ? ",;\t|".charAt(random.nextInt(4))
+                  : LETTERS.charAt(random.nextInt(LETTERS.length())));
+        }
+        cells.add(cell.toString());
+      }
+      table.add(cells);
+    }
+    return table;
+  }
+}
