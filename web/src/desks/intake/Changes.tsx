@@ -26,7 +26,7 @@ export function Changes({ load, changes }: { load: Load; changes: ChangesShape }
         .{' '}
         <button
           type="button"
-          className="text-select underline"
+          className="min-h-6 text-select underline"
           aria-expanded={isOpen}
           onClick={() => setOpen(!isOpen)}
         >

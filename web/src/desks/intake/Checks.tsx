@@ -14,7 +14,7 @@ import type { useSay } from './useIntake';
 
 const SHOWN = 40;
 const TONES = { settle: 'bad', look: 'near', said: 'neutral' } as const;
-const link = 'self-start text-left text-select underline disabled:opacity-60';
+const link = 'min-h-6 self-start text-left text-select underline disabled:opacity-60';
 
 interface ChecksProps {
   load: Load;

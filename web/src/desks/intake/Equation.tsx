@@ -61,7 +61,7 @@ function Control({ load, isOpen, say }: EquationProps) {
   const [measure, setMeasure] = useState(total?.measure ?? measures[0] ?? '');
   const [text, setText] = useState(total?.given ?? '');
   const chooser = useRef<HTMLInputElement>(null);
-  const link = 'text-select underline';
+  const link = 'min-h-6 text-select underline';
   if (isEditing) {
     return (
       <form

@@ -6,7 +6,7 @@ import { count } from '../../format/figures';
 import { quietButton } from '../../ui/Notice';
 import type { useSay } from './useIntake';
 
-const link = 'text-left text-select underline font-semibold disabled:opacity-60';
+const link = 'min-h-6 text-left text-select underline font-semibold disabled:opacity-60';
 const field = 'w-full rounded-sm border border-quiet bg-sheet px-2 py-1';
 
 interface NameFixProps {
@@ -26,7 +26,7 @@ export function NameFix({ name, say, onGoTo }: NameFixProps) {
     <div className="grid grid-cols-[64px_minmax(0,1fr)] gap-x-1.5 py-1">
       <button
         type="button"
-        className="self-start text-left text-select underline"
+        className="min-h-6 self-start text-left text-select underline"
         onClick={() => onGoTo(name.firstLine)}
       >
         line {name.firstLine}

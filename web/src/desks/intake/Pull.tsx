@@ -19,7 +19,7 @@ export function Pull({ month, onPulled }: { month: string; onPulled: (id: number
           type="button"
           disabled={pull.isPending}
           onClick={() => pull.mutate({ source, month })}
-          className="mt-1.5 block text-left font-semibold text-select hover:underline disabled:opacity-60"
+          className="mt-1.5 block min-h-6 text-left font-semibold text-select hover:underline disabled:opacity-60"
         >
           Pull {monthName(month)} from the {source}
         </button>

@@ -29,7 +29,11 @@ export function Reading({ load, sheet, company, isOpen, say }: ReadingProps) {
       {load.readAs && `, ${load.readAs}`}
       {sheet.sheets.length > 1 && `, sheet ${sheet.sheet}`}.{' '}
       {isOpen && (
-        <button type="button" className="text-select underline" onClick={() => setEditing(true)}>
+        <button
+          type="button"
+          className="min-h-6 text-select underline"
+          onClick={() => setEditing(true)}
+        >
           Change
         </button>
       )}

@@ -62,7 +62,7 @@ export function SheetView({ load, head, first, walk, isOpen, say }: SheetViewPro
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [walk]);
 
-  const template = `52px ${head.columns.map((column) => width(column, head)).join(' ')}`;
+  const template = `52px ${head.columns.map(width).join(' ')} minmax(0, 1fr)`;
   return (
     <div
       ref={scroller}
@@ -73,7 +73,7 @@ export function SheetView({ load, head, first, walk, isOpen, say }: SheetViewPro
       tabIndex={0}
       className="min-h-[120px] flex-1 overflow-auto bg-sheet"
     >
-      <div className="min-w-max">
+      <div className="w-max min-w-full">
         <div role="rowgroup" className="sticky top-0 z-10 border-b border-ink bg-sheet">
           <div
             role="row"
@@ -139,14 +139,13 @@ export function SheetView({ load, head, first, walk, isOpen, say }: SheetViewPro
 }
 
 /** Wide enough for the title and the samples, within reason. */
-function width(column: Sheet['columns'][number], head: Sheet): string {
+function width(column: Sheet['columns'][number]): string {
   const longest = Math.max(
     column.title.length,
     (column.target || 'not read').length + 3,
     ...column.samples.map((sample) => sample.length),
   );
-  const pixels = Math.min(Math.max(longest * 7.4 + 20, 74), 240);
-  return `minmax(${Math.round(pixels)}px, ${head.columns.length > 8 ? 'max-content' : '1fr'})`;
+  return `${Math.min(Math.max(Math.round(longest * 7.2 + 18), 62), 230)}px`;
 }
 
 function rowLook(line: SheetLine | undefined, shown: number | null): string {
@@ -210,7 +209,7 @@ function Line({ line, head, isOpen, editing, onEdit, say }: LineProps) {
               <button
                 type="button"
                 tabIndex={faults.length > 0 ? 0 : -1}
-                className="block w-full truncate text-inherit [text-align:inherit]"
+                className="-my-1 block min-h-[26px] w-full truncate text-inherit [text-align:inherit]"
                 aria-label={
                   faults.length > 0
                     ? `${text || 'empty'}: ${faults.map((f) => f.message).join(' ')} Correct it.`

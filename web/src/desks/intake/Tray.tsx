@@ -19,7 +19,7 @@ export function Tray({ loads, selected, month, onOpen, onChoose }: TrayProps) {
         <button
           type="button"
           onClick={onChoose}
-          className="block font-semibold text-select hover:underline"
+          className="block min-h-6 font-semibold text-select hover:underline"
         >
           Choose a file
         </button>

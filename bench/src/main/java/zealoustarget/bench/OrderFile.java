@@ -2,10 +2,13 @@ package zealoustarget.bench;
 
 import java.io.BufferedWriter;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.Random;
+import org.dhatim.fastexcel.Workbook;
+import org.dhatim.fastexcel.Worksheet;
 
 /** Writes a roster, a product list, quotas and order lines of any size, the same for every run. */
 final class OrderFile {
@@ -66,6 +69,31 @@ final class OrderFile {
                     units * (5 + random.nextInt(90)),
                     random.nextInt(100),
                     units));
+      }
+    }
+    return file;
+  }
+
+  /** The same kind of lines as a workbook of one sheet. */
+  Path workbook(int lines) throws IOException {
+    Random random = new Random(lines);
+    Path file = folder.resolve("orders.xlsx");
+    try (OutputStream out = Files.newOutputStream(file);
+        Workbook book = new Workbook(out, "bench", "1.0")) {
+      Worksheet sheet = book.newWorksheet("Orders");
+      String[] header = {"date", "order", "rep", "product", "revenue", "units"};
+      for (int at = 0; at < header.length; at++) {
+        sheet.value(0, at, header[at]);
+      }
+      for (int line = 1; line <= lines; line++) {
+        int units = 1 + random.nextInt(20);
+        sheet.value(line, 0, FIRST_DAY.plusDays(random.nextInt(DAYS)));
+        sheet.style(line, 0).format("yyyy-mm-dd").set();
+        sheet.value(line, 1, "SO-%07d".formatted(line));
+        sheet.value(line, 2, "R%04d".formatted(random.nextInt(REPS)));
+        sheet.value(line, 3, "P%03d".formatted(random.nextInt(PRODUCTS)));
+        sheet.value(line, 4, units * (5 + random.nextInt(90)));
+        sheet.value(line, 5, units);
       }
     }
     return file;

@@ -4,6 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
 import java.math.BigDecimal;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -24,6 +29,51 @@ class SaltmarshFilesTest {
     try (var shipped = Files.list(SHIPPED)) {
       assertThat(shipped.map(path -> path.getFileName().toString()))
           .containsExactlyInAnyOrderElementsOf(FILES.keySet());
+    }
+  }
+
+  @Test
+  void shippedSamples_areWhatTheSeedMakes() throws IOException {
+    Path samples = SHIPPED.resolveSibling("samples");
+    for (Map.Entry<String, byte[]> file : SampleFiles.all().entrySet()) {
+      assertThat(samples.resolve(file.getKey())).exists();
+      if (!file.getKey().endsWith(".xlsx")) {
+        assertThat(Files.readAllBytes(samples.resolve(file.getKey())))
+            .as("%s; demo/generate makes it anew", file.getKey())
+            .isEqualTo(file.getValue());
+      }
+    }
+  }
+
+  @Test
+  void orderSystem_servesAMonthInPages_andSaysWhenItIsUnchanged() throws Exception {
+    OrderSystem system = new OrderSystem(0, SHIPPED);
+    try {
+      HttpClient client = HttpClient.newHttpClient();
+      URI first = URI.create("http://127.0.0.1:" + system.port() + "/orders?month=2026-10");
+      HttpResponse<String> page =
+          client.send(HttpRequest.newBuilder(first).build(), BodyHandlers.ofString());
+      String tag = page.headers().firstValue("ETag").orElseThrow();
+      assertThat(page.body().lines().count()).isEqualTo(501);
+      int lines = 500;
+      while (page.headers().firstValue("Link").isPresent()) {
+        String next = page.headers().firstValue("Link").get().replaceAll("<(.*)>.*", "$1");
+        page =
+            client.send(
+                HttpRequest.newBuilder(first.resolve(next)).build(), BodyHandlers.ofString());
+        lines += (int) page.body().lines().count() - 1;
+      }
+      assertThat(lines).isGreaterThan(lines("orders-2026-10.csv").size());
+      HttpRequest again = HttpRequest.newBuilder(first).header("If-None-Match", tag).build();
+      assertThat(client.send(again, BodyHandlers.ofString()).statusCode()).isEqualTo(304);
+      URI none = first.resolve("/orders?month=1999-01");
+      assertThat(
+              client
+                  .send(HttpRequest.newBuilder(none).build(), BodyHandlers.ofString())
+                  .statusCode())
+          .isEqualTo(404);
+    } finally {
+      system.stop();
     }
   }
 

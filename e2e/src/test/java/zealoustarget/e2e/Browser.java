@@ -110,6 +110,33 @@ final class Browser implements AutoCloseable {
     click(By.cssSelector("button[aria-label^=\"" + start + "\"]"));
   }
 
+  /** A button whose text has a part, such as a kind of finding with its count. */
+  void buttonContaining(String part) {
+    click(By.xpath("//button[contains(normalize-space(.), \"" + part + "\")]"));
+  }
+
+  /** Types into the field under a label that begins so. */
+  void fill(String label, String text) {
+    find(By.xpath("//label[starts-with(normalize-space(.), '" + label + "')]//input"))
+        .sendKeys(Keys.chord(Keys.CONTROL, "a"), text);
+  }
+
+  /** Pastes cells into the page, wherever. */
+  void paste(String text) {
+    driver.executeScript(
+        "const data = new DataTransfer();"
+            + "data.setData('text/plain', arguments[0]);"
+            + "document.body.dispatchEvent(new ClipboardEvent('paste',"
+            + " {clipboardData: data, bubbles: true, cancelable: true}));",
+        text);
+  }
+
+  /** Chooses an option of a plain list by its label. */
+  void select(String label, String option) {
+    WebElement list = find(By.xpath("//label[contains(., '" + label + "')]//select"));
+    new org.openqa.selenium.support.ui.Select(list).selectByVisibleText(option);
+  }
+
   void option(String name) {
     click(
         By.xpath(

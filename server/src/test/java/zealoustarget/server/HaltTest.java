@@ -61,6 +61,28 @@ class HaltTest {
                   .get("rowCount")
                   .asLong())
           .isEqualTo(posted * StoppableServer.LINES);
+      takeUpAgain(server, loads, posted);
     }
+  }
+
+  /** What was only staged, or half read, goes on where it was. */
+  private static void takeUpAgain(RunningServer server, JsonNode loads, long posted) {
+    long counting = posted;
+    for (JsonNode load : loads) {
+      String at = "/api/v1/loads/" + load.get("id").asInt();
+      assertThat(load.get("state").asString()).isIn("posted", "staged", "received");
+      if (load.get("state").asString().equals("received")) {
+        assertThat(load.at("/problem/code").asString()).isEqualTo("load-interrupted");
+        server.api().post(at + "/read");
+        server.api().raw(server.api().request(at + "/progress").GET().build());
+      }
+      if (!load.get("state").asString().equals("posted")) {
+        assertThat(server.api().post(at + "/post").status()).isEqualTo(200);
+        counting++;
+      }
+    }
+    JsonNode standing = server.api().get("/api/v1/standing?from=2026-10").json();
+    assertThat(standing.at("/total/actual").asString())
+        .isEqualTo(counting * StoppableServer.LINES + ".00");
   }
 }

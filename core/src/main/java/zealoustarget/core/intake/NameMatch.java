@@ -14,14 +14,15 @@ import zealoustarget.core.member.Member;
  * first, a first name cut to its initial, accents left out.
  *
  * <p>Names are compared word by word, without accents, case and marks. Two words fit when they are
- * equal, one is the other's initial, or they differ by one edit (two from eight letters on). A
+ * equal, one is the other's initial, or they differ by one edit (two from six letters on). A
  * proposal needs every word of the shorter name to fit another word of the longer one, and at least
  * one of them to be more than an initial. The number of edits orders the proposals.
  */
 public final class NameMatch {
   private static final int NO_FIT = 99;
-  private static final int LONG_WORD = 8;
+  private static final int LONG_WORD = 6;
   private static final int INITIAL = 1;
+  private static final int SHORT_KEY = 5;
 
   private record Scored(Member member, int edits) {}
 
@@ -41,7 +42,7 @@ public final class NameMatch {
 
   private static int edits(List<String> words, String text, Member member) {
     int byName = edits(words, words(member.name()));
-    boolean isShortKey = member.key().length() < LONG_WORD / 2;
+    boolean isShortKey = member.key().length() < SHORT_KEY;
     int byKey = isShortKey ? NO_FIT : edits(words(text), words(member.key()));
     return Math.min(byName, byKey);
   }
