@@ -245,6 +245,7 @@ export interface UnknownName {
 export interface Checks {
   groups: CheckGroup[];
   names: UnknownName[];
+  decidedLines: number;
 }
 
 export interface Change {

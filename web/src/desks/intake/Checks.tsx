@@ -32,6 +32,19 @@ export function Checks(props: ChecksProps) {
   const shown = opened ?? (isOpen ? (first?.code ?? '') : '');
   return (
     <ul>
+      {isOpen && checks.decidedLines > 0 && (
+        <li className="px-1 pb-1 text-quiet">
+          {count(checks.decidedLines, 'line')} settled by hand.{' '}
+          <button
+            type="button"
+            className={link}
+            disabled={props.say.isPending}
+            onClick={() => props.say.mutate({ kind: 'take-back' })}
+          >
+            Take all back
+          </button>
+        </li>
+      )}
       {checks.groups.map((group) => (
         <li key={group.code} className="border-b border-rule">
           <button

@@ -78,6 +78,7 @@ const SHEET: Sheet = {
 };
 
 const CHECKS: Checks = {
+  decidedLines: 2,
   groups: [
     {
       code: 'member-unknown',
@@ -238,6 +239,12 @@ it('a faulty cell is corrected where it stands', async () => {
   await userEvent.clear(editor);
   await userEvent.type(editor, '10.00{Enter}');
   expect(sent[0]?.body).toEqual({ action: 'rewrite', lines: [3], column: 1, value: '10.00' });
+});
+
+it('what was settled by hand can be taken back', async () => {
+  show(LOAD);
+  await userEvent.click(await screen.findByRole('button', { name: 'Take all back' }));
+  expect(sent[0]).toMatchObject({ path: '/api/v1/loads/7/fixes', method: 'DELETE' });
 });
 
 it('an order of dates is said for the whole column', async () => {

@@ -62,7 +62,8 @@ export function SheetView({ load, head, first, walk, isOpen, say }: SheetViewPro
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [walk]);
 
-  const template = `52px ${head.columns.map(width).join(' ')} minmax(0, 1fr)`;
+  const widths = head.columns.map(width);
+  const template = `52px ${widths.map((pixels) => `minmax(${pixels}px, ${pixels}fr)`).join(' ')}`;
   return (
     <div
       ref={scroller}
@@ -73,7 +74,7 @@ export function SheetView({ load, head, first, walk, isOpen, say }: SheetViewPro
       tabIndex={0}
       className="min-h-[120px] flex-1 overflow-auto bg-sheet"
     >
-      <div className="w-max min-w-full">
+      <div style={{ minWidth: widths.reduce((sum, pixels) => sum + pixels, 52) }}>
         <div role="rowgroup" className="sticky top-0 z-10 border-b border-ink bg-sheet">
           <div
             role="row"
@@ -138,14 +139,14 @@ export function SheetView({ load, head, first, walk, isOpen, say }: SheetViewPro
   );
 }
 
-/** Wide enough for the title and the samples, within reason. */
-function width(column: Sheet['columns'][number]): string {
+/** Pixels: wide enough for the title and the samples, within reason. */
+function width(column: Sheet['columns'][number]): number {
   const longest = Math.max(
     column.title.length,
     (column.target || 'not read').length + 3,
     ...column.samples.map((sample) => sample.length),
   );
-  return `${Math.min(Math.max(Math.round(longest * 7.2 + 18), 62), 230)}px`;
+  return Math.min(Math.max(Math.round(longest * 8.2 + 18), 62), 230);
 }
 
 function rowLook(line: SheetLine | undefined, shown: number | null): string {

@@ -47,6 +47,7 @@ const TITLES: Record<string, string> = {
   'left-out': 'Left out by hand',
   'same-file': 'The same file again',
   'trailer-differs': 'The total line does not match',
+  'units-mixed': 'Another unit than usual',
   'member-absent': 'On the roster, but not in the file',
   'goal-absent': 'On the roster, without a goal',
   'goals-differ': 'Reps’ goals and their region’s',

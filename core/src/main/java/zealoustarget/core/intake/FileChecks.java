@@ -2,6 +2,7 @@ package zealoustarget.core.intake;
 
 import java.math.RoundingMode;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
@@ -12,9 +13,11 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.ledger.ActualBlock;
 import zealoustarget.core.ledger.GoalBook;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.Months;
+import zealoustarget.core.ledger.Usual;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
 
@@ -24,6 +27,9 @@ import zealoustarget.core.member.Member;
  */
 public final class FileChecks {
   private static final int MOST = 200;
+  private static final int SAMPLE = 10_000;
+  private static final int FEWEST = 5;
+  private static final long TIMES = 100;
 
   private record Goal(String measure, int month, int member) {}
 
@@ -34,13 +40,20 @@ public final class FileChecks {
   private final Map<Integer, BitSet> repsByMonth = new TreeMap<>();
   private final Map<Integer, BitSet> regionsByMonth = new TreeMap<>();
   private final Map<Goal, Long> goals = new HashMap<>();
+  private final long[][] samples;
+  private final int[] sampled;
+  private final History history;
   private int lastMonth = -1;
   private BitSet lastReps = new BitSet();
   private BitSet lastRegions = new BitSet();
 
   /** Begins with a file's measures; {@code goalSet} is empty for files without goals. */
-  public FileChecks(Ledger ledger, LoadSpec spec, List<Measure> measures, String goalSet) {
+  public FileChecks(
+      Ledger ledger, History history, LoadSpec spec, List<Measure> measures, String goalSet) {
     this.ledger = ledger;
+    this.history = history;
+    this.samples = new long[measures.size()][SAMPLE];
+    this.sampled = new int[measures.size()];
     this.spec = spec;
     this.measures = measures;
     this.goalSet = goalSet;
@@ -58,11 +71,12 @@ public final class FileChecks {
         lastReps = repsByMonth.computeIfAbsent(lastMonth, month -> new BitSet());
         lastRegions = regionsByMonth.computeIfAbsent(lastMonth, month -> new BitSet());
       }
+      sample(actual.amounts());
       set(lastReps, actual.rep());
       set(lastRegions, region);
     } else if (row instanceof Row.Goal goal) {
       for (int m = 0; m < goal.amounts().length; m++) {
-        if (goal.amounts()[m] != Long.MIN_VALUE) {
+        if (goal.amounts()[m] != ActualBlock.NO_AMOUNT) {
           goals.put(
               new Goal(measures.get(m).code(), goal.month(), goal.member()), goal.amounts()[m]);
         }
@@ -72,10 +86,44 @@ public final class FileChecks {
 
   /** What is worth a look, in the order of months; at most 200 of a kind. */
   public List<Finding> findings() {
-    List<Finding> found = new ArrayList<>(absent());
+    List<Finding> found = new ArrayList<>(mixed());
+    found.addAll(absent());
     if (spec.axis() == Axis.REP) {
       found.addAll(withoutGoal());
       found.addAll(differing());
+    }
+    return found;
+  }
+
+  private void sample(long[] amounts) {
+    for (int m = 0; m < amounts.length; m++) {
+      if (amounts[m] != ActualBlock.NO_AMOUNT && sampled[m] < SAMPLE) {
+        samples[m][sampled[m]++] = Math.abs(amounts[m]);
+      }
+    }
+  }
+
+  /** Measures whose lines are a hundred times, or a hundredth of, what posted lines usually are. */
+  private List<Finding> mixed() {
+    List<Finding> found = new ArrayList<>();
+    for (int m = 0; m < sampled.length; m++) {
+      Measure measure = measures.get(m);
+      Usual posted = sampled[m] < FEWEST ? null : history.usual(measure.code());
+      long usual = posted == null ? 0 : posted.overall();
+      long[] ordered = Arrays.copyOf(samples[m], sampled[m]);
+      Arrays.sort(ordered);
+      long here = ordered.length == 0 ? 0 : ordered[ordered.length / 2];
+      if (usual > 0 && here > 0 && (here / TIMES >= usual || usual / TIMES >= here)) {
+        found.add(
+            ofFile(
+                FindingCode.UNITS_MIXED,
+                "measure",
+                measure.code(),
+                "here",
+                measure.text(here),
+                "usual",
+                measure.text(usual)));
+      }
     }
     return found;
   }

@@ -55,6 +55,11 @@ public enum FindingCode {
   SAME_FILE(false, "The same content is already here as load {load}, {state}."),
   TRAILER_DIFFERS(
       false, "The total line says {given} {measure}, the lines before it add to {found}.", true),
+  UNITS_MIXED(
+      false,
+      "Lines of {measure} are about {here} here, and usually about {usual}. Are they in thousands or"
+          + " in cents?",
+      true),
   MEMBER_ABSENT(false, "{member} is on the roster in {month} and has no line here.", true),
   GOAL_ABSENT(false, "{member} is on the roster in {month} and has no goal.", true),
   GOALS_DIFFER(

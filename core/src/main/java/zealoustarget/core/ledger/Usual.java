@@ -62,6 +62,12 @@ public final class Usual {
     return medians[rep];
   }
 
+  /** The median of the reps' usual amounts, in smallest units; 0 where no rep has enough lines. */
+  public long overall() {
+    long[] known = Arrays.stream(medians).filter(median -> median > 0).sorted().toArray();
+    return known.length == 0 ? 0 : known[known.length / 2];
+  }
+
   /** Whether the amount is negative and none of the rep's many lines ever was. */
   public boolean isWrongSign(int rep, long amount) {
     return amount < 0 && rep >= 0 && rep < medians.length && medians[rep] != 0 && !hasNegative[rep];

@@ -9,10 +9,12 @@ import org.junit.jupiter.api.Test;
 import zealoustarget.core.amount.Direction;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.calendar.FiscalCalendar;
+import zealoustarget.core.ledger.ActualBlock;
 import zealoustarget.core.ledger.GoalBook;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.Members;
 import zealoustarget.core.ledger.Months;
+import zealoustarget.core.ledger.Usual;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
 
@@ -76,6 +78,40 @@ class FileChecksTest {
         new LoadSpec(
             kind, axis, null, List.of(REVENUE), FiscalCalendar.DEFAULT, 2026, Map.of(), true);
     return new FileChecks(
-        new Ledger(members, List.of(), List.of(plan)), spec, List.of(REVENUE), "quota");
+        new Ledger(members, List.of(), List.of(plan)),
+        history(members),
+        spec,
+        List.of(REVENUE),
+        "quota");
+  }
+
+  /** Twenty posted lines of 500.00 of Ann. */
+  private static History history(Members members) {
+    ActualBlock.Builder block = new ActualBlock.Builder(1, List.of("revenue"));
+    for (int line = 2; line < 22; line++) {
+      block.add(line, OCTOBER - 1, 1, -1, -1, 50_000);
+    }
+    Ledger posted = new Ledger(members, List.of(block.build()), List.of());
+    return new History() {
+      @Override
+      public boolean hasOrder(long orderKey) {
+        return false;
+      }
+
+      @Override
+      public Usual usual(String measure) {
+        return Usual.of(posted, measure);
+      }
+    };
+  }
+
+  @Test
+  void fileInThousands_isSaid() {
+    FileChecks checks = checks(LoadKind.ACTUALS, null);
+    for (int line = 0; line < 5; line++) {
+      checks.see(new Row.Actual(2, OCTOBER, null, 1, SOUTH, -1, null, new long[] {50}));
+    }
+    assertThat(checks.findings().get(0).message())
+        .startsWith("Lines of revenue are about 0.50 here, and usually about 500.00.");
   }
 }

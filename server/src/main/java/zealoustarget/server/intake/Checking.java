@@ -173,9 +173,11 @@ class Checking {
       this.fixes = loads.fixes(loadId);
       this.findings = new StagedFindings(loadId, fixes, loads);
       Ledger ledger = ledgers.current();
+      PostedHistory history = new PostedHistory(ledger);
       this.checks =
           new FileChecks(
               ledger,
+              history,
               columns.spec(),
               header.measures(),
               request.goalSet() == null ? "" : request.goalSet());
@@ -184,7 +186,7 @@ class Checking {
               header,
               sheet.profiles(),
               new StagingDirectory(ledger, members, aliases),
-              new PostedHistory(ledger),
+              history,
               columns.spec());
     }
 

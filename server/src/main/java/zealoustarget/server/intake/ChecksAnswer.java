@@ -3,8 +3,12 @@ package zealoustarget.server.intake;
 import java.util.List;
 import java.util.Map;
 
-/** What was found in a load, grouped, with what can be done about it. */
-record ChecksAnswer(List<Group> groups, List<NameAnswer> names) {
+/**
+ * What was found in a load, grouped, with what can be done about it.
+ *
+ * @param decidedLines how many lines someone has decided about
+ */
+record ChecksAnswer(List<Group> groups, List<NameAnswer> names, int decidedLines) {
   /**
    * All findings of one code.
    *

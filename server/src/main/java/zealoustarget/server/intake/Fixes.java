@@ -62,7 +62,11 @@ final class Fixes {
     return accepted.getOrDefault(finding.line(), Set.of()).contains(finding.code());
   }
 
-  boolean isEmpty() {
-    return cells.isEmpty() && decisions.isEmpty();
+  /** How many lines someone has decided about. */
+  int lineCount() {
+    Set<Integer> lines = new HashSet<>(cells.keySet());
+    lines.addAll(decisions.keySet());
+    lines.addAll(accepted.keySet());
+    return lines.size();
   }
 }

@@ -229,7 +229,7 @@ class LoadLooks {
                     .reversed()
                     .thenComparing(ChecksAnswer.Group::ofFile))
             .toList();
-    return new ChecksAnswer(groups, names(all));
+    return new ChecksAnswer(groups, names(all), store.fixes(id).lineCount());
   }
 
   private static ChecksAnswer.Group group(FindingCode code, List<LoadStore.Kept> found) {
