@@ -29,8 +29,8 @@ export function nextSort(before: Sort, key: SortKey): Sort {
 export function compareDecimals(one: string, other: string): number {
   const isNegative = one.startsWith('-');
   if (isNegative !== other.startsWith('-')) return isNegative ? -1 : 1;
-  const order = compareUnsigned(one.replace('-', ''), other.replace('-', ''));
-  return isNegative ? -order : order;
+  const [first, second] = [one.replace('-', ''), other.replace('-', '')];
+  return isNegative ? compareUnsigned(second, first) : compareUnsigned(first, second);
 }
 
 function compareUnsigned(one: string, other: string): number {

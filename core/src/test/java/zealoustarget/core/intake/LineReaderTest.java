@@ -321,6 +321,32 @@ class LineReaderTest {
         .containsExactly(FindingCode.COLUMN_IGNORED);
   }
 
+  @ParameterizedTest
+  @CsvSource({
+    "REGION, 'month,region,revenue,goal', '2026-10,North,5,8', 100",
+    "PRODUCT, 'month,product,revenue,target', '2026-10,P10,5,8', 10",
+    "COMPANY, 'month,rep,revenue,budget', '2026-10,K1,5,8', 0"
+  })
+  void goalsBesideActuals_goToTheAxisThatWasSaid(
+      Axis axis, String header, String line, int member) {
+    ReadFile file = read(spec(LoadKind.ACTUALS, axis, null), header, line);
+    assertThat(((Row.Goal) file.line(2).rows().get(1)).member()).isEqualTo(member);
+    ReadFile none = read(spec(LoadKind.ACTUALS, axis, null), header, line.replaceFirst("8$", ""));
+    assertThat(none.line(2).rows()).hasSize(1);
+  }
+
+  @Test
+  void goalsBesideActuals_inMonthColumns_areReadByMonth() {
+    ReadFile file =
+        read(
+            spec(LoadKind.ACTUALS, Axis.REP, null),
+            "rep,revenue 2026-09,revenue 2026-10,revenue quota 2026-10",
+            "K1,5,,8");
+    assertThat(file.line(2).rows())
+        .extracting(row -> row.getClass().getSimpleName())
+        .containsExactly("Actual", "Goal");
+  }
+
   @Test
   void flippedColumn_turnsSigns_andSums() {
     LoadSpec flipped =

@@ -85,6 +85,7 @@ record LoadAnswer(
       LoadEntity load,
       Playbook playbook,
       Progress progress,
+      ProblemAnswer problem,
       List<Finding> findings,
       LoadEntity same) {
     return new LoadAnswer(
@@ -111,7 +112,7 @@ record LoadAnswer(
         load.mode == null ? null : load.mode.word(),
         load.readAs,
         load.remainderOf,
-        load.problemCode == null ? null : new ProblemAnswer(load.problemCode, load.problem),
+        problem,
         progress == null ? null : ProgressAnswer.of(progress),
         same == null ? null : same.id,
         same == null ? null : same.state.word());

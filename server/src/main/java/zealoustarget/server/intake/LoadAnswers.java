@@ -18,7 +18,17 @@ class LoadAnswers {
 
   /** A load without its findings. */
   LoadAnswer brief(LoadEntity load) {
-    return LoadAnswer.of(load, playbooks.current(), jobs.find(load.id).orElse(null), null, null);
+    return LoadAnswer.of(
+        load, playbooks.current(), jobs.find(load.id).orElse(null), problem(load), null, null);
+  }
+
+  /** Why it could not be staged, or why a change of it was refused. */
+  private LoadAnswer.ProblemAnswer problem(LoadEntity load) {
+    return load.problemCode != null
+        ? new LoadAnswer.ProblemAnswer(load.problemCode, load.problem)
+        : jobs.refusedLate(load.id)
+            .map(late -> new LoadAnswer.ProblemAnswer(late.code(), late.getMessage()))
+            .orElse(null);
   }
 
   /** A load with its first 1,000 findings about lines and columns. */
@@ -28,6 +38,7 @@ class LoadAnswers {
         load,
         playbooks.current(),
         jobs.find(id).orElse(null),
+        problem(load),
         store.lineFindings(id, LoadAnswer.MOST_FINDINGS),
         store.findSame(load.contentHash, id).orElse(null));
   }

@@ -29,6 +29,7 @@ class LoadJobs {
             return thread;
           });
   private final Map<Integer, Progress> running = new ConcurrentHashMap<>();
+  private final Map<Integer, Refusal> refusedLate = new ConcurrentHashMap<>();
 
   /**
    * Begins work on a load and waits a moment for its end, so that short work is done when the
@@ -40,17 +41,26 @@ class LoadJobs {
     if (running.putIfAbsent(loadId, progress) != null) {
       throw Refusal.of("load-busy", "Load " + loadId + " is being worked on. Wait or stop that.");
     }
+    refusedLate.remove(loadId);
     Future<?> job =
         workers.submit(
             () -> {
               try {
                 work.accept(progress);
+              } catch (Refusal refused) {
+                refusedLate.put(loadId, refused);
+                throw refused;
               } finally {
                 progress.finish();
                 running.remove(loadId);
               }
             });
-    await(job);
+    await(loadId, job);
+  }
+
+  /** What was refused in work on a load after the request that began it was answered. */
+  Optional<Refusal> refusedLate(int loadId) {
+    return Optional.ofNullable(refusedLate.get(loadId));
   }
 
   /** The work that runs on a load. */
@@ -72,7 +82,7 @@ class LoadJobs {
     workers.awaitTermination(10, TimeUnit.SECONDS);
   }
 
-  private static void await(Future<?> job) {
+  private void await(int loadId, Future<?> job) {
     try {
       job.get(PATIENCE_MILLIS, TimeUnit.MILLISECONDS);
     } catch (TimeoutException stillRunning) {
@@ -80,6 +90,7 @@ class LoadJobs {
     } catch (InterruptedException interrupted) {
       Thread.currentThread().interrupt();
     } catch (ExecutionException failed) {
+      refusedLate.remove(loadId); // it is said now
       if (failed.getCause() instanceof RuntimeException cause) {
         throw cause;
       }

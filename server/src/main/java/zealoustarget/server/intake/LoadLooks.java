@@ -77,7 +77,7 @@ class LoadLooks {
     int wanted = Math.max(1, Math.min(count, MOST_LINES));
     int first =
         aroundLine == null
-            ? from
+            ? Math.max(0, from)
             : Math.max(0, sheets.recordOf(id, sheet, aroundLine) - wanted / 2);
     LoadRequest request = staging.request(load);
     Header header = findHeader(load, request, sheet);

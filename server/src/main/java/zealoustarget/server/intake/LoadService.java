@@ -156,15 +156,20 @@ public class LoadService {
 
   /** How this file was read is how the next with its header will be. */
   private void remember(LoadEntity load) {
-    LoadRequest request = staging.request(load);
-    if (load.remainderOf == null && sheets.has(load.id)) {
-      Sheet sheet = sheets.get(load.id);
-      Map<String, ColumnRule> columns =
-          new HashMap<>(checking.columns(load.fileName, request, sheet).spec().columns());
-      columns.replaceAll((title, rule) -> rule.confirmed());
-      remembered.remember(
-          sheet.titles(), Formats.settled(request.withColumns(columns), sheet), load.fileName);
+    if (load.remainderOf != null || !sheets.has(load.id)) {
+      return;
     }
+    LoadRequest request = staging.request(load);
+    Sheet sheet = sheets.get(load.id);
+    Map<String, ColumnRule> columns;
+    try {
+      columns = new HashMap<>(checking.columns(load.fileName, request, sheet).spec().columns());
+    } catch (Refusal lacking) {
+      return; // the playbook has changed since it was staged; it is posted all the same
+    }
+    columns.replaceAll((title, rule) -> rule.confirmed());
+    remembered.remember(
+        sheet.titles(), Formats.settled(request.withColumns(columns), sheet), load.fileName);
   }
 
   /** File names by load, for the proof of a figure. */

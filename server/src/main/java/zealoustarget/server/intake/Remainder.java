@@ -20,6 +20,8 @@ class Remainder {
   /** The last column, which says why a line was held back. */
   static final String REASON = "reason";
 
+  private static final int LONGEST_NAME = 255;
+
   private final LoadStore store;
   private final SheetStore sheets;
   private final StagingService staging;
