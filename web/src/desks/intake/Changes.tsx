@@ -12,12 +12,15 @@ export function Changes({ load, changes }: { load: Load; changes: ChangesShape }
   }
   const where =
     changes.months.length === 1 && changes.months[0] ? ` to ${monthName(changes.months[0])}` : '';
+  const first = changes.changes
+    .filter((change) => change.measure === changes.changes[0]?.measure)
+    .slice(0, FIRST);
   const verb = changes.mode === 'add' ? `Posting adds${where}` : 'Posting changes';
   return (
     <section aria-label="What posting changes" className="shrink-0 pt-2">
       <p>
         <span className="text-quiet">{verb}: </span>
-        {changes.changes.slice(0, FIRST).map((change, at) => (
+        {first.map((change, at) => (
           <span key={keyOf(change)}>
             {at > 0 && ', '}
             <One change={change} isMonthSaid={changes.months.length === 1} />

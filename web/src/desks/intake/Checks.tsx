@@ -8,7 +8,7 @@ import type {
 } from '../../api/types';
 import { amount, count } from '../../format/figures';
 import { StatusMark } from '../../marks/StatusMark';
-import { titleOf, weightOf } from './intake';
+import { byWeight, titleOf, weightOf } from './intake';
 import { NameFix } from './NameFix';
 import type { useSay } from './useIntake';
 
@@ -28,7 +28,8 @@ interface ChecksProps {
 export function Checks(props: ChecksProps) {
   const { checks, isOpen } = props;
   const [opened, setOpened] = useState<string | null>(null);
-  const first = checks.groups.find((group) => weightOf(group) !== 'said');
+  const groups = byWeight(checks.groups);
+  const first = groups.find((group) => weightOf(group) !== 'said');
   const shown = opened ?? (isOpen ? (first?.code ?? '') : '');
   return (
     <ul>
@@ -45,7 +46,7 @@ export function Checks(props: ChecksProps) {
           </button>
         </li>
       )}
-      {checks.groups.map((group) => (
+      {groups.map((group) => (
         <li key={group.code} className="border-b border-rule">
           <button
             type="button"

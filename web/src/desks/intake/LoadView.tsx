@@ -125,6 +125,12 @@ export function LoadView({ load, company, line, onGone, onOpen }: LoadViewProps)
         className="min-h-0 overflow-auto border-l border-rule bg-sheet p-4"
       >
         <h2 className="mb-2 text-[18px] font-bold">{checksTitle()}</h2>
+        {load.state === 'received' && sheet.data && (
+          <p>
+            Our name for each column stands under theirs. Say what the columns are, one after the
+            other, or under Change what the file brings; it is staged as soon as nothing is missing.
+          </p>
+        )}
         {checks.data && (
           <Checks load={load} checks={checks.data} say={say} onGoTo={goTo} isOpen={isStaged} />
         )}

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { CheckGroup, Load } from '../../api/types';
 import {
+  byWeight,
   headline,
   isTable,
   pastedFile,
@@ -95,6 +96,16 @@ describe('findings', () => {
       group('duplicate-line', [9]),
     ];
     expect(toSettle(groups)).toBe(7);
+  });
+
+  it('come by what they ask for', () => {
+    const groups = [group('lines-above', [1]), group('member-absent', [1]), group('cut-off', [9])];
+    const held = groups.map((one) => ({ ...one, held: one.code === 'cut-off' }));
+    expect(byWeight(held).map((one) => one.code)).toEqual([
+      'cut-off',
+      'member-absent',
+      'lines-above',
+    ]);
   });
 
   it('are called something', () => {

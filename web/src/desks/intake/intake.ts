@@ -77,6 +77,12 @@ export function weightOf(group: CheckGroup): 'settle' | 'look' | 'said' {
   return INFORMING.has(group.code) || group.open === 0 ? 'said' : 'look';
 }
 
+/** Groups that ask for most come first, in their order otherwise. */
+export function byWeight(groups: CheckGroup[]): CheckGroup[] {
+  const order = ['settle', 'look', 'said'];
+  return [...groups].sort((a, b) => order.indexOf(weightOf(a)) - order.indexOf(weightOf(b)));
+}
+
 /** How many lines are left to settle, over all groups that hold lines back. */
 export function toSettle(groups: CheckGroup[]): number {
   const lines = new Set<number>();

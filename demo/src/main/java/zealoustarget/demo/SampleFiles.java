@@ -107,7 +107,7 @@ final class SampleFiles {
                 String.join(
                     "|",
                     order.date().toString(),
-                    "D" + order.order(),
+                    order.order(),
                     order.rep(),
                     order.region(),
                     order.product().key(),
@@ -203,7 +203,7 @@ final class SampleFiles {
   private static OrderLine aYearLater(OrderLine order) {
     return new OrderLine(
         order.date().plusYears(1),
-        order.order(),
+        order.order().replace("SO-", "DS-"),
         order.rep(),
         order.region(),
         order.product(),

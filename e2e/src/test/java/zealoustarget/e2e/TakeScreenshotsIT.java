@@ -22,6 +22,12 @@ class TakeScreenshotsIT {
       browser.go("/intake?to=2026-10&load=19");
       browser.awaitText("short of ready");
       browser.picture(pictures.resolve("intake.png"));
+      browser.choose(
+          Path.of("../demo/samples/semicolon-other-names.csv").toAbsolutePath().normalize());
+      browser.awaitText("semicolon-other-names.csv is ready.");
+      browser.buttonLabelled("Net EUR is read as revenue");
+      browser.awaitText("Decimal mark");
+      browser.picture(pictures.resolve("intake-columns.png"));
     }
   }
 }

@@ -29,7 +29,8 @@ public record Change(
   }
 
   /**
-   * Every actual that differs between two states of the data, the largest movement first.
+   * Every actual that differs between two states of the data, by measure, the largest movement
+   * first.
    *
    * @param measures codes that may differ
    */
@@ -60,11 +61,10 @@ public record Change(
       }
     }
     changes.sort(
-        Comparator.comparing(Change::moved)
-            .reversed()
+        Comparator.comparing(Change::measure)
+            .thenComparing(Change::moved, Comparator.reverseOrder())
             .thenComparing(Change::month)
-            .thenComparing(Change::member)
-            .thenComparing(Change::measure));
+            .thenComparing(Change::member));
     return changes;
   }
 
