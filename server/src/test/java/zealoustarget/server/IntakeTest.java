@@ -251,6 +251,31 @@ class IntakeTest {
   }
 
   @Test
+  void anotherSheet_isReadAnew_andOneThatIsNone_leavesNothingStaged() {
+    byte[] workbook =
+        Workbooks.of(
+            book -> {
+              String[][] lines = {{"month", "rep", "revenue"}, {"2026-10", "K1", "5.00"}};
+              var sheet = book.newWorksheet("Data");
+              for (int row = 0; row < lines.length; row++) {
+                for (int at = 0; at < lines[row].length; at++) {
+                  sheet.value(row, at, lines[row][at]);
+                }
+              }
+              book.newWorksheet("Notes").value(0, 0, "a word");
+            });
+    int id = api.receive("b.xlsx", workbook).json().get("id").asInt();
+    JsonNode notes = api.put(at(id, "/reading"), "{\"sheet\":\"Notes\"}").json();
+    assertThat(notes.get("state").asString()).as("%s", notes).isEqualTo("received");
+    assertThat(api.post(at(id, "/post")).code()).isEqualTo("load-not-staged");
+    JsonNode data = api.put(at(id, "/reading"), "{\"sheet\":\"Data\"}").json();
+    assertThat(data.get("ready").asInt()).as("%s", data).isEqualTo(1);
+    assertThat(post(id, "add").status()).isEqualTo(200);
+    assertThat(api.put(at(id, "/reading"), "{\"sheet\":\"Notes\"}").code())
+        .isEqualTo("load-not-staged");
+  }
+
+  @Test
   void goalsBesideActuals_areBoth() {
     JsonNode load =
         received("both.csv", "month,rep,revenue,quota\n2026-10,K1,90,100\n2026-10,K2,50,\n");

@@ -54,7 +54,7 @@ class FileChecksTest {
   }
 
   /** Ann and Bo in North, Cy in South; North has a goal of 1,000.00. */
-  private static FileChecks checks(LoadKind kind, Axis axis) {
+  private static FileChecks checks(LoadKind kind, Axis axis, GoalBook... further) {
     int from = OCTOBER - 12;
     Members members =
         new Members(
@@ -74,15 +74,13 @@ class FileChecksTest {
             "region plan",
             Axis.REGION,
             List.of(new GoalBook.Cell("revenue", OCTOBER, NORTH, 100_000, 1, 2)));
+    List<GoalBook> books = new java.util.ArrayList<>(List.of(further));
+    books.add(plan);
     LoadSpec spec =
         new LoadSpec(
             kind, axis, null, List.of(REVENUE), FiscalCalendar.DEFAULT, 2026, Map.of(), true);
     return new FileChecks(
-        new Ledger(members, List.of(), List.of(plan)),
-        history(members),
-        spec,
-        List.of(REVENUE),
-        "quota");
+        new Ledger(members, List.of(), books), history(members), spec, List.of(REVENUE), "quota");
   }
 
   /** Twenty posted lines of 500.00 of Ann. */
@@ -103,6 +101,31 @@ class FileChecksTest {
         return Usual.of(posted, measure);
       }
     };
+  }
+
+  @Test
+  void goalsPostedBefore_countWithThoseOfTheFile() {
+    GoalBook quota =
+        GoalBook.of(
+            "quota",
+            Axis.REP,
+            List.of(
+                new GoalBook.Cell("revenue", OCTOBER, 2, 40_000, 1, 2),
+                new GoalBook.Cell("revenue", OCTOBER, 3, 40_000, 1, 3)));
+    FileChecks checks = checks(LoadKind.GOALS, Axis.REP, quota);
+    checks.see(new Row.Goal(2, OCTOBER, 1, new long[] {60_000}));
+    checks.see(new Row.Goal(3, OCTOBER, 2, new long[] {ActualBlock.NO_AMOUNT}));
+    assertThat(checks.findings()).as("600.00 and 400.00 are North's 1000.00").isEmpty();
+  }
+
+  @Test
+  void lineThatNamesItsOwnRegion_makesThatRegionCovered() {
+    FileChecks checks = checks(LoadKind.ACTUALS, null);
+    checks.see(actual(-1, SOUTH));
+    checks.see(new Row.Stay(3, 1, "Ann", NORTH, -1, OCTOBER, null));
+    assertThat(checks.findings())
+        .extracting(Finding::message)
+        .containsExactly("Cy is on the roster in 2026-10 and has no line here.");
   }
 
   @Test

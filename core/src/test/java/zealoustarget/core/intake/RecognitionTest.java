@@ -69,7 +69,15 @@ class RecognitionTest {
         "month,rep,revenue,quota  | x.csv            | ACTUALS | REP | quota",
         "rep,name,region,from     | x.csv            | ROSTER | none | none",
         "product,name,line        | x.csv            | PRODUCTS | none | none",
-        "Item,Description,Category | x.csv           | PRODUCTS | none | none"
+        "Item,Description,Category | x.csv           | PRODUCTS | none | none",
+        "product,name,month       | x.csv            | ACTUALS | none | none",
+        "product,name,date        | x.csv            | ACTUALS | none | none",
+        "rep,region               | x.csv            | ACTUALS | none | none",
+        "date,Agent,Net,Target    | x.csv            | ACTUALS | REP | target",
+        "month,manager,revenue    | budget.csv       | GOALS | MANAGER | budget",
+        "month,line,revenue       | plan.csv         | GOALS | LINE | plan",
+        "month,revenue            | forecast.csv     | GOALS | REP | forecast",
+        "year,period,rep,revenue  | x.csv            | ACTUALS | none | none"
       })
   void kind_isRecognised(String header, String file, LoadKind kind, Axis axis, String word) {
     assertThat(KindGuess.of(cells(header), file, MEASURES))

@@ -136,6 +136,45 @@ class LedgerTest {
   }
 
   @Test
+  void goalSources_areTheGoalsCells_orTheRowsOfTheEarlierSpan() {
+    ActualBlock block =
+        new ActualBlock.Builder(1, List.of("revenue"))
+            .add(2, FIRST, 1, -1, -1, 500)
+            .add(3, FIRST + 11, 1, -1, -1, 70)
+            .add(4, FIRST + 12, 1, -1, -1, 10)
+            .build();
+    GoalBook quota =
+        GoalBook.of(
+            "quota",
+            Axis.REP,
+            List.of(
+                new GoalBook.Cell("revenue", FIRST + 12, 1, 900, 2, 7),
+                new GoalBook.Cell("revenue", FIRST + 12, 2, 800, 2, 8)));
+    Ledger ledger = new Ledger(members(), List.of(block), List.of(quota));
+    Span later = Span.of(Months.of(FIRST + 12));
+    assertThat(lines(ledger, later, new Basis.Set("quota"), 1)).containsExactly(7);
+    assertThat(lines(ledger, later, new Basis.Set("quota"), null)).containsExactly(7, 8);
+    assertThat(lines(ledger, later, new Basis.Set("none of ours"), null)).isEmpty();
+    assertThat(lines(ledger, later, new Basis.PriorYear(Ratio.ONE), 1)).containsExactly(2);
+    assertThat(lines(ledger, later, new Basis.PriorPeriod(Ratio.ONE), 1)).containsExactly(3);
+    assertThat(ledger.hasActuals(query(Axis.REP, later, new Basis.Set("quota"), Filters.NONE)))
+        .isTrue();
+    assertThat(ledger.monthsWithActuals())
+        .isEqualTo(new Span(Months.of(FIRST), Months.of(FIRST + 12)));
+    Ledger empty = Ledger.empty();
+    assertThat(empty.monthsWithActuals()).isNull();
+    assertThat(empty.hasActuals(query(Axis.REP, later, new Basis.Set("quota"), Filters.NONE)))
+        .isFalse();
+    assertThat(empty.sums(Axis.REP, "revenue")).isEmpty();
+  }
+
+  private static List<Integer> lines(Ledger ledger, Span span, Basis basis, Integer member) {
+    return ledger.goalSources(query(Axis.REP, span, basis, Filters.NONE), member).stream()
+        .map(Ledger.Source::line)
+        .toList();
+  }
+
+  @Test
   void goalsOfAnotherAxis_areNoGoal() {
     World world = world(new Random(7));
     Standing standing =

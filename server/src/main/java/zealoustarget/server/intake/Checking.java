@@ -117,7 +117,11 @@ class Checking {
                       pass.run(session);
                     }
                   });
-          finish(entities.find(LoadEntity.class, loadId), goalSet, pass);
+          LoadEntity load = entities.find(LoadEntity.class, loadId);
+          if (load.state == LoadState.POSTED || load.state == LoadState.REVERSED) {
+            throw Refusal.of("load-not-staged", "Load " + loadId + " was posted meanwhile.");
+          }
+          finish(load, goalSet, pass);
         });
   }
 

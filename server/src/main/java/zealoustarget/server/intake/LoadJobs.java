@@ -39,7 +39,7 @@ class LoadJobs {
    */
   void run(int loadId, Progress progress, Consumer<Progress> work) {
     if (running.putIfAbsent(loadId, progress) != null) {
-      throw Refusal.of("load-busy", "Load " + loadId + " is being worked on. Wait or stop that.");
+      throw busy(loadId);
     }
     refusedLate.remove(loadId);
     Future<?> job =
@@ -71,8 +71,29 @@ class LoadJobs {
   /** Refuses while a load is worked on. */
   void checkIdle(int loadId) {
     if (running.containsKey(loadId)) {
-      throw Refusal.of("load-busy", "Load " + loadId + " is being worked on. Wait or stop that.");
+      throw busy(loadId);
     }
+  }
+
+  /**
+   * Does short work on a load in the caller's thread, with no other work on it meanwhile.
+   *
+   * @throws Refusal load-busy
+   */
+  void alone(int loadId, Runnable work) {
+    Progress held = Progress.unseen();
+    if (running.putIfAbsent(loadId, held) != null) {
+      throw busy(loadId);
+    }
+    try {
+      work.run();
+    } finally {
+      running.remove(loadId, held);
+    }
+  }
+
+  private static Refusal busy(int loadId) {
+    return Refusal.of("load-busy", "Load " + loadId + " is being worked on. Wait or stop that.");
   }
 
   @PreDestroy

@@ -75,25 +75,28 @@ public class LoadService {
   public void post(int id, boolean isLeavingHeld, String because, PostMode mode) {
     turn.lock();
     try {
-      jobs.checkIdle(id);
-      LoadEntity load = store.get(id);
-      checkPostable(load, isLeavingHeld, because);
-      int order = store.nextPostOrder();
-      LedgerService.Prepared prepared = ledgers.with(load.toPosted(order, mode));
-      store.change(
-          id,
-          changed -> {
-            changed.state = LoadState.POSTED;
-            changed.postOrder = order;
-            changed.postedAt = clock.instant();
-            changed.because = because;
-            changed.mode = mode;
-          });
-      ledgers.apply(prepared);
-      remember(load);
+      jobs.alone(id, () -> postAlone(id, isLeavingHeld, because, mode));
     } finally {
       turn.unlock();
     }
+  }
+
+  private void postAlone(int id, boolean isLeavingHeld, String because, PostMode mode) {
+    LoadEntity load = store.get(id);
+    checkPostable(load, isLeavingHeld, because);
+    int order = store.nextPostOrder();
+    LedgerService.Prepared prepared = ledgers.with(load.toPosted(order, mode));
+    store.change(
+        id,
+        changed -> {
+          changed.state = LoadState.POSTED;
+          changed.postOrder = order;
+          changed.postedAt = clock.instant();
+          changed.because = because;
+          changed.mode = mode;
+        });
+    ledgers.apply(prepared);
+    remember(load);
   }
 
   /**
@@ -133,8 +136,7 @@ public class LoadService {
       if (load.state != LoadState.STAGED && load.state != LoadState.RECEIVED) {
         throw stateRefusal("load-not-staged", load, "Only a staged load can be discarded.");
       }
-      jobs.checkIdle(id);
-      staging.remove(id);
+      jobs.alone(id, () -> staging.remove(id));
     } finally {
       turn.unlock();
     }

@@ -146,8 +146,8 @@ public class StagingService {
   /** Forgets a load with its lines, and its file where no other load has the same. */
   void remove(int loadId) {
     String contentHash = store.get(loadId).contentHash;
+    store.remove(loadId); // first: rows without a load do no harm, a load without rows would
     rows.delete(loadId);
-    store.remove(loadId);
     if (!store.hasContent(contentHash)) {
       originals.forget(contentHash);
     }
@@ -163,20 +163,19 @@ public class StagingService {
   }
 
   private void work(int loadId, LoadRequest request, boolean isReadAnew) {
-    LoadEntity load = store.get(loadId);
-    boolean wasStaged = load.state == LoadState.STAGED;
     jobs.run(
         loadId,
         new Progress(0),
         progress -> {
-          Runnable pass =
-              isReadAnew || !sheets.has(loadId)
-                  ? () -> readOriginal(load, request, progress)
-                  : () -> check(loadId, request, progress);
-          if (wasStaged) {
-            pass.run();
+          LoadEntity load = staged(loadId);
+          if (isReadAnew || !sheets.has(loadId)) {
+            // its lines are about to change: a halt must not leave it staged with others
+            store.change(loadId, changed -> changed.state = LoadState.READING);
+            keepingProblem(loadId, () -> readOriginal(load, request, progress));
+          } else if (load.state == LoadState.STAGED) {
+            check(loadId, request, progress);
           } else {
-            keepingProblem(loadId, pass);
+            keepingProblem(loadId, () -> check(loadId, request, progress));
           }
         });
   }
