@@ -75,7 +75,7 @@ function Control({ load, isOpen, say }: EquationProps) {
           );
         }}
       >
-        <label className="text-[12px] text-quiet" htmlFor="control-total">
+        <span className="text-[12px] text-quiet">
           control total of{' '}
           <select
             aria-label="Measure"
@@ -86,9 +86,9 @@ function Control({ load, isOpen, say }: EquationProps) {
               <option key={one}>{one}</option>
             ))}
           </select>
-        </label>
+        </span>
         <input
-          id="control-total"
+          aria-label="Control total"
           value={text}
           placeholder="191240.00"
           onChange={(event) => setText(event.target.value)}

@@ -285,3 +285,93 @@ it('a file that was not understood says why, and what its columns are can be tol
   await userEvent.selectOptions(await screen.findByLabelText('It is our'), 'date');
   expect(sent[0]?.body).toEqual({ columns: { 'Acct mgr': { column: 'date' } } });
 });
+
+it('a control total is typed in, taken from a file, or changed', async () => {
+  show({ ...LOAD, controlTotal: null });
+  await userEvent.click(screen.getByRole('button', { name: 'Give one' }));
+  await userEvent.type(screen.getByLabelText('Control total'), '30.00');
+  await userEvent.click(screen.getByRole('button', { name: 'Compare' }));
+  expect(sent[0]).toEqual({
+    path: '/api/v1/loads/7/control',
+    method: 'PUT',
+    body: { totals: { revenue: '30.00' }, trailer: false },
+  });
+  await userEvent.click(await screen.findByRole('button', { name: 'Give one' }));
+  const file = new File(['measure,total'], 'control.csv', { type: 'text/csv' });
+  await userEvent.upload(screen.getByLabelText('Control file'), file);
+  await waitFor(() => expect(sent[1]?.method).toBe('POST'));
+});
+
+it('what a file brings can be said otherwise', async () => {
+  show(LOAD);
+  const line = (await screen.findByText(/Read as/)).closest('p');
+  expect(line).toHaveTextContent('Read as actuals, semicolon, UTF-8.');
+  await userEvent.click(within(line as HTMLElement).getByRole('button', { name: 'Change' }));
+  await userEvent.selectOptions(screen.getByLabelText('It brings'), 'goals');
+  await userEvent.selectOptions(screen.getByLabelText('Goals by'), 'region');
+  const set = screen.getByLabelText('Goal set');
+  await userEvent.clear(set);
+  await userEvent.type(set, 'region plan');
+  await userEvent.click(screen.getByRole('button', { name: 'Read it so' }));
+  expect(sent[0]?.body).toMatchObject({
+    kind: 'goals',
+    axis: 'region',
+    goalSet: 'region plan',
+    fiscalYear: 2027,
+  });
+});
+
+it('a rep that the file names can be made, or someone else chosen', async () => {
+  show(LOAD);
+  await userEvent.click(await screen.findByRole('button', { name: 'A new rep' }));
+  await userEvent.type(screen.getByLabelText('Region'), 'South');
+  await userEvent.type(screen.getByLabelText(/^From month/), '2026-10');
+  await userEvent.click(screen.getByRole('button', { name: 'Make D. Ven' }));
+  expect(sent[0]).toMatchObject({
+    path: '/api/v1/loads/7/members',
+    body: { axis: 'rep', key: 'D. Ven', name: 'D. Ven', region: 'South', fromMonth: '2026-10' },
+  });
+  await userEvent.click(await screen.findByRole('button', { name: 'Someone else' }));
+  expect(screen.getByRole('button', { name: 'Use' })).toBeDisabled();
+});
+
+it('lines of a kind are left out at once, a line alone too', async () => {
+  show(LOAD);
+  await userEvent.click(await screen.findByRole('button', { name: 'Leave all 9 lines out' }));
+  expect(sent[0]?.body).toEqual({ action: 'leave', code: 'member-unknown' });
+  await userEvent.click(screen.getByRole('button', { name: /Dates that can be read/ }));
+  await userEvent.click(await screen.findByRole('button', { name: 'Leave out' }));
+  expect(sent[1]?.body).toEqual({ action: 'leave', lines: [3] });
+});
+
+it('how it is booked can be chosen, and is said in words', async () => {
+  show({ ...LOAD, controlTotal: null, sameAs: 5, sameState: 'posted' });
+  await userEvent.click(await screen.findByLabelText(/Add to what is posted/));
+  expect(screen.getByText('Every line counts beside what is posted.')).toBeVisible();
+  expect(screen.getByText(/counts every line twice/)).toBeVisible();
+  await userEvent.click(screen.getByRole('button', { name: 'Post 2 lines again' }));
+  expect(sent[0]?.path).toContain('mode=add');
+});
+
+it('a posted load offers what stayed behind, and its way back', async () => {
+  show({ ...LOAD, state: 'posted', mode: 'replace', because: 'rounded' });
+  expect(screen.getByText(/1 line stayed behind/)).toBeVisible();
+  expect(screen.getByRole('link', { name: 'As CSV' })).toHaveAttribute(
+    'href',
+    '/api/v1/loads/7/remainder.csv',
+  );
+  expect(screen.getByText('Booked so: replace what is posted.')).toBeVisible();
+  expect(screen.getByText('Posted because: rounded')).toBeVisible();
+  await userEvent.click(screen.getByRole('button', { name: 'Settle the rest' }));
+  await waitFor(() => expect(sent[0]?.path).toBe('/api/v1/loads/7/remainder'));
+});
+
+it('reading that was stopped can be taken up again', async () => {
+  show({
+    ...LOAD,
+    state: 'received',
+    problem: { code: 'load-cancelled', message: 'Reading was stopped.' },
+  });
+  await userEvent.click(screen.getByRole('button', { name: 'Read the file again' }));
+  await waitFor(() => expect(sent[0]?.path).toBe('/api/v1/loads/7/read'));
+});
