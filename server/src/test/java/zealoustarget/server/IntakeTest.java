@@ -353,7 +353,7 @@ class IntakeTest {
   @Test
   void longReading_isFollowed_stopped_andReadAgain() throws Exception {
     StringBuilder many = new StringBuilder("date,order,rep,revenue\n");
-    for (int line = 0; line < 400_000; line++) {
+    for (int line = 0; line < 900_000; line++) {
       many.append("2026-10-01,SO-").append(line).append(",K1,1\n");
     }
     JsonNode load = received("many.csv", many.toString());
@@ -370,7 +370,7 @@ class IntakeTest {
     api.post(at(id, "/read"));
     String all = api.raw(api.request(at(id, "/progress")).GET().build()).body();
     assertThat(all).contains("event:progress").contains("\"percent\":");
-    assertThat(api.get(at(id, "")).json().get("ready").asInt()).isEqualTo(400_000);
+    assertThat(api.get(at(id, "")).json().get("ready").asInt()).isEqualTo(900_000);
     JsonNode around = api.get(at(id, "/sheet?line=300001&count=11")).json();
     assertThat(around.at("/lines/5/line").asInt()).isEqualTo(300_001);
     assertThat(around.at("/lines/5/cells/1").asString()).isEqualTo("SO-299999");
