@@ -6,7 +6,6 @@ import java.util.Collection;
 /** A set of {@link OrderKey}s: eight bytes a place, no objects. Not changed once built. */
 public final class OrderSet {
   private final long[] places;
-  private int size;
 
   private OrderSet(int capacity) {
     places = new long[Integer.highestOneBit(Math.max(capacity, 8)) * 4];
@@ -27,10 +26,6 @@ public final class OrderSet {
     return set;
   }
 
-  public boolean isEmpty() {
-    return size == 0;
-  }
-
   /** Whether a row with that key was among them; never for {@link OrderKey#NONE}. */
   public boolean contains(long key) {
     return key != OrderKey.NONE && places[find(key)] == key;
@@ -48,9 +43,7 @@ public final class OrderSet {
   }
 
   private void add(long key) {
-    int at = find(key);
-    size += places[at] == key ? 0 : 1;
-    places[at] = key;
+    places[find(key)] = key;
   }
 
   private int find(long key) {

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.stream.Stream;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -230,10 +231,17 @@ class LoadStore {
   /** The first findings about lines and columns of a load, in the order of its lines. */
   @Transactional(readOnly = true)
   public List<Finding> lineFindings(int loadId, int most) {
-    return findings(loadId).stream()
-        .map(Kept::finding)
-        .filter(finding -> !finding.code().isOfFile())
-        .limit(most)
+    List<FindingCode> ofFile =
+        Stream.of(FindingCode.values()).filter(FindingCode::isOfFile).toList();
+    return entities
+        .createQuery(
+            "from FindingEntity where loadId = :id and code not in :ofFile order by line, id",
+            FindingEntity.class)
+        .setParameter("id", loadId)
+        .setParameter("ofFile", ofFile)
+        .setMaxResults(most)
+        .getResultStream()
+        .map(row -> kept(row).finding())
         .toList();
   }
 

@@ -8,7 +8,7 @@ import zealoustarget.server.files.Upload;
 
 /** How far a load's reading and checking has come; written by one thread, read by any. */
 class Progress {
-  /** A tenth of the way is for what comes before and after the lines. */
+  /** What part of the way, in percent, is over when the lines are read and not yet checked. */
   private static final int READ_SHARE = 45;
 
   private static final int WHOLE = 100;

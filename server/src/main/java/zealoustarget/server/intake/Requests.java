@@ -59,10 +59,10 @@ class Requests {
     KindGuess guess = KindGuess.of(sheet.titles(), fileName, playbooks.current().measures());
     String set = guess.axis() == null ? null : goalSet(guess, fileName);
     LoadRequest request = given.withKind(guess.kind(), set, guess.axis());
-    boolean isOfKnownSet = set != null && goalSets.find(set).isPresent();
-    return isOfKnownSet
-        ? request.withKind(guess.kind(), set, goalSets.find(set).orElseThrow().axis())
-        : request;
+    return Optional.ofNullable(set)
+        .flatMap(goalSets::find)
+        .map(known -> request.withKind(guess.kind(), set, known.axis()))
+        .orElse(request);
   }
 
   /** A set whose name the file's name has, else the word that it uses for goals. */
