@@ -5,5 +5,7 @@ public enum Direction {
   /** More than the goal is favourable, as for revenue. */
   HIGHER,
   /** Less than the goal is favourable, as for spend. */
-  LOWER
+  LOWER,
+  /** The nearer to the goal the better, on either side, as for stock. */
+  NEAREST
 }

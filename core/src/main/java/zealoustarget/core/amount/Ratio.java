@@ -10,42 +10,81 @@ import org.jspecify.annotations.Nullable;
  * units.
  *
  * <p>Never rounded inside: 9 999/10 000 is less than 1, although it shows as 100.0 %. Held in
- * lowest terms with the sign above, so equal ratios are {@code equals}.
- *
- * @param over numerator, carries the sign
- * @param under denominator, above 0
+ * lowest terms with the sign above, so equal ratios are {@code equals}. Both parts are longs as
+ * long as they fit, which nearly all do; beyond they are as large as they must be.
  */
-public record Ratio(BigInteger over, BigInteger under) implements Comparable<Ratio> {
+public final class Ratio implements Comparable<Ratio> {
+  private static final int KNOWN_POWERS = 19;
+  private static final long[] POWERS = new long[KNOWN_POWERS];
+
+  static {
+    POWERS[0] = 1;
+    for (int i = 1; i < KNOWN_POWERS; i++) {
+      POWERS[i] = POWERS[i - 1] * 10;
+    }
+  }
+
   public static final Ratio ZERO = of(0);
   public static final Ratio ONE = of(1);
 
   /** Most places in which a ratio that ends as a decimal is still written out exactly. */
   private static final int EXACT_PLACES = 18;
 
-  /** Brings the quotient to lowest terms; {@code under} must not be 0. */
-  public Ratio {
-    if (under.signum() == 0) {
-      throw new IllegalArgumentException("under must not be 0, over was " + over);
-    }
-    if (under.signum() < 0) {
-      over = over.negate();
-      under = under.negate();
-    }
-    if (!under.equals(BigInteger.ONE)) {
-      BigInteger common = over.gcd(under);
-      if (!common.equals(BigInteger.ONE)) {
-        over = over.divide(common);
-        under = under.divide(common);
-      }
-    }
+  private final long over;
+  private final long under;
+  private final @Nullable Large large;
+
+  /** The parts where one of them does not fit a long. */
+  private record Large(BigInteger over, BigInteger under) {}
+
+  private Ratio(long over, long under) {
+    this.over = over;
+    this.under = under;
+    this.large = null;
+  }
+
+  private Ratio(Large large) {
+    this.over = 0;
+    this.under = 0;
+    this.large = large;
   }
 
   public static Ratio of(long whole) {
-    return new Ratio(BigInteger.valueOf(whole), BigInteger.ONE);
+    return whole == Long.MIN_VALUE
+        ? new Ratio(new Large(BigInteger.valueOf(whole), BigInteger.ONE))
+        : new Ratio(whole, 1);
   }
 
+  /** The quotient in lowest terms; {@code under} must not be 0. */
   public static Ratio of(long over, long under) {
-    return new Ratio(BigInteger.valueOf(over), BigInteger.valueOf(under));
+    if (over == Long.MIN_VALUE || under == Long.MIN_VALUE || under == 0) {
+      return of(BigInteger.valueOf(over), BigInteger.valueOf(under));
+    }
+    if (under == 1) {
+      return new Ratio(over, 1);
+    }
+    long common = gcd(Math.abs(over), Math.abs(under));
+    long sign = under < 0 ? -1 : 1;
+    return new Ratio(sign * over / common, sign * under / common);
+  }
+
+  /** The quotient in lowest terms; {@code under} must not be 0. */
+  public static Ratio of(BigInteger over, BigInteger under) {
+    if (under.signum() == 0) {
+      throw new IllegalArgumentException("under must not be 0, over was " + over);
+    }
+    BigInteger common = over.gcd(under);
+    BigInteger divisor = under.signum() < 0 ? common.negate() : common;
+    BigInteger top = over.divide(divisor);
+    BigInteger bottom = under.divide(divisor);
+    return isLong(top) && isLong(bottom)
+        ? new Ratio(top.longValue(), bottom.longValue())
+        : new Ratio(new Large(top, bottom));
+  }
+
+  /** Whether a number is a long, and not the one that has no opposite. */
+  private static boolean isLong(BigInteger number) {
+    return number.bitLength() < Long.SIZE && number.longValue() != Long.MIN_VALUE;
   }
 
   /**
@@ -58,42 +97,81 @@ public record Ratio(BigInteger over, BigInteger under) implements Comparable<Rat
       throw new IllegalArgumentException("not a decimal number: \"" + decimal + "\"");
     }
     BigDecimal exact = new BigDecimal(decimal);
-    return new Ratio(exact.unscaledValue(), BigInteger.TEN.pow(exact.scale()));
+    return of(exact.unscaledValue(), BigInteger.TEN.pow(exact.scale()));
   }
 
   /** 10 to the power of {@code places}, the smallest units in one whole unit. */
   public static Ratio powerOfTen(int places) {
-    return new Ratio(BigInteger.TEN.pow(places), BigInteger.ONE);
+    return places < KNOWN_POWERS
+        ? new Ratio(POWERS[places], 1)
+        : of(BigInteger.TEN.pow(places), BigInteger.ONE);
+  }
+
+  /** The numerator; carries the sign. */
+  public BigInteger over() {
+    return large == null ? BigInteger.valueOf(over) : large.over();
+  }
+
+  /** The denominator, above 0. */
+  public BigInteger under() {
+    return large == null ? BigInteger.valueOf(under) : large.under();
   }
 
   /** The exact sum. */
   public Ratio plus(Ratio other) {
-    if (under.equals(other.under)) {
-      return new Ratio(over.add(other.over), under);
+    if (large == null && other.large == null) {
+      if (under == other.under) {
+        long sum = over + other.over;
+        boolean isPast = ((over ^ sum) & (other.over ^ sum)) < 0;
+        if (!isPast) {
+          return of(sum, under);
+        }
+      } else if (fits(over, other.under) && fits(other.over, under) && fits(under, other.under)) {
+        long one = over * other.under;
+        long two = other.over * under;
+        long sum = one + two;
+        if (((one ^ sum) & (two ^ sum)) >= 0) {
+          return of(sum, under * other.under);
+        }
+      }
     }
-    return new Ratio(
-        over.multiply(other.under).add(other.over.multiply(under)), under.multiply(other.under));
+    return of(
+        over().multiply(other.under()).add(other.over().multiply(under())),
+        under().multiply(other.under()));
   }
 
   public Ratio minus(Ratio other) {
     return plus(other.negated());
   }
 
+  /** The exact product. */
   public Ratio times(Ratio other) {
-    return new Ratio(over.multiply(other.over), under.multiply(other.under));
+    if (large == null
+        && other.large == null
+        && fits(over, other.over)
+        && fits(under, other.under)) {
+      return of(over * other.over, under * other.under);
+    }
+    return of(over().multiply(other.over()), under().multiply(other.under()));
   }
 
   /** The exact quotient; {@code other} must not be 0. */
   public Ratio dividedBy(Ratio other) {
-    return new Ratio(over.multiply(other.under), under.multiply(other.over));
+    if (large == null
+        && other.large == null
+        && fits(over, other.under)
+        && fits(under, other.over)) {
+      return of(over * other.under, under * other.over);
+    }
+    return of(over().multiply(other.under()), under().multiply(other.over()));
   }
 
   public Ratio negated() {
-    return new Ratio(over.negate(), under);
+    return large == null ? new Ratio(-over, under) : of(large.over().negate(), large.under());
   }
 
   public Ratio abs() {
-    return over.signum() < 0 ? negated() : this;
+    return signum() < 0 ? negated() : this;
   }
 
   public Ratio max(Ratio other) {
@@ -105,30 +183,43 @@ public record Ratio(BigInteger over, BigInteger under) implements Comparable<Rat
   }
 
   public int signum() {
-    return over.signum();
+    return large == null ? Long.signum(over) : large.over().signum();
   }
 
   /** The nearest decimal with exactly {@code places} places; HALF_UP goes away from zero. */
   public BigDecimal rounded(int places, RoundingMode mode) {
-    return new BigDecimal(over).divide(new BigDecimal(under), places, mode);
+    return new BigDecimal(over()).divide(new BigDecimal(under()), places, mode);
   }
 
   /** The exact decimal in as few places as it needs, or null where it needs more than 18. */
   public @Nullable BigDecimal exactDecimal() {
-    BigInteger rest = under;
-    int twos = rest.getLowestSetBit();
-    rest = rest.shiftRight(twos);
+    if (large != null) {
+      return exactDecimal(large.over(), large.under());
+    }
+    int twos = Long.numberOfTrailingZeros(under);
+    long rest = under >> twos;
     int fives = 0;
-    BigInteger five = BigInteger.valueOf(5);
-    while (fives <= EXACT_PLACES && rest.mod(five).signum() == 0) {
-      rest = rest.divide(five);
+    while (fives <= EXACT_PLACES && rest % 5 == 0) {
+      rest /= 5;
       fives++;
     }
     int places = Math.max(twos, fives);
-    if (!rest.equals(BigInteger.ONE) || places > EXACT_PLACES) {
+    if (rest != 1 || places > EXACT_PLACES) {
       return null;
     }
-    return new BigDecimal(over.multiply(BigInteger.TEN.pow(places)).divide(under), places);
+    long factor = POWERS[places] / under;
+    return fits(over, factor)
+        ? BigDecimal.valueOf(over * factor, places)
+        : new BigDecimal(over().multiply(BigInteger.valueOf(factor)), places);
+  }
+
+  private static @Nullable BigDecimal exactDecimal(BigInteger over, BigInteger under) {
+    BigInteger[] whole = over.multiply(BigInteger.TEN.pow(EXACT_PLACES)).divideAndRemainder(under);
+    if (whole[1].signum() != 0) {
+      return null;
+    }
+    BigDecimal exact = new BigDecimal(whole[0], EXACT_PLACES).stripTrailingZeros();
+    return exact.scale() < 0 ? exact.setScale(0) : exact;
   }
 
   /**
@@ -152,14 +243,49 @@ public record Ratio(BigInteger over, BigInteger under) implements Comparable<Rat
 
   @Override
   public int compareTo(Ratio other) {
-    if (under.equals(other.under)) {
-      return over.compareTo(other.over);
+    if (large != null || other.large != null) {
+      return over().multiply(other.under()).compareTo(other.over().multiply(under()));
     }
-    return over.multiply(other.under).compareTo(other.over.multiply(under));
+    if (under == other.under) {
+      return Long.compare(over, other.over);
+    }
+    int order =
+        Long.compare(Math.multiplyHigh(over, other.under), Math.multiplyHigh(other.over, under));
+    return order != 0 ? order : Long.compareUnsigned(over * other.under, other.over * under);
+  }
+
+  @Override
+  public boolean equals(@Nullable Object other) {
+    return other instanceof Ratio ratio
+        && over == ratio.over
+        && under == ratio.under
+        && java.util.Objects.equals(large, ratio.large);
+  }
+
+  @Override
+  public int hashCode() {
+    return large == null ? Long.hashCode(over * 31 + under) : large.hashCode();
   }
 
   @Override
   public String toString() {
-    return under.equals(BigInteger.ONE) ? over.toString() : over + "/" + under;
+    return large == null && under == 1 ? Long.toString(over) : over() + "/" + under();
+  }
+
+  /** Whether a product of two longs is a long, and not the one that has no opposite. */
+  private static boolean fits(long one, long other) {
+    long product = one * other;
+    return Math.multiplyHigh(one, other) == product >> 63 && product != Long.MIN_VALUE;
+  }
+
+  private static long gcd(long one, long other) {
+    long a = one;
+    long b = other;
+    while (b != 0) {
+      long rest = a % b;
+      a = b;
+      b = rest;
+    }
+    return a;
   }
 }

@@ -308,15 +308,15 @@ public final class ColumnGuess {
   }
 
   private @Nullable String pieceMeasure() {
-    return spec.measures().stream()
-        .filter(measure -> !measure.isCurrency())
+    return spec.readable().stream()
+        .filter(measure -> measure.unit().equals(Measure.COUNT))
         .map(Measure::code)
         .findFirst()
         .orElse(null);
   }
 
   private @Nullable Measure findMeasure(String name) {
-    return spec.measures().stream()
+    return spec.readable().stream()
         .filter(measure -> Header.fold(measure.code()).equals(name))
         .findFirst()
         .orElse(null);

@@ -187,6 +187,7 @@ public final class FileChecks {
         .forEach(
             cell -> all.put(new Goal(cell.measure(), cell.month(), cell.member()), cell.amount()));
     all.putAll(goals);
+    all.keySet().removeIf(goal -> !isSummable(goal.measure()));
     all.forEach(
         (goal, amount) -> {
           int region = ledger.members().regionOf(goal.member(), goal.month());
@@ -206,6 +207,11 @@ public final class FileChecks {
       }
     }
     return found;
+  }
+
+  /** Whether goals of members add up to that of their group: not those of rates or ranges. */
+  private boolean isSummable(String code) {
+    return spec.measures().stream().anyMatch(m -> m.code().equals(code) && !m.isRate());
   }
 
   private Finding differing(GoalBook book, GoalBook.Cell cell, long assigned) {

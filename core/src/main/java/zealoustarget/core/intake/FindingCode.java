@@ -46,6 +46,8 @@ public enum FindingCode {
   CUT_OFF(true, "A quote that opens here is never closed; the file may be cut off."),
   DUPLICATE_LINE(false, "The line is the same as line {first}."),
   GOAL_TWICE(true, "{member} already has a goal for {month} in line {first}."),
+  RANGE_OPEN(true, "The range of {measure} has only one end. Enter both, or neither."),
+  RANGE_REVERSED(true, "The range of {measure} runs backwards, from {low} to {high}."),
   STAY_TWICE(true, "{member} already begins a stay in {month} in line {first}."),
   PRODUCT_TWICE(true, "{member} already stands in line {first}."),
   UNTIL_BEFORE_FROM(true, "The stay ends in {until}, before it begins in {from}."),

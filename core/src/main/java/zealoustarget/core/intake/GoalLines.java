@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.TreeMap;
+import zealoustarget.core.amount.Measure;
 import zealoustarget.core.ledger.ActualBlock;
 import zealoustarget.core.ledger.Members;
 import zealoustarget.core.ledger.Months;
@@ -19,11 +20,13 @@ final class GoalLines implements LineReader.Kind {
   private final LoadSpec spec;
   private final Axis axis;
   private final FirstSeen goals = new FirstSeen();
+  private final boolean hasRanges;
 
   GoalLines(Header header, LoadSpec spec) {
     this.header = header;
     this.spec = spec;
     this.axis = Objects.requireNonNull(spec.axis());
+    this.hasRanges = header.measures().stream().anyMatch(m -> Measure.isEnd(m.code()));
   }
 
   @Override
@@ -39,6 +42,9 @@ final class GoalLines implements LineReader.Kind {
             ? byColumn(draft, member, amounts)
             : byMonths(draft, member, months, amounts);
     rows.forEach(row -> findTwice(draft, row));
+    if (hasRanges && !draft.isHeld()) {
+      rows.forEach(row -> findBrokenRange(draft, row));
+    }
     if (!draft.isHeld()) {
       rows.forEach(draft::add);
     }
@@ -92,6 +98,34 @@ final class GoalLines implements LineReader.Kind {
       rows.add(new Row.Goal(draft.line(), Months.number(months.get(m)), member, monthAmounts));
     }
     return rows;
+  }
+
+  /** Finds a range that lacks an end, or whose ends run backwards. */
+  private void findBrokenRange(Draft draft, Row.Goal row) {
+    List<String> codes = header.measures().stream().map(Measure::code).toList();
+    for (int low = 0; low < codes.size() && !draft.isHeld(); low++) {
+      if (Measure.isLowEnd(codes.get(low))) {
+        String own = Measure.ownCode(codes.get(low));
+        int high = codes.indexOf(Measure.highEndOf(own));
+        long lowest = row.amounts()[low];
+        long highest = row.amounts()[high];
+        boolean hasLow = lowest != ActualBlock.NO_AMOUNT;
+        if (hasLow != (highest != ActualBlock.NO_AMOUNT)) {
+          draft.find(null, FindingCode.RANGE_OPEN, "measure", own);
+        } else if (hasLow && lowest > highest) {
+          Measure measure = header.measures().get(low);
+          draft.find(
+              null,
+              FindingCode.RANGE_REVERSED,
+              "measure",
+              own,
+              "low",
+              measure.text(lowest),
+              "high",
+              measure.text(highest));
+        }
+      }
+    }
   }
 
   /** Finds a line before that gives the same member a goal of the same measure and month. */

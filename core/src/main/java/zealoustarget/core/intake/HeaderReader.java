@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.Collections;
 import java.util.EnumSet;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -185,8 +186,37 @@ final class HeaderReader {
     }
     if (header.amounts.stream().allMatch(Header.AmountColumn::isGoal)) {
       String codes =
-          String.join(" or ", spec.measures().stream().map(Measure::code).sorted().toList());
+          String.join(
+              " or ",
+              spec.readable().stream()
+                  .filter(m -> !Measure.isEnd(m.code()))
+                  .map(Measure::code)
+                  .sorted()
+                  .toList());
       throw missing(codes, "column-missing");
+    }
+    checkRangeEnds();
+  }
+
+  /** A range needs both ends, and no single amount beside them. */
+  private void checkRangeEnds() {
+    Set<String> codes = new HashSet<>();
+    header.amounts.forEach(column -> codes.add(column.measure().code()));
+    for (Measure measure : spec.measures()) {
+      String low = measure.lowEnd().code();
+      String high = measure.highEnd().code();
+      boolean hasLow = codes.contains(low);
+      if (hasLow != codes.contains(high)) {
+        throw missing(hasLow ? high : low, "column-missing");
+      }
+      if (hasLow && codes.contains(measure.code())) {
+        throw Refusal.of(
+                "column-twice",
+                "The header has the column \""
+                    + measure.code()
+                    + "\" and the ends of its range. Take one or the other out.")
+            .with("column", measure.code());
+      }
     }
   }
 

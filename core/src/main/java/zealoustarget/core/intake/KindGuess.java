@@ -36,6 +36,10 @@ public record KindGuess(LoadKind kind, @Nullable Axis axis, @Nullable String goa
       }
     }
     String nameWord = goalWord(fileName);
+    if (hasGoalColumns(titles, measures)) {
+      return new KindGuess(
+          LoadKind.GOALS, axis(titles, 5), nameWord == null ? titleWord : nameWord);
+    }
     boolean isYearly = has(titles, Header.Role.YEAR) && !has(titles, Header.Role.PERIOD);
     if (hasActual && titleWord != null && nameWord == null) {
       return new KindGuess(LoadKind.ACTUALS, axis(titles, 3), titleWord);
@@ -56,6 +60,20 @@ public record KindGuess(LoadKind kind, @Nullable Axis axis, @Nullable String goa
     String folded = Header.fold(title);
     return measures.stream().anyMatch(measure -> Header.fold(measure.code()).equals(folded))
         || ColumnGuess.isUsualAmount(title);
+  }
+
+  /** Whether columns can only be of goals: a range's end, or a rate. */
+  private static boolean hasGoalColumns(List<String> titles, List<Measure> measures) {
+    List<String> folded = titles.stream().map(Header::fold).toList();
+    boolean hasCounted =
+        measures.stream().anyMatch(m -> !m.isRate() && folded.contains(Header.fold(m.code())));
+    return measures.stream()
+        .anyMatch(
+            measure ->
+                folded.contains(Header.fold(measure.lowEnd().code()))
+                    || (measure.isRate()
+                        && !hasCounted
+                        && folded.contains(Header.fold(measure.code()))));
   }
 
   private static boolean hasTime(List<String> titles) {

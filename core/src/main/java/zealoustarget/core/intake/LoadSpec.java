@@ -3,6 +3,7 @@ package zealoustarget.core.intake;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.calendar.FiscalCalendar;
@@ -29,6 +30,18 @@ public record LoadSpec(
     int fiscalYear,
     Map<String, ColumnRule> columns,
     boolean isCommaGrouping) {
+  /**
+   * The measures that a file of this kind can have columns of: no rates among actuals, as they are
+   * computed; for goals also both ends of ranges.
+   */
+  List<Measure> readable() {
+    return switch (kind) {
+      case GOALS -> measures.stream().flatMap(m -> Stream.of(m, m.lowEnd(), m.highEnd())).toList();
+      case ACTUALS -> measures.stream().filter(measure -> !measure.isRate()).toList();
+      case ROSTER, PRODUCTS -> List.of();
+    };
+  }
+
   /** Whether the kind has columns of amounts. */
   boolean hasAmounts() {
     return kind == LoadKind.ACTUALS || kind == LoadKind.GOALS;

@@ -25,7 +25,10 @@ final class MonthTitles {
       Pattern.compile("(?i)(.*?)[ ._-]*(goal|quota|budget|target|plan)[ ._-]*(.*)");
   private static final int FEWEST_NUMBERS = 6;
 
+  private static final Pattern RANGE_END = Pattern.compile("[ ._-]+(low|high)$");
+
   private final LoadSpec spec;
+  private final List<Measure> readable;
   private final boolean isWideAllowed;
   private final boolean isByPeriod;
   private final boolean hasBareNumbers;
@@ -33,6 +36,7 @@ final class MonthTitles {
   /** {@code isTimeless} says that no column gives the time of a line. */
   MonthTitles(List<String> titles, LoadSpec spec, boolean isTimeless) {
     this.spec = spec;
+    this.readable = spec.readable();
     this.isWideAllowed = isTimeless && spec.hasAmounts();
     this.hasBareNumbers =
         titles.stream().filter(title -> NUMBER.matcher(title.strip()).matches()).count()
@@ -73,7 +77,7 @@ final class MonthTitles {
     if (month != null) {
       return new Amount(null, month, isGoal);
     }
-    for (Measure each : spec.measures()) {
+    for (Measure each : readable) {
       String code = Header.fold(each.code());
       String folded = Header.fold(title);
       boolean isFirst = folded.startsWith(code + " ");
@@ -92,8 +96,8 @@ final class MonthTitles {
   }
 
   private @Nullable Measure measure(String title) {
-    String name = Header.fold(title);
-    return spec.measures().stream()
+    String name = RANGE_END.matcher(Header.fold(title)).replaceFirst(".$1");
+    return readable.stream()
         .filter(measure -> Header.fold(measure.code()).equals(name))
         .findFirst()
         .orElse(null);
@@ -105,7 +109,7 @@ final class MonthTitles {
       return spec.wideMeasure();
     }
     Measure revenue = measure("revenue");
-    return revenue == null ? spec.measures().get(0) : revenue;
+    return revenue == null ? readable.get(0) : revenue;
   }
 
   private @Nullable YearMonth month(String title) {

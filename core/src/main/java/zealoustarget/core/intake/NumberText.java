@@ -13,10 +13,10 @@ import zealoustarget.core.amount.Measure;
  * Reads amounts as people and systems write them, into whole smallest units, never through a binary
  * fraction.
  *
- * <p>Understood: a sign before or after, the true minus, (1.00), a currency's sign or code, a k for
- * thousand, thousands by comma, point, apostrophe or any blank, a decimal point or comma,
- * scientific notation. A lone mark before exactly three digits ("1.250") is decided by the rest of
- * its column.
+ * <p>A rate may be given in percent. Understood of amounts: a sign before or after, the true minus,
+ * (1.00), a currency's sign or code, a k for thousand, thousands by comma, point, apostrophe or any
+ * blank, a decimal point or comma, scientific notation. A lone mark before exactly three digits
+ * ("1.250") is decided by the rest of its column.
  */
 final class NumberText {
   /**
@@ -64,6 +64,11 @@ final class NumberText {
       boolean isPlainGrouping =
           mark == ',' && isCommaGrouping && scale < 3 && !hasPoints && !hasCommas;
       return isPlainGrouping ? '.' : 0;
+    }
+
+    /** The same way with amounts given in another power of ten. */
+    private Way shifted(int powers) {
+      return new Way(hasPoints, hasCommas, isCommaGrouping, decimals, powerOfTen + powers);
     }
 
     /** Whether digits with a decimal point are read as they stand. */
@@ -181,6 +186,10 @@ final class NumberText {
 
   private static Result readAny(String cell, Measure measure, Way way) {
     String text = tidy(cell);
+    if (measure.isRate() && text.endsWith("%")) {
+      String digits = text.substring(0, text.length() - 1).strip();
+      return readAny(digits, measure, way.shifted(-2));
+    }
     Matcher match = SHAPE.matcher(text);
     if (!match.matches() || !hasOneSign(match)) {
       return Result.fault(

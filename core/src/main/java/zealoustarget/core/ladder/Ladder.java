@@ -64,17 +64,35 @@ public record Ladder(Scale scale, List<Rung> rungs) {
                   Rung.from("close", NEAR, Ratio.of(3, 4)),
                   Rung.from("tight", NEAR, Ratio.of(9, 10)),
                   Rung.above("over", BAD, Ratio.ONE)));
+      case NEAREST -> threeWay("below", "level", "above", BAD, BAD);
     };
+  }
+
+  /**
+   * What judges a range goal, by its signed distance: below, inside (0), above. The side that the
+   * direction favours is near, the other bad; docs/calculations.md, section 2.
+   */
+  public static Ladder ofRange(Direction direction) {
+    return threeWay(
+        "below",
+        "inside",
+        "above",
+        direction == Direction.LOWER ? NEAR : BAD,
+        direction == Direction.HIGHER ? NEAR : BAD);
   }
 
   /** The three-way ladder on the variance: below, level (exactly equal), above. */
   public static Ladder threeWay() {
+    return threeWay("below", "level", "above", BAD, GOOD);
+  }
+
+  private static Ladder threeWay(String under, String at, String over, Tone below, Tone above) {
     return new Ladder(
         Scale.VARIANCE,
         List.of(
-            Rung.first("below", BAD),
-            Rung.from("level", GOOD, Ratio.ZERO),
-            Rung.above("above", GOOD, Ratio.ZERO)));
+            Rung.first(under, below),
+            Rung.from(at, GOOD, Ratio.ZERO),
+            Rung.above(over, above, Ratio.ZERO)));
   }
 
   /** The rung on which an exact value lands. */

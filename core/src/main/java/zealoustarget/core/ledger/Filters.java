@@ -1,5 +1,6 @@
 package zealoustarget.core.ledger;
 
+import java.util.EnumMap;
 import java.util.Map;
 import java.util.Set;
 import zealoustarget.core.member.Axis;
@@ -17,6 +18,22 @@ public record Filters(Map<Axis, Set<Integer>> kept) {
     kept = Map.copyOf(kept);
   }
 
+  /** The same, on one more axis only one member. */
+  public Filters and(Axis axis, int member) {
+    Map<Axis, Set<Integer>> more = new EnumMap<>(Axis.class);
+    more.putAll(kept);
+    Set<Integer> before = kept.get(axis);
+    more.put(axis, before == null || before.contains(member) ? Set.of(member) : Set.of());
+    return new Filters(more);
+  }
+
+  /** Whether every member of {@code axis} belongs to one member of {@code other}. */
+  static boolean isPlaced(Axis axis, Axis other) {
+    return axis == other
+        || (axis == Axis.REP && (other == Axis.REGION || other == Axis.MANAGER))
+        || (axis == Axis.PRODUCT && other == Axis.LINE);
+  }
+
   /** Whether a goal of a member of {@code axis} lies inside, seen in its month. */
   boolean keepGoal(Axis axis, int member, int month, Members members) {
     return kept.entrySet().stream()
@@ -32,7 +49,7 @@ public record Filters(Map<Axis, Set<Integer>> kept) {
    * that says nothing about that axis stands nowhere (−1), so that a part of the actuals is never
    * compared with the whole of a goal.
    */
-  private static int placeOnAxis(Axis axis, int member, int month, Axis asked, Members members) {
+  static int placeOnAxis(Axis axis, int member, int month, Axis asked, Members members) {
     if (axis == asked) {
       return member;
     }

@@ -5,32 +5,62 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.member.Axis;
 
 /**
  * The goals of one goal set as they count: for a member, month and measure the one posted last.
  * Immutable.
- *
- * @param name the goal set's name
- * @param axis whose members have the goals
- * @param cells by month, then member
  */
-public record GoalBook(String name, Axis axis, List<Cell> cells) {
+public final class GoalBook {
   /**
    * One goal and where it comes from.
    *
    * @param measure code
-   * @param amount in the measure's smallest unit
+   * @param amount in the measure's smallest unit; of a range its lower end
+   * @param high a range's upper end; null for a single amount
    * @param line of the file
    */
-  public record Cell(String measure, int month, int member, long amount, int loadId, int line) {
+  public record Cell(
+      String measure,
+      int month,
+      int member,
+      long amount,
+      @Nullable Long high,
+      int loadId,
+      int line) {
+    public Cell(String measure, int month, int member, long amount, int loadId, int line) {
+      this(measure, month, member, amount, null, loadId, line);
+    }
+
     /** The same goal with more; an overflow is an ArithmeticException. */
-    public Cell plus(long more) {
-      return new Cell(measure, month, member, Math.addExact(amount, more), loadId, line);
+    public Cell plus(Cell more) {
+      Long sum = high == null ? null : Long.valueOf(Math.addExact(high, more.highEnd()));
+      return new Cell(
+          measure, month, member, Math.addExact(amount, more.amount), sum, loadId, line);
+    }
+
+    /** The upper end; of a single amount the amount itself. */
+    public long highEnd() {
+      return high == null ? amount : high;
     }
   }
 
   private record Place(String measure, int month, int member) {}
+
+  private final String name;
+  private final Axis axis;
+  private final List<Cell> cells;
+  private final Map<String, List<Cell>> byMeasure = new TreeMap<>();
+
+  private GoalBook(String name, Axis axis, List<Cell> cells) {
+    this.name = name;
+    this.axis = axis;
+    this.cells = cells;
+    cells.forEach(
+        cell -> byMeasure.computeIfAbsent(cell.measure(), code -> new ArrayList<>()).add(cell));
+  }
 
   /**
    * Lays the posted loads of a set over each other.
@@ -51,16 +81,47 @@ public record GoalBook(String name, Axis axis, List<Cell> cells) {
     return new GoalBook(name, axis, List.copyOf(cells));
   }
 
+  public String name() {
+    return name;
+  }
+
+  /** Whose members have the goals. */
+  public Axis axis() {
+    return axis;
+  }
+
+  /** All goals by month, then member. */
+  public List<Cell> cells() {
+    return cells;
+  }
+
   /** Measures for which the set has goals, in order of code. */
   public List<String> measures() {
-    return cells.stream().map(Cell::measure).distinct().sorted().toList();
+    return List.copyOf(byMeasure.keySet());
+  }
+
+  /** Whether the set's goals of a measure are ranges; then single amounts are ranges of one. */
+  public boolean isRange(String measure) {
+    return byMeasure.getOrDefault(measure, List.of()).stream().anyMatch(c -> c.high() != null);
   }
 
   /** The cells of a measure whose months lie in the range, by month. */
   List<Cell> cells(String measure, int fromMonth, int toMonthInclusive) {
-    return cells.stream()
-        .filter(cell -> cell.month() >= fromMonth && cell.month() <= toMonthInclusive)
-        .filter(cell -> cell.measure().equals(measure))
-        .toList();
+    List<Cell> all = byMeasure.getOrDefault(measure, List.of());
+    return all.subList(firstFrom(all, fromMonth), firstFrom(all, toMonthInclusive + 1));
+  }
+
+  private static int firstFrom(List<Cell> cells, int month) {
+    int low = 0;
+    int high = cells.size();
+    while (low < high) {
+      int middle = (low + high) >>> 1;
+      if (cells.get(middle).month() < month) {
+        low = middle + 1;
+      } else {
+        high = middle;
+      }
+    }
+    return low;
   }
 }

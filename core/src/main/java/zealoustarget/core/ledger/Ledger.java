@@ -2,33 +2,34 @@ package zealoustarget.core.ledger;
 
 import java.math.BigInteger;
 import java.util.ArrayList;
-import java.util.BitSet;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.Refusal;
+import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.member.Axis;
-import zealoustarget.core.reading.Goal;
-import zealoustarget.core.reading.Reading;
 import zealoustarget.core.reading.Standing;
-import zealoustarget.core.reading.Standing.MemberReading;
 
 /**
  * All posted rows of one state of the data. Immutable: a load that is posted or reversed makes a
  * new ledger that shares every other load's block.
  *
- * <p>Standings are summed from the blocks' columns, in one pass per span; docs/calculations.md,
- * sections 2 and 3, say how.
+ * <p>Standings are summed from every month's sums by member, which are kept once asked for, or,
+ * where filters or groups need it, from the blocks' columns in one pass per span;
+ * docs/calculations.md, sections 2 and 3, say how.
  */
 public final class Ledger {
   /** Where one source row is: the load and the line of its file, and what it brings. */
-  public record Source(int loadId, int line, int month, long amount) {}
+  public record Source(int loadId, int line, int month, int rep, long amount) {}
 
   /** A member of an axis and a month number. */
   public record MemberMonth(int member, int month) {}
@@ -43,9 +44,14 @@ public final class Ledger {
     void visit(ActualBlock block, int row, int member, long amount);
   }
 
+  private record CubeKey(String measure, Axis axis) {}
+
   private final Members members;
   private final List<ActualBlock> blocks;
   private final Map<String, GoalBook> goalBooks;
+  private final Map<CubeKey, MonthSums[]> cubes = new ConcurrentHashMap<>();
+  private final int firstMonth;
+  private final int lastMonth;
 
   /** Takes blocks in the order of their posting. */
   public Ledger(Members members, List<ActualBlock> blocks, List<GoalBook> goalBooks) {
@@ -54,6 +60,8 @@ public final class Ledger {
     Map<String, GoalBook> byName = new HashMap<>();
     goalBooks.forEach(book -> byName.put(book.name(), book));
     this.goalBooks = Map.copyOf(byName);
+    this.firstMonth = filled().mapToInt(ActualBlock::firstMonth).min().orElse(0);
+    this.lastMonth = filled().mapToInt(ActualBlock::lastMonth).max().orElse(-1);
   }
 
   public static Ledger empty() {
@@ -85,13 +93,7 @@ public final class Ledger {
 
   /** From the first to the last month with a posted line, or null where none is. */
   public @Nullable Span monthsWithActuals() {
-    List<ActualBlock> filled = filled().toList();
-    if (filled.isEmpty()) {
-      return null;
-    }
-    int first = filled.stream().mapToInt(ActualBlock::firstMonth).min().orElseThrow();
-    int last = filled.stream().mapToInt(ActualBlock::lastMonth).max().orElseThrow();
-    return new Span(Months.of(first), Months.of(last));
+    return lastMonth < firstMonth ? null : new Span(Months.of(firstMonth), Months.of(lastMonth));
   }
 
   /**
@@ -115,25 +117,15 @@ public final class Ledger {
 
   /** Sums of a measure by member and month, smallest units; lines that name none count by −1. */
   public Map<MemberMonth, Long> sums(Axis axis, String measure) {
-    int first = filled().mapToInt(ActualBlock::firstMonth).min().orElse(0);
-    int last = filled().mapToInt(ActualBlock::lastMonth).max().orElse(0);
-    int width = Math.max(last - first + 1, 1);
-    long[] sums = new long[(members.size(axis) + 1) * width];
-    BitSet seen = new BitSet();
-    for (ActualBlock block : blocks) {
-      long[] amounts = block.amounts(measure);
-      for (int row = 0; amounts != null && row < block.size(); row++) {
-        if (amounts[row] != ActualBlock.NO_AMOUNT) {
-          int member = RowFilter.place(block, row, axis, members);
-          int at = (member + 1) * width + block.month(row) - first;
-          sums[at] = Math.addExact(sums[at], amounts[row]);
-          seen.set(at);
+    Map<MemberMonth, Long> byPlace = new HashMap<>();
+    MonthSums[] cube = cube(measure, axis);
+    for (int month = 0; month < cube.length; month++) {
+      for (int member = -1; member < members.size(axis); member++) {
+        if (cube[month].lines(member) > 0) {
+          byPlace.put(new MemberMonth(member, firstMonth + month), cube[month].sum(member));
         }
       }
     }
-    Map<MemberMonth, Long> byPlace = new HashMap<>();
-    seen.stream()
-        .forEach(at -> byPlace.put(new MemberMonth(at / width - 1, first + at % width), sums[at]));
     return byPlace;
   }
 
@@ -151,37 +143,71 @@ public final class Ledger {
     }
   }
 
-  /** The standing of all members of the query's axis. */
+  /** The standing of all members of the query's axis, narrowed where the query says so. */
   public Standing standing(StandingQuery query) {
-    Figures figures = new Figures(query);
-    List<MemberReading> readings = new ArrayList<>();
-    for (int id = 0; id < members.size(query.axis()); id++) {
-      if (figures.hasRow(id)) {
-        readings.add(new MemberReading(members.get(query.axis(), id), figures.reading(id)));
-      }
+    return new Reader(this, query).standing();
+  }
+
+  /** The same in groups of another axis' members, each with its subtotal. */
+  public Grouped grouped(StandingQuery query, Axis groupAxis) {
+    return new GroupReader(this, query, groupAxis).grouped();
+  }
+
+  /** The span's months side by side, with the whole; the same members in all. */
+  public Sheet sheet(StandingQuery query) {
+    Standing whole = standing(query);
+    Narrowing kept =
+        query.narrowing().isNone()
+            ? Narrowing.NONE
+            : Narrowing.to(
+                whole.rows().stream().map(row -> row.member().id()).collect(Collectors.toSet()));
+    boolean isEmpty = whole.rows().isEmpty() && !query.narrowing().isNone();
+    return new Sheet(
+        whole,
+        query.span().months().stream()
+            .map(month -> query.withSpan(Span.of(month)).withNarrowing(kept))
+            .map(month -> isEmpty ? whole : standing(month))
+            .toList());
+  }
+
+  /** One member's reading, judged, also where it would be no row. */
+  public Standing.Row reading(StandingQuery query, int member) {
+    return new Reader(this, query).member(member);
+  }
+
+  /** The reading of everything in scope, judged. */
+  public Standing.Row total(StandingQuery query) {
+    return new Reader(this, query).total();
+  }
+
+  /** The two sums that a rate divides, smallest units of their measures; of a member or of all. */
+  public SpanParts parts(StandingQuery query, @Nullable Integer member) {
+    Figures figures = new Figures(this, query, new Places.Plain(query.axis(), members));
+    SpanSums.Sum sum = figures.actual().sum();
+    for (int place : member == null ? figures.all() : new int[] {member}) {
+      sum.add(place);
     }
-    return Standing.of(
-        query.measure(),
-        query.ladder(),
-        figures.total(),
-        readings,
-        Ratio.of(figures.actuals.sum(Members.NONE)),
-        figures.actuals.lines(Members.NONE));
+    return new SpanParts(sum.over(), sum.under());
   }
 
-  /** One member's reading, also where it would be no row. */
-  public Reading reading(StandingQuery query, int member) {
-    return new Figures(query).reading(member);
-  }
-
-  /** The reading of everything in scope. */
-  public Reading total(StandingQuery query) {
-    return new Figures(query).total();
-  }
+  /** A rate's numerator and denominator, summed. */
+  public record SpanParts(Ratio over, Ratio under) {}
 
   /** Whether any posted line is in scope. */
   public boolean hasActuals(StandingQuery query) {
-    return tally(query, query.span()).totalOrNull() != null;
+    SpanSums sums = sums(query, query.span(), new Places.Plain(query.axis(), members));
+    for (int member = -1; member < members.size(query.axis()); member++) {
+      if (sums.has(member)) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /** Whether a basis compares a measure with ranges. */
+  public boolean isRange(Basis basis, String measure) {
+    GoalBook book = goalBook(basis);
+    return book != null && book.isRange(measure);
   }
 
   /**
@@ -196,23 +222,36 @@ public final class Ledger {
   /** The rows or goal cells behind a goal; none where there is no goal. */
   public List<Source> goalSources(StandingQuery query, @Nullable Integer member) {
     if (query.basis() instanceof Basis.Set) {
-      return goalCells(query).stream()
+      GoalBook book = goalBook(query.basis());
+      List<GoalBook.Cell> cells =
+          book == null || book.axis() != query.axis() ? List.of() : goalCells(query);
+      return cells.stream()
           .filter(cell -> member == null || cell.member() == member)
-          .map(cell -> new Source(cell.loadId(), cell.line(), cell.month(), cell.amount()))
+          .map(
+              cell ->
+                  new Source(
+                      cell.loadId(), cell.line(), cell.month(), cell.member(), cell.amount()))
           .toList();
     }
     Span earlier = earlierSpan(query);
     return earlier == null ? List.of() : sources(query, earlier, member);
   }
 
+  /** Of a rate the rows of its numerator. */
   private List<Source> sources(StandingQuery query, Span span, @Nullable Integer member) {
     List<Source> found = new ArrayList<>();
+    Measure.Quotient quotient = query.measure().quotient();
+    Places places = new Places.Plain(query.axis(), members);
     visit(
-        query,
+        quotient == null ? query.measure().code() : quotient.over().code(),
+        query.filters(),
         span,
+        places,
         (block, row, rowMember, amount) -> {
           if (member == null || rowMember == member) {
-            found.add(new Source(block.loadId(), block.line(row), block.month(row), amount));
+            found.add(
+                new Source(
+                    block.loadId(), block.line(row), block.month(row), block.rep(row), amount));
           }
         });
     return found;
@@ -225,140 +264,109 @@ public final class Ledger {
     return query.basis() instanceof Basis.PriorPeriod ? query.span().before() : null;
   }
 
-  /** The goal cells in scope; none where the set belongs to another axis. */
-  private List<GoalBook.Cell> goalCells(StandingQuery query) {
-    GoalBook book = query.basis() instanceof Basis.Set set ? goalBooks.get(set.name()) : null;
-    if (book == null || book.axis() != query.axis()) {
+  /** The set behind a basis; null where it is none or has no goal. */
+  @Nullable GoalBook goalBook(Basis basis) {
+    return basis instanceof Basis.Set set ? goalBooks.get(set.name()) : null;
+  }
+
+  /** The goal cells of the query's basis that lie in its span and inside its filters. */
+  List<GoalBook.Cell> goalCells(StandingQuery query) {
+    GoalBook book = goalBook(query.basis());
+    if (book == null) {
       return List.of();
     }
-    return book
-        .cells(
+    List<GoalBook.Cell> cells =
+        book.cells(
             query.measure().code(),
             Months.number(query.span().fromInclusive()),
-            Months.number(query.span().toInclusive()))
-        .stream()
-        .filter(c -> query.filters().keepGoal(book.axis(), c.member(), c.month(), members))
-        .toList();
+            Months.number(query.span().toInclusive()));
+    return query.filters().kept().isEmpty()
+        ? cells
+        : cells.stream()
+            .filter(c -> query.filters().keepGoal(book.axis(), c.member(), c.month(), members))
+            .toList();
   }
 
-  private Tally tally(StandingQuery query, Span span) {
-    Tally tally = new Tally(members.size(query.axis()));
+  /** What was posted in a span inside the query's filters, by place. */
+  SpanSums sums(StandingQuery query, Span span, Places places) {
+    Measure.Quotient quotient = query.measure().quotient();
+    if (quotient == null) {
+      return new SpanSums(
+          query.measure(), tally(query.measure().code(), query.filters(), span, places), null);
+    }
+    return new SpanSums(
+        query.measure(),
+        tally(quotient.over().code(), query.filters(), span, places),
+        tally(quotient.under().code(), query.filters(), span, places));
+  }
+
+  private Tally tally(String measure, Filters filters, Span span, Places places) {
+    Axis axis = places.axis();
+    Set<Axis> narrowed = filters.kept().keySet();
+    if (axis != null && (narrowed.isEmpty() || narrowed.equals(Set.of(axis)))) {
+      Set<Integer> kept = filters.kept().get(axis);
+      return new Tally(
+          span.months().stream()
+              .map(month -> month(measure, axis, Months.number(month)))
+              .map(sums -> kept == null ? sums : sums.only(kept))
+              .toList());
+    }
     int first = Months.number(span.fromInclusive());
+    MonthSums[] months = new MonthSums[span.length()];
+    Arrays.setAll(months, month -> new MonthSums(places.size()));
     visit(
-        query,
+        measure,
+        filters,
         span,
-        (block, row, member, amount) -> tally.add(member, block.month(row), first, amount));
-    return tally;
+        places,
+        (block, row, place, amount) -> months[block.month(row) - first].add(place, amount));
+    return new Tally(List.of(months));
   }
 
-  private void visit(StandingQuery query, Span span, RowVisitor visitor) {
+  private MonthSums month(String measure, Axis axis, int month) {
+    return month < firstMonth || month > lastMonth
+        ? new MonthSums(0)
+        : cube(measure, axis)[month - firstMonth];
+  }
+
+  /** Every month's sums on an axis; summed once for each state of the data, when first asked. */
+  private MonthSums[] cube(String measure, Axis axis) {
+    return cubes.computeIfAbsent(
+        new CubeKey(measure, axis),
+        key -> {
+          Places places = new Places.Plain(axis, members);
+          MonthSums[] months = new MonthSums[lastMonth - firstMonth + 1];
+          Arrays.setAll(months, month -> new MonthSums(members.size(axis)));
+          Span posted = monthsWithActuals();
+          if (posted != null) {
+            visit(
+                measure,
+                Filters.NONE,
+                posted,
+                places,
+                (block, row, place, amount) ->
+                    months[block.month(row) - firstMonth].add(place, amount));
+          }
+          return months;
+        });
+  }
+
+  private void visit(
+      String measure, Filters filters, Span span, Places places, RowVisitor visitor) {
     int first = Months.number(span.fromInclusive());
     int last = Months.number(span.toInclusive());
-    RowFilter filter = new RowFilter(query.filters(), members);
+    RowFilter filter = new RowFilter(filters, members);
     for (ActualBlock block : blocks) {
-      long[] amounts = block.amounts(query.measure().code());
+      long[] amounts = block.amounts(measure);
       if (amounts == null) {
         continue;
       }
       int end = block.firstRowFrom(last + 1);
       for (int row = block.firstRowFrom(first); row < end; row++) {
         if (amounts[row] != ActualBlock.NO_AMOUNT && filter.keeps(block, row)) {
-          int member = RowFilter.place(block, row, query.axis(), members);
-          visitor.visit(block, row, member, amounts[row]);
+          visitor.visit(block, row, places.of(block, row), amounts[row]);
         }
       }
-    }
-  }
-
-  /** The sums that a query needs, and the readings made of them. */
-  private final class Figures {
-    private final StandingQuery query;
-    private final Tally actuals;
-    private final Tally prior;
-    private final Tally yearBefore;
-    private final Map<Integer, Long> goals = new HashMap<>();
-    private final Map<Integer, Integer> goalMonths = new HashMap<>();
-    private final Set<Integer> allGoalMonths = new TreeSet<>();
-    private long goalSum;
-
-    Figures(StandingQuery query) {
-      this.query = query;
-      this.actuals = tally(query, query.span());
-      this.prior = tally(query, query.span().before());
-      this.yearBefore = tally(query, query.span().yearBefore());
-      for (GoalBook.Cell cell : goalCells(query)) {
-        goals.merge(cell.member(), cell.amount(), Math::addExact);
-        goalMonths.merge(cell.member(), 1, Integer::sum);
-        allGoalMonths.add(cell.month());
-        goalSum = Math.addExact(goalSum, cell.amount());
-      }
-    }
-
-    boolean hasRow(int member) {
-      return actuals.has(member) || !(goal(member) instanceof Goal.Missing);
-    }
-
-    Reading reading(int member) {
-      return new Reading(
-          query.measure().direction(),
-          Ratio.of(actuals.sum(member)),
-          goal(member),
-          months(member),
-          prior.sumOrNull(member),
-          yearBefore.sumOrNull(member));
-    }
-
-    Reading total() {
-      return new Reading(
-          query.measure().direction(),
-          Ratio.of(actuals.total()),
-          totalGoal(),
-          totalGoalMonths(),
-          prior.totalOrNull(),
-          yearBefore.totalOrNull());
-    }
-
-    private Goal goal(int member) {
-      if (query.basis() instanceof Basis.PriorYear basis) {
-        return derived(yearBefore.sumOrNull(member), basis.factor());
-      }
-      if (query.basis() instanceof Basis.PriorPeriod basis) {
-        return derived(prior.sumOrNull(member), basis.factor());
-      }
-      Long sum = goals.get(member);
-      return sum == null ? Goal.MISSING : Goal.of(sum);
-    }
-
-    private Goal totalGoal() {
-      if (query.basis() instanceof Basis.PriorYear basis) {
-        return derived(yearBefore.totalOrNull(), basis.factor());
-      }
-      if (query.basis() instanceof Basis.PriorPeriod basis) {
-        return derived(prior.totalOrNull(), basis.factor());
-      }
-      return goals.isEmpty() ? Goal.MISSING : Goal.of(goalSum);
-    }
-
-    private int months(int member) {
-      if (query.basis() instanceof Basis.PriorYear) {
-        return yearBefore.months(member);
-      }
-      return query.basis() instanceof Basis.PriorPeriod
-          ? prior.months(member)
-          : goalMonths.getOrDefault(member, 0);
-    }
-
-    private int totalGoalMonths() {
-      if (query.basis() instanceof Basis.PriorYear) {
-        return yearBefore.totalMonths();
-      }
-      return query.basis() instanceof Basis.PriorPeriod
-          ? prior.totalMonths()
-          : allGoalMonths.size();
-    }
-
-    private static Goal derived(@Nullable Ratio earlier, Ratio factor) {
-      return earlier == null ? Goal.MISSING : Goal.of(earlier.times(factor));
     }
   }
 }

@@ -36,6 +36,7 @@ public final class Members {
       int rep, int fromMonth, @Nullable Integer untilMonth, int region, int manager) {}
 
   private final Map<Axis, Map<Integer, Member>> byId = new EnumMap<>(Axis.class);
+  private final Map<Axis, List<Member>> sorted = new EnumMap<>(Axis.class);
   private final Map<Axis, Integer> sizes = new EnumMap<>(Axis.class);
   private final Map<Integer, List<Stay>> stays;
   private final int[] lineOfProduct;
@@ -59,6 +60,7 @@ public final class Members {
         ids.put(COMPANY.id(), COMPANY);
       }
       byId.put(axis, ids);
+      sorted.put(axis, ids.values().stream().sorted(Comparator.comparing(Member::key)).toList());
       sizes.put(axis, ids.keySet().stream().mapToInt(id -> id + 1).max().orElse(0));
     }
     this.lineOfProduct = new int[size(Axis.PRODUCT)];
@@ -85,7 +87,18 @@ public final class Members {
 
   /** All members of an axis, by key. */
   public List<Member> all(Axis axis) {
-    return members(axis).values().stream().sorted(Comparator.comparing(Member::key)).toList();
+    return sorted.getOrDefault(axis, List.of());
+  }
+
+  /** Where a member belongs in a month: a rep's region, a product's line; null for others. */
+  public @Nullable Member placeOf(Axis axis, int id, int month) {
+    int place =
+        switch (axis) {
+          case REP -> regionOf(id, month);
+          case PRODUCT -> lineOf(id);
+          default -> NONE;
+        };
+    return place < 0 ? null : get(axis == Axis.REP ? Axis.REGION : Axis.LINE, place);
   }
 
   /** The member with that id; one that was taken out of the roster again shows by its number. */

@@ -1,19 +1,74 @@
 package zealoustarget.core.ledger;
 
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.member.Axis;
+import zealoustarget.core.reading.Outlook;
 
 /**
  * What is asked of the ledger.
  *
  * @param axis what the rows are
+ * @param span at most {@link #LONGEST_SPAN} months
  * @param ladder what judges them
+ * @param days how far the span's last month is, where it is open; null where it is not
  */
 public record StandingQuery(
-    Axis axis, Measure measure, Span span, Basis basis, Filters filters, Ladder ladder) {
+    Axis axis,
+    Measure measure,
+    Span span,
+    Basis basis,
+    Filters filters,
+    Ladder ladder,
+    Narrowing narrowing,
+    Outlook.@Nullable Days days) {
+  public static final int LONGEST_SPAN = 128;
+
+  /** Checks the span's length. */
+  public StandingQuery {
+    if (span.length() > LONGEST_SPAN) {
+      throw new IllegalArgumentException(
+          "a span may have " + LONGEST_SPAN + " months, was " + span.length());
+    }
+  }
+
+  public StandingQuery(
+      Axis axis, Measure measure, Span span, Basis basis, Filters filters, Ladder ladder) {
+    this(axis, measure, span, basis, filters, ladder, Narrowing.NONE, null);
+  }
+
+  /** Another span; how far its last month is, is not known of it. */
   public StandingQuery withSpan(Span other) {
-    return new StandingQuery(axis, measure, other, basis, filters, ladder);
+    return new StandingQuery(
+        axis,
+        measure,
+        other,
+        basis,
+        filters,
+        ladder,
+        narrowing,
+        other.toInclusive().equals(span.toInclusive()) ? days : null);
+  }
+
+  public StandingQuery withAxis(Axis other) {
+    return new StandingQuery(other, measure, span, basis, filters, ladder, Narrowing.NONE, days);
+  }
+
+  public StandingQuery withFilters(Filters other) {
+    return new StandingQuery(axis, measure, span, basis, other, ladder, narrowing, days);
+  }
+
+  public StandingQuery withBasis(Basis other, Ladder judging) {
+    return new StandingQuery(axis, measure, span, other, filters, judging, narrowing, days);
+  }
+
+  public StandingQuery withLadder(Ladder other) {
+    return new StandingQuery(axis, measure, span, basis, filters, other, narrowing, days);
+  }
+
+  public StandingQuery withNarrowing(Narrowing other) {
+    return new StandingQuery(axis, measure, span, basis, filters, ladder, other, days);
   }
 }

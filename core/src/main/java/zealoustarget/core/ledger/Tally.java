@@ -1,74 +1,41 @@
 package zealoustarget.core.ledger;
 
-import java.util.BitSet;
-import org.jspecify.annotations.Nullable;
-import zealoustarget.core.amount.Ratio;
+import java.util.List;
 
-/**
- * Sums and line counts per member of an axis; place 0 is for lines that name none.
- *
- * <p>Sums are whole smallest units; one past the range of a long is an ArithmeticException.
- */
+/** What was posted of one measure in a span, by member and month. */
 final class Tally {
-  private final long[] sums;
-  private final int[] lines;
-  private final BitSet[] months;
-  private final BitSet allMonths = new BitSet();
-  private long totalSum;
-  private int totalLines;
+  private final List<MonthSums> months;
+  private final MonthSums all;
 
-  Tally(int members) {
-    sums = new long[members + 1];
-    lines = new int[members + 1];
-    months = new BitSet[members + 1];
-  }
-
-  void add(int member, int month, int firstMonth, long amount) {
-    int place = member + 1;
-    sums[place] = Math.addExact(sums[place], amount);
-    lines[place]++;
-    totalSum = Math.addExact(totalSum, amount);
-    totalLines++;
-    BitSet seen = months[place];
-    if (seen == null) {
-      seen = new BitSet();
-      months[place] = seen;
+  /** Adds up the months of a span, in their order; at least one. */
+  Tally(List<MonthSums> months) {
+    this.months = months;
+    if (months.size() == 1) {
+      all = months.get(0);
+    } else {
+      all = new MonthSums(0);
+      months.forEach(all::addAll);
     }
-    seen.set(month - firstMonth);
-    allMonths.set(month - firstMonth);
-  }
-
-  boolean has(int member) {
-    return lines[member + 1] > 0;
   }
 
   long sum(int member) {
-    return sums[member + 1];
+    return all.sum(member);
   }
 
   int lines(int member) {
-    return lines[member + 1];
+    return all.lines(member);
   }
 
-  int months(int member) {
-    BitSet seen = months[member + 1];
-    return seen == null ? 0 : seen.cardinality();
+  /** Sum of one month, numbered from 0 within the span. */
+  long sum(int member, int month) {
+    return months.get(month).sum(member);
   }
 
-  /** The sum, or null where nothing was posted. */
-  @Nullable Ratio sumOrNull(int member) {
-    return has(member) ? Ratio.of(sum(member)) : null;
+  int length() {
+    return months.size();
   }
 
-  long total() {
-    return totalSum;
-  }
-
-  int totalMonths() {
-    return allMonths.cardinality();
-  }
-
-  @Nullable Ratio totalOrNull() {
-    return totalLines > 0 ? Ratio.of(totalSum) : null;
+  boolean hasLines(int member, int month) {
+    return months.get(month).lines(member) > 0;
   }
 }

@@ -23,25 +23,66 @@ public record Explanation(
   public static List<Explanation> of(Reading reading, Measure measure) {
     List<Explanation> lines = new ArrayList<>();
     String actual = grouped(measure, reading.actual());
-    String goal = grouped(measure, reading.goalAmount());
-    NoReading none = reading.noReading();
-    String why = none == null ? null : none.words();
-    String whyNoShare = none == NoReading.NEGATIVE_GOAL ? null : why;
-    String whyNoVariance = none == NoReading.NO_GOAL ? why : null;
-    lines.add(
-        line(
-            "variance", actual + " − " + goal, amount(measure, reading.variance()), whyNoVariance));
-    lines.add(
-        line(
-            "variance %",
-            grouped(measure, reading.variance()) + " ÷ |" + goal + "|",
-            ratio(reading.variancePercent()),
-            whyNoShare));
-    lines.add(line("percent-to-goal", actual + " ÷ " + goal, ratio(reading.attainment()), why));
+    lines.addAll(
+        reading.range() == null
+            ? toAmount(reading, measure, actual)
+            : toRange(reading, reading.range(), measure, actual));
     lines.add(growth("growth", actual, reading.prior(), reading.growth(), measure));
     lines.add(
         growth("growth on year", actual, reading.yearBefore(), reading.growthOnYear(), measure));
     return lines;
+  }
+
+  /** How a rate's actual comes about, both sums in the smallest units of their measures. */
+  public static Explanation ofRate(Ratio over, Ratio under, Reading reading, Measure.Quotient of) {
+    return line(
+        of.over().code() + " ÷ " + of.under().code(),
+        grouped(of.over(), over) + " ÷ " + grouped(of.under(), under),
+        reading.actual() == null
+            ? null
+            : ratio(reading.actual().dividedBy(Ratio.powerOfTen(Measure.RATE_SCALE))),
+        NoReading.NOTHING_TO_DIVIDE_BY.words());
+  }
+
+  private static List<Explanation> toAmount(Reading reading, Measure measure, String actual) {
+    String goal = grouped(measure, reading.goalAmount());
+    NoReading none = reading.noReading();
+    String why = none == null ? null : none.words();
+    String whyNoShare = none == NoReading.NEGATIVE_GOAL ? null : why;
+    boolean hasNoVariance = none == NoReading.NO_GOAL || none == NoReading.NOTHING_TO_DIVIDE_BY;
+    return List.of(
+        line(
+            "variance",
+            actual + " − " + goal,
+            amount(measure, reading.variance()),
+            hasNoVariance ? why : null),
+        line(
+            "variance %",
+            grouped(measure, reading.variance()) + " ÷ |" + goal + "|",
+            ratio(reading.variancePercent()),
+            whyNoShare),
+        line("percent-to-goal", actual + " ÷ " + goal, ratio(reading.attainment()), why));
+  }
+
+  private static List<Explanation> toRange(
+      Reading reading, Goal.Range range, Measure measure, String actual) {
+    String low = grouped(measure, range.low());
+    String high = grouped(measure, range.high());
+    NoReading none = reading.noReading();
+    String why = none == null ? null : none.words();
+    Ratio variance = reading.variance();
+    String distance =
+        variance == null || variance.signum() == 0
+            ? low + " ≤ " + actual + " ≤ " + high
+            : actual + " − " + (variance.signum() < 0 ? low : high);
+    return List.of(
+        line("variance", distance, amount(measure, variance), why),
+        line("variance %", distance, null, NoReading.RANGE.words()),
+        line(
+            "percent-to-goal",
+            actual + " ÷ ((" + low + " + " + high + ") ÷ 2)",
+            ratio(reading.attainment()),
+            why));
   }
 
   private static Explanation growth(

@@ -1,11 +1,38 @@
 package zealoustarget.core.reading;
 
+import zealoustarget.core.amount.Measure;
+import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.ladder.Shown;
+
 /** How figures are written in sentences: thin-space thousands and a true minus sign. */
 public final class Figures {
   private static final char NARROW_SPACE = '\u202f';
   private static final char MINUS = '\u2212';
 
+  private static final String[] NUMBERS = {
+    "no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven",
+    "twelve"
+  };
+
   private Figures() {}
+
+  /** A count in words up to twelve, beyond in digits. */
+  public static String number(int count) {
+    return count < NUMBERS.length ? NUMBERS[count] : grouped(Integer.toString(count));
+  }
+
+  public static String capital(String text) {
+    return Character.toUpperCase(text.charAt(0)) + text.substring(1);
+  }
+
+  /** An amount with its currency; a rate as a percentage. */
+  public static String amount(Ratio smallestUnits, Measure measure) {
+    if (measure.isRate()) {
+      return Shown.percent(smallestUnits.dividedBy(measure.unitsPerOne())) + " %";
+    }
+    return grouped(measure.text(smallestUnits))
+        + (measure.isCurrency() ? " " + measure.unit() : "");
+  }
 
   /** Groups the digits of a plain decimal: {@code "-13650.00"} is "−13 650.00". */
   public static String grouped(String decimal) {

@@ -14,6 +14,25 @@ public sealed interface Goal {
    */
   record Single(Ratio amount) implements Goal {}
 
+  /**
+   * A range, both ends inside it, such as a forecast; in the measure's smallest unit.
+   *
+   * @param high not below {@code low}
+   */
+  record Range(Ratio low, Ratio high) implements Goal {
+    /** Checks that the ends do not run backwards. */
+    public Range {
+      if (high.compareTo(low) < 0) {
+        throw new IllegalArgumentException("high must not be below low, was " + low + ", " + high);
+      }
+    }
+
+    /** Half of both ends, against which percent-to-goal is read. */
+    public Ratio midpoint() {
+      return low.plus(high).dividedBy(Ratio.of(2));
+    }
+  }
+
   Goal MISSING = new Missing();
 
   static Goal of(long smallestUnits) {

@@ -35,11 +35,6 @@ public final class Headline {
    */
   public record Words(String span, boolean isPlural, String goal) {}
 
-  private static final String[] NUMBERS = {
-    "no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven",
-    "twelve"
-  };
-
   private final Standing standing;
   private final Axis axis;
   private final Words words;
@@ -59,13 +54,19 @@ public final class Headline {
   }
 
   private void compose() {
-    if (standing.rows().isEmpty() && standing.unassignedLines() == 0) {
+    if (standing.rows().isEmpty() && standing.outside().unassignedLines() == 0) {
       say("Nothing is posted for " + lowerFirst(words.span()) + " in this view.");
-    } else if (standing.total().goalAmount() == null) {
+    } else if (total().actual() == null) {
+      say(words.span() + (words.isPlural() ? " have " : " has ") + "nothing to divide by.");
+    } else if (!total().hasGoal()) {
       sayWithoutGoal();
     } else {
       sayTotal();
-      sayWhoIsShort();
+      if (hasRanges()) {
+        sayWhoIsOutside();
+      } else if (total().direction() != Direction.NEAREST) {
+        sayWhoIsShort();
+      }
     }
   }
 
@@ -73,27 +74,40 @@ public final class Headline {
     say(
         words.span()
             + (words.isPlural() ? " have " : " has ")
-            + amount(standing.total().actual())
-            + " of "
+            + amount(Objects.requireNonNull(total().actual()))
+            + (standing.measure().isRate() ? " as " : " of ")
             + standing.measure().code()
             + ", and no goal to compare it with.");
   }
 
+  private Reading total() {
+    return standing.total().reading();
+  }
+
+  private boolean hasRanges() {
+    return total().range() != null;
+  }
+
   private void sayTotal() {
-    Reading total = standing.total();
-    Ratio variance = Objects.requireNonNull(total.variance());
+    Ratio variance = Objects.requireNonNull(total().variance());
     say(words.span() + (words.isPlural() ? " are " : " is "));
     if (variance.signum() == 0) {
-      say("exactly on " + words.goal(), Tone.GOOD);
+      say((hasRanges() ? "inside the range of " : "exactly on ") + words.goal(), Tone.GOOD);
     } else {
-      boolean isHigher = total.direction() == Direction.HIGHER;
-      String side =
-          variance.signum() > 0
-              ? (isHigher ? " ahead of " : " over ")
-              : (isHigher ? " short of " : " under ");
-      say(size(total, variance) + side + words.goal(), tone());
+      say(size(total(), variance) + side(variance.signum() > 0) + words.goal(), tone());
     }
     say(". ");
+  }
+
+  private String side(boolean isAbove) {
+    if (hasRanges()) {
+      return (isAbove ? " above" : " below") + " the range of ";
+    }
+    return switch (total().direction()) {
+      case HIGHER -> isAbove ? " ahead of " : " short of ";
+      case LOWER -> isAbove ? " over " : " under ";
+      case NEAREST -> isAbove ? " above " : " below ";
+    };
   }
 
   /** As a percentage where there is one, otherwise as an amount. */
@@ -105,11 +119,11 @@ public final class Headline {
   }
 
   private Tone tone() {
-    Tone judged = standing.totalStatus().tone();
+    Tone judged = standing.total().status().tone();
     if (judged != Tone.NEUTRAL) {
       return judged;
     }
-    return standing.total().isReached() ? Tone.GOOD : Tone.BAD;
+    return total().isReached() ? Tone.GOOD : Tone.BAD;
   }
 
   private void sayWhoIsShort() {
@@ -118,7 +132,7 @@ public final class Headline {
     if (judged == 0 || axis == Axis.COMPANY) {
       return;
     }
-    boolean isHigher = standing.total().direction() == Direction.HIGHER;
+    boolean isHigher = total().direction() == Direction.HIGHER;
     String isShort = isHigher ? "short" : "over";
     if (shortRows.isEmpty()) {
       sayNoneShort(judged, isHigher);
@@ -135,12 +149,37 @@ public final class Headline {
     }
   }
 
+  private void sayWhoIsOutside() {
+    int judged = standing.membersWithGoal();
+    long out = standing.rows().stream().filter(Row::hasGoal).filter(Headline::isOutside).count();
+    if (judged == 0 || axis == Axis.COMPANY) {
+      return;
+    }
+    if (out == 0) {
+      String all = judged == 1 ? "The one" : judged == 2 ? "Both" : "All " + Figures.number(judged);
+      say(all + " " + axis.word(judged) + (judged == 1 ? " is" : " are") + " inside.");
+    } else {
+      int count = (int) out;
+      say(
+          Figures.capital(Figures.number(count))
+              + " of "
+              + Figures.number(judged)
+              + " "
+              + axis.word(judged));
+      say((count == 1 ? " is" : " are") + " outside " + (count == 1 ? "its" : "their") + " range.");
+    }
+  }
+
+  private static boolean isOutside(Row row) {
+    return !row.reading().isReached();
+  }
+
   private void sayNoneShort(int judged, boolean isHigher) {
     String done = isHigher ? "reached the goal." : "stayed within the goal.";
     if (judged == 1) {
       say("The one " + axis.word() + " with a goal " + done);
     } else {
-      String all = judged == 2 ? "Both" : "All " + number(judged);
+      String all = judged == 2 ? "Both" : "All " + Figures.number(judged);
       say(all + " " + axis.word(judged) + " with a goal " + done);
     }
   }
@@ -151,7 +190,7 @@ public final class Headline {
     String what = isShort.equals("short") ? "shortfall" : "overspend";
     if (holders == shortRows.size()) {
       say(
-          capital(number(holders))
+          Figures.capital(Figures.number(holders))
               + " "
               + axis.word(holders)
               + " are "
@@ -168,9 +207,9 @@ public final class Headline {
             .reduce(Ratio.ZERO, Ratio::plus)
             .dividedBy(sum);
     say(
-        capital(number(holders))
+        Figures.capital(Figures.number(holders))
             + " of the "
-            + number(shortRows.size())
+            + Figures.number(shortRows.size())
             + " "
             + axis.word(shortRows.size())
             + " that are "
@@ -196,9 +235,7 @@ public final class Headline {
   }
 
   private String amount(Ratio smallestUnits) {
-    String digits = standing.measure().text(smallestUnits);
-    return Figures.grouped(digits)
-        + (standing.measure().isCurrency() ? " " + standing.measure().unit() : "");
+    return Figures.amount(smallestUnits, standing.measure());
   }
 
   /** One decimal, or as many, up to four, as keep a difference from looking like none. */
@@ -211,14 +248,6 @@ public final class Headline {
       }
     }
     return "under 0.0001";
-  }
-
-  private static String number(int count) {
-    return count < NUMBERS.length ? NUMBERS[count] : Figures.grouped(Integer.toString(count));
-  }
-
-  private static String capital(String text) {
-    return Character.toUpperCase(text.charAt(0)) + text.substring(1);
   }
 
   private static String lowerFirst(String text) {

@@ -5,7 +5,9 @@ public enum NoReading {
   NO_GOAL("no goal"),
   ZERO_GOAL("zero goal"),
   NEGATIVE_GOAL("negative goal"),
-  NO_HIGHEST("nothing to share");
+  NO_HIGHEST("nothing to share"),
+  NOTHING_TO_DIVIDE_BY("nothing to divide by"),
+  RANGE("a range has none");
 
   private final String words;
 

@@ -13,7 +13,8 @@ import zealoustarget.core.amount.Ratio;
  * goal 100.00 has variance −4.55, attainment 0.9545, shortfall 4.55, remaining 0.0455.
  *
  * @param direction which side of the goal is favourable
- * @param actual sum of the posted lines, 0 where there are none
+ * @param actual sum of the posted lines, 0 where there are none; null only for a rate whose
+ *     denominator is 0
  * @param goal sum of the months that have one
  * @param goalMonths how many of the span's months have a goal
  * @param prior the actual of the span of equal length just before; null where nothing was posted
@@ -21,30 +22,83 @@ import zealoustarget.core.amount.Ratio;
  */
 public record Reading(
     Direction direction,
-    Ratio actual,
+    @Nullable Ratio actual,
     Goal goal,
     int goalMonths,
     @Nullable Ratio prior,
     @Nullable Ratio yearBefore) {
+  /** Where an actual lies to a range. */
+  public enum Position {
+    BELOW,
+    INSIDE,
+    ABOVE
+  }
 
-  /** The goal's amount, or null where it is missing. */
+  public boolean hasGoal() {
+    return !(goal instanceof Goal.Missing);
+  }
+
+  /** The goal's amount, or null where it is missing or a range. */
   public @Nullable Ratio goalAmount() {
     return goal instanceof Goal.Single single ? single.amount() : null;
   }
 
-  /** Actual − goal. */
+  /** The range, or null where the goal is none. */
+  public Goal.@Nullable Range range() {
+    return goal instanceof Goal.Range range ? range : null;
+  }
+
+  /** The goal's amount, or a range's midpoint: what percent-to-goal divides by. */
+  public @Nullable Ratio comparedWith() {
+    Goal.Range range = range();
+    return range == null ? goalAmount() : range.midpoint();
+  }
+
+  /** Where the actual lies to its range; both ends are inside. Null without a range. */
+  public @Nullable Position position() {
+    Ratio variance = range() == null ? null : variance();
+    if (variance == null) {
+      return null;
+    }
+    return switch (variance.signum()) {
+      case -1 -> Position.BELOW;
+      case 1 -> Position.ABOVE;
+      default -> Position.INSIDE;
+    };
+  }
+
+  /** Actual − goal; of a range the signed distance to it, 0 inside. */
   public @Nullable Ratio variance() {
+    if (actual == null) {
+      return null;
+    }
+    if (goal instanceof Goal.Range range) {
+      return actual
+          .minus(range.high())
+          .max(Ratio.ZERO)
+          .plus(actual.minus(range.low()).min(Ratio.ZERO));
+    }
     Ratio amount = goalAmount();
     return amount == null ? null : actual.minus(amount);
   }
 
-  /** The variance turned so that more is better. */
+  /** The variance turned so that more is better; −distance for NEAREST and for ranges. */
   public @Nullable Ratio favourable() {
     Ratio variance = variance();
-    return variance == null || direction == Direction.HIGHER ? variance : variance.negated();
+    if (variance == null) {
+      return null;
+    }
+    if (range() != null) {
+      return variance.abs().negated();
+    }
+    return switch (direction) {
+      case HIGHER -> variance;
+      case LOWER -> variance.negated();
+      case NEAREST -> variance.abs().negated();
+    };
   }
 
-  /** Variance ÷ the goal without its sign; undefined on a zero goal. */
+  /** Variance ÷ the goal without its sign; undefined on a zero goal and on a range. */
   public @Nullable Ratio variancePercent() {
     Ratio amount = goalAmount();
     Ratio variance = variance();
@@ -53,10 +107,12 @@ public record Reading(
         : variance.dividedBy(amount.abs());
   }
 
-  /** Actual ÷ goal (percent-to-goal); undefined on a zero or negative goal. */
+  /** Actual ÷ goal (percent-to-goal), of a range ÷ its midpoint; undefined on 0 or less. */
   public @Nullable Ratio attainment() {
-    Ratio amount = goalAmount();
-    return amount == null || amount.signum() <= 0 ? null : actual.dividedBy(amount);
+    Ratio amount = comparedWith();
+    return actual == null || amount == null || amount.signum() <= 0
+        ? null
+        : actual.dividedBy(amount);
   }
 
   /** Attainment limited to 0 … 1. */
@@ -77,16 +133,34 @@ public record Reading(
     return attainment == null ? null : attainment.minus(Ratio.ONE).max(Ratio.ZERO);
   }
 
-  /** What is missing to the goal (HIGHER), or what passes it (LOWER: overspend). */
+  /**
+   * What is missing to the goal (HIGHER), or what passes it (LOWER: overspend); of a range what is
+   * missing to its lower end. NEAREST to one amount has none.
+   */
   public @Nullable Ratio shortfall() {
-    Ratio favourable = favourable();
-    return favourable == null ? null : favourable.negated().max(Ratio.ZERO);
+    return onSide(direction == Direction.LOWER && range() == null);
   }
 
-  /** What passes the goal (HIGHER), or what is left of it (LOWER: saving). */
+  /**
+   * What passes the goal (HIGHER), or what is left of it (LOWER: saving); of a range what passes
+   * its upper end. NEAREST to one amount has none.
+   */
   public @Nullable Ratio excess() {
+    return onSide(direction != Direction.LOWER || range() != null);
+  }
+
+  private @Nullable Ratio onSide(boolean isAbove) {
+    Ratio variance = variance();
+    if (variance == null || (direction == Direction.NEAREST && range() == null)) {
+      return null;
+    }
+    return (isAbove ? variance : variance.negated()).max(Ratio.ZERO);
+  }
+
+  /** By how much the goal was missed: the unfavourable variance, on either side; not negative. */
+  public @Nullable Ratio miss() {
     Ratio favourable = favourable();
-    return favourable == null ? null : favourable.max(Ratio.ZERO);
+    return favourable == null ? null : favourable.negated().max(Ratio.ZERO);
   }
 
   /** Whether the goal was reached: the favourable variance is not negative. */
@@ -107,7 +181,10 @@ public record Reading(
 
   /** Why there is no percent-to-goal, or null where there is one. */
   public @Nullable NoReading noReading() {
-    Ratio amount = goalAmount();
+    if (actual == null) {
+      return NoReading.NOTHING_TO_DIVIDE_BY;
+    }
+    Ratio amount = comparedWith();
     if (amount == null) {
       return NoReading.NO_GOAL;
     }
@@ -119,7 +196,7 @@ public record Reading(
   }
 
   private @Nullable Ratio growthOn(@Nullable Ratio earlier) {
-    return earlier == null || earlier.signum() == 0
+    return actual == null || earlier == null || earlier.signum() == 0
         ? null
         : actual.minus(earlier).dividedBy(earlier.abs());
   }

@@ -1,10 +1,13 @@
 package zealoustarget.core.reading;
 
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import zealoustarget.core.amount.Direction;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.ladder.Ladder;
@@ -18,76 +21,70 @@ import zealoustarget.core.member.Member;
  * @param measure what is counted
  * @param ladder what judged the rows
  * @param total all posted actuals in scope against all goals in scope
- * @param totalStatus the same ladder's word on the total
- * @param rows one per member with a posted line or a goal in the span, by key
- * @param unassigned actual of the lines in scope that name no member of this axis, smallest units
- * @param unassignedLines how many lines that are
+ * @param rows one per member with a posted line or a goal in the span, in the order of their keys
+ * @param outside what the total holds beyond the rows with a goal
+ * @param leftOut members that were narrowed away, with what they have
  */
 public record Standing(
-    Measure measure,
-    Ladder ladder,
-    Reading total,
-    Status totalStatus,
-    List<Row> rows,
-    Ratio unassigned,
-    int unassignedLines) {
+    Measure measure, Ladder ladder, Row total, List<Row> rows, Outside outside, LeftOut leftOut) {
 
   /** One member's reading and what the ladder says of it. */
-  public record Row(Member member, Reading reading, Status status) {
+  public record Row(Member member, Reading reading, Status status, @Nullable Outlook outlook) {
     public boolean hasGoal() {
-      return reading.goalAmount() != null;
+      return reading.hasGoal();
     }
   }
 
+  /** A reading before it is judged. */
+  public record Unjudged(Member member, Reading reading, @Nullable Outlook outlook) {}
+
   /**
-   * Judges the readings and puts them in order.
+   * What explains the difference between the total and the members with a goal.
    *
-   * @param readings one per member, in any order
+   * @param noGoal actual of the rows without a goal and of unassigned lines; of a rate their rate
+   * @param assigned actual of the rows with a goal
+   * @param unassigned actual of lines in scope that name no member of this axis
+   * @param unassignedLines how many lines that are
    */
-  public static Standing of(
-      Measure measure,
-      Ladder ladder,
-      Reading total,
-      List<MemberReading> readings,
-      Ratio unassigned,
-      int unassignedLines) {
-    Ratio unitsPerOne = Ratio.powerOfTen(measure.scale());
-    Ratio highest =
-        readings.stream().map(r -> r.reading().actual()).max(Ratio::compareTo).orElse(null);
-    List<Row> rows =
-        readings.stream()
-            .sorted(Comparator.comparing(r -> r.member().key()))
-            .map(
-                r ->
-                    new Row(
-                        r.member(),
-                        r.reading(),
-                        Status.of(r.reading(), ladder, unitsPerOne, highest)))
-            .toList();
-    return new Standing(
-        measure,
-        ladder,
-        total,
-        Status.of(total, ladder, unitsPerOne, null),
-        rows,
-        unassigned,
-        unassignedLines);
+  public record Outside(
+      @Nullable Ratio noGoal,
+      @Nullable Ratio assigned,
+      @Nullable Ratio unassigned,
+      int unassignedLines) {}
+
+  /** Members that narrowing took away; {@code actual} is theirs, in smallest units. */
+  public record LeftOut(int members, @Nullable Ratio actual) {
+    public static final LeftOut NONE = new LeftOut(0, Ratio.ZERO);
   }
 
-  /** A member's reading before it is judged. */
-  public record MemberReading(Member member, Reading reading) {}
+  /** The total's place holder: it is no member. */
+  public static final Member ALL = new Member(-1, "*", "All");
+
+  /**
+   * Judges readings by a ladder.
+   *
+   * @param highest the highest actual among the rows, for the share of it
+   */
+  public static Row judge(Unjudged read, Measure measure, Ladder ladder, @Nullable Ratio highest) {
+    Status status = Status.of(read.reading(), ladder, measure.unitsPerOne(), highest);
+    return new Row(read.member(), read.reading(), status, read.outlook());
+  }
+
+  /** The highest actual there is; null where there is none. */
+  public static @Nullable Ratio highestOf(List<Unjudged> readings) {
+    Ratio highest = null;
+    for (Unjudged read : readings) {
+      Ratio actual = read.reading().actual();
+      if (actual != null && (highest == null || actual.compareTo(highest) > 0)) {
+        highest = actual;
+      }
+    }
+    return highest;
+  }
 
   /** Number of rows without a goal. */
   public int noGoalMembers() {
     return (int) rows.stream().filter(row -> !row.hasGoal()).count();
-  }
-
-  /** What the total holds beyond the members with a goal: rows without one and unassigned lines. */
-  public Ratio noGoalActual() {
-    return rows.stream()
-        .filter(row -> !row.hasGoal())
-        .map(row -> row.reading().actual())
-        .reduce(unassigned, Ratio::plus);
   }
 
   public int membersWithGoal() {
@@ -106,14 +103,25 @@ public record Standing(
 
   /** The row with the highest actual, ties to the key that sorts first; null without rows. */
   public @Nullable Row highest() {
-    return rows.stream()
-        .max(byActual().thenComparing(row -> row.member().key(), Comparator.reverseOrder()))
-        .orElse(null);
+    return extreme(Comparator.reverseOrder());
   }
 
   /** The row with the lowest actual, ties to the key that sorts first; null without rows. */
   public @Nullable Row lowest() {
-    return rows.stream().min(byActual().thenComparing(row -> row.member().key())).orElse(null);
+    return extreme(Comparator.naturalOrder());
+  }
+
+  private @Nullable Row extreme(Comparator<Ratio> first) {
+    Row found = null;
+    Ratio best = null;
+    for (Row row : rows) {
+      Ratio actual = row.reading().actual();
+      if (actual != null && (best == null || first.compare(actual, best) < 0)) {
+        found = row;
+        best = actual;
+      }
+    }
+    return found;
   }
 
   /** Median of the attainments there are; the mean of the middle two where their number is even. */
@@ -130,10 +138,20 @@ public record Standing(
 
   /** Actuals of the members with a goal ÷ all goals; undefined as an attainment is. */
   public @Nullable Ratio attainmentOfAssigned() {
-    Ratio goal = total.goalAmount();
-    return goal == null || goal.signum() <= 0
+    Ratio goal = total.reading().comparedWith();
+    Ratio assigned = outside.assigned();
+    return goal == null || goal.signum() <= 0 || assigned == null ? null : assigned.dividedBy(goal);
+  }
+
+  /**
+   * The plain mean of the members' percentages, another question than the total's; null without
+   * any.
+   */
+  public @Nullable Ratio meanOfMembers() {
+    List<Ratio> all = attainments().toList();
+    return all.isEmpty()
         ? null
-        : total.actual().minus(noGoalActual()).dividedBy(goal);
+        : all.stream().reduce(Ratio.ZERO, Ratio::plus).dividedBy(Ratio.of(all.size()));
   }
 
   /** The rows' shortfalls above 0, largest first. */
@@ -174,16 +192,54 @@ public record Standing(
     return members;
   }
 
-  /** A row's shortfall in smallest units, 0 where it has no goal. */
+  /** A row's shortfall in smallest units, 0 where it has none. */
   public static Ratio shortfall(Row row) {
     return Objects.requireNonNullElse(row.reading().shortfall(), Ratio.ZERO);
   }
 
-  private Stream<Ratio> attainments() {
-    return rows.stream().map(row -> row.reading().attainment()).filter(Objects::nonNull);
+  /**
+   * Places by percent-to-goal, 1 for the best: the highest, of LOWER the lowest, of NEAREST the
+   * nearest to 100 %; by actual where no row has one. Equal figures share a place, and rows without
+   * the figure have none.
+   *
+   * @return place by member id
+   */
+  public Map<Integer, Integer> places() {
+    boolean hasShares = attainments().findAny().isPresent();
+    List<Row> ranked =
+        rows.stream()
+            .filter(row -> rankedBy(row, hasShares) != null)
+            .sorted(
+                Comparator.comparing(
+                    row -> Objects.requireNonNull(rankedBy(row, hasShares)),
+                    Comparator.reverseOrder()))
+            .toList();
+    Map<Integer, Integer> places = new HashMap<>();
+    Ratio before = null;
+    int place = 0;
+    for (int at = 0; at < ranked.size(); at++) {
+      Ratio figure = Objects.requireNonNull(rankedBy(ranked.get(at), hasShares));
+      place = figure.equals(before) ? place : at + 1;
+      before = figure;
+      places.put(ranked.get(at).member().id(), place);
+    }
+    return places;
   }
 
-  private static Comparator<Row> byActual() {
-    return Comparator.comparing(row -> row.reading().actual());
+  private @Nullable Ratio rankedBy(Row row, boolean hasShares) {
+    Ratio share = row.reading().attainment();
+    if (!hasShares) {
+      return row.reading().actual();
+    }
+    if (share == null || measure.direction() == Direction.HIGHER) {
+      return share;
+    }
+    return measure.direction() == Direction.LOWER
+        ? share.negated()
+        : share.minus(Ratio.ONE).abs().negated();
+  }
+
+  private Stream<Ratio> attainments() {
+    return rows.stream().map(row -> row.reading().attainment()).filter(Objects::nonNull);
   }
 }

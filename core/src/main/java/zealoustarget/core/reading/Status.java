@@ -48,13 +48,15 @@ public record Status(
     return switch (scale) {
       case PERCENT_TO_GOAL -> reading.attainment();
       case VARIANCE_PERCENT -> reading.variancePercent();
-      case VALUE -> reading.actual().dividedBy(unitsPerOne);
+      case VALUE -> reading.actual() == null ? null : reading.actual().dividedBy(unitsPerOne);
       case VARIANCE -> {
         Ratio variance = reading.variance();
         yield variance == null ? null : variance.dividedBy(unitsPerOne);
       }
       case SHARE_OF_HIGHEST ->
-          highest == null || highest.signum() <= 0 ? null : reading.actual().dividedBy(highest);
+          reading.actual() == null || highest == null || highest.signum() <= 0
+              ? null
+              : reading.actual().dividedBy(highest);
     };
   }
 }

@@ -3,6 +3,8 @@ package zealoustarget.core.amount;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 
+import java.math.BigDecimal;
+import java.math.BigInteger;
 import java.math.RoundingMode;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
@@ -83,5 +85,51 @@ class RatioTest {
 
   private static Ratio any(Random random) {
     return Ratio.of(random.nextInt(20_001) - 10_000, random.nextInt(999) + 1);
+  }
+
+  /** Small parts are longs and large ones are not: both must say the same. */
+  @ParameterizedTest
+  @ValueSource(longs = {11, 12, 13, 14})
+  void arithmetic_isTheSameWithPartsOfAnySize(long seed) {
+    Random random = new Random(seed);
+    long[] edges = {0, 1, -1, 10, Long.MAX_VALUE, Long.MIN_VALUE + 1, Long.MIN_VALUE, 1L << 62};
+    for (int i = 0; i < 400; i++) {
+      BigInteger a = BigInteger.valueOf(edge(random, edges));
+      BigInteger b = BigInteger.valueOf(edge(random, edges)).abs().max(BigInteger.ONE);
+      BigInteger c = BigInteger.valueOf(edge(random, edges));
+      BigInteger d = BigInteger.valueOf(edge(random, edges)).abs().max(BigInteger.ONE);
+      Ratio one = Ratio.of(a, b);
+      Ratio two = Ratio.of(c, d);
+      assertThat(one.plus(two))
+          .isEqualTo(Ratio.of(a.multiply(d).add(c.multiply(b)), b.multiply(d)));
+      assertThat(one.times(two)).isEqualTo(Ratio.of(a.multiply(c), b.multiply(d)));
+      assertThat(Integer.signum(one.compareTo(two)))
+          .isEqualTo(a.multiply(d).compareTo(c.multiply(b)));
+      if (c.signum() != 0) {
+        assertThat(one.dividedBy(two)).isEqualTo(Ratio.of(a.multiply(d), b.multiply(c)));
+      }
+      assertThat(one.negated().over()).isEqualTo(one.over().negate());
+      assertThat(one.plus(two).hashCode()).isEqualTo(two.plus(one).hashCode());
+      BigDecimal exact = one.exactDecimal();
+      if (exact != null) {
+        assertThat(exact.multiply(new BigDecimal(one.under())))
+            .isEqualByComparingTo(new BigDecimal(one.over()));
+      }
+    }
+  }
+
+  @Test
+  void beyondALong_staysExact() {
+    Ratio large = Ratio.of(Long.MAX_VALUE).times(Ratio.of(Long.MAX_VALUE));
+    assertThat(large.toText()).isEqualTo("85070591730234615847396907784232501249");
+    assertThat(large.dividedBy(large)).isEqualTo(Ratio.ONE);
+    assertThat(large.toString()).endsWith("/1");
+    assertThat(Ratio.of(Long.MIN_VALUE).negated().over()).isEqualTo(BigInteger.ONE.shiftLeft(63));
+    assertThat(Ratio.of(Long.MIN_VALUE, 2)).isEqualTo(Ratio.of(-(1L << 62)));
+    assertThat(Ratio.powerOfTen(20).toText()).isEqualTo("100000000000000000000");
+  }
+
+  private static long edge(Random random, long[] edges) {
+    return random.nextBoolean() ? edges[random.nextInt(edges.length)] : random.nextLong();
   }
 }

@@ -32,6 +32,7 @@ import zealoustarget.core.member.Member;
 class LineReaderTest {
   private static final Measure REVENUE = new Measure("revenue", "EUR", 2, Direction.HIGHER);
   private static final Measure UNITS = new Measure("units", "count", 0, Direction.HIGHER);
+  private static final Measure RATE = Measure.rate("returnRate", UNITS, REVENUE, Direction.LOWER);
   private static final int OCTOBER = Months.number(YearMonth.of(2026, 10));
 
   private static final int JOINED = Months.number(YearMonth.of(2025, 1));
@@ -493,7 +494,7 @@ class LineReaderTest {
         kind,
         axis,
         wide,
-        List.of(REVENUE, UNITS),
+        List.of(REVENUE, UNITS, RATE),
         new FiscalCalendar(7, YearNamedBy.END),
         2027,
         Map.of(),
@@ -542,6 +543,72 @@ class LineReaderTest {
     public String findLike(Axis axis, String text) {
       return text.equals("Nort") ? "North" : null;
     }
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "2026-10,K1,90.00,110.00 | READY | none | both ends",
+        "2026-10,K1,90.00,90.00  | READY | none | a range of one amount",
+        "2026-10,K1,90.00,       | HELD | range-open | no upper end",
+        "2026-10,K1,,90.00       | HELD | range-open | no lower end",
+        "2026-10,K1,110.00,90.00 | HELD | range-reversed | backwards",
+        "2026-10,K1,,            | HELD | amount-missing | nothing"
+      })
+  void range_needsBothEndsInOrder(String line, Part part, String code, String why) {
+    for (String header :
+        List.of("month,rep,revenue.low,revenue.high", "month,rep,Revenue Low,revenue_HIGH")) {
+      ReadFile file = read(goals(Axis.REP), header, line);
+      assertThat(file.line(2).part()).as(why).isEqualTo(part);
+      assertThat(file.code(2)).as(why).isEqualTo(code);
+    }
+  }
+
+  @Test
+  void range_ofAYear_isSpreadAtBothEnds() {
+    ReadFile file =
+        read(goals(Axis.REP), "year,rep,revenue.low,revenue.high", "2027,K1,1200.00,2400.00");
+    assertThat(file.line(2).rows())
+        .hasSize(12)
+        .allSatisfy(row -> assertThat(((Row.Goal) row).amounts()).containsExactly(100_00, 200_00));
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "month,rep,revenue.low | revenue.high",
+        "month,rep,revenue.high | revenue.low",
+        "month,rep,revenue,revenue.low,revenue.high | ends of its range"
+      })
+  void range_withOneEnd_orBesideAnAmount_isRefused(String header, String named) {
+    assertThatThrownBy(() -> read(goals(Axis.REP), header, "2026-10,K1,1,2"))
+        .isInstanceOf(Refusal.class)
+        .hasMessageContaining(named);
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "0.0125, 1250000",
+    "1.25 %, 1250000",
+    "2%, 2000000",
+    "0.5%, 500000",
+    "-1 %, -1000000",
+    "0.00000001, 1"
+  })
+  void rateGoal_isAPlainRatioOrAPercentage(String cell, long units) {
+    ReadFile file = read(goals(Axis.PRODUCT), "month,product,returnRate", "2026-10,P10," + cell);
+    assertThat(((Row.Goal) file.line(2).rows().get(0)).amounts()).containsExactly(units);
+  }
+
+  @Test
+  void rate_isNoColumnOfActuals() {
+    ReadFile file = read(actuals(), "month,rep,revenue,returnRate", "2026-10,K1,5,0.1");
+    assertThat(file.header().measures()).containsExactly(REVENUE);
+    assertThat(file.header().findings())
+        .extracting(f -> f.code().word())
+        .contains("column-ignored");
   }
 
   @Test

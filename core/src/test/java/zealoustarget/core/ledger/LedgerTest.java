@@ -23,6 +23,7 @@ import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
 import zealoustarget.core.reading.Reading;
 import zealoustarget.core.reading.Standing;
+import zealoustarget.core.testing.Company;
 
 class LedgerTest {
   private static final Measure REVENUE = new Measure("revenue", "EUR", 2, Direction.HIGHER);
@@ -64,26 +65,289 @@ class LedgerTest {
             .filter(Standing.Row::hasGoal)
             .map(row -> row.reading().actual())
             .reduce(Ratio.ZERO, Ratio::plus);
-    assertThat(withGoal.plus(standing.noGoalActual())).isEqualTo(standing.total().actual());
+    assertThat(withGoal.plus(standing.outside().noGoal()))
+        .isEqualTo(standing.total().reading().actual());
     Ratio goals =
         standing.rows().stream()
             .filter(Standing.Row::hasGoal)
             .map(row -> row.reading().goalAmount())
             .reduce(Ratio.ZERO, Ratio::plus);
     if (standing.membersWithGoal() > 0) {
-      assertThat(standing.total().goalAmount()).isEqualTo(goals);
+      assertThat(standing.total().reading().goalAmount()).isEqualTo(goals);
       Ratio variances =
           standing.rows().stream()
               .filter(Standing.Row::hasGoal)
               .map(row -> row.reading().variance())
-              .reduce(standing.noGoalActual(), Ratio::plus);
-      assertThat(variances).isEqualTo(standing.total().variance());
+              .reduce(standing.outside().noGoal(), Ratio::plus);
+      assertThat(variances).isEqualTo(standing.total().reading().variance());
     }
-    assertThat(sum(world.ledger().actualSources(query, null))).isEqualTo(standing.total().actual());
+    assertThat(sum(world.ledger().actualSources(query, null)))
+        .isEqualTo(standing.total().reading().actual());
     for (Standing.Row row : standing.rows()) {
       assertThat(sum(world.ledger().actualSources(query, row.member().id())))
           .isEqualTo(row.reading().actual());
     }
+  }
+
+  @ParameterizedTest
+  @ValueSource(longs = {71, 72, 73, 74})
+  void groups_addUp_toTheirSubtotalsAndTheTotal(long seed) {
+    Random random = new Random(seed);
+    World world = world(random);
+    for (Axis groupAxis : List.of(Axis.REGION, Axis.MANAGER, Axis.LINE)) {
+      for (Basis basis : someBases()) {
+        Axis axis = groupAxis == Axis.LINE ? Axis.PRODUCT : Axis.REP;
+        StandingQuery query = query(axis, someSpan(random), basis, Filters.NONE);
+        Grouped grouped = world.ledger().grouped(query, groupAxis);
+        Reading total = world.ledger().total(query).reading();
+        assertThat(grouped.whole().total().reading()).as("seed %d", seed).isEqualTo(total);
+        Ratio subtotals = Ratio.ZERO;
+        for (Standing group : grouped.groups()) {
+          Reading subtotal = group.total().reading();
+          subtotals = subtotals.plus(subtotal.actual());
+          Ratio rows =
+              group.rows().stream()
+                  .map(row -> row.reading().actual())
+                  .reduce(group.outside().unassigned(), Ratio::plus);
+          assertThat(rows).isEqualTo(subtotal.actual());
+          assertThat(group.outside().noGoal().plus(group.outside().assigned()))
+              .isEqualTo(subtotal.actual());
+        }
+        assertThat(subtotals).isEqualTo(total.actual());
+        assertThat(sumOfGoals(grouped.groups().stream().flatMap(g -> g.rows().stream()).toList()))
+            .isEqualTo(basis instanceof Basis.Set ? sumOfGoals(standingRows(world, query)) : null);
+      }
+    }
+  }
+
+  private static List<Basis> someBases() {
+    return List.of(new Basis.Set("quota"), Basis.NONE);
+  }
+
+  private static List<Standing.Row> standingRows(World world, StandingQuery query) {
+    return world.ledger().standing(query).rows();
+  }
+
+  private static Ratio sumOfGoals(List<Standing.Row> rows) {
+    return rows.stream()
+        .map(row -> row.reading().goalAmount())
+        .filter(java.util.Objects::nonNull)
+        .reduce(Ratio::plus)
+        .orElse(null);
+  }
+
+  @Test
+  void groups_haveTheGoalOfTheirOwnAxis_andTheirRowsNone() {
+    World world = world(new Random(12));
+    Grouped grouped =
+        world
+            .ledger()
+            .grouped(
+                query(Axis.PRODUCT, allMonths(), new Basis.Set("quota"), Filters.NONE), Axis.REP);
+    Standing reps =
+        world.ledger().standing(query(Axis.REP, allMonths(), new Basis.Set("quota"), Filters.NONE));
+    for (Standing.Row row : reps.rows()) {
+      Standing.Row subtotal =
+          grouped.whole().rows().stream()
+              .filter(group -> group.member().equals(row.member()))
+              .findFirst()
+              .orElseThrow();
+      assertThat(subtotal.reading()).isEqualTo(row.reading());
+    }
+    assertThat(grouped.whole().total().reading().goal()).isEqualTo(reps.total().reading().goal());
+    assertThat(grouped.groups()).allSatisfy(group -> assertThat(group.membersWithGoal()).isZero());
+  }
+
+  @ParameterizedTest
+  @ValueSource(longs = {81, 82, 83})
+  void narrowing_makesTheTotalOfWhatIsKept_andSaysWhatIsLeftOut(long seed) {
+    Random random = new Random(seed);
+    World world = world(random);
+    StandingQuery query = query(Axis.REP, someSpan(random), new Basis.Set("quota"), Filters.NONE);
+    Standing all = world.ledger().standing(query);
+    for (Narrowing narrowing : someNarrowings()) {
+      Standing kept = world.ledger().standing(query.withNarrowing(narrowing));
+      assertThat(kept.rows()).isSubsetOf(all.rows());
+      assertThat(kept.rows().size() + kept.leftOut().members()).isEqualTo(all.rows().size());
+      Ratio actual =
+          kept.rows().stream().map(r -> r.reading().actual()).reduce(Ratio.ZERO, Ratio::plus);
+      assertThat(kept.total().reading().actual()).as("seed %d", seed).isEqualTo(actual);
+      assertThat(kept.total().reading().goalAmount()).isEqualTo(sumOfGoals(kept.rows()));
+      assertThat(actual.plus(kept.leftOut().actual()).plus(all.outside().unassigned()))
+          .isEqualTo(all.total().reading().actual());
+      Grouped grouped = world.ledger().grouped(query.withNarrowing(narrowing), Axis.MANAGER);
+      assertThat(grouped.whole().leftOut().members())
+          .isEqualTo(
+              world.ledger().grouped(query, Axis.MANAGER).groups().stream()
+                      .mapToInt(group -> group.rows().size())
+                      .sum()
+                  - grouped.groups().stream().mapToInt(group -> group.rows().size()).sum());
+    }
+  }
+
+  private static List<Narrowing> someNarrowings() {
+    return List.of(
+        Narrowing.to(Set.of(1, 3)),
+        new Narrowing("REP 2", Set.of(), Set.of(), null, null, null, null),
+        new Narrowing("", Set.of(), Set.of("behind"), null, null, null, null),
+        new Narrowing("", Set.of(), Set.of("no goal"), null, null, null, null),
+        new Narrowing("", Set.of(), Set.of(), Ratio.of(100_00), null, null, null),
+        new Narrowing("", Set.of(), Set.of(), null, Ratio.of(1, 2), Ratio.of(3, 2), null),
+        top(2, false),
+        top(1, true),
+        new Narrowing("no such name", Set.of(), Set.of(), null, null, null, null));
+  }
+
+  private static Narrowing top(int count, boolean isBottom) {
+    return new Narrowing(
+        "",
+        Set.of(),
+        Set.of(),
+        null,
+        null,
+        null,
+        new Narrowing.Top(count, isBottom, Narrowing.By.VARIANCE));
+  }
+
+  @Test
+  void topAndBottom_areTheBestAndTheWorst() {
+    Ledger ledger = Company.ofReps("2026-10", "A 50/100", "B 99/100", "C 120/100", "D 5/-");
+    StandingQuery query = Company.query(Axis.REP, Company.REVENUE, "2026-10", "2026-10", "quota");
+    assertThat(ledger.standing(query.withNarrowing(top(2, false))).rows())
+        .extracting(row -> row.member().key())
+        .containsExactly("B", "C");
+    assertThat(ledger.standing(query.withNarrowing(top(1, true))).rows())
+        .extracting(row -> row.member().key())
+        .containsExactly("A");
+  }
+
+  @ParameterizedTest
+  @ValueSource(longs = {91, 92})
+  void sheet_addsUpBothWays(long seed) {
+    Random random = new Random(seed);
+    World world = world(random);
+    for (Narrowing narrowing : List.of(Narrowing.NONE, Narrowing.to(Set.of(0, 2)))) {
+      StandingQuery query =
+          query(Axis.REP, someSpan(random), new Basis.Set("quota"), Filters.NONE)
+              .withNarrowing(narrowing);
+      Sheet sheet = world.ledger().sheet(query);
+      Ratio down =
+          sheet.months().stream()
+              .map(month -> month.total().reading().actual())
+              .reduce(Ratio.ZERO, Ratio::plus);
+      assertThat(down).isEqualTo(sheet.whole().total().reading().actual());
+      for (Standing.Row row : sheet.whole().rows()) {
+        Ratio across =
+            sheet.months().stream()
+                .flatMap(month -> month.rows().stream())
+                .filter(cell -> cell.member().equals(row.member()))
+                .map(cell -> cell.reading().actual())
+                .reduce(Ratio.ZERO, Ratio::plus);
+        assertThat(across).isEqualTo(row.reading().actual());
+      }
+    }
+  }
+
+  @ParameterizedTest
+  @ValueSource(longs = {101, 102, 103, 104})
+  void breakdown_partsAddToExactlyTheWhole(long seed) {
+    Random random = new Random(seed);
+    World world = world(random);
+    List<Basis> bases =
+        List.of(
+            new Basis.Set("quota"),
+            new Basis.PriorYear(Ratio.of(11, 10)),
+            new Basis.PriorPeriod(Ratio.ONE));
+    int taken = 0;
+    for (Basis basis : bases) {
+      StandingQuery query = query(Axis.REP, someSpan(random), basis, Filters.NONE);
+      for (Axis along : List.of(Axis.REP, Axis.REGION, Axis.PRODUCT, Axis.LINE, Axis.MANAGER)) {
+        for (Integer member : java.util.Arrays.asList(null, 0, 3)) {
+          Breakdown parts = Breakdown.of(world.ledger(), query, member, along);
+          Standing.Row row =
+              member == null ? world.ledger().total(query) : world.ledger().reading(query, member);
+          if (parts != null) {
+            taken++;
+            assertThat(
+                    parts.parts().stream()
+                        .map(Breakdown.Part::variance)
+                        .reduce(Ratio.ZERO, Ratio::plus))
+                .as("seed %d, %s of %s by %s", seed, member, query, along)
+                .isEqualTo(row.reading().variance())
+                .isEqualTo(parts.whole());
+          }
+        }
+      }
+    }
+    assertThat(taken).isGreaterThan(20);
+  }
+
+  @Test
+  void breakdown_ofARate_isEachPartsEffect() {
+    Measure returns = new Measure("returns", "EUR", 2, Direction.LOWER);
+    Measure rate = Measure.rate("returnRate", returns, REVENUE, Direction.LOWER);
+    Company company =
+        new Company("returns", "revenue")
+            .sold("2026-10", "A", "P1", 30_00, 1000_00)
+            .sold("2026-10", "A", "P2", 0, 1000_00)
+            .goal("limit", Axis.REP, "returnRate", "2026-10", "A", 1_000_000);
+    StandingQuery query = Company.query(Axis.REP, rate, "2026-10", "2026-10", "limit");
+    Breakdown parts =
+        Breakdown.of(company.ledger(), query, company.id(Axis.REP, "A"), Axis.PRODUCT);
+    assertThat(parts.split()).isEqualTo(Breakdown.Split.RATE_EFFECT);
+    assertThat(parts.parts())
+        .extracting(part -> rate.text(part.variance()))
+        .containsExactly("0.01", "-0.005");
+    assertThat(rate.text(parts.whole())).isEqualTo("0.005");
+  }
+
+  @Test
+  void breakdown_withoutGoalOrInsideARange_isNone() {
+    Company company =
+        new Company("revenue")
+            .sold("2026-10", "A", "P1", 150)
+            .range("forecast", Axis.REP, "revenue", "2026-10", "A", 100, 200L);
+    Ledger ledger = company.ledger();
+    StandingQuery query = Company.query(Axis.REP, REVENUE, "2026-10", "2026-10", "forecast");
+    assertThat(Breakdown.of(ledger, query, 0, Axis.PRODUCT)).isNull();
+    StandingQuery aimless = Company.query(Axis.REP, REVENUE, "2026-10", "2026-10", null);
+    assertThat(Breakdown.of(ledger, aimless, 0, Axis.PRODUCT)).isNull();
+    StandingQuery shortOne = Company.query(Axis.REP, REVENUE, "2026-10", "2026-10", "quota");
+    Ledger firstYear = Company.ofReps("2026-10", "A 5/100");
+    assertThat(Breakdown.of(firstYear, shortOne, 0, Axis.PRODUCT)).isNull();
+  }
+
+  @Test
+  void places_shareARank_andGoByDirection() {
+    StandingQuery query = Company.query(Axis.REP, REVENUE, "2026-10", "2026-10", "quota");
+    Ledger ledger = Company.ofReps("2026-10", "A 50/100", "B 120/100", "C 120/100", "D 5/-");
+    assertThat(ledger.standing(query).places()).isEqualTo(Map.of(1, 1, 2, 1, 0, 3));
+    Measure spend = new Measure("revenue", "EUR", 2, Direction.LOWER);
+    assertThat(
+            ledger.standing(Company.query(Axis.REP, spend, "2026-10", "2026-10", "quota")).places())
+        .isEqualTo(Map.of(0, 1, 1, 2, 2, 2));
+    Measure stock = new Measure("revenue", "EUR", 2, Direction.NEAREST);
+    assertThat(
+            ledger.standing(Company.query(Axis.REP, stock, "2026-10", "2026-10", "quota")).places())
+        .isEqualTo(Map.of(1, 1, 2, 1, 0, 3));
+    assertThat(
+            ledger.standing(Company.query(Axis.REP, REVENUE, "2026-10", "2026-10", null)).places())
+        .containsEntry(3, 4);
+  }
+
+  @Test
+  void pairNumbers_areTheSameForTheSamePair_alsoBeyondTheirFirstRoom() {
+    PairNumbers numbers = new PairNumbers();
+    for (int round = 0; round < 2; round++) {
+      for (int i = 0; i < 5_000; i++) {
+        assertThat(numbers.of(i % 7 - 1, i)).isEqualTo(i);
+      }
+    }
+    assertThat(numbers.size()).isEqualTo(5_000);
+    assertThat(numbers.first(14)).isEqualTo(-1);
+    assertThat(numbers.second(4_999)).isEqualTo(4_999);
+    assertThat(numbers.of(3, -1)).isEqualTo(5_000);
+    assertThat(numbers.second(5_000)).isEqualTo(-1);
   }
 
   @ParameterizedTest
@@ -94,9 +358,9 @@ class LedgerTest {
     StandingQuery query = query(Axis.REGION, year, new Basis.Set("quota"), Filters.NONE);
     Ratio months =
         year.months().stream()
-            .map(month -> world.ledger().total(query.withSpan(Span.of(month))).actual())
+            .map(month -> world.ledger().total(query.withSpan(Span.of(month))).reading().actual())
             .reduce(Ratio.ZERO, Ratio::plus);
-    assertThat(months).isEqualTo(world.ledger().total(query).actual());
+    assertThat(months).isEqualTo(world.ledger().total(query).reading().actual());
   }
 
   @ParameterizedTest
@@ -124,13 +388,15 @@ class LedgerTest {
     Ledger ledger = new Ledger(members, List.of(block), List.of());
     Span later = Span.of(Months.of(FIRST + 12));
     Reading reading =
-        ledger.reading(
-            query(Axis.REP, later, new Basis.PriorYear(Ratio.of(12, 10)), Filters.NONE), 1);
+        ledger
+            .reading(query(Axis.REP, later, new Basis.PriorYear(Ratio.of(12, 10)), Filters.NONE), 1)
+            .reading();
     assertThat(REVENUE.text(reading.goalAmount())).isEqualTo("95.892");
     assertThat(reading.goalMonths()).isEqualTo(1);
     assertThat(
             ledger
                 .reading(query(Axis.REP, later, new Basis.PriorPeriod(Ratio.ONE), Filters.NONE), 1)
+                .reading()
                 .goalAmount())
         .isNull();
   }
@@ -182,7 +448,7 @@ class LedgerTest {
             .ledger()
             .standing(query(Axis.REGION, allMonths(), new Basis.Set("quota"), Filters.NONE));
     assertThat(standing.membersWithGoal()).isZero();
-    assertThat(standing.total().goalAmount()).isNull();
+    assertThat(standing.total().reading().goalAmount()).isNull();
   }
 
   @Test

@@ -2,7 +2,6 @@ package zealoustarget.core.reading;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -13,11 +12,9 @@ import tools.jackson.databind.JsonNode;
 import zealoustarget.core.amount.Direction;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
-import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.member.Axis;
-import zealoustarget.core.member.Member;
-import zealoustarget.core.reading.Standing.MemberReading;
 import zealoustarget.core.testing.Cases;
+import zealoustarget.core.testing.Company;
 
 class StandingTest {
   static Stream<JsonNode> holders() {
@@ -38,7 +35,7 @@ class StandingTest {
     assertThat(spend.atOrAbove(Ratio.ONE)).isEqualTo(2);
     assertThat(spend.reached()).isEqualTo(2);
     assertThat(spend.medianAttainment()).isEqualTo(Ratio.ONE);
-    assertThat(spend.noGoalActual()).isEqualTo(Ratio.of(5));
+    assertThat(spend.outside().noGoal()).isEqualTo(Ratio.of(5));
     assertThat(spend.attainmentOfAssigned()).isEqualTo(Ratio.ONE);
   }
 
@@ -105,38 +102,9 @@ class StandingTest {
         .replace('\u00a0', ' ');
   }
 
-  /** Members as "KEY actual/goal", a dash for no goal; the total adds them up. */
   private static Standing standing(Direction direction, String... members) {
-    List<MemberReading> readings = new ArrayList<>();
-    long actual = 0;
-    Long goal = null;
-    for (String text : members) {
-      String[] parts = text.split("[ /]", -1);
-      long memberActual = Long.parseLong(parts[1]);
-      Goal memberGoal = parts[2].equals("-") ? Goal.MISSING : Goal.of(Long.parseLong(parts[2]));
-      actual += memberActual;
-      if (!parts[2].equals("-")) {
-        goal = (goal == null ? 0 : goal) + Long.parseLong(parts[2]);
-      }
-      readings.add(
-          new MemberReading(
-              new Member(readings.size(), parts[0], parts[0]),
-              new Reading(direction, Ratio.of(memberActual), memberGoal, 1, null, null)));
-    }
-    Reading total =
-        new Reading(
-            direction,
-            Ratio.of(actual),
-            goal == null ? Goal.MISSING : Goal.of(goal),
-            1,
-            null,
-            null);
-    return Standing.of(
-        new Measure("revenue", "EUR", 2, direction),
-        Ladder.defaultOf(direction),
-        total,
-        readings,
-        Ratio.ZERO,
-        0);
+    Measure measure = new Measure("revenue", "EUR", 2, direction);
+    return Company.ofReps("2026-10", members)
+        .standing(Company.query(Axis.REP, measure, "2026-10", "2026-10", "quota"));
   }
 }

@@ -1,0 +1,399 @@
+package zealoustarget.core.claim;
+
+import java.math.RoundingMode;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.stream.IntStream;
+import zealoustarget.core.amount.Direction;
+import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.calendar.Span;
+import zealoustarget.core.calendar.SpanWords;
+import zealoustarget.core.claim.Claim.Kind;
+import zealoustarget.core.claim.Claim.Show;
+import zealoustarget.core.ledger.Breakdown;
+import zealoustarget.core.ledger.Ledger;
+import zealoustarget.core.ledger.Narrowing;
+import zealoustarget.core.ledger.StandingQuery;
+import zealoustarget.core.member.Axis;
+import zealoustarget.core.reading.Figures;
+import zealoustarget.core.reading.Outlook;
+import zealoustarget.core.reading.Reading;
+import zealoustarget.core.reading.Standing;
+import zealoustarget.core.reading.Standing.Row;
+
+/**
+ * Finds what is worth saying about a standing beside its headline, at most five sentences. Each
+ * states figures of the rows and nothing else; a share is cut down to whole percents, never up.
+ */
+public final class Claims {
+  private static final int MOST = 5;
+  private static final int MOST_NAMED = 3;
+  private static final int SHORTEST_RUN = 3;
+  private static final int LONGEST_RUN = 12;
+  private static final Ratio TELLING_PART = Ratio.of(1, 4);
+  private static final Ratio NEAR = Ratio.of(1, 100);
+  private static final Ratio TELLING_FALL = Ratio.of(-1, 10);
+
+  private final Ledger ledger;
+  private final StandingQuery query;
+  private final Standing standing;
+  private final String goalWords;
+  private final List<Claim> found = new ArrayList<>();
+
+  private Claims(Ledger ledger, StandingQuery query, Standing standing, String goalWords) {
+    this.ledger = ledger;
+    this.query = query;
+    this.standing = standing;
+    this.goalWords = goalWords;
+  }
+
+  /**
+   * The sentences, the most telling first.
+   *
+   * @param standing the query's
+   * @param goalWords how a sentence calls the goal, such as "quota"
+   * @param reasons the noted reasons, the largest first
+   */
+  public static List<Claim> of(
+      Ledger ledger,
+      StandingQuery query,
+      Standing standing,
+      String goalWords,
+      List<ReasonShare> reasons) {
+    Claims claims = new Claims(ledger, query, standing, goalWords);
+    claims.part();
+    claims.holders();
+    claims.run();
+    claims.outside();
+    claims.landing();
+    claims.reason(reasons);
+    claims.nearMiss();
+    claims.fall();
+    claims.noGoal();
+    return claims.found.stream().sorted(Comparator.comparing(Claim::kind)).limit(MOST).toList();
+  }
+
+  /** Of the member with the largest miss, or of the total where it is the only row. */
+  private void part() {
+    Row worst =
+        standing.rows().stream()
+            .filter(row -> miss(row).signum() > 0)
+            .max(
+                Comparator.comparing(Claims::miss)
+                    .thenComparing(row -> row.member().key(), Comparator.reverseOrder()))
+            .orElse(null);
+    if (worst == null || query.measure().direction() == Direction.NEAREST) {
+      return;
+    }
+    for (Axis along : partAxes()) {
+      Breakdown parts = Breakdown.of(ledger, query, worst.member().id(), along);
+      if (parts != null && parts.parts().size() > 1 && part(worst, parts)) {
+        return;
+      }
+    }
+  }
+
+  private List<Axis> partAxes() {
+    return query.axis() == Axis.PRODUCT || query.axis() == Axis.LINE
+        ? List.of(Axis.REGION, Axis.REP)
+        : List.of(Axis.LINE, Axis.PRODUCT);
+  }
+
+  private boolean part(Row row, Breakdown parts) {
+    Breakdown.Part largest =
+        parts.parts().stream()
+            .filter(part -> part.member().id() >= 0)
+            .min(Comparator.comparing(Breakdown.Part::favourable))
+            .orElse(null);
+    Ratio share =
+        largest == null ? Ratio.ZERO : largest.favourable().negated().dividedBy(miss(row));
+    if (largest == null || share.compareTo(TELLING_PART) < 0) {
+      return false;
+    }
+    String owner = row.member().name() + (row.member().name().endsWith("s") ? "’" : "’s");
+    String name = Figures.capital(largest.member().name());
+    Show show =
+        new Show(
+            parts.axis(),
+            query.axis() == Axis.COMPANY ? null : query.axis(),
+            query.axis() == Axis.COMPANY ? null : row.member().key(),
+            List.of(),
+            largest.member().key(),
+            false);
+    if (share.compareTo(Ratio.ONE) <= 0) {
+      String percent = percent(share);
+      say(Kind.PART, name + " is " + percent + " % of " + owner + " miss.", show, percent);
+    } else {
+      String amount = amount(largest.favourable().abs());
+      String whole = amount(miss(row));
+      say(
+          Kind.PART,
+          name + " alone misses by " + amount + ", more than " + owner + " whole " + whole + ".",
+          show,
+          amount,
+          whole);
+    }
+    return true;
+  }
+
+  private void holders() {
+    List<Row> shortRows = standing.shortRows();
+    int holders = standing.shortfallHolders();
+    if (query.axis() == Axis.COMPANY || holders == shortRows.size() || shortRows.size() < 2) {
+      return;
+    }
+    List<Row> few = shortRows.subList(0, holders);
+    Ratio held = few.stream().map(Standing::shortfall).reduce(Ratio.ZERO, Ratio::plus);
+    String percent = percent(held.dividedBy(standing.sumOfShortfalls()));
+    String who =
+        holders <= MOST_NAMED
+            ? names(few)
+            : Figures.capital(Figures.number(holders))
+                + " of "
+                + Figures.number(shortRows.size())
+                + " "
+                + query.axis().word(shortRows.size());
+    say(
+        Kind.HOLDERS,
+        who
+            + (holders == 1 ? " holds " : " hold ")
+            + percent
+            + " % of the "
+            + shortfallWord()
+            + ".",
+        Show.rows(keys(few)),
+        percent);
+  }
+
+  /** The longest run of misses that ends with the last whole month, and who has one as long. */
+  private void run() {
+    if (query.axis() == Axis.COMPANY || standing.membersWithGoal() == 0) {
+      return;
+    }
+    Map<Integer, Integer> runs = runs();
+    int longest = runs.values().stream().mapToInt(run -> run).max().orElse(0);
+    if (longest < SHORTEST_RUN) {
+      return;
+    }
+    List<Row> rows =
+        standing.rows().stream()
+            .filter(row -> runs.getOrDefault(row.member().id(), 0) == longest)
+            .toList();
+    String who =
+        rows.size() <= MOST_NAMED
+            ? names(rows)
+            : Figures.capital(Figures.number(rows.size())) + " " + query.axis().word(rows.size());
+    String atLeast = longest == LONGEST_RUN ? "at least " : "";
+    say(
+        Kind.RUN,
+        who
+            + " missed "
+            + goalWords
+            + " "
+            + atLeast
+            + Figures.number(longest)
+            + " months in a row.",
+        new Show(null, null, null, keys(rows), rows.size() == 1 ? keys(rows).get(0) : null, true),
+        Integer.toString(longest));
+  }
+
+  private Map<Integer, Integer> runs() {
+    boolean isOpen = query.days() != null && query.days().elapsed() < query.days().workingDays();
+    Map<Integer, Integer> runs = new HashMap<>();
+    Set<Integer> going = new HashSet<>();
+    standing.rows().forEach(row -> going.add(row.member().id()));
+    for (int back = 0; back < LONGEST_RUN && !going.isEmpty(); back++) {
+      Span month = Span.of(query.span().toInclusive().minusMonths(back + (isOpen ? 1L : 0L)));
+      Set<Integer> missed = new HashSet<>();
+      for (Row row : ledger.standing(query.withSpan(month).withNarrowing(Narrowing.NONE)).rows()) {
+        if (miss(row).signum() > 0) {
+          missed.add(row.member().id());
+        }
+      }
+      going.retainAll(missed);
+      going.forEach(member -> runs.merge(member, 1, Integer::sum));
+    }
+    return runs;
+  }
+
+  private void outside() {
+    List<Row> ranged =
+        standing.rows().stream().filter(row -> row.reading().range() != null).toList();
+    List<Row> out = ranged.stream().filter(row -> !row.reading().isReached()).toList();
+    if (out.isEmpty() || query.axis() == Axis.COMPANY) {
+      return;
+    }
+    int count = out.size();
+    say(
+        Kind.OUTSIDE,
+        Figures.capital(Figures.number(count))
+            + " of "
+            + Figures.number(ranged.size())
+            + " "
+            + query.axis().word(ranged.size())
+            + (count == 1 ? " is outside its range." : " are outside their range."),
+        Show.rows(keys(out)),
+        Integer.toString(count));
+  }
+
+  private void landing() {
+    Outlook outlook = standing.total().outlook();
+    Ratio goal = standing.total().reading().goalAmount();
+    boolean isOver = query.days() == null || query.days().elapsed() >= query.days().workingDays();
+    if (isOver || outlook == null || outlook.landing() == null || goal == null) {
+      return;
+    }
+    Ratio landing = Objects.requireNonNull(outlook.landing());
+    Ratio variance = landing.minus(goal);
+    String month = SpanWords.name(query.span().toInclusive());
+    String lands = amount(whole(landing));
+    String how =
+        variance.signum() == 0
+            ? "exactly on "
+            : amount(whole(variance.abs())) + (variance.signum() < 0 ? " under " : " over ");
+    say(
+        Kind.LANDING,
+        "At the pace of " + month + " it lands at " + lands + ", " + how + goalWords + ".",
+        Show.total(),
+        lands);
+  }
+
+  private void reason(List<ReasonShare> reasons) {
+    reasons.stream()
+        .filter(share -> share.reason() != null)
+        .findFirst()
+        .ifPresent(
+            share -> {
+              String percent = percent(share.share());
+              say(
+                  Kind.REASON,
+                  percent + " % of the " + shortfallWord() + ": " + share.reason() + ".",
+                  Show.total(),
+                  percent);
+            });
+  }
+
+  private void nearMiss() {
+    List<Row> near =
+        standing.rows().stream()
+            .filter(row -> miss(row).signum() > 0)
+            .filter(row -> isNear(row.reading()))
+            .toList();
+    if (near.size() == 1) {
+      String amount = amount(miss(near.get(0)));
+      say(
+          Kind.NEAR_MISS,
+          near.get(0).member().name() + " misses " + goalWords + " by no more than " + amount + ".",
+          Show.rows(keys(near)),
+          amount);
+    } else if (near.size() > 1) {
+      say(
+          Kind.NEAR_MISS,
+          Figures.capital(Figures.number(near.size()))
+              + " "
+              + query.axis().word(near.size())
+              + " miss "
+              + goalWords
+              + " by 1 % or less.",
+          Show.rows(keys(near)),
+          Integer.toString(near.size()));
+    }
+  }
+
+  private static boolean isNear(Reading reading) {
+    Ratio share = reading.variancePercent();
+    return share != null && share.abs().compareTo(NEAR) <= 0;
+  }
+
+  private void fall() {
+    Row most =
+        standing.rows().stream()
+            .filter(row -> row.reading().growthOnYear() != null)
+            .min(Comparator.comparing(row -> Objects.requireNonNull(row.reading().growthOnYear())))
+            .orElse(null);
+    Ratio growth = most == null ? null : most.reading().growthOnYear();
+    if (most == null
+        || growth == null
+        || growth.compareTo(TELLING_FALL) > 0
+        || query.axis() == Axis.COMPANY
+        || query.measure().direction() != Direction.HIGHER) {
+      return;
+    }
+    String percent = percent(growth.abs());
+    say(
+        Kind.FALL,
+        most.member().name() + " fell most on the year before, by " + percent + " %.",
+        Show.rows(List.of(most.member().key())),
+        percent);
+  }
+
+  private void noGoal() {
+    List<Row> without =
+        standing.rows().stream()
+            .filter(row -> !row.hasGoal())
+            .filter(row -> row.reading().actual() != null)
+            .toList();
+    if (without.isEmpty() || standing.membersWithGoal() == 0 || query.measure().isRate()) {
+      return;
+    }
+    Ratio sum =
+        without.stream()
+            .map(row -> Objects.requireNonNull(row.reading().actual()))
+            .reduce(Ratio.ZERO, Ratio::plus);
+    String who =
+        without.size() <= MOST_NAMED
+            ? names(without)
+            : Figures.capital(Figures.number(without.size()))
+                + " "
+                + query.axis().word(without.size());
+    String amount = amount(sum);
+    say(
+        Kind.NO_GOAL,
+        who + (without.size() == 1 ? " has" : " have") + " no goal, with " + amount + " posted.",
+        Show.rows(keys(without)),
+        amount);
+  }
+
+  private void say(Kind kind, String text, Show show, String... shares) {
+    found.add(new Claim(kind, text.replace(" %", "\u00a0%"), List.of(shares), show));
+  }
+
+  private String shortfallWord() {
+    return query.measure().direction() == Direction.LOWER ? "overspend" : "shortfall";
+  }
+
+  private String amount(Ratio smallestUnits) {
+    return Figures.amount(smallestUnits, query.measure());
+  }
+
+  private static Ratio whole(Ratio amount) {
+    return Ratio.parse(amount.rounded(0, RoundingMode.HALF_UP).toPlainString());
+  }
+
+  /** Cut down to whole percents, so that no claim says more than its rows. */
+  private static String percent(Ratio share) {
+    return share.times(Ratio.of(100)).rounded(0, RoundingMode.FLOOR).toPlainString();
+  }
+
+  private static Ratio miss(Row row) {
+    return Objects.requireNonNullElse(row.reading().miss(), Ratio.ZERO);
+  }
+
+  private static List<String> keys(List<Row> rows) {
+    return rows.stream().map(row -> row.member().key()).toList();
+  }
+
+  /** "A", "A and B", "A, B and C". */
+  private static String names(List<Row> rows) {
+    List<String> names = rows.stream().map(row -> row.member().name()).toList();
+    int last = names.size() - 1;
+    String firsts = String.join(", ", IntStream.range(0, last).mapToObj(names::get).toList());
+    return firsts.isEmpty() ? names.get(last) : firsts + " and " + names.get(last);
+  }
+}

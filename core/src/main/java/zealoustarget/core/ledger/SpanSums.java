@@ -1,0 +1,120 @@
+package zealoustarget.core.ledger;
+
+import org.jspecify.annotations.Nullable;
+import zealoustarget.core.amount.Measure;
+import zealoustarget.core.amount.Ratio;
+
+/** What was posted in a span by place: amounts of one measure, or the two that a rate divides. */
+final class SpanSums {
+  private final Tally over;
+  private final @Nullable Tally under;
+  private final Ratio unitsPerQuotient;
+
+  /** {@code under} is the denominator of a rate, null for any other measure. */
+  SpanSums(Measure measure, Tally over, @Nullable Tally under) {
+    this.over = over;
+    this.under = under;
+    Measure.Quotient quotient = measure.quotient();
+    this.unitsPerQuotient =
+        quotient == null
+            ? Ratio.ONE
+            : measure
+                .unitsPerOne()
+                .times(quotient.under().unitsPerOne())
+                .dividedBy(quotient.over().unitsPerOne());
+  }
+
+  boolean has(int place) {
+    return over.lines(place) > 0 || (under != null && under.lines(place) > 0);
+  }
+
+  int lines(int place) {
+    return over.lines(place) + (under == null ? 0 : under.lines(place));
+  }
+
+  /** Number of the span's months with a posted line. */
+  int months(int place) {
+    int months = 0;
+    for (int month = 0; month < over.length(); month++) {
+      months += hasLines(place, month) ? 1 : 0;
+    }
+    return months;
+  }
+
+  private boolean hasLines(int place, int month) {
+    return over.hasLines(place, month) || (under != null && under.hasLines(place, month));
+  }
+
+  /** The denominator of one month, numbered from 0 within the span; 1 where there is none. */
+  long weight(int place, int month) {
+    return under == null ? 1 : under.sum(place, month);
+  }
+
+  /** The span's actual; 0 without lines, null for a rate without a denominator. */
+  @Nullable Ratio actual(int place) {
+    return new Sum().add(place).actual();
+  }
+
+  @Nullable Ratio orNull(int place) {
+    return new Sum().add(place).orNull();
+  }
+
+  /** The actual of the span's last month alone; null for a rate. */
+  @Nullable Ratio lastMonth(int place) {
+    return under == null ? Ratio.of(over.sum(place, over.length() - 1)) : null;
+  }
+
+  Sum sum() {
+    return new Sum();
+  }
+
+  /** Several places added up before anything is divided. */
+  final class Sum {
+    private long overSum;
+    private long underSum;
+    private int lines;
+    private final boolean[] months = new boolean[over.length()];
+
+    Sum add(int place) {
+      overSum = Math.addExact(overSum, over.sum(place));
+      underSum = under == null ? 0 : Math.addExact(underSum, under.sum(place));
+      lines += SpanSums.this.lines(place);
+      return this;
+    }
+
+    /** As {@link #add}, and keeps which months have a line. */
+    Sum addWithMonths(int place) {
+      for (int month = 0; month < months.length; month++) {
+        months[month] |= hasLines(place, month);
+      }
+      return add(place);
+    }
+
+    int months() {
+      int count = 0;
+      for (boolean has : months) {
+        count += has ? 1 : 0;
+      }
+      return count;
+    }
+
+    @Nullable Ratio actual() {
+      if (under == null) {
+        return Ratio.of(overSum);
+      }
+      return underSum == 0 ? null : Ratio.of(overSum, underSum).times(unitsPerQuotient);
+    }
+
+    @Nullable Ratio orNull() {
+      return lines == 0 ? null : actual();
+    }
+
+    Ratio over() {
+      return Ratio.of(overSum);
+    }
+
+    Ratio under() {
+      return Ratio.of(underSum);
+    }
+  }
+}
