@@ -33,7 +33,16 @@ class WorkedCasesTest {
 
   @ParameterizedTest
   @ValueSource(
-      strings = {"two-reps", "order-lines", "fiscal-july", "lower-spend", "prior-year", "mover"})
+      strings = {
+        "two-reps",
+        "order-lines",
+        "fiscal-july",
+        "lower-spend",
+        "prior-year",
+        "mover",
+        "range-goals",
+        "return-rate"
+      })
   void everyStep_asExpected(String name, @TempDir Path data) {
     JsonNode worked = JSON.readTree(text(name, "expected.json"));
     try (RunningServer server = RunningServer.start(data)) {
@@ -97,7 +106,9 @@ class WorkedCasesTest {
     assertThat(answer.status()).as("%s", answer.json()).isEqualTo(200);
     JsonNode expected = step.get("expect");
     same(query + " total", expected.get("total"), answer.json().get("total"));
-    same(query + " summary", expected.get("summary"), answer.json().get("summary"));
+    if (expected.has("summary")) {
+      same(query + " summary", expected.get("summary"), answer.json().get("summary"));
+    }
     Map<String, JsonNode> rows = new HashMap<>();
     answer.json().get("rows").forEach(row -> rows.put(row.get("key").asString(), row));
     assertThat(rows).as(query).hasSameSizeAs(expected.get("rows"));

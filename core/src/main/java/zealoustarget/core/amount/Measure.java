@@ -27,6 +27,9 @@ public record Measure(
   public static final String RATE = "rate";
   public static final int RATE_SCALE = 8;
 
+  /** Places of a rate that does not end, so that what is computed from the text keeps six. */
+  private static final int RATE_PLACES = 12;
+
   /** Largest absolute amount of one posted line, in smallest units. */
   public static final long LARGEST_AMOUNT = 1_000_000_000_000_000L;
 
@@ -114,7 +117,8 @@ public record Measure(
    * @return such as {@code "95.892"}
    */
   public String text(Ratio smallestUnits) {
-    return smallestUnits.dividedBy(unitsPerOne()).toText(isRate() ? 0 : scale);
+    Ratio whole = smallestUnits.dividedBy(unitsPerOne());
+    return isRate() ? whole.toText(0, RATE_PLACES) : whole.toText(scale);
   }
 
   public String text(long smallestUnits) {

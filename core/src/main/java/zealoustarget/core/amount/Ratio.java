@@ -30,6 +30,8 @@ public final class Ratio implements Comparable<Ratio> {
   /** Most places in which a ratio that ends as a decimal is still written out exactly. */
   private static final int EXACT_PLACES = 18;
 
+  private static final int NEAREST_PLACES = 6;
+
   private final long over;
   private final long under;
   private final @Nullable Large large;
@@ -234,9 +236,14 @@ public final class Ratio implements Comparable<Ratio> {
 
   /** As {@link #toText()}, with at least {@code leastPlaces} places: 12/10 in 2 is "1.20". */
   public String toText(int leastPlaces) {
+    return toText(leastPlaces, NEAREST_PLACES);
+  }
+
+  /** As {@link #toText(int)}, with {@code nearestPlaces} places where it does not end. */
+  public String toText(int leastPlaces, int nearestPlaces) {
     BigDecimal exact = exactDecimal();
     if (exact == null) {
-      exact = rounded(6, RoundingMode.HALF_UP);
+      exact = rounded(nearestPlaces, RoundingMode.HALF_UP);
     }
     return (exact.scale() < leastPlaces ? exact.setScale(leastPlaces) : exact).toPlainString();
   }

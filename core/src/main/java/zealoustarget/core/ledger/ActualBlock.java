@@ -29,6 +29,7 @@ public final class ActualBlock {
   private final long[] orders;
   private final long[][] amounts;
   private final BigInteger[] absoluteSums;
+  private final int lastDay;
 
   private ActualBlock(Builder from) {
     loadId = from.loadId;
@@ -40,6 +41,9 @@ public final class ActualBlock {
     products = pick(from.products, order);
     lines = pick(from.lines, order);
     orders = from.hasOrders ? pick(from.orders, order) : new long[0];
+    boolean isDated =
+        months.length > 0 && from.isDated && from.datedMonth == months[months.length - 1];
+    lastDay = isDated ? from.lastDay : 0;
     amounts = new long[measures.size()][];
     for (int m = 0; m < amounts.length; m++) {
       amounts[m] = pick(from.amounts[m], order);
@@ -56,6 +60,7 @@ public final class ActualBlock {
     products = from.products;
     lines = from.lines;
     orders = from.orders;
+    lastDay = from.lastDay;
     this.amounts = amounts;
     absoluteSums = Arrays.stream(amounts).map(ActualBlock::absoluteSum).toArray(BigInteger[]::new);
   }
@@ -149,6 +154,11 @@ public final class ActualBlock {
     return months[months.length - 1];
   }
 
+  /** The latest day of the last month, 0 unless every row of that month has a day. */
+  int lastDay() {
+    return lastDay;
+  }
+
   int month(int row) {
     return months[row];
   }
@@ -238,6 +248,9 @@ public final class ActualBlock {
     private int[] lines = new int[256];
     private long[] orders = new long[256];
     private boolean hasOrders;
+    private int datedMonth = Integer.MIN_VALUE;
+    private int lastDay;
+    private boolean isDated;
     private final long[][] amounts;
 
     /** Begins a block of a load with one amount column per measure code. */
@@ -272,6 +285,20 @@ public final class ActualBlock {
     public Builder order(long key) {
       orders[size - 1] = key;
       hasOrders |= key != OrderKey.NONE;
+      return this;
+    }
+
+    /** Says the day of the row added last, 0 where it has none. */
+    public Builder day(int dayOfMonth) {
+      int month = months[size - 1];
+      if (month > datedMonth) {
+        datedMonth = month;
+        lastDay = dayOfMonth;
+        isDated = dayOfMonth > 0;
+      } else if (month == datedMonth) {
+        lastDay = Math.max(lastDay, dayOfMonth);
+        isDated &= dayOfMonth > 0;
+      }
       return this;
     }
 

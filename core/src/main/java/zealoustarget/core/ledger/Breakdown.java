@@ -199,10 +199,9 @@ public record Breakdown(Axis axis, Split split, Ratio whole, List<Part> parts) {
 
     private Part part(Member of, @Nullable Ratio actual, @Nullable Ratio goal, Ratio variance) {
       Ratio whole = Objects.requireNonNull(reading.variance());
-      boolean isTurned =
-          query.measure().direction() == Direction.LOWER && reading.range() == null
-              || (query.measure().direction() == Direction.NEAREST || reading.range() != null)
-                  && whole.signum() > 0;
+      Direction direction = query.measure().direction();
+      boolean isDistance = direction == Direction.NEAREST || reading.range() != null;
+      boolean isTurned = isDistance ? whole.signum() > 0 : direction == Direction.LOWER;
       return new Part(of, actual, goal, variance, isTurned ? variance.negated() : variance);
     }
 

@@ -31,7 +31,7 @@ final class GroupReader {
   private final Places.Pairs pairs;
   private final Figures figures;
   private final @Nullable Figures groupFigures;
-  private final Map<Row, Integer> placeOfRow = new IdentityHashMap<>();
+  private final IdentityHashMap<Row, Integer> placeOfRow = new IdentityHashMap<>();
 
   GroupReader(Ledger ledger, StandingQuery query, Axis groupAxis) {
     this.ledger = ledger;

@@ -1,6 +1,7 @@
 package zealoustarget.core.ledger;
 
 import java.math.BigInteger;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -17,6 +18,7 @@ import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.member.Axis;
+import zealoustarget.core.reading.Goal;
 import zealoustarget.core.reading.Standing;
 
 /**
@@ -94,6 +96,17 @@ public final class Ledger {
   /** From the first to the last month with a posted line, or null where none is. */
   public @Nullable Span monthsWithActuals() {
     return lastMonth < firstMonth ? null : new Span(Months.of(firstMonth), Months.of(lastMonth));
+  }
+
+  /**
+   * The last day with a posted line, in the last month that has one; null unless every line of that
+   * month has a day.
+   */
+  public @Nullable LocalDate lastPostedDay() {
+    List<ActualBlock> last = filled().filter(block -> block.lastMonth() == lastMonth).toList();
+    int day = last.stream().mapToInt(ActualBlock::lastDay).max().orElse(0);
+    boolean isDated = day > 0 && last.stream().allMatch(block -> block.lastDay() > 0);
+    return isDated ? Months.of(lastMonth).atDay(day) : null;
   }
 
   /**
@@ -188,6 +201,22 @@ public final class Ledger {
       sum.add(place);
     }
     return new SpanParts(sum.over(), sum.under());
+  }
+
+  /**
+   * What a set of another axis assigns to a member, such as the quotas of a region's reps;
+   * docs/calculations.md, section 3. Missing where its members do not each belong to one of these.
+   *
+   * @param member id on the query's axis, or null for all
+   */
+  public Goal assigned(StandingQuery query, String goalSet, @Nullable Integer member) {
+    StandingQuery other = query.withBasis(new Basis.Set(goalSet), query.ladder());
+    Figures figures = new Figures(this, other, new Places.Plain(query.axis(), members, true));
+    return (member == null
+            ? figures.read(Standing.ALL, figures.all())
+            : figures.read(members.get(query.axis(), member), member))
+        .reading()
+        .goal();
   }
 
   /** A rate's numerator and denominator, summed. */

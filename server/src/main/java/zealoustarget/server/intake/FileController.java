@@ -94,7 +94,12 @@ class FileController {
                         kind,
                         java.util.stream.Stream.of(LoadKind.values()).map(LoadKind::word)));
     String codes =
-        String.join(",", playbooks.current().measures().stream().map(Measure::code).toList());
+        String.join(
+            ",",
+            playbooks.current().measures().stream()
+                .filter(measure -> !measure.isRate())
+                .map(Measure::code)
+                .toList());
     Map<LoadKind, String> headers =
         Map.of(
             LoadKind.ROSTER,

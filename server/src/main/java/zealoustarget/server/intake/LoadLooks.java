@@ -145,7 +145,13 @@ class LoadLooks {
 
   private static List<String> targets(LoadRequest request, Playbook playbook) {
     LoadKind kind = request.kind() == null ? LoadKind.ACTUALS : request.kind();
-    List<String> codes = playbook.measures().stream().map(Measure::code).toList();
+    List<String> codes =
+        playbook.measures().stream().filter(m -> !m.isRate()).map(Measure::code).toList();
+    List<String> goalCodes =
+        playbook.measures().stream()
+            .flatMap(m -> Stream.of(m, m.lowEnd(), m.highEnd()))
+            .map(Measure::code)
+            .toList();
     List<String> beside =
         request.axis() == null ? List.of() : codes.stream().map(code -> code + " goal").toList();
     return switch (kind) {
@@ -163,7 +169,7 @@ class LoadLooks {
                       "year",
                       "period",
                       request.axis() == null ? "rep" : request.axis().word()),
-                  codes.stream())
+                  goalCodes.stream())
               .toList();
       case ROSTER -> List.of("rep", "name", "region", "manager", "from", "until");
       case PRODUCTS -> List.of("product", "name", "line");

@@ -78,6 +78,7 @@ record ActualPart(
         row[m] = amounts[m][at];
       }
       block.add(line, months[at], reps[at], regions[at], products[at], row);
+      block.day(days[at]);
       if (orders[at] != null) {
         block.order(OrderKey.of(orders[at], products[at]));
       }

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
+import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.ledger.Change;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.Overlay;
@@ -124,6 +125,33 @@ public class LedgerService {
           .with("loads", needing);
     }
     return prepared;
+  }
+
+  /**
+   * Goals that stand beside single lines of actuals, as the posted loads of a set have them.
+   *
+   * @return amounts in smallest units by {@link #place}
+   */
+  public Map<Long, Long> lineGoals(String goalSet, String measure) {
+    Map<Long, Long> goals = new HashMap<>();
+    state.loads().values().stream()
+        .map(LoadedRows::load)
+        .filter(load -> load.kind() == LoadKind.ACTUALS && goalSet.equals(load.goalSet()))
+        .filter(load -> load.measures().contains(measure))
+        .forEach(
+            load ->
+                rows.lineGoals(load, measure)
+                    .forEach((line, amount) -> goals.put(place(load.id(), line), amount)));
+    return goals;
+  }
+
+  /** A load's line as one number. */
+  public static long place(int loadId, int line) {
+    return (long) loadId << 32 | line;
+  }
+
+  public boolean isPosted(int loadId) {
+    return state.loads().containsKey(loadId);
   }
 
   /** Puts a prepared ledger in force; callers take turns. */

@@ -9,6 +9,7 @@ import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.hibernate.query.SelectionQuery;
 import org.springframework.stereotype.Component;
+import zealoustarget.core.amount.Measure;
 import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.ledger.ActualBlock;
 import zealoustarget.core.ledger.GoalBook;
@@ -76,6 +77,20 @@ public class RowStore {
     return block.build();
   }
 
+  /** The goals beside a load's lines, by line; a wide file's months of a line add up. */
+  Map<Integer, Long> lineGoals(PostedLoad load, String measure) {
+    int at = load.measures().indexOf(measure);
+    Map<Integer, Long> goals = new LinkedHashMap<>();
+    try (StatelessSession session = sessions.openStatelessSession()) {
+      for (GoalRowEntity row : list(session, load, GoalRowEntity.class)) {
+        if (row.amounts[at] != ActualBlock.NO_AMOUNT) {
+          goals.merge(row.line, row.amounts[at], Math::addExact);
+        }
+      }
+    }
+    return goals;
+  }
+
   /** Goals that stand beside actuals add up over a file's lines of a member and month. */
   private static List<GoalBook.Cell> goals(StatelessSession session, PostedLoad load) {
     Stream<GoalBook.Cell> cells =
@@ -87,23 +102,35 @@ public class RowStore {
     cells.forEach(
         cell ->
             sums.merge(
-                List.of(cell.measure(), cell.month(), cell.member()),
-                cell,
-                (one, more) -> one.plus(more.amount())));
+                List.of(cell.measure(), cell.month(), cell.member()), cell, GoalBook.Cell::plus));
     return List.copyOf(sums.values());
   }
 
   private static Stream<GoalBook.Cell> cells(PostedLoad load, GoalRowEntity row) {
     List<GoalBook.Cell> cells = new ArrayList<>();
     for (int i = 0; i < row.amounts.length; i++) {
-      if (row.amounts[i] != ActualBlock.NO_AMOUNT) {
-        String measure = load.measures().get(i);
+      String code = load.measures().get(i);
+      if (row.amounts[i] != ActualBlock.NO_AMOUNT && !Measure.isHighEnd(code)) {
         cells.add(
             new GoalBook.Cell(
-                measure, row.goalMonth, row.memberId, row.amounts[i], load.id(), row.line));
+                Measure.ownCode(code),
+                row.goalMonth,
+                row.memberId,
+                row.amounts[i],
+                highEnd(load, row, code),
+                load.id(),
+                row.line));
       }
     }
     return cells.stream();
+  }
+
+  /** The other end of a range; null for a single amount. */
+  private static Long highEnd(PostedLoad load, GoalRowEntity row, String code) {
+    return Measure.isLowEnd(code)
+        ? Long.valueOf(
+            row.amounts[load.measures().indexOf(Measure.highEndOf(Measure.ownCode(code)))])
+        : null;
   }
 
   private static <T> List<T> list(StatelessSession session, PostedLoad load, Class<T> entity) {

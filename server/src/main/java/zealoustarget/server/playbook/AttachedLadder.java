@@ -1,37 +1,27 @@
 package zealoustarget.server.playbook;
 
+import java.time.YearMonth;
 import zealoustarget.core.ladder.Ladder;
-import zealoustarget.core.member.Axis;
 
 /**
  * A ladder and what it is attached to.
  *
- * @param goalSet name, or null for every goal set and basis
- * @param axis or null for every axis
+ * @param since first month that it judges; null for every month
  */
-public record AttachedLadder(String measure, String goalSet, Axis axis, Ladder ladder) {
-  /** Whether it judges that measure, set and axis. */
-  boolean judges(String askedMeasure, String askedGoalSet, Axis askedAxis) {
-    return measure.equals(askedMeasure)
-        && (goalSet == null || goalSet.equalsIgnoreCase(askedGoalSet))
-        && (axis == null || axis == askedAxis);
+public record AttachedLadder(Attachment to, YearMonth since, Ladder ladder) {
+  /** Whether it is in force for a month. */
+  boolean isInForce(YearMonth month) {
+    return since == null || !month.isBefore(since);
   }
 
-  /** How closely it is attached: a goal set counts more than an axis. */
-  int closeness() {
-    return (goalSet == null ? 0 : 2) + (axis == null ? 0 : 1);
+  /** Whether {@code later} takes its place: one for every month takes that of all versions. */
+  boolean isReplacedBy(AttachedLadder later) {
+    return to.isSame(later.to)
+        && (later.since == null || (since != null && since.equals(later.since)));
   }
 
-  boolean isAttachedAs(AttachedLadder other) {
-    return measure.equals(other.measure)
-        && (goalSet == null ? other.goalSet == null : goalSet.equalsIgnoreCase(other.goalSet))
-        && axis == other.axis;
-  }
-
-  /** What it is attached to, in words: "revenue against quota by rep". */
+  /** What it is attached to, in words: "revenue against quota by rep, since 2026-10". */
   String words() {
-    return measure
-        + (goalSet == null ? "" : " against " + goalSet)
-        + (axis == null ? "" : " by " + axis.word());
+    return to.words() + (since == null ? "" : ", since " + since);
   }
 }

@@ -21,6 +21,7 @@ import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.ladder.Rung;
 import zealoustarget.core.ladder.Scale;
 import zealoustarget.core.ladder.Tone;
+import zealoustarget.core.ledger.Months;
 import zealoustarget.core.member.Axis;
 
 /** A ladder that replaces a default, with its rungs. */
@@ -42,6 +43,10 @@ class LadderEntity {
   @Enumerated(EnumType.STRING)
   Scale scale;
 
+  /** Year × 12 + month − 1; null for every month. */
+  @Column(name = "since_month")
+  Integer sinceMonth;
+
   @ElementCollection(fetch = FetchType.EAGER)
   @CollectionTable(name = "rung", joinColumns = @JoinColumn(name = "ladder_id"))
   @OrderColumn(name = "place")
@@ -50,16 +55,19 @@ class LadderEntity {
   protected LadderEntity() {}
 
   LadderEntity(AttachedLadder attached) {
-    measure = attached.measure();
-    goalSet = attached.goalSet();
-    axis = attached.axis();
+    measure = attached.to().measure();
+    goalSet = attached.to().goalSet();
+    axis = attached.to().axis();
+    sinceMonth = attached.since() == null ? null : Months.number(attached.since());
     scale = attached.ladder().scale();
     attached.ladder().rungs().forEach(rung -> rungs.add(new RungPart(rung)));
   }
 
   AttachedLadder toAttached() {
     return new AttachedLadder(
-        measure, goalSet, axis, new Ladder(scale, rungs.stream().map(RungPart::toRung).toList()));
+        new Attachment(measure, goalSet, axis),
+        sinceMonth == null ? null : Months.of(sinceMonth),
+        new Ladder(scale, rungs.stream().map(RungPart::toRung).toList()));
   }
 
   /** One rung; the bound as an exact quotient. */

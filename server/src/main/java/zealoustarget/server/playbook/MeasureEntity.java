@@ -1,5 +1,6 @@
 package zealoustarget.server.playbook;
 
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -8,7 +9,7 @@ import jakarta.persistence.Table;
 import zealoustarget.core.amount.Direction;
 import zealoustarget.core.amount.Measure;
 
-/** What is counted. */
+/** What is counted, or a rate of two of them. */
 @Entity
 @Table(name = "measure")
 class MeasureEntity {
@@ -19,6 +20,12 @@ class MeasureEntity {
   @Enumerated(EnumType.STRING)
   Direction direction;
 
+  @Column(name = "over_code")
+  String overCode;
+
+  @Column(name = "under_code")
+  String underCode;
+
   protected MeasureEntity() {}
 
   MeasureEntity(Measure measure) {
@@ -26,9 +33,21 @@ class MeasureEntity {
     unit = measure.unit();
     scale = measure.scale();
     direction = measure.direction();
+    overCode = measure.isRate() ? measure.quotient().over().code() : null;
+    underCode = measure.isRate() ? measure.quotient().under().code() : null;
   }
 
+  boolean isRate() {
+    return overCode != null;
+  }
+
+  /** Of what is counted itself. */
   Measure toMeasure() {
     return new Measure(code, unit, scale, direction);
+  }
+
+  /** Of a rate, with the two measures that it divides. */
+  Measure toRate(Measure over, Measure under) {
+    return Measure.rate(code, over, under, direction);
   }
 }

@@ -1,71 +1,139 @@
 package zealoustarget.server.playbook;
 
+import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Predicate;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.calendar.FiscalCalendar;
+import zealoustarget.core.calendar.WorkingDays;
 import zealoustarget.core.ladder.Ladder;
-import zealoustarget.core.member.Axis;
+import zealoustarget.core.ladder.Shading;
 
 /**
  * The company's rules in force. Immutable.
  *
  * @param measures by code
- * @param ladders those that replace a default
+ * @param ladders those that replace a default, the later versions last
  */
 public record Playbook(
     String companyName,
     FiscalCalendar calendar,
+    WorkingDays workingDays,
     List<Measure> measures,
-    List<AttachedLadder> ladders) {
+    List<AttachedLadder> ladders,
+    List<AttachedShading> shadings) {
 
-  /** Finds a measure by its code; case makes no difference. */
+  /** Finds a measure by its code, or an end of its range; case makes no difference. */
   public Optional<Measure> findMeasure(String code) {
-    return measures.stream().filter(m -> m.code().equalsIgnoreCase(code.strip())).findFirst();
+    String own = Measure.ownCode(code.strip().toLowerCase(Locale.ROOT));
+    return measures.stream()
+        .filter(m -> m.code().equalsIgnoreCase(own))
+        .findFirst()
+        .map(m -> Measure.isEnd(code) ? (Measure.isLowEnd(code) ? m.lowEnd() : m.highEnd()) : m);
   }
 
-  /** The ladder that judges: the most closely attached one, else the direction's default. */
-  public Ladder ladder(Measure measure, String goalSet, Axis axis) {
-    return ladders.stream()
-        .filter(attached -> attached.judges(measure.code(), goalSet, axis))
-        .max(Comparator.comparingInt(AttachedLadder::closeness))
+  /**
+   * The ladder that judges a month: the most closely attached one in its latest version, else the
+   * direction's default.
+   *
+   * @param isRange whether goals are ranges; those are judged by one attached to their set, else by
+   *     below, inside, above
+   */
+  public Ladder ladder(Measure measure, Attachment asked, YearMonth month, boolean isRange) {
+    return attached(asked, month, isRange)
         .map(AttachedLadder::ladder)
-        .orElseGet(() -> Ladder.defaultOf(measure.direction()));
+        .orElseGet(
+            () ->
+                isRange
+                    ? Ladder.ofRange(measure.direction())
+                    : Ladder.defaultOf(measure.direction()));
   }
 
   /** The words for what the deciding ladder is attached to, or that it is the default. */
-  public String ladderWords(Measure measure, String goalSet, Axis axis) {
-    return ladders.stream()
-        .filter(attached -> attached.judges(measure.code(), goalSet, axis))
-        .max(Comparator.comparingInt(AttachedLadder::closeness))
+  public String ladderWords(Measure measure, Attachment asked, YearMonth month, boolean isRange) {
+    return attached(asked, month, isRange)
         .map(AttachedLadder::words)
-        .orElse("default for " + measure.direction().name().toLowerCase(java.util.Locale.ROOT));
+        .orElse(
+            "default for "
+                + (isRange ? "ranges" : measure.direction().name().toLowerCase(Locale.ROOT)));
+  }
+
+  private Optional<AttachedLadder> attached(Attachment asked, YearMonth month, boolean isRange) {
+    return ladders.stream()
+        .filter(one -> one.to().covers(asked) && one.isInForce(month))
+        .filter(one -> !isRange || one.to().goalSet() != null)
+        .max(
+            Comparator.comparingInt((AttachedLadder one) -> one.to().closeness())
+                .thenComparing(
+                    AttachedLadder::since, Comparator.nullsFirst(Comparator.naturalOrder())));
+  }
+
+  /** The full-tone limits that hold: the most closely attached ones, else automatic ones. */
+  public Shading shading(Attachment asked) {
+    return shadings.stream()
+        .filter(one -> one.to().covers(asked))
+        .max(Comparator.comparingInt(one -> one.to().closeness()))
+        .map(AttachedShading::shading)
+        .orElse(Shading.AUTOMATIC);
   }
 
   Playbook withCompanyName(String name) {
-    return new Playbook(name, calendar, measures, ladders);
+    return new Playbook(name, calendar, workingDays, measures, ladders, shadings);
   }
 
-  Playbook withCalendar(FiscalCalendar other) {
-    return new Playbook(companyName, other, measures, ladders);
+  Playbook withCalendar(FiscalCalendar other, WorkingDays days) {
+    return new Playbook(companyName, other, days, measures, ladders, shadings);
   }
 
-  /** With a measure added, or replaced where the code is there. */
+  /** With a measure added, or replaced where the code is there; rates divide the new one. */
   Playbook withMeasure(Measure measure) {
-    List<Measure> all = new ArrayList<>(measures);
-    all.removeIf(known -> known.code().equalsIgnoreCase(measure.code()));
-    all.add(measure);
+    List<Measure> all =
+        with(measures, known -> known.code().equalsIgnoreCase(measure.code()), measure);
+    all.replaceAll(known -> known.isRate() ? dividing(known, measure) : known);
     all.sort(Comparator.comparing(Measure::code));
-    return new Playbook(companyName, calendar, List.copyOf(all), ladders);
+    return new Playbook(companyName, calendar, workingDays, List.copyOf(all), ladders, shadings);
   }
 
-  /** With a ladder added, or replaced where one is attached in the same way. */
+  private static Measure dividing(Measure rate, Measure changed) {
+    Measure over = rate.quotient().over();
+    Measure under = rate.quotient().under();
+    return Measure.rate(
+        rate.code(),
+        over.code().equals(changed.code()) ? changed : over,
+        under.code().equals(changed.code()) ? changed : under,
+        rate.direction());
+  }
+
+  /** With a ladder added, or in place of the versions that it replaces. */
   Playbook withLadder(AttachedLadder ladder) {
-    List<AttachedLadder> all = new ArrayList<>(ladders);
-    all.removeIf(known -> known.isAttachedAs(ladder));
-    all.add(ladder);
-    return new Playbook(companyName, calendar, measures, List.copyOf(all));
+    return new Playbook(
+        companyName,
+        calendar,
+        workingDays,
+        measures,
+        List.copyOf(with(ladders, known -> known.isReplacedBy(ladder), ladder)),
+        shadings);
+  }
+
+  /** With limits added, or replaced where some are attached in the same way. */
+  Playbook withShading(AttachedShading shading) {
+    return new Playbook(
+        companyName,
+        calendar,
+        workingDays,
+        measures,
+        ladders,
+        List.copyOf(with(shadings, known -> known.to().isSame(shading.to()), shading)));
+  }
+
+  private static <T> List<T> with(List<T> known, Predicate<T> isReplaced, T added) {
+    List<T> all = new ArrayList<>(known);
+    all.removeIf(isReplaced);
+    all.add(added);
+    return all;
   }
 }

@@ -1,73 +1,110 @@
 package zealoustarget.server.playbook;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Stream;
 import zealoustarget.core.amount.Measure;
+import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.ladder.Ladder;
-import zealoustarget.core.ladder.Rung;
 
 /** The rules in the form that {@code PUT /api/v1/playbook} takes. */
 record PlaybookAnswer(
-    Company company, Calendar calendar, List<MeasurePart> measures, List<LadderPart> ladders) {
+    Company company,
+    Calendar calendar,
+    List<MeasurePart> measures,
+    List<LadderPart> ladders,
+    List<ShadingPart> shading) {
   record Company(String name) {}
 
-  record Calendar(int startMonth, String yearNamedBy) {}
+  record Calendar(int startMonth, String yearNamedBy, List<String> holidays) {}
 
-  record MeasurePart(String code, String unit, int scale, String direction) {}
+  /** A measure that is counted has a unit and decimals, a rate the two that it divides. */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  record MeasurePart(
+      String code, String unit, Integer scale, String direction, List<String> quotient) {
+    static MeasurePart of(Measure measure) {
+      return measure.isRate()
+          ? new MeasurePart(
+              measure.code(),
+              null,
+              null,
+              measure.direction().name(),
+              List.of(measure.quotient().over().code(), measure.quotient().under().code()))
+          : new MeasurePart(
+              measure.code(), measure.unit(), measure.scale(), measure.direction().name(), null);
+    }
+  }
+
+  /** Limits in whole units, or auto. */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  record ShadingPart(String measure, String goalSet, String axis, String good, String bad) {
+    static ShadingPart of(AttachedShading attached, Playbook playbook) {
+      Measure measure = playbook.findMeasure(attached.to().measure()).orElseThrow();
+      return new ShadingPart(
+          measure.code(),
+          attached.to().goalSet(),
+          attached.to().axis() == null ? null : attached.to().axis().word(),
+          text(attached.shading().goodLimit(), measure),
+          text(attached.shading().badLimit(), measure));
+    }
+
+    private static String text(Ratio limit, Measure measure) {
+      return limit == null ? "auto" : measure.text(limit);
+    }
+  }
 
   @JsonInclude(JsonInclude.Include.NON_NULL)
   record LadderPart(
-      String measure, String goalSet, String axis, String scale, List<RungPart> rungs) {}
-
-  @JsonInclude(JsonInclude.Include.NON_NULL)
-  record RungPart(String name, String tone, String from, String bound) {}
+      String measure,
+      String goalSet,
+      String axis,
+      String since,
+      String scale,
+      List<RungPart> rungs) {}
 
   static PlaybookAnswer of(Playbook playbook) {
     return new PlaybookAnswer(
         new Company(playbook.companyName()),
         new Calendar(
             playbook.calendar().startMonth(),
-            playbook.calendar().yearNamedBy().name().toLowerCase(Locale.ROOT)),
-        playbook.measures().stream()
-            .map(m -> new MeasurePart(m.code(), m.unit(), m.scale(), m.direction().name()))
-            .toList(),
+            playbook.calendar().yearNamedBy().name().toLowerCase(Locale.ROOT),
+            playbook.workingDays().holidays().stream().sorted().map(LocalDate::toString).toList()),
+        playbook.measures().stream().map(MeasurePart::of).toList(),
         Stream.concat(
                 playbook.measures().stream()
                     .filter(measure -> !isReplaced(playbook, measure))
-                    .map(m -> ladder(m.code(), null, null, Ladder.defaultOf(m.direction()))),
-                playbook.ladders().stream()
                     .map(
-                        a ->
+                        m ->
                             ladder(
-                                a.measure(),
-                                a.goalSet(),
-                                a.axis() == null ? null : a.axis().word(),
-                                a.ladder())))
-            .toList());
+                                new AttachedLadder(
+                                    new Attachment(m.code(), null, null),
+                                    null,
+                                    Ladder.defaultOf(m.direction())))),
+                playbook.ladders().stream().map(PlaybookAnswer::ladder))
+            .toList(),
+        playbook.shadings().stream().map(s -> ShadingPart.of(s, playbook)).toList());
   }
 
   /** Whether a ladder for every goal set and axis stands in place of the measure's default. */
   private static boolean isReplaced(Playbook playbook, Measure measure) {
     return playbook.ladders().stream()
-        .anyMatch(a -> a.measure().equals(measure.code()) && a.closeness() == 0);
+        .anyMatch(
+            a ->
+                a.to().measure().equals(measure.code())
+                    && a.to().closeness() == 0
+                    && a.since() == null);
   }
 
-  private static LadderPart ladder(String measure, String goalSet, String axis, Ladder ladder) {
+  private static LadderPart ladder(AttachedLadder attached) {
+    Attachment to = attached.to();
     return new LadderPart(
-        measure,
-        goalSet,
-        axis,
-        ladder.scale().word(),
-        ladder.rungs().stream().map(PlaybookAnswer::rung).toList());
-  }
-
-  private static RungPart rung(Rung rung) {
-    String tone = rung.tone().name().toLowerCase(Locale.ROOT);
-    return rung.lowerBound() == null
-        ? new RungPart(rung.name(), tone, null, null)
-        : new RungPart(
-            rung.name(), tone, rung.lowerBound().toText(), rung.above() ? "above" : "at or above");
+        to.measure(),
+        to.goalSet(),
+        to.axis() == null ? null : to.axis().word(),
+        attached.since() == null ? null : attached.since().toString(),
+        attached.ladder().scale().word(),
+        attached.ladder().rungs().stream().map(RungPart::of).toList());
   }
 }

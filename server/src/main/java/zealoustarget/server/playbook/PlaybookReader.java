@@ -1,6 +1,11 @@
 package zealoustarget.server.playbook;
 
+import java.math.BigInteger;
+import java.time.DateTimeException;
+import java.time.LocalDate;
+import java.time.YearMonth;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
@@ -14,10 +19,12 @@ import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.FiscalCalendar;
 import zealoustarget.core.calendar.FiscalCalendar.YearNamedBy;
+import zealoustarget.core.calendar.WorkingDays;
 import zealoustarget.core.intake.Header;
 import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.ladder.Rung;
 import zealoustarget.core.ladder.Scale;
+import zealoustarget.core.ladder.Shading;
 import zealoustarget.core.ladder.Tone;
 import zealoustarget.core.member.Axis;
 
@@ -26,7 +33,8 @@ import zealoustarget.core.member.Axis;
  * playbook-invalid} with its place, such as {@code ladders[0].rungs[2].from}; nothing is guessed.
  */
 final class PlaybookReader {
-  private static final Set<String> PARTS = Set.of("company", "calendar", "measures", "ladders");
+  private static final Set<String> PARTS =
+      Set.of("company", "calendar", "measures", "ladders", "shading");
 
   private final Playbook before;
 
@@ -42,15 +50,23 @@ final class PlaybookReader {
       after = after.withCompanyName(company(file.get("company")));
     }
     if (file.has("calendar")) {
-      after = after.withCalendar(calendar(file.get("calendar")));
+      after = after.withCalendar(calendar(file.get("calendar")), workingDays(file.get("calendar")));
     }
     for (Place place : places(file, "measures")) {
-      after = after.withMeasure(measure(place));
+      after = after.withMeasure(measure(place, after));
     }
     for (Place place : places(file, "ladders")) {
       after = after.withLadder(ladder(place, after));
     }
+    for (Place place : places(file, "shading")) {
+      after = after.withShading(shading(place, after));
+    }
     return after;
+  }
+
+  /** One ladder of a file that holds nothing else, to be tried. */
+  AttachedLadder readLadder(JsonNode node) {
+    return ladder(new Place(node, "ladder"), before);
   }
 
   private static String company(JsonNode node) {
@@ -65,7 +81,7 @@ final class PlaybookReader {
 
   private static FiscalCalendar calendar(JsonNode node) {
     Place place = new Place(node, "calendar");
-    allowOnly(node, place.path(), Set.of("startMonth", "yearNamedBy"));
+    allowOnly(node, place.path(), Set.of("startMonth", "yearNamedBy", "holidays"));
     YearNamedBy namedBy =
         node.has("yearNamedBy")
             ? place.word("yearNamedBy", YearNamedBy.values(), Enum::name)
@@ -74,15 +90,78 @@ final class PlaybookReader {
         "startMonth", () -> new FiscalCalendar(place.whole("startMonth"), namedBy));
   }
 
-  private static Measure measure(Place place) {
-    allowOnly(place.node(), place.path(), Set.of("code", "unit", "scale", "direction"));
+  /** The holidays given, else those in force. */
+  private WorkingDays workingDays(JsonNode node) {
+    if (!node.has("holidays")) {
+      return before.workingDays();
+    }
+    Set<LocalDate> days = new HashSet<>();
+    for (Place day : new Place(node, "calendar").children("holidays")) {
+      try {
+        days.add(LocalDate.parse(day.node().asString("")));
+      } catch (DateTimeException noDay) {
+        throw day.fault("", "must be a day such as 2026-12-25");
+      }
+    }
+    return new WorkingDays(days);
+  }
+
+  private static Measure measure(Place place, Playbook playbook) {
+    allowOnly(place.node(), place.path(), Set.of("code", "unit", "scale", "direction", "quotient"));
     Direction direction = place.word("direction", Direction.values(), Enum::name);
     if (isColumnName(place.text("code"))) {
       throw place.fault("code", "is the name of another column in files; take another");
     }
+    if (place.text("code").indexOf('.') >= 0) {
+      throw place.fault("code", "must not have a point; that is for the ends of ranges");
+    }
+    if (place.node().has("quotient")) {
+      return rate(place, direction, playbook);
+    }
     return place.checked(
         "",
         () -> new Measure(place.text("code"), place.text("unit"), place.whole("scale"), direction));
+  }
+
+  private static Measure rate(Place place, Direction direction, Playbook playbook) {
+    List<Measure> parts = new ArrayList<>();
+    for (Place part : place.children("quotient")) {
+      String code = part.node().asString("");
+      parts.add(
+          playbook
+              .findMeasure(code)
+              .filter(measure -> !measure.code().equalsIgnoreCase(place.text("code")))
+              .orElseThrow(() -> part.fault("", "\"" + code + "\" is no measure")));
+    }
+    if (parts.size() != 2) {
+      throw place.fault("quotient", "must be two measures, such as [\"returns\", \"revenue\"]");
+    }
+    return place.checked(
+        "quotient", () -> Measure.rate(place.text("code"), parts.get(0), parts.get(1), direction));
+  }
+
+  private static AttachedShading shading(Place place, Playbook playbook) {
+    allowOnly(place.node(), place.path(), Set.of("measure", "goalSet", "axis", "good", "bad"));
+    Attachment to = attachment(place, playbook);
+    Measure measure = playbook.findMeasure(to.measure()).orElseThrow();
+    return new AttachedShading(
+        to, new Shading(limit(place, "good", measure), limit(place, "bad", measure)));
+  }
+
+  /** A limit in whole units of the measure, or automatic. */
+  private static Ratio limit(Place place, String name, Measure measure) {
+    if (!isSet(place, name) || place.text(name).strip().equalsIgnoreCase("auto")) {
+      return null;
+    }
+    Ratio units =
+        place.checked(
+            name, () -> Ratio.parse(place.text(name).strip()).times(measure.unitsPerOne()));
+    boolean isWhole = units.under().equals(BigInteger.ONE) && units.signum() >= 0;
+    if (!isWhole || units.over().bitLength() > 62) {
+      throw place.fault(
+          name, "must be auto or an amount of 0 or more with at most the measure's decimals");
+    }
+    return units;
   }
 
   private static boolean isColumnName(String code) {
@@ -90,14 +169,11 @@ final class PlaybookReader {
   }
 
   private static AttachedLadder ladder(Place place, Playbook playbook) {
-    allowOnly(place.node(), place.path(), Set.of("measure", "goalSet", "axis", "scale", "rungs"));
-    String code = place.text("measure");
-    Measure measure =
-        playbook
-            .findMeasure(code)
-            .orElseThrow(() -> place.fault("measure", "\"" + code + "\" is no measure"));
-    Axis axis = isSet(place, "axis") ? place.word("axis", Axis.values(), Axis::word) : null;
-    String goalSet = isSet(place, "goalSet") ? place.text("goalSet") : null;
+    allowOnly(
+        place.node(),
+        place.path(),
+        Set.of("measure", "goalSet", "axis", "since", "scale", "rungs"));
+    Attachment to = attachment(place, playbook);
     Scale scale =
         Scale.findByWord(place.text("scale"))
             .orElseThrow(
@@ -112,7 +188,31 @@ final class PlaybookReader {
       rungs.add(rung(rung));
     }
     return new AttachedLadder(
-        measure.code(), goalSet, axis, place.checked("rungs", () -> new Ladder(scale, rungs)));
+        to, since(place), place.checked("rungs", () -> new Ladder(scale, rungs)));
+  }
+
+  private static YearMonth since(Place place) {
+    if (!isSet(place, "since")) {
+      return null;
+    }
+    try {
+      return YearMonth.parse(place.text("since").strip());
+    } catch (DateTimeException noMonth) {
+      throw place.fault("since", "must be a month such as 2026-10");
+    }
+  }
+
+  /** What a rule is attached to. */
+  private static Attachment attachment(Place place, Playbook playbook) {
+    String code = place.text("measure");
+    Measure measure =
+        playbook
+            .findMeasure(code)
+            .orElseThrow(() -> place.fault("measure", "\"" + code + "\" is no measure"));
+    return new Attachment(
+        measure.code(),
+        isSet(place, "goalSet") ? place.text("goalSet") : null,
+        isSet(place, "axis") ? place.word("axis", Axis.values(), Axis::word) : null);
   }
 
   private static boolean isSet(Place place, String name) {

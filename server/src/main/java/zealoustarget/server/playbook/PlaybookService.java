@@ -49,6 +49,15 @@ public class PlaybookService {
     return after;
   }
 
+  /**
+   * Reads one ladder without putting it in force.
+   *
+   * @throws Refusal playbook-invalid with the place
+   */
+  public AttachedLadder readLadder(JsonNode ladder) {
+    return new PlaybookReader(current).readLadder(ladder);
+  }
+
   private static boolean differs(Measure before, Measure after) {
     return before.scale() != after.scale()
         || !before.unit().equals(after.unit())

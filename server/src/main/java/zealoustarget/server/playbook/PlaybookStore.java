@@ -1,13 +1,17 @@
 package zealoustarget.server.playbook;
 
 import jakarta.persistence.EntityManager;
+import java.util.Comparator;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import zealoustarget.core.amount.Measure;
 import zealoustarget.core.calendar.FiscalCalendar;
 import zealoustarget.core.calendar.FiscalCalendar.YearNamedBy;
+import zealoustarget.core.calendar.WorkingDays;
 
 /** Reads and writes the rules. */
 @Component
@@ -36,16 +40,39 @@ class PlaybookStore {
     return new Playbook(
         settings.get(COMPANY),
         calendar,
-        entities
-            .createQuery("from MeasureEntity order by code", MeasureEntity.class)
-            .getResultStream()
-            .map(MeasureEntity::toMeasure)
-            .toList(),
+        new WorkingDays(
+            all("from HolidayEntity", HolidayEntity.class).stream()
+                .map(holiday -> holiday.day)
+                .collect(Collectors.toSet())),
+        measures(),
         entities
             .createQuery("from LadderEntity order by id", LadderEntity.class)
             .getResultStream()
             .map(LadderEntity::toAttached)
+            .toList(),
+        all("from ShadingEntity order by id", ShadingEntity.class).stream()
+            .map(ShadingEntity::toAttached)
             .toList());
+  }
+
+  /** By code; rates with the measures that they divide. */
+  private List<Measure> measures() {
+    List<MeasureEntity> stored = all("from MeasureEntity order by code", MeasureEntity.class);
+    Map<String, Measure> counted =
+        stored.stream()
+            .filter(entity -> !entity.isRate())
+            .collect(Collectors.toMap(entity -> entity.code, MeasureEntity::toMeasure));
+    return stored.stream()
+        .map(
+            entity ->
+                entity.isRate()
+                    ? entity.toRate(counted.get(entity.overCode), counted.get(entity.underCode))
+                    : counted.get(entity.code))
+        .toList();
+  }
+
+  private <T> List<T> all(String query, Class<T> type) {
+    return entities.createQuery(query, type).getResultList();
   }
 
   /** Replaces all rules in one transaction. */
@@ -57,12 +84,16 @@ class PlaybookStore {
     entities.merge(
         new SettingEntity(
             NAMED_BY, playbook.calendar().yearNamedBy().name().toLowerCase(Locale.ROOT)));
-    entities
-        .createQuery("from LadderEntity", LadderEntity.class)
-        .getResultList()
-        .forEach(entities::remove);
+    all("from LadderEntity", LadderEntity.class).forEach(entities::remove);
+    all("from ShadingEntity", ShadingEntity.class).forEach(entities::remove);
+    all("from HolidayEntity", HolidayEntity.class).forEach(entities::remove);
     entities.flush();
-    playbook.measures().forEach(measure -> entities.merge(new MeasureEntity(measure)));
+    playbook.measures().stream()
+        .sorted(Comparator.comparing(Measure::isRate))
+        .forEach(measure -> entities.merge(new MeasureEntity(measure)));
+    entities.flush();
     playbook.ladders().forEach(ladder -> entities.persist(new LadderEntity(ladder)));
+    playbook.shadings().forEach(shading -> entities.persist(new ShadingEntity(shading)));
+    playbook.workingDays().holidays().forEach(day -> entities.persist(new HolidayEntity(day)));
   }
 }

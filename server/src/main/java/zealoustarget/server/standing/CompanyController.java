@@ -59,7 +59,8 @@ class CompanyController {
 
   record MeasurePart(String code, String unit, int scale, String direction, boolean hasActuals) {}
 
-  record GoalSetPart(String name, String axis, List<String> measures) {}
+  /** A goal set; of the measures in {@code ranges} its goals are ranges. */
+  record GoalSetPart(String name, String axis, List<String> measures, List<String> ranges) {}
 
   record MemberPart(String axis, String key, String name) {}
 
@@ -83,7 +84,9 @@ class CompanyController {
                         m.unit(),
                         m.scale(),
                         m.direction().name(),
-                        used.contains(m.code())))
+                        m.isRate()
+                            ? used.contains(m.quotient().under().code())
+                            : used.contains(m.code())))
             .toList(),
         goalSets.all().stream().map(set -> part(set, ledger)).toList(),
         ledger.members().all(Axis.REGION).stream().map(m -> part(Axis.REGION, m)).toList(),
@@ -121,6 +124,9 @@ class CompanyController {
   private static GoalSetPart part(GoalSets.GoalSet set, Ledger ledger) {
     GoalBook book = ledger.goalBooks().get(set.name());
     return new GoalSetPart(
-        set.name(), set.axis().word(), book == null ? List.of() : book.measures());
+        set.name(),
+        set.axis().word(),
+        book == null ? List.of() : book.measures(),
+        book == null ? List.of() : book.measures().stream().filter(book::isRange).toList());
   }
 }

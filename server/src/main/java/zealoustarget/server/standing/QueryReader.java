@@ -2,6 +2,7 @@ package zealoustarget.server.standing;
 
 import java.time.Clock;
 import java.time.DateTimeException;
+import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.Collection;
 import java.util.EnumMap;
@@ -15,14 +16,19 @@ import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Span;
+import zealoustarget.core.calendar.WorkingDays;
+import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.ledger.Basis;
 import zealoustarget.core.ledger.Filters;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.StandingQuery;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
+import zealoustarget.core.reading.Outlook;
 import zealoustarget.server.intake.GoalSets;
+import zealoustarget.server.ledger.LedgerService;
 import zealoustarget.server.playbook.Playbook;
+import zealoustarget.server.playbook.PlaybookService;
 
 /** Reads a standing's parameters; a value that is not known is refused with those that are. */
 @Component
@@ -30,26 +36,136 @@ class QueryReader {
   private static final int LONGEST_SPAN = 120;
   private static final int MOST_NAMED = 20;
 
+  private final LedgerService ledgers;
+  private final PlaybookService playbooks;
   private final GoalSets goalSets;
+  private final NarrowingReader narrowing = new NarrowingReader();
   private final Clock clock;
 
-  QueryReader(GoalSets goalSets, Clock clock) {
+  QueryReader(LedgerService ledgers, PlaybookService playbooks, GoalSets goalSets, Clock clock) {
+    this.ledgers = ledgers;
+    this.playbooks = playbooks;
     this.goalSets = goalSets;
     this.clock = clock;
   }
 
-  StandingQuery read(StandingParameters parameters, Ledger ledger, Playbook playbook) {
+  /** Reads the parameters against the state of data and rules in force. */
+  Asked read(StandingParameters parameters) {
+    Ledger ledger =
+        isGiven(parameters.without()) ? without(parameters.without()) : ledgers.current();
+    Playbook playbook = playbooks.current();
     Axis axis = axis(parameters.axis());
     Measure measure = measure(parameters.measure(), playbook);
     Basis basis = basis(parameters);
-    String goalSet = basis instanceof Basis.Set set ? set.name() : null;
-    return new StandingQuery(
-        axis,
-        measure,
-        span(parameters, ledger),
-        basis,
-        filters(parameters, ledger),
-        playbook.ladder(measure, goalSet, axis));
+    Span span = span(parameters, ledger);
+    LocalDate asOf = asOf(parameters.asOf(), span, ledger);
+    StandingQuery query =
+        new StandingQuery(
+            axis,
+            measure,
+            span,
+            basis,
+            filters(parameters, ledger),
+            Ladder.defaultOf(measure.direction()),
+            narrowing.read(parameters, axis, measure, ledger),
+            asOf == null ? null : days(span, asOf, playbook));
+    StandingQuery judged = judged(query, ledger, playbook);
+    return new Asked(
+        ledger,
+        playbook,
+        judged,
+        isGiven(parameters.beside())
+            ? judged(query.withBasis(beside(parameters), query.ladder()), ledger, playbook)
+            : null,
+        group(parameters.group(), axis),
+        judged.days() == null ? null : asOf);
+  }
+
+  /** The query with the ladder that is in force for it. */
+  private static StandingQuery judged(StandingQuery query, Ledger ledger, Playbook playbook) {
+    return query.withLadder(
+        playbook.ladder(
+            query.measure(),
+            Asked.attachment(query),
+            query.span().toInclusive(),
+            ledger.isRange(query.basis(), query.measure().code())));
+  }
+
+  private Ledger without(String load) {
+    if (load.matches("\\d{1,9}") && ledgers.isPosted(Integer.parseInt(load))) {
+      return ledgers.without(Integer.parseInt(load)).ledger();
+    }
+    throw Refusal.of("load-unknown", "There is no posted load " + load + ".").with("load", load);
+  }
+
+  /** How far the last month is; null where all its working days are gone. */
+  private static Outlook.Days days(Span span, LocalDate asOf, Playbook playbook) {
+    WorkingDays days = playbook.workingDays();
+    int all = days.in(span.toInclusive());
+    int elapsed = days.elapsed(span.toInclusive(), asOf);
+    return elapsed >= all ? null : new Outlook.Days(elapsed, all);
+  }
+
+  private static LocalDate asOf(String text, Span span, Ledger ledger) {
+    YearMonth last = span.toInclusive();
+    if (!isGiven(text)) {
+      LocalDate posted = ledger.lastPostedDay();
+      return posted != null && YearMonth.from(posted).equals(last) ? posted : null;
+    }
+    if (text.equals("none")) {
+      return null;
+    }
+    try {
+      LocalDate day = LocalDate.parse(text);
+      if (YearMonth.from(day).equals(last)) {
+        return day;
+      }
+    } catch (DateTimeException noSuchDay) {
+      // falls through to the one refusal
+    }
+    throw Refusal.of(
+            "value-unknown",
+            "\""
+                + text
+                + "\" is no day of "
+                + last
+                + ". Write it as "
+                + last.atDay(15)
+                + ", or none.")
+        .with("name", "asOf");
+  }
+
+  private static Axis group(String word, Axis axis) {
+    if (!isGiven(word)) {
+      return null;
+    }
+    Axis group = axis(word);
+    List<Axis> allowed = groupsOf(axis);
+    if (!allowed.contains(group)) {
+      throw unknown("group", word, allowed.stream().map(Axis::word).toList());
+    }
+    return group;
+  }
+
+  /** The axes in whose members rows of an axis can stand. */
+  static List<Axis> groupsOf(Axis axis) {
+    return switch (axis) {
+      case REP -> List.of(Axis.REGION, Axis.MANAGER, Axis.LINE, Axis.PRODUCT);
+      case PRODUCT -> List.of(Axis.LINE, Axis.REGION, Axis.REP, Axis.MANAGER);
+      case LINE -> List.of(Axis.REGION, Axis.REP, Axis.MANAGER);
+      case REGION -> List.of(Axis.LINE, Axis.PRODUCT, Axis.MANAGER);
+      case MANAGER -> List.of(Axis.REGION, Axis.LINE);
+      case COMPANY -> List.of();
+    };
+  }
+
+  private Basis beside(StandingParameters parameters) {
+    String word = parameters.beside();
+    Ratio factor = factor(parameters.besideFactor());
+    if (word.startsWith("set:")) {
+      return set(word.substring(4));
+    }
+    return derived("beside", word, factor);
   }
 
   static Axis axis(String word) {
@@ -110,26 +226,30 @@ class QueryReader {
       throw Refusal.of("two-bases", "Ask for \"goalSet\" or for \"basis\", not for both.");
     }
     if (isGiven(parameters.goalSet())) {
-      String name = parameters.goalSet();
-      return goalSets
-          .find(name)
-          .map(set -> new Basis.Set(set.name()))
-          .orElseThrow(
-              () ->
-                  unknown(
-                      "goalSet",
-                      name,
-                      goalSets.all().stream().map(GoalSets.GoalSet::name).toList()));
+      return set(parameters.goalSet());
     }
     if (!isGiven(parameters.basis())) {
       return Basis.NONE;
     }
-    Ratio factor = factor(parameters.factor());
-    return switch (parameters.basis()) {
+    return derived("basis", parameters.basis(), factor(parameters.factor()));
+  }
+
+  private static Basis derived(String name, String word, Ratio factor) {
+    return switch (word) {
       case "prior-year" -> new Basis.PriorYear(factor);
       case "prior-period" -> new Basis.PriorPeriod(factor);
-      default -> throw unknown("basis", parameters.basis(), List.of("prior-year", "prior-period"));
+      default -> throw unknown(name, word, List.of("prior-year", "prior-period"));
     };
+  }
+
+  private Basis set(String name) {
+    return goalSets
+        .find(name)
+        .map(set -> new Basis.Set(set.name()))
+        .orElseThrow(
+            () ->
+                unknown(
+                    "goalSet", name, goalSets.all().stream().map(GoalSets.GoalSet::name).toList()));
   }
 
   private static Ratio factor(String text) {
@@ -167,7 +287,7 @@ class QueryReader {
             .collect(Collectors.toSet()));
   }
 
-  private static Member member(Axis axis, String key, Ledger ledger) {
+  static Member member(Axis axis, String key, Ledger ledger) {
     return ledger
         .members()
         .findByKey(axis, key)
@@ -179,11 +299,11 @@ class QueryReader {
                     ledger.members().all(axis).stream().map(Member::key).toList()));
   }
 
-  private static boolean isGiven(String text) {
+  static boolean isGiven(String text) {
     return text != null && !text.isBlank();
   }
 
-  private static Refusal unknown(String name, String value, Collection<String> allowed) {
+  static Refusal unknown(String name, String value, Collection<String> allowed) {
     List<String> shown = allowed.stream().limit(MOST_NAMED).toList();
     String rest =
         allowed.size() > MOST_NAMED ? " and " + (allowed.size() - MOST_NAMED) + " more" : "";

@@ -1,5 +1,6 @@
 package zealoustarget.server.standing;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import java.util.List;
 import java.util.Locale;
 import zealoustarget.core.amount.Measure;
@@ -8,8 +9,21 @@ import zealoustarget.core.ladder.Tone;
 import zealoustarget.core.reading.Headline;
 import zealoustarget.core.reading.Standing;
 import zealoustarget.core.reading.Standing.Row;
+import zealoustarget.server.playbook.RungPart;
 
-/** A standing as it travels. */
+/**
+ * A standing as it travels.
+ *
+ * @param goal words for what it is compared with; {@code beside} for the second basis
+ * @param isRange whether the goals are ranges
+ * @param group axis of the groups, null without; then {@code groups} are the subtotals and {@code
+ *     rows} name their group
+ * @param leftOut what narrowing took away
+ * @param openMonth how far the span's last month is, null where it is over
+ * @param rung the ladder that judged, with its scale
+ * @param shading limits of full tone in force
+ */
+@JsonInclude(JsonInclude.Include.ALWAYS)
 record StandingAnswer(
     String axis,
     String measure,
@@ -19,13 +33,48 @@ record StandingAnswer(
     String from,
     String to,
     String goal,
+    String beside,
+    boolean isRange,
     String ladder,
     List<HeadlinePart> headline,
     ReadingAnswer total,
     NoGoal noGoal,
     Unassigned unassigned,
+    LeftOut leftOut,
+    OpenMonth openMonth,
+    String group,
+    List<ReadingAnswer> groups,
     List<ReadingAnswer> rows,
-    Summary summary) {
+    Summary summary,
+    LadderUsed rung,
+    Limits shading) {
+
+  StandingAnswer withRows(List<ReadingAnswer> others) {
+    return new StandingAnswer(
+        axis,
+        measure,
+        unit,
+        scale,
+        direction,
+        from,
+        to,
+        goal,
+        beside,
+        isRange,
+        ladder,
+        headline,
+        total,
+        noGoal,
+        unassigned,
+        leftOut,
+        openMonth,
+        group,
+        groups,
+        others,
+        summary,
+        rung,
+        shading);
+  }
 
   record HeadlinePart(String text, String tone) {
     static HeadlinePart of(Headline.Part part) {
@@ -40,6 +89,17 @@ record StandingAnswer(
 
   /** The part of it that names no member of the axis at all. */
   record Unassigned(int lines, String actual) {}
+
+  record LeftOut(int members, String actual) {}
+
+  record OpenMonth(String asOf, int elapsed, int workingDays) {}
+
+  record LadderUsed(String scale, List<RungPart> rungs) {}
+
+  /**
+   * Limits of full tone; {@code isAutomatic} of each side says whether it is the largest in view.
+   */
+  record Limits(String good, String bad, boolean isGoodAutomatic, boolean isBadAutomatic) {}
 
   record Extreme(String key, String name, String actual) {
     static Extreme of(Row row, Measure measure) {
@@ -58,6 +118,7 @@ record StandingAnswer(
       Extreme highest,
       Extreme lowest,
       String medianAttainment,
+      String meanOfMembers,
       String attainmentOfAssigned,
       int shortfallHolders) {
     static Summary of(Standing standing) {
@@ -70,6 +131,7 @@ record StandingAnswer(
           Extreme.of(standing.highest(), measure),
           Extreme.of(standing.lowest(), measure),
           ReadingAnswer.text(standing.medianAttainment()),
+          ReadingAnswer.text(standing.meanOfMembers()),
           ReadingAnswer.text(standing.attainmentOfAssigned()),
           standing.shortfallHolders());
     }

@@ -5,9 +5,12 @@ import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.JsonNode;
 import zealoustarget.core.Refusal;
 
 /** Who is ahead, who is behind, and how each figure came about. Parses and maps only. */
@@ -17,15 +20,44 @@ class StandingController {
   private static final int MOST_ROWS = 500;
 
   private final StandingService standings;
+  private final CloseUpService closeUps;
+  private final ClaimService claims;
+  private final OrderService orders;
 
-  StandingController(StandingService standings) {
+  StandingController(
+      StandingService standings,
+      CloseUpService closeUps,
+      ClaimService claims,
+      OrderService orders) {
     this.standings = standings;
+    this.closeUps = closeUps;
+    this.claims = claims;
+    this.orders = orders;
   }
 
   /** The standing of an axis for a span; 400 {@code value-unknown} names the values allowed. */
   @GetMapping("/standing")
   StandingAnswer standing(@ParameterObject @ModelAttribute StandingParameters query) {
     return standings.standing(query);
+  }
+
+  /** The span's months side by side: members down, months across, totals both ways. */
+  @GetMapping("/standing/sheet")
+  SheetAnswer sheet(@ParameterObject @ModelAttribute StandingParameters query) {
+    return standings.sheet(query);
+  }
+
+  /** Up to five sentences that the rows back, and the reasons noted for the shortfall. */
+  @GetMapping("/standing/claims")
+  ClaimService.ClaimsAnswer claims(@ParameterObject @ModelAttribute StandingParameters query) {
+    return claims.claims(query);
+  }
+
+  /** Who would change status under another ladder; nothing is changed. */
+  @PostMapping("/standing/trial")
+  ClaimService.TrialAnswer trial(
+      @ParameterObject @ModelAttribute StandingParameters query, @RequestBody JsonNode ladder) {
+    return claims.trial(query, ladder);
   }
 
   /**
@@ -40,20 +72,50 @@ class StandingController {
       @RequestParam(defaultValue = "0") int page,
       @Parameter(description = "rows per page, 1 to 500") @RequestParam(defaultValue = "50")
           int size) {
-    if (page < 0 || size < 1 || size > MOST_ROWS) {
-      throw Refusal.of("value-unknown", "\"page\" is 0 or more, \"size\" is 1 to 500.")
-          .with("name", page < 0 ? "page" : "size");
-    }
-    return standings.proof(key, on(axis, query), page, size);
+    checkPage(page, size);
+    return closeUps.proof(key, query.on(axis), page, size);
   }
 
-  /** A member's months in the fiscal year in which the span ends; key {@code *} is the total. */
+  /**
+   * Rank and movement, the rungs ahead, what the variance is made of; key {@code *} is the total.
+   */
+  @GetMapping("/standing/{axis}/{key}/close-up")
+  CloseUpAnswer closeUp(
+      @PathVariable String axis,
+      @PathVariable String key,
+      @ParameterObject @ModelAttribute StandingParameters query) {
+    return closeUps.closeUp(key, query.on(axis));
+  }
+
+  /**
+   * A member's months in the fiscal year in which the span ends; key {@code *} is the total. With
+   * {@code atOrAbove}, a percent-to-goal as a ratio, also each month among all members.
+   */
   @GetMapping("/standing/{axis}/{key}/path")
   PathAnswer path(
       @PathVariable String axis,
       @PathVariable String key,
-      @ParameterObject @ModelAttribute StandingParameters query) {
-    return standings.path(key, on(axis, query));
+      @ParameterObject @ModelAttribute StandingParameters query,
+      @RequestParam(required = false) String atOrAbove) {
+    return closeUps.path(key, query.on(axis), NarrowingReader.limit("atOrAbove", atOrAbove));
+  }
+
+  /**
+   * The order lines behind a row, a page of them, each against the goal that its file brings beside
+   * it or, with {@code threshold}, the goal of its rep and month in that set.
+   */
+  @GetMapping("/standing/{axis}/{key}/orders")
+  OrdersAnswer orders(
+      @PathVariable String axis,
+      @PathVariable String key,
+      @ParameterObject @ModelAttribute StandingParameters query,
+      @RequestParam(required = false) String threshold,
+      @RequestParam(defaultValue = "false") boolean onlyMet,
+      @RequestParam(defaultValue = "0") int page,
+      @Parameter(description = "lines per page, 1 to 500") @RequestParam(defaultValue = "50")
+          int size) {
+    checkPage(page, size);
+    return orders.orders(key, query.on(axis), threshold, onlyMet, page, size);
   }
 
   /** The company's months of a fiscal year, with their state. */
@@ -64,22 +126,13 @@ class StandingController {
       throw Refusal.of("value-unknown", "\"year\" is a fiscal year such as 2027.")
           .with("name", "year");
     }
-    return standings.strip(year, query);
+    return closeUps.strip(year, query);
   }
 
-  private static StandingParameters on(String axis, StandingParameters query) {
-    return new StandingParameters(
-        axis,
-        query.measure(),
-        query.from(),
-        query.to(),
-        query.goalSet(),
-        query.basis(),
-        query.factor(),
-        query.rep(),
-        query.region(),
-        query.product(),
-        query.line(),
-        query.manager());
+  private static void checkPage(int page, int size) {
+    if (page < 0 || size < 1 || size > MOST_ROWS) {
+      throw Refusal.of("value-unknown", "\"page\" is 0 or more, \"size\" is 1 to 500.")
+          .with("name", page < 0 ? "page" : "size");
+    }
   }
 }

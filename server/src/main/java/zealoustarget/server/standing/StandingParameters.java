@@ -9,6 +9,20 @@ import java.util.List;
  * @param measure default revenue
  * @param from default the month of {@code to}
  * @param to default the month of {@code from}, or the last one with a posted line
+ * @param beside a second basis: {@code set:NAME}, {@code prior-year} or {@code prior-period}
+ * @param group axis of the groups that rows stand in
+ * @param text part of a name, key or place
+ * @param only keys of rows to keep
+ * @param status status words to keep
+ * @param top how many of the best rows to keep, by {@code by}
+ * @param bottom how many of the worst rows to keep, by {@code by}
+ * @param by variance (the default), attainment or actual
+ * @param missOver rows that miss by more than that, in whole units of the measure
+ * @param attainmentFrom least percent-to-goal to keep, as a ratio
+ * @param attainmentTo most percent-to-goal to keep, as a ratio
+ * @param asOf a day of the span's last month, or {@code none}; default the last posted day where
+ *     that month is the last with a posted line
+ * @param without a posted load to leave out
  */
 record StandingParameters(
     String axis,
@@ -22,4 +36,56 @@ record StandingParameters(
     List<String> region,
     List<String> product,
     List<String> line,
-    List<String> manager) {}
+    List<String> manager,
+    String beside,
+    String besideFactor,
+    String group,
+    String text,
+    List<String> only,
+    List<String> status,
+    String top,
+    String bottom,
+    String by,
+    String missOver,
+    String attainmentFrom,
+    String attainmentTo,
+    String asOf,
+    String without) {
+
+  /** A month of an axis against a goal set, and nothing else. */
+  static StandingParameters of(String axis, String month, String goalSet) {
+    return new StandingParameters(
+        axis, null, month, month, goalSet, null, null, null, null, null, null, null, null, null,
+        null, null, null, null, null, null, null, null, null, null, null, null);
+  }
+
+  StandingParameters on(String otherAxis) {
+    return new StandingParameters(
+        otherAxis,
+        measure,
+        from,
+        to,
+        goalSet,
+        basis,
+        factor,
+        rep,
+        region,
+        product,
+        line,
+        manager,
+        beside,
+        besideFactor,
+        group,
+        text,
+        only,
+        status,
+        top,
+        bottom,
+        by,
+        missOver,
+        attainmentFrom,
+        attainmentTo,
+        asOf,
+        without);
+  }
+}

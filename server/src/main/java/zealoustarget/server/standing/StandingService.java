@@ -1,271 +1,283 @@
 package zealoustarget.server.standing;
 
-import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
-import zealoustarget.core.Refusal;
+import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
-import zealoustarget.core.calendar.Span;
 import zealoustarget.core.calendar.SpanWords;
-import zealoustarget.core.ladder.Rung;
-import zealoustarget.core.ledger.Basis;
-import zealoustarget.core.ledger.Ledger;
-import zealoustarget.core.ledger.Members;
+import zealoustarget.core.ladder.Shading;
+import zealoustarget.core.ledger.Grouped;
 import zealoustarget.core.ledger.Months;
+import zealoustarget.core.ledger.Narrowing;
+import zealoustarget.core.ledger.Sheet;
 import zealoustarget.core.ledger.StandingQuery;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
-import zealoustarget.core.reading.Explanation;
 import zealoustarget.core.reading.Headline;
-import zealoustarget.core.reading.Reading;
 import zealoustarget.core.reading.Standing;
-import zealoustarget.core.reading.Status;
-import zealoustarget.server.intake.GoalSets;
-import zealoustarget.server.intake.LoadService;
-import zealoustarget.server.ledger.LedgerService;
-import zealoustarget.server.playbook.Playbook;
-import zealoustarget.server.playbook.PlaybookService;
+import zealoustarget.core.reading.Standing.Row;
+import zealoustarget.server.notes.Note;
+import zealoustarget.server.notes.NoteStore;
+import zealoustarget.server.playbook.RungPart;
+import zealoustarget.server.standing.ReadingAnswer.Beside;
+import zealoustarget.server.standing.ReadingAnswer.NoteAnswer;
+import zealoustarget.server.standing.ReadingAnswer.Words;
 
-/** Answers standings, proofs and paths from the ledger in memory; core computes every figure. */
+/** Answers standings from the ledger in memory; core computes every figure. */
 @Service
 class StandingService {
-  /** The key that asks for everything in scope instead of one member. */
-  static final String TOTAL = "*";
-
-  private final LedgerService ledgers;
-  private final PlaybookService playbooks;
   private final QueryReader reader;
-  private final LoadService loads;
-  private final GoalSets goalSets;
+  private final NoteStore notes;
 
-  StandingService(
-      LedgerService ledgers,
-      PlaybookService playbooks,
-      QueryReader reader,
-      LoadService loads,
-      GoalSets goalSets) {
-    this.ledgers = ledgers;
-    this.playbooks = playbooks;
+  StandingService(QueryReader reader, NoteStore notes) {
     this.reader = reader;
-    this.loads = loads;
-    this.goalSets = goalSets;
+    this.notes = notes;
   }
+
+  /** A row and the key of the group that it stands in, null without groups. */
+  private record Placed(Row row, String group) {}
+
+  /** What was read: the whole with all rows, and in groups their subtotals. */
+  private record Read(Standing whole, List<Placed> rows, List<Row> groups, Axis spokenOf) {}
 
   StandingAnswer standing(StandingParameters parameters) {
-    Ledger ledger = ledgers.current();
-    Playbook playbook = playbooks.current();
-    StandingQuery query = reader.read(parameters, ledger, playbook);
-    Standing standing = ledger.standing(query);
-    SpanWords span = SpanWords.of(query.span(), playbook.calendar());
-    var words = new Headline.Words(span.text(), span.isPlural(), goalWords(query.basis()));
+    Asked asked = reader.read(parameters);
+    Read read = read(asked, asked.query());
+    List<Row> all = read.rows().stream().map(Placed::row).toList();
+    Shading shading = asked.shading().inView(favourables(all));
+    Words words = new Words(asked.query().measure(), asked.query().ladder(), shading);
+    Map<String, Beside> beside = beside(asked, read);
+    Map<Integer, List<Note>> written = notes.inSpan(asked.query().span());
+    return answer(asked, read, shading, words, beside, written);
+  }
+
+  private static Read read(Asked asked, StandingQuery query) {
+    if (asked.group() == null) {
+      Standing standing = asked.ledger().standing(query);
+      return new Read(
+          standing,
+          standing.rows().stream().map(row -> new Placed(row, null)).toList(),
+          null,
+          query.axis());
+    }
+    Grouped grouped = asked.ledger().grouped(query, asked.group());
+    List<Placed> rows =
+        grouped.groups().stream()
+            .flatMap(
+                group ->
+                    group.rows().stream().map(row -> new Placed(row, group.total().member().key())))
+            .toList();
+    Standing whole = grouped.whole();
+    boolean hasOwnGoals = rows.stream().anyMatch(placed -> placed.row().hasGoal());
+    Standing spoken =
+        hasOwnGoals
+            ? new Standing(
+                whole.measure(),
+                whole.ladder(),
+                whole.total(),
+                rows.stream().map(Placed::row).toList(),
+                whole.outside(),
+                whole.leftOut())
+            : whole;
+    return new Read(spoken, rows, whole.rows(), hasOwnGoals ? query.axis() : asked.group());
+  }
+
+  static List<Ratio> favourables(List<Row> rows) {
+    return Arrays.asList(
+        rows.stream().map(row -> row.reading().favourable()).toArray(Ratio[]::new));
+  }
+
+  private static StandingAnswer answer(
+      Asked asked,
+      Read read,
+      Shading shading,
+      Words words,
+      Map<String, Beside> beside,
+      Map<Integer, List<Note>> written) {
+    StandingQuery query = asked.query();
+    Measure measure = query.measure();
+    Standing whole = read.whole();
+    int month = Months.number(query.span().toInclusive());
+    List<ReadingAnswer> rows = new ArrayList<>(read.rows().size());
+    for (Placed placed : read.rows()) {
+      Row row = placed.row();
+      Member place = asked.ledger().members().placeOf(query.axis(), row.member().id(), month);
+      rows.add(
+          words
+              .answer(row)
+              .at(place == null ? null : place.name(), placed.group())
+              .with(beside.get(id(placed)), noteAnswers(written.get(row.member().id()))));
+    }
     return new StandingAnswer(
         query.axis().word(),
-        query.measure().code(),
-        query.measure().unit(),
-        query.measure().scale(),
-        query.measure().direction().name(),
+        measure.code(),
+        measure.unit(),
+        measure.scale(),
+        measure.direction().name(),
         query.span().fromInclusive().toString(),
         query.span().toInclusive().toString(),
-        goalWords(query.basis()),
-        ladderWords(query, playbook),
-        Headline.of(standing, query.axis(), words).stream()
-            .map(StandingAnswer.HeadlinePart::of)
-            .toList(),
-        total(query, standing.total(), standing.totalStatus()),
+        GoalWords.of(query.basis()),
+        asked.beside() == null ? null : GoalWords.of(asked.beside().basis()),
+        asked.isRange(),
+        asked.ladderWords(),
+        headline(asked, whole, read.spokenOf()),
+        words.answer(whole.total()).with(beside.get(""), null),
         new StandingAnswer.NoGoal(
-            standing.noGoalMembers(), query.measure().text(standing.noGoalActual())),
+            whole.noGoalMembers(), ReadingAnswer.text(measure, whole.outside().noGoal())),
         new StandingAnswer.Unassigned(
-            standing.unassignedLines(), query.measure().text(standing.unassigned())),
-        standing.rows().stream().map(row -> row(query, ledger.members(), row)).toList(),
-        StandingAnswer.Summary.of(standing));
+            whole.outside().unassignedLines(),
+            ReadingAnswer.text(measure, whole.outside().unassigned())),
+        new StandingAnswer.LeftOut(
+            whole.leftOut().members(), ReadingAnswer.text(measure, whole.leftOut().actual())),
+        openMonth(asked),
+        asked.group() == null ? null : asked.group().word(),
+        read.groups() == null
+            ? null
+            : read.groups().stream()
+                .map(group -> words.answer(group).with(beside.get(groupId(group)), null))
+                .toList(),
+        rows,
+        StandingAnswer.Summary.of(whole),
+        ladderUsed(query),
+        limits(asked, shading, measure));
   }
 
-  ProofAnswer proof(String key, StandingParameters parameters, int page, int size) {
-    Ledger ledger = ledgers.current();
-    Playbook playbook = playbooks.current();
-    StandingQuery query = reader.read(parameters, ledger, playbook);
-    Member member = member(ledger, query.axis(), key);
-    Standing standing = ledger.standing(query);
-    Standing.Row row = member == null ? null : findRow(standing, member, ledger, query);
-    Reading reading = row == null ? standing.total() : row.reading();
-    Status status = row == null ? standing.totalStatus() : row.status();
-    Integer id = member == null ? null : member.id();
-    List<Ledger.Source> rows = ledger.actualSources(query, id);
-    List<Ledger.Source> goalRows = ledger.goalSources(query, id);
-    Map<Integer, String> files = loads.fileNames();
-    return new ProofAnswer(
-        row == null ? total(query, reading, status) : row(query, ledger.members(), row),
-        Explanation.of(reading, query.measure()).stream()
-            .map(e -> new ProofAnswer.Formula(e.figure(), e.formula(), e.value(), e.why()))
-            .toList(),
-        rung(query, status),
-        ladderWords(query, playbook),
-        goalWords(query.basis()),
-        page,
-        size,
-        rows.size(),
-        page(rows, page, size).stream().map(source -> source(source, files, query)).toList(),
-        goalRows.size(),
-        page(goalRows, 0, size).stream().map(source -> source(source, files, query)).toList());
+  static List<StandingAnswer.HeadlinePart> headline(Asked asked, Standing whole, Axis axis) {
+    SpanWords span = SpanWords.of(asked.query().span(), asked.playbook().calendar());
+    var words =
+        new Headline.Words(span.text(), span.isPlural(), GoalWords.of(asked.query().basis()));
+    return Headline.of(whole, axis, words).stream().map(StandingAnswer.HeadlinePart::of).toList();
   }
 
-  /** The months of the fiscal year in which the span ends, or of the span where it is longer. */
-  PathAnswer path(String key, StandingParameters parameters) {
-    Ledger ledger = ledgers.current();
-    Playbook playbook = playbooks.current();
-    StandingQuery query = reader.read(parameters, ledger, playbook);
-    Member member = member(ledger, query.axis(), key);
-    int year = playbook.calendar().year(query.span().toInclusive());
-    Span fiscalYear = playbook.calendar().year(year);
-    Span months = query.span().length() > 12 ? query.span() : fiscalYear;
-    return new PathAnswer(
-        member == null ? "All" : member.name(),
-        year,
-        months.months().stream()
-            .map(month -> month(query, ledger, playbook, member, month))
+  static StandingAnswer.OpenMonth openMonth(Asked asked) {
+    return asked.asOf() == null
+        ? null
+        : new StandingAnswer.OpenMonth(
+            asked.asOf().toString(),
+            asked.query().days().elapsed(),
+            asked.query().days().workingDays());
+  }
+
+  static StandingAnswer.LadderUsed ladderUsed(StandingQuery query) {
+    return new StandingAnswer.LadderUsed(
+        query.ladder().scale().word(), query.ladder().rungs().stream().map(RungPart::of).toList());
+  }
+
+  static StandingAnswer.Limits limits(Asked asked, Shading inView, Measure measure) {
+    return new StandingAnswer.Limits(
+        ReadingAnswer.text(measure, inView.goodLimit()),
+        ReadingAnswer.text(measure, inView.badLimit()),
+        asked.shading().goodLimit() == null,
+        asked.shading().badLimit() == null);
+  }
+
+  static List<NoteAnswer> noteAnswers(List<Note> written) {
+    return written == null
+        ? null
+        : written.stream()
+            .map(
+                note ->
+                    new NoteAnswer(
+                        note.month().toString(), note.reason(), note.reasonName(), note.text()))
+            .toList();
+  }
+
+  /** The second basis, of the same rows, by row; the total by the empty text. */
+  private static Map<String, Beside> beside(Asked asked, Read first) {
+    if (asked.beside() == null) {
+      return Map.of();
+    }
+    boolean isNarrowed = !asked.query().narrowing().isNone();
+    Narrowing same =
+        isNarrowed
+            ? Narrowing.to(
+                first.rows().stream()
+                    .map(placed -> placed.row().member().id())
+                    .collect(Collectors.toSet()))
+            : Narrowing.NONE;
+    if (isNarrowed && first.rows().isEmpty()) {
+      return Map.of();
+    }
+    StandingQuery query = asked.beside().withNarrowing(same);
+    Words words = new Words(query.measure(), query.ladder(), null);
+    Read read = read(asked, query);
+    Map<String, Beside> beside = new HashMap<>();
+    beside.put("", ReadingAnswer.beside(read.whole().total(), words));
+    read.rows()
+        .forEach(placed -> beside.put(id(placed), ReadingAnswer.beside(placed.row(), words)));
+    if (read.groups() != null) {
+      read.groups().forEach(row -> beside.put(groupId(row), ReadingAnswer.beside(row, words)));
+    }
+    return beside;
+  }
+
+  private static String id(Placed placed) {
+    return "r" + placed.group() + "\n" + placed.row().member().key();
+  }
+
+  private static String groupId(Row group) {
+    return "g" + group.member().key();
+  }
+
+  /** The span's months side by side. */
+  SheetAnswer sheet(StandingParameters parameters) {
+    Asked asked = reader.read(parameters);
+    Sheet sheet = asked.ledger().sheet(asked.query());
+    List<Ratio> all =
+        sheet.months().stream()
+            .flatMap(month -> month.rows().stream())
+            .map(row -> row.reading().favourable())
+            .collect(Collectors.toList());
+    Shading shading = asked.shading().inView(all);
+    Words words = new Words(asked.query().measure(), asked.query().ladder(), shading);
+    Map<Integer, SheetAnswer.Cell[]> cells = new LinkedHashMap<>();
+    sheet
+        .whole()
+        .rows()
+        .forEach(row -> cells.put(row.member().id(), new SheetAnswer.Cell[sheet.months().size()]));
+    List<SheetAnswer.Cell> totals = new ArrayList<>();
+    for (int at = 0; at < sheet.months().size(); at++) {
+      Standing month = sheet.months().get(at);
+      totals.add(SheetAnswer.Cell.of(words.answer(month.total())));
+      for (Row row : month.rows()) {
+        SheetAnswer.Cell[] of = cells.get(row.member().id());
+        if (of != null) {
+          of[at] = SheetAnswer.Cell.of(words.answer(row));
+        }
+      }
+    }
+    Map<Integer, List<Note>> written = notes.inSpan(asked.query().span());
+    Words whole =
+        new Words(
+            asked.query().measure(),
+            asked.query().ladder(),
+            asked.shading().inView(favourables(sheet.whole().rows())));
+    int last = Months.number(asked.query().span().toInclusive());
+    return new SheetAnswer(
+        asked.query().span().months().stream().map(Object::toString).toList(),
+        whole.answer(sheet.whole().total()),
+        totals,
+        sheet.whole().rows().stream()
+            .map(
+                row -> {
+                  Member place =
+                      asked
+                          .ledger()
+                          .members()
+                          .placeOf(asked.query().axis(), row.member().id(), last);
+                  return new SheetAnswer.SheetRow(
+                      whole
+                          .answer(row)
+                          .at(place == null ? null : place.name(), null)
+                          .with(null, noteAnswers(written.get(row.member().id()))),
+                      Arrays.asList(cells.get(row.member().id())));
+                })
             .toList());
-  }
-
-  /** A fiscal year's months of the whole company, against the goal set on its own axis. */
-  PathAnswer strip(int year, StandingParameters parameters) {
-    Ledger ledger = ledgers.current();
-    Playbook playbook = playbooks.current();
-    Span months = playbook.calendar().year(year);
-    StandingQuery asked = reader.read(parameters, ledger, playbook);
-    Axis axis =
-        asked.basis() instanceof Basis.Set set
-            ? goalSets.find(set.name()).map(GoalSets.GoalSet::axis).orElse(asked.axis())
-            : asked.axis();
-    StandingQuery query =
-        new StandingQuery(
-            axis, asked.measure(), asked.span(), asked.basis(), asked.filters(), asked.ladder());
-    return new PathAnswer(
-        playbook.companyName(),
-        year,
-        months.months().stream()
-            .map(month -> month(query, ledger, playbook, null, month))
-            .toList());
-  }
-
-  private static PathAnswer.MonthAnswer month(
-      StandingQuery query, Ledger ledger, Playbook playbook, Member member, YearMonth month) {
-    StandingQuery monthQuery = query.withSpan(Span.of(month));
-    Reading reading =
-        member == null ? ledger.total(monthQuery) : ledger.reading(monthQuery, member.id());
-    Status status = Status.of(reading, query.ladder(), unitsPerOne(query), null);
-    return new PathAnswer.MonthAnswer(
-        month.toString(),
-        playbook.calendar().number(month),
-        playbook.calendar().quarter(month),
-        ledger.hasActuals(monthQuery) ? "open" : "empty",
-        ReadingAnswer.of(null, null, null, reading, status, query.measure(), query.ladder()));
-  }
-
-  private static Member member(Ledger ledger, Axis axis, String key) {
-    if (key.equals(TOTAL)) {
-      return null;
-    }
-    return ledger
-        .members()
-        .findByKey(axis, key)
-        .orElseThrow(
-            () ->
-                Refusal.of("member-unknown", "There is no " + axis.word() + " \"" + key + "\".")
-                    .with("key", key));
-  }
-
-  /** The member's row, or its reading without a posted line and goal. */
-  private static Standing.Row findRow(
-      Standing standing, Member member, Ledger ledger, StandingQuery query) {
-    Optional<Standing.Row> found =
-        standing.rows().stream().filter(row -> row.member().id() == member.id()).findFirst();
-    return found.orElseGet(
-        () -> {
-          Reading reading = ledger.reading(query, member.id());
-          return new Standing.Row(
-              member, reading, Status.of(reading, query.ladder(), unitsPerOne(query), null));
-        });
-  }
-
-  private static ReadingAnswer row(StandingQuery query, Members members, Standing.Row row) {
-    return ReadingAnswer.of(
-        row.member().key(),
-        row.member().name(),
-        place(query, members, row.member().id()),
-        row.reading(),
-        row.status(),
-        query.measure(),
-        query.ladder());
-  }
-
-  private static ReadingAnswer total(StandingQuery query, Reading reading, Status status) {
-    return ReadingAnswer.of(null, null, null, reading, status, query.measure(), query.ladder());
-  }
-
-  private static String place(StandingQuery query, Members members, int id) {
-    int month = Months.number(query.span().toInclusive());
-    int place =
-        switch (query.axis()) {
-          case REP -> members.regionOf(id, month);
-          case PRODUCT -> members.lineOf(id);
-          default -> Members.NONE;
-        };
-    Axis axis = query.axis() == Axis.REP ? Axis.REGION : Axis.LINE;
-    return place < 0 ? null : members.get(axis, place).name();
-  }
-
-  private static ProofAnswer.DecidingRung rung(StandingQuery query, Status status) {
-    Rung rung = status.rung();
-    if (rung == null) {
-      return null;
-    }
-    return new ProofAnswer.DecidingRung(
-        query.ladder().rungs().indexOf(rung) + 1,
-        rung.name(),
-        query.ladder().scale().word(),
-        rung.lowerBound() == null ? null : rung.lowerBound().toText(),
-        rung.lowerBound() == null ? null : rung.above() ? "above" : "at or above");
-  }
-
-  private static ProofAnswer.SourceRow source(
-      Ledger.Source source, Map<Integer, String> files, StandingQuery query) {
-    return new ProofAnswer.SourceRow(
-        source.loadId(),
-        files.get(source.loadId()),
-        source.line(),
-        Months.of(source.month()).toString(),
-        query.measure().text(source.amount()));
-  }
-
-  private static List<Ledger.Source> page(List<Ledger.Source> rows, int page, int size) {
-    int from = (int) Math.min((long) page * size, rows.size());
-    return rows.subList(from, Math.min(from + size, rows.size()));
-  }
-
-  private static String goalWords(Basis basis) {
-    if (basis instanceof Basis.Set set) {
-      return set.name();
-    }
-    if (basis instanceof Basis.PriorYear prior) {
-      return "last year" + times(prior.factor());
-    }
-    return basis instanceof Basis.PriorPeriod prior
-        ? "the period before" + times(prior.factor())
-        : "no goal";
-  }
-
-  private static String times(Ratio factor) {
-    return factor.equals(Ratio.ONE) ? "" : " × " + factor.toText();
-  }
-
-  private static String ladderWords(StandingQuery query, Playbook playbook) {
-    String goalSet = query.basis() instanceof Basis.Set set ? set.name() : null;
-    return playbook.ladderWords(query.measure(), goalSet, query.axis());
-  }
-
-  private static Ratio unitsPerOne(StandingQuery query) {
-    return Ratio.powerOfTen(query.measure().scale());
   }
 }

@@ -16,10 +16,7 @@ public class StandingText {
 
   /** The headline, the total and all rows of a month by key, as a table. */
   public String of(String axis, String month, String goalSet) {
-    StandingAnswer answer =
-        standings.standing(
-            new StandingParameters(
-                axis, null, month, month, goalSet, null, null, null, null, null, null, null));
+    StandingAnswer answer = standings.standing(StandingParameters.of(axis, month, goalSet));
     StringBuilder text = new StringBuilder("\n");
     text.append(
             answer.headline().stream()

@@ -25,17 +25,22 @@ import zealoustarget.core.Refusal;
 @ExtendWith(MockitoExtension.class)
 class StandingControllerTest {
   @Mock StandingService standings;
+  @Mock CloseUpService closeUps;
+  @Mock ClaimService claims;
+  @Mock OrderService orders;
   @Captor ArgumentCaptor<StandingParameters> parameters;
   private MockMvc http;
 
   @BeforeEach
   void build() {
-    http = MockMvcBuilders.standaloneSetup(new StandingController(standings)).build();
+    http =
+        MockMvcBuilders.standaloneSetup(new StandingController(standings, closeUps, claims, orders))
+            .build();
   }
 
   @Test
   void path_takesTheAxisFromTheAddress_andRepeatedFiltersAsLists() throws Exception {
-    when(standings.path(eq("K1"), any())).thenReturn(new PathAnswer("Ines", 2027, List.of()));
+    when(closeUps.path(eq("K1"), any(), any())).thenReturn(new PathAnswer("Ines", 2027, List.of()));
     var answer =
         http.perform(
                 get(
@@ -44,7 +49,7 @@ class StandingControllerTest {
             .getResponse();
     assertThat(answer.getStatus()).isEqualTo(200);
     assertThat(answer.getContentAsString()).contains("\"fiscalYear\":2027");
-    verify(standings).path(eq("K1"), parameters.capture());
+    verify(closeUps).path(eq("K1"), parameters.capture(), any());
     StandingParameters read = parameters.getValue();
     assertThat(read.axis()).isEqualTo("rep");
     assertThat(read.region()).containsExactly("North", "South");
@@ -55,8 +60,10 @@ class StandingControllerTest {
   void badPageOrYear_neverReachesTheService() {
     refused("/api/v1/standing/rep/K1/proof?page=-1");
     refused("/api/v1/standing/rep/K1/proof?size=501");
+    refused("/api/v1/standing/rep/K1/orders?size=0");
+    refused("/api/v1/standing/rep/K1/path?atOrAbove=much");
     refused("/api/v1/months?year=27");
-    verifyNoInteractions(standings);
+    verifyNoInteractions(standings, closeUps, claims, orders);
   }
 
   private void refused(String path) {

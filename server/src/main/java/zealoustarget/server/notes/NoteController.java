@@ -1,0 +1,126 @@
+package zealoustarget.server.notes;
+
+import java.time.DateTimeException;
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import zealoustarget.core.Refusal;
+import zealoustarget.core.member.Axis;
+import zealoustarget.core.member.Member;
+import zealoustarget.server.ledger.LedgerService;
+
+/** Why a month came out as it did: the list of reasons, and notes on members and months. */
+@RestController
+@RequestMapping("/api/v1")
+class NoteController {
+  private static final int LONGEST_TEXT = 2_000;
+  private static final int LONGEST_NAME = 80;
+  private static final int LONGEST_CODE = 40;
+  private static final int MOST_REASONS = 50;
+
+  private final NoteStore notes;
+  private final LedgerService ledgers;
+
+  NoteController(NoteStore notes, LedgerService ledgers) {
+    this.notes = notes;
+    this.ledgers = ledgers;
+  }
+
+  /** A note as it is written; {@code reason} and {@code text} may be null, not both for a note. */
+  record NoteBody(String reason, String text) {}
+
+  /** A reason; a new one may leave its code out. */
+  record ReasonBody(String code, String name) {}
+
+  /** The company's reasons in their order. */
+  @GetMapping("/reasons")
+  List<NoteStore.Reason> reasons() {
+    return notes.reasons();
+  }
+
+  /** Puts another list in place. 400 {@code reasons-invalid}; 409 {@code reason-in-use}. */
+  @PutMapping("/reasons")
+  List<NoteStore.Reason> replaceReasons(@RequestBody List<ReasonBody> bodies) {
+    List<NoteStore.Reason> reasons = new ArrayList<>();
+    Set<String> codes = new HashSet<>();
+    Set<String> names = new HashSet<>();
+    if (bodies.size() > MOST_REASONS) {
+      throw invalid("The list may have at most " + MOST_REASONS + " reasons.");
+    }
+    for (ReasonBody body : bodies) {
+      String name = body.name() == null ? "" : body.name().strip();
+      if (name.isEmpty() || name.length() > LONGEST_NAME) {
+        throw invalid("Each reason needs a name of 1 to " + LONGEST_NAME + " characters.");
+      }
+      String code =
+          body.code() == null || body.code().isBlank() ? codeOf(name, codes) : body.code();
+      if (!code.matches("[a-z0-9][a-z0-9-]{0," + (LONGEST_CODE - 1) + "}")) {
+        throw invalid("\"" + code + "\" is no code. Use small letters, digits and -.");
+      }
+      if (!codes.add(code) || !names.add(name.toLowerCase(Locale.ROOT))) {
+        throw invalid("\"" + name + "\" stands twice. Take one of them out.");
+      }
+      reasons.add(new NoteStore.Reason(code, name));
+    }
+    notes.replaceReasons(reasons);
+    return notes.reasons();
+  }
+
+  /** Writes a member's note of a month, over the one there; an empty one takes it away. */
+  @PutMapping("/notes/{axis}/{key}/{month}")
+  void write(
+      @PathVariable String axis,
+      @PathVariable String key,
+      @PathVariable String month,
+      @RequestBody NoteBody body) {
+    Member member =
+        Axis.findByWord(axis)
+            .filter(found -> found != Axis.COMPANY)
+            .flatMap(found -> ledgers.current().members().findByKey(found, key))
+            .orElseThrow(
+                () ->
+                    Refusal.of("member-unknown", "There is no " + axis + " \"" + key + "\".")
+                        .with("key", key));
+    String text = body.text() == null ? "" : body.text().strip();
+    if (text.length() > LONGEST_TEXT) {
+      throw Refusal.of(
+          "note-too-long",
+          "A note may have " + LONGEST_TEXT + " characters, was " + text.length() + ".");
+    }
+    String reason = body.reason() == null || body.reason().isBlank() ? null : body.reason();
+    notes.write(member.id(), month(month), reason, text);
+  }
+
+  private static YearMonth month(String text) {
+    try {
+      return YearMonth.parse(text);
+    } catch (DateTimeException noMonth) {
+      throw Refusal.of("month-unreadable", "\"" + text + "\" is no month. Write it as 2026-10.")
+          .with("name", "month");
+    }
+  }
+
+  private static String codeOf(String name, Set<String> taken) {
+    String plain =
+        name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", "");
+    String base = plain.isEmpty() ? "reason" : plain.substring(0, Math.min(plain.length(), 36));
+    String code = base;
+    for (int number = 2; taken.contains(code); number++) {
+      code = base + "-" + number;
+    }
+    return code;
+  }
+
+  private static Refusal invalid(String words) {
+    return Refusal.of("reasons-invalid", words + " Nothing was changed.");
+  }
+}

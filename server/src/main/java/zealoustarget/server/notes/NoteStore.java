@@ -1,0 +1,133 @@
+package zealoustarget.server.notes;
+
+import jakarta.persistence.EntityManager;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import zealoustarget.core.Refusal;
+import zealoustarget.core.calendar.Span;
+import zealoustarget.core.ledger.Months;
+
+/** Keeps the notes and the list of reasons. */
+@Component
+public class NoteStore {
+  /** One reason: a stable code and what people call it. */
+  public record Reason(String code, String name) {}
+
+  private final EntityManager entities;
+  private final Clock clock;
+
+  NoteStore(EntityManager entities, Clock clock) {
+    this.entities = entities;
+    this.clock = clock;
+  }
+
+  /** The list in its order. */
+  @Transactional(readOnly = true)
+  public List<Reason> reasons() {
+    return entities
+        .createQuery("from ReasonEntity order by place", ReasonEntity.class)
+        .getResultStream()
+        .map(entity -> new Reason(entity.code, entity.name))
+        .toList();
+  }
+
+  /**
+   * Puts another list in place of the one there.
+   *
+   * @throws Refusal reason-in-use if a note has a reason that is not on it any more
+   */
+  @Transactional
+  public void replaceReasons(List<Reason> reasons) {
+    Set<String> kept = reasons.stream().map(Reason::code).collect(Collectors.toSet());
+    Set<String> used =
+        new HashSet<>(
+            entities
+                .createQuery(
+                    "select distinct reason from NoteEntity where reason is not null", String.class)
+                .getResultList());
+    used.removeAll(kept);
+    if (!used.isEmpty()) {
+      throw Refusal.of(
+              "reason-in-use",
+              "Notes have the reason "
+                  + String.join(", ", used.stream().sorted().toList())
+                  + ". Keep it on the list, or change those notes first.")
+          .with("reasons", List.copyOf(used));
+    }
+    entities
+        .createQuery("from ReasonEntity", ReasonEntity.class)
+        .getResultStream()
+        .filter(entity -> !kept.contains(entity.code))
+        .forEach(entities::remove);
+    for (int place = 0; place < reasons.size(); place++) {
+      Reason reason = reasons.get(place);
+      entities.merge(new ReasonEntity(reason.code(), place, reason.name()));
+    }
+  }
+
+  /** The notes on months of a span, by member id, each member's in the order of months. */
+  @Transactional(readOnly = true)
+  public Map<Integer, List<Note>> inSpan(Span span) {
+    Map<String, String> names =
+        reasons().stream().collect(Collectors.toMap(Reason::code, Reason::name));
+    return entities
+        .createQuery(
+            "from NoteEntity where place.month between :first and :last order by place.month",
+            NoteEntity.class)
+        .setParameter("first", Months.number(span.fromInclusive()))
+        .setParameter("last", Months.number(span.toInclusive()))
+        .getResultStream()
+        .map(
+            entity ->
+                new Note(
+                    entity.place.memberId(),
+                    Months.of(entity.place.month()),
+                    entity.reason,
+                    entity.reason == null ? null : names.get(entity.reason),
+                    entity.content))
+        .collect(Collectors.groupingBy(Note::memberId, Collectors.toCollection(ArrayList::new)));
+  }
+
+  /**
+   * Writes a note over the one there, or takes it away where reason and text are empty.
+   *
+   * @throws Refusal value-unknown if the reason is not on the list
+   */
+  @Transactional
+  public void write(int memberId, java.time.YearMonth month, String reason, String text) {
+    NoteEntity.Place place = new NoteEntity.Place(memberId, Months.number(month));
+    NoteEntity entity = entities.find(NoteEntity.class, place);
+    if (reason == null && text.isEmpty()) {
+      if (entity != null) {
+        entities.remove(entity);
+      }
+      return;
+    }
+    if (reason != null && entities.find(ReasonEntity.class, reason) == null) {
+      List<String> known = reasons().stream().map(Reason::code).toList();
+      throw Refusal.of(
+              "value-unknown",
+              "\""
+                  + reason
+                  + "\" is no reason of the list; allowed are "
+                  + String.join(", ", known)
+                  + ".")
+          .with("name", "reason")
+          .with("allowed", known);
+    }
+    NoteEntity written = entity == null ? new NoteEntity(place) : entity;
+    written.reason = reason;
+    written.content = text;
+    written.writtenAt = clock.instant();
+    if (entity == null) {
+      entities.persist(written);
+    }
+  }
+}

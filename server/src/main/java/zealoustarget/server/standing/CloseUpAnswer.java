@@ -1,0 +1,41 @@
+package zealoustarget.server.standing;
+
+import java.util.List;
+
+/**
+ * One row, or the total, explained.
+ *
+ * @param place its rank among the rows, null where it has none; {@code places} of how many
+ * @param placeBefore its rank in the span before, null where it had none
+ * @param milestones the rungs ahead
+ * @param required what each month left of the fiscal year must bring, null where that is undefined
+ * @param assigned what sets of another axis assign to it
+ * @param parts what its variance is made of, along each axis that tells something
+ */
+record CloseUpAnswer(
+    ReadingAnswer reading,
+    Integer place,
+    int places,
+    Integer placeBefore,
+    List<MilestoneAnswer> milestones,
+    Required required,
+    List<Assigned> assigned,
+    List<Parts> parts) {
+  /** A rung ahead: where it begins, and how much is left until then. */
+  record MilestoneAnswer(String name, String tone, String at, String toGo) {}
+
+  record Required(String perMonth, int monthsLeft, String yearGoal, String toDate) {}
+
+  /** What a goal set of another axis adds up to here; {@code over} as a ratio, −0.1 is under. */
+  record Assigned(String goalSet, String axis, String amount, String over) {}
+
+  /**
+   * A variance taken apart.
+   *
+   * @param split own-goals, last-years-mix, whole-mix or rate-effect
+   */
+  record Parts(String axis, String split, List<Part> parts) {}
+
+  record Part(
+      String key, String name, String actual, String goal, String variance, String favourable) {}
+}

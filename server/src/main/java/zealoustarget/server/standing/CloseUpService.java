@@ -1,0 +1,406 @@
+package zealoustarget.server.standing;
+
+import java.math.RoundingMode;
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import org.springframework.stereotype.Service;
+import zealoustarget.core.Refusal;
+import zealoustarget.core.amount.Measure;
+import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.calendar.FiscalCalendar;
+import zealoustarget.core.calendar.Span;
+import zealoustarget.core.ladder.Rung;
+import zealoustarget.core.ledger.Basis;
+import zealoustarget.core.ledger.Breakdown;
+import zealoustarget.core.ledger.GoalBook;
+import zealoustarget.core.ledger.Ledger;
+import zealoustarget.core.ledger.Months;
+import zealoustarget.core.ledger.Narrowing;
+import zealoustarget.core.ledger.StandingQuery;
+import zealoustarget.core.member.Axis;
+import zealoustarget.core.member.Member;
+import zealoustarget.core.reading.Explanation;
+import zealoustarget.core.reading.Goal;
+import zealoustarget.core.reading.Milestone;
+import zealoustarget.core.reading.Outlook;
+import zealoustarget.core.reading.Reading;
+import zealoustarget.core.reading.Standing;
+import zealoustarget.core.reading.Standing.Row;
+import zealoustarget.core.reading.Status;
+import zealoustarget.server.intake.GoalSets;
+import zealoustarget.server.intake.LoadService;
+import zealoustarget.server.standing.ReadingAnswer.Words;
+
+/** Explains one row or the total: its proof, its months, what it is made of, what comes next. */
+@Service
+class CloseUpService {
+  /** The key that asks for everything in scope instead of one member. */
+  static final String TOTAL = "*";
+
+  private final QueryReader reader;
+  private final LoadService loads;
+  private final GoalSets goalSets;
+
+  CloseUpService(QueryReader reader, LoadService loads, GoalSets goalSets) {
+    this.reader = reader;
+    this.loads = loads;
+    this.goalSets = goalSets;
+  }
+
+  ProofAnswer proof(String key, StandingParameters parameters, int page, int size) {
+    Asked asked = reader.read(parameters);
+    StandingQuery query = asked.query();
+    Member member = member(asked.ledger(), query.axis(), key);
+    Row row = row(asked, member);
+    Integer id = member == null ? null : member.id();
+    List<Ledger.Source> rows = asked.ledger().actualSources(query, id);
+    List<Ledger.Source> goalRows = asked.ledger().goalSources(query, id);
+    Map<Integer, String> files = loads.fileNames();
+    return new ProofAnswer(
+        words(asked).answer(row),
+        explanations(asked, id, row.reading()).stream()
+            .map(e -> new ProofAnswer.Formula(e.figure(), e.formula(), e.value(), e.why()))
+            .toList(),
+        rung(query, row.status()),
+        asked.ladderWords(),
+        GoalWords.of(query.basis()),
+        page,
+        size,
+        rows.size(),
+        page(rows, page, size).stream().map(source -> source(source, files, query)).toList(),
+        goalRows.size(),
+        page(goalRows, 0, size).stream().map(source -> goalSource(source, files, query)).toList());
+  }
+
+  private static List<Explanation> explanations(Asked asked, Integer member, Reading reading) {
+    Measure measure = asked.query().measure();
+    List<Explanation> all = new ArrayList<>();
+    if (measure.isRate()) {
+      Ledger.SpanParts parts = asked.ledger().parts(asked.query(), member);
+      all.add(Explanation.ofRate(parts.over(), parts.under(), reading, measure.quotient()));
+    }
+    all.addAll(Explanation.of(reading, measure));
+    return all;
+  }
+
+  /** The row as the standing has it; of a total what is kept after narrowing. */
+  private static Row row(Asked asked, Member member) {
+    StandingQuery query = asked.query();
+    if (member == null) {
+      return query.narrowing().isNone()
+          ? asked.ledger().total(query)
+          : asked.ledger().standing(query).total();
+    }
+    return asked.ledger().standing(query.withNarrowing(Narrowing.NONE)).rows().stream()
+        .filter(row -> row.member().id() == member.id())
+        .findFirst()
+        .orElseGet(() -> asked.ledger().reading(query, member.id()));
+  }
+
+  private static Words words(Asked asked) {
+    return new Words(asked.query().measure(), asked.query().ladder(), null);
+  }
+
+  /** Rank, movement, what is ahead, and what the variance is made of. */
+  CloseUpAnswer closeUp(String key, StandingParameters parameters) {
+    Asked asked = reader.read(parameters);
+    StandingQuery query = asked.query();
+    Member member = member(asked.ledger(), query.axis(), key);
+    Standing standing = asked.ledger().standing(query.withNarrowing(Narrowing.NONE));
+    Row row = row(asked, member);
+    Map<Integer, Integer> places = standing.places();
+    Map<Integer, Integer> before =
+        asked.ledger().standing(monthBefore(query).withNarrowing(Narrowing.NONE)).places();
+    Ratio highest = standing.highest() == null ? null : standing.highest().reading().actual();
+    return new CloseUpAnswer(
+        words(asked).answer(row),
+        member == null ? null : places.get(member.id()),
+        places.size(),
+        member == null ? null : before.get(member.id()),
+        Milestone.of(row.reading(), query.ladder(), query.measure(), highest).stream()
+            .map(ahead -> milestone(ahead, query.measure()))
+            .toList(),
+        required(asked, member),
+        assigned(asked, member, row.reading()),
+        parts(asked, member));
+  }
+
+  /** The same span a month ago: a month's month before, a longer span without its last month. */
+  private static StandingQuery monthBefore(StandingQuery query) {
+    Span span = query.span();
+    YearMonth last = span.toInclusive().minusMonths(1);
+    return query.withSpan(
+        span.length() == 1 ? Span.of(last) : new Span(span.fromInclusive(), last));
+  }
+
+  private static CloseUpAnswer.MilestoneAnswer milestone(Milestone ahead, Measure measure) {
+    return new CloseUpAnswer.MilestoneAnswer(
+        ahead.name(),
+        ahead.tone().name().toLowerCase(Locale.ROOT),
+        measure.text(whole(ahead.at())),
+        measure.text(ahead.toGo()));
+  }
+
+  /** Of a fiscal year with months left; not of rates, whose months do not add up. */
+  private static CloseUpAnswer.Required required(Asked asked, Member member) {
+    StandingQuery query = asked.query();
+    FiscalCalendar calendar = asked.playbook().calendar();
+    YearMonth last = query.span().toInclusive();
+    int left = 12 - calendar.number(last);
+    if (query.measure().isRate() || query.basis() instanceof Basis.PriorPeriod) {
+      return null;
+    }
+    StandingQuery all = query.withNarrowing(Narrowing.NONE);
+    Ratio yearGoal =
+        read(asked, all.withSpan(calendar.year(calendar.year(last))), member).goalAmount();
+    Ratio toDate = read(asked, all.withSpan(calendar.yearToDate(last)), member).actual();
+    Ratio perMonth = Outlook.required(yearGoal, toDate, left);
+    return perMonth == null
+        ? null
+        : new CloseUpAnswer.Required(
+            query.measure().text(whole(perMonth)),
+            left,
+            query.measure().text(yearGoal),
+            query.measure().text(toDate));
+  }
+
+  private static Reading read(Asked asked, StandingQuery query, Member member) {
+    return (member == null
+            ? asked.ledger().total(query)
+            : asked.ledger().reading(query, member.id()))
+        .reading();
+  }
+
+  private List<CloseUpAnswer.Assigned> assigned(Asked asked, Member member, Reading reading) {
+    StandingQuery query = asked.query();
+    Ratio own = reading.goalAmount();
+    if (!(query.basis() instanceof Basis.Set) || own == null || query.measure().isRate()) {
+      return List.of();
+    }
+    List<CloseUpAnswer.Assigned> found = new ArrayList<>();
+    for (GoalBook book : asked.ledger().goalBooks().values()) {
+      if (book.axis() != query.axis() && book.measures().contains(query.measure().code())) {
+        Goal goal =
+            asked.ledger().assigned(query, book.name(), member == null ? null : member.id());
+        if (goal instanceof Goal.Single single) {
+          found.add(
+              new CloseUpAnswer.Assigned(
+                  book.name(),
+                  book.axis().word(),
+                  query.measure().text(single.amount()),
+                  own.signum() <= 0
+                      ? null
+                      : single.amount().dividedBy(own).minus(Ratio.ONE).toText()));
+        }
+      }
+    }
+    return found;
+  }
+
+  private static List<CloseUpAnswer.Parts> parts(Asked asked, Member member) {
+    List<CloseUpAnswer.Parts> parts = new ArrayList<>();
+    for (Axis along : alongOf(asked.query().axis(), member == null)) {
+      Breakdown taken =
+          Breakdown.of(
+              asked.ledger(),
+              asked.query().withNarrowing(Narrowing.NONE),
+              member == null ? null : member.id(),
+              along);
+      if (taken != null && taken.parts().size() > 1) {
+        parts.add(
+            new CloseUpAnswer.Parts(
+                along.word(),
+                taken.split().name().toLowerCase(Locale.ROOT).replace('_', '-'),
+                taken.parts().stream().map(part -> part(part, asked.query().measure())).toList()));
+      }
+    }
+    return parts;
+  }
+
+  private static CloseUpAnswer.Part part(Breakdown.Part part, Measure measure) {
+    return new CloseUpAnswer.Part(
+        part.member().key(),
+        part.member().name(),
+        ReadingAnswer.text(measure, part.actual()),
+        ReadingAnswer.text(measure, part.goal()),
+        measure.text(part.variance()),
+        measure.text(part.favourable()));
+  }
+
+  private static List<Axis> alongOf(Axis axis, boolean isTotal) {
+    List<Axis> others =
+        switch (axis) {
+          case REP -> List.of(Axis.LINE, Axis.PRODUCT);
+          case REGION, MANAGER -> List.of(Axis.LINE, Axis.REP, Axis.PRODUCT);
+          case PRODUCT -> List.of(Axis.REGION, Axis.REP);
+          case LINE -> List.of(Axis.REGION, Axis.PRODUCT, Axis.REP);
+          case COMPANY -> List.of(Axis.REGION, Axis.LINE, Axis.MANAGER);
+        };
+    if (!isTotal || axis == Axis.COMPANY) {
+      return others;
+    }
+    List<Axis> all = new ArrayList<>(axis == Axis.REP ? List.of(Axis.REGION) : List.of());
+    all.addAll(others);
+    all.remove(Axis.PRODUCT);
+    return all;
+  }
+
+  /**
+   * The months of the fiscal year in which the span ends, or of the span where it is longer.
+   *
+   * @param atOrAbove percent-to-goal of members that are counted, null to say nothing of others
+   */
+  PathAnswer path(String key, StandingParameters parameters, Ratio atOrAbove) {
+    Asked asked = reader.read(parameters);
+    StandingQuery query = asked.query().withNarrowing(Narrowing.NONE);
+    Member member = member(asked.ledger(), query.axis(), key);
+    FiscalCalendar calendar = asked.playbook().calendar();
+    int year = calendar.year(query.span().toInclusive());
+    Span months = query.span().length() > 12 ? query.span() : calendar.year(year);
+    return new PathAnswer(
+        member == null ? "All" : member.name(),
+        year,
+        months.months().stream()
+            .map(
+                month ->
+                    month(
+                        asked.with(query),
+                        member,
+                        month,
+                        toDate(asked.with(query), member, months, month),
+                        atOrAbove == null ? null : among(asked.with(query), month, atOrAbove)))
+            .toList());
+  }
+
+  /** A fiscal year's months of the whole company, against the goal set on its own axis. */
+  PathAnswer strip(int year, StandingParameters parameters) {
+    Asked asked = reader.read(parameters);
+    StandingQuery query = asked.query().withNarrowing(Narrowing.NONE);
+    if (query.basis() instanceof Basis.Set set) {
+      Axis axis = goalSets.find(set.name()).map(GoalSets.GoalSet::axis).orElse(query.axis());
+      query = query.withAxis(axis);
+    }
+    Asked whole = asked.with(query);
+    return new PathAnswer(
+        asked.playbook().companyName(),
+        year,
+        asked.playbook().calendar().year(year).months().stream()
+            .map(month -> month(whole, null, month, null, null))
+            .toList());
+  }
+
+  private static PathAnswer.MonthAnswer month(
+      Asked asked,
+      Member member,
+      YearMonth month,
+      PathAnswer.ToDate toDate,
+      PathAnswer.Among among) {
+    StandingQuery query = asked.query().withSpan(Span.of(month));
+    Row row =
+        member == null ? asked.ledger().total(query) : asked.ledger().reading(query, member.id());
+    FiscalCalendar calendar = asked.playbook().calendar();
+    return new PathAnswer.MonthAnswer(
+        month.toString(),
+        calendar.number(month),
+        calendar.quarter(month),
+        asked.ledger().hasActuals(query) ? "open" : "empty",
+        words(asked.with(query)).answer(new Row(Standing.ALL, row.reading(), row.status(), null)),
+        toDate,
+        among);
+  }
+
+  private static PathAnswer.ToDate toDate(
+      Asked asked, Member member, Span months, YearMonth month) {
+    Measure measure = asked.query().measure();
+    Reading reading =
+        read(asked, asked.query().withSpan(new Span(months.fromInclusive(), month)), member);
+    return new PathAnswer.ToDate(
+        ReadingAnswer.text(measure, reading.actual()),
+        ReadingAnswer.text(measure, reading.comparedWith()));
+  }
+
+  private static PathAnswer.Among among(Asked asked, YearMonth month, Ratio atOrAbove) {
+    Measure measure = asked.query().measure();
+    Standing all = asked.ledger().standing(asked.query().withSpan(Span.of(month)));
+    List<Ratio> actuals =
+        all.rows().stream().map(row -> row.reading().actual()).filter(Objects::nonNull).toList();
+    Ratio average =
+        actuals.isEmpty()
+            ? null
+            : whole(
+                actuals.stream()
+                    .reduce(Ratio.ZERO, Ratio::plus)
+                    .dividedBy(Ratio.of(actuals.size())));
+    return new PathAnswer.Among(
+        ReadingAnswer.text(measure, average),
+        ReadingAnswer.text(measure, all.total().reading().actual()),
+        StandingAnswer.Extreme.of(all.highest(), measure),
+        StandingAnswer.Extreme.of(all.lowest(), measure),
+        all.atOrAbove(atOrAbove),
+        all.membersWithGoal());
+  }
+
+  /** In whole smallest units, for what is only looked at. */
+  private static Ratio whole(Ratio units) {
+    return Ratio.parse(units.rounded(0, RoundingMode.HALF_UP).toPlainString());
+  }
+
+  static Member member(Ledger ledger, Axis axis, String key) {
+    if (key.equals(TOTAL)) {
+      return null;
+    }
+    return ledger
+        .members()
+        .findByKey(axis, key)
+        .orElseThrow(
+            () ->
+                Refusal.of("member-unknown", "There is no " + axis.word() + " \"" + key + "\".")
+                    .with("key", key));
+  }
+
+  private static ProofAnswer.DecidingRung rung(StandingQuery query, Status status) {
+    Rung rung = status.rung();
+    if (rung == null) {
+      return null;
+    }
+    return new ProofAnswer.DecidingRung(
+        query.ladder().rungs().indexOf(rung) + 1,
+        rung.name(),
+        query.ladder().scale().word(),
+        rung.lowerBound() == null ? null : rung.lowerBound().toText(),
+        rung.lowerBound() == null ? null : rung.above() ? "above" : "at or above");
+  }
+
+  /** A row of the actual; of a rate one of its numerator. */
+  private static ProofAnswer.SourceRow source(
+      Ledger.Source source, Map<Integer, String> files, StandingQuery query) {
+    Measure measure = query.measure();
+    return source(source, files, measure.isRate() ? measure.quotient().over() : measure);
+  }
+
+  private static ProofAnswer.SourceRow goalSource(
+      Ledger.Source source, Map<Integer, String> files, StandingQuery query) {
+    return query.basis() instanceof Basis.Set
+        ? source(source, files, query.measure())
+        : source(source, files, query);
+  }
+
+  private static ProofAnswer.SourceRow source(
+      Ledger.Source source, Map<Integer, String> files, Measure measure) {
+    return new ProofAnswer.SourceRow(
+        source.loadId(),
+        files.get(source.loadId()),
+        source.line(),
+        Months.of(source.month()).toString(),
+        measure.text(source.amount()));
+  }
+
+  static <T> List<T> page(List<T> rows, int page, int size) {
+    int from = (int) Math.min((long) page * size, rows.size());
+    return rows.subList(from, Math.min(from + size, rows.size()));
+  }
+}

@@ -1,0 +1,139 @@
+package zealoustarget.server.standing;
+
+import de.siegmar.fastcsv.writer.CsvWriter;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.OutputStreamWriter;
+import java.io.Writer;
+import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import org.dhatim.fastexcel.Workbook;
+import org.dhatim.fastexcel.Worksheet;
+
+/** A table as CSV, or as a workbook whose computed columns are formulas. */
+final class Exports {
+  private static final String FORMULA_STARTS = "=+-@\t\r";
+  private static final int NAME_WIDTH = 26;
+  private static final int FIGURE_WIDTH = 15;
+
+  private Exports() {}
+
+  /** How a column shows its numbers. */
+  enum Format {
+    TEXT("@"),
+    WHOLE("#,##0"),
+    MONEY("#,##0.00"),
+    PERCENT("0.0%"),
+    FINE_PERCENT("0.00%");
+
+    private final String code;
+
+    Format(String code) {
+      this.code = code;
+    }
+  }
+
+  record Column(String title, Format format) {}
+
+  /**
+   * One cell.
+   *
+   * @param value as decimal text or words, null for none
+   * @param formula computes the same in a workbook, null where the value is given
+   */
+  record Cell(String value, String formula) {
+    static Cell of(String value) {
+      return new Cell(value, null);
+    }
+  }
+
+  /**
+   * What is taken along.
+   *
+   * @param strong how many rows at the top are totals
+   * @param about lines that say what the table is
+   */
+  record Table(
+      String name,
+      List<Column> columns,
+      List<List<Cell>> rows,
+      int strong,
+      List<List<String>> about) {}
+
+  /** Writes CSV in UTF-8 with a mark, so that spreadsheets see it. */
+  static void csv(Table table, OutputStream out) throws IOException {
+    Writer writer = new OutputStreamWriter(out, StandardCharsets.UTF_8);
+    writer.write('\ufeff');
+    CsvWriter csv = CsvWriter.builder().build(writer);
+    csv.writeRecord(table.columns().stream().map(Column::title).toList());
+    for (List<Cell> row : table.rows()) {
+      String[] cells = new String[row.size()];
+      for (int at = 0; at < cells.length; at++) {
+        String value = row.get(at).value();
+        boolean isText = table.columns().get(at).format() == Format.TEXT;
+        cells[at] = value == null ? "" : isText ? harmless(value) : value;
+      }
+      csv.writeRecord(cells);
+    }
+    csv.flush();
+    writer.flush();
+  }
+
+  /** Writes a workbook: the table with a frozen head, and a sheet that says what it is. */
+  static void workbook(Table table, OutputStream out) throws IOException {
+    Workbook book = new Workbook(out, "Zealous Target", "1.0");
+    Worksheet sheet = book.newWorksheet(table.name());
+    for (int at = 0; at < table.columns().size(); at++) {
+      sheet.value(0, at, table.columns().get(at).title());
+      sheet
+          .style(0, at)
+          .bold()
+          .wrapText(true)
+          .borderStyle("thin")
+          .horizontalAlignment(table.columns().get(at).format() == Format.TEXT ? "left" : "right")
+          .set();
+      sheet.width(at, table.columns().get(at).format() == Format.TEXT ? NAME_WIDTH : FIGURE_WIDTH);
+    }
+    for (int row = 0; row < table.rows().size(); row++) {
+      for (int at = 0; at < table.rows().get(row).size(); at++) {
+        put(sheet, row + 1, at, table.rows().get(row).get(at), table.columns().get(at).format());
+        var style = sheet.style(row + 1, at).format(table.columns().get(at).format().code);
+        if (row < table.strong()) {
+          style.bold();
+        }
+        style.set();
+      }
+    }
+    sheet.freezePane(1, 1);
+    Worksheet about = book.newWorksheet("About");
+    about.width(0, NAME_WIDTH);
+    for (int row = 0; row < table.about().size(); row++) {
+      for (int at = 0; at < table.about().get(row).size(); at++) {
+        about.value(row, at, harmless(table.about().get(row).get(at)));
+      }
+    }
+    book.finish();
+  }
+
+  private static void put(Worksheet sheet, int row, int at, Cell cell, Format format) {
+    if (cell.formula() != null) {
+      sheet.formula(row, at, cell.formula());
+    } else if (cell.value() != null && format == Format.TEXT) {
+      sheet.value(row, at, harmless(cell.value()));
+    } else if (cell.value() != null) {
+      sheet.value(row, at, new BigDecimal(cell.value()));
+    }
+  }
+
+  /** Text that a spreadsheet would take for a formula stays text. */
+  static String harmless(String text) {
+    return !text.isEmpty() && FORMULA_STARTS.indexOf(text.charAt(0)) >= 0 ? "'" + text : text;
+  }
+
+  /** The letters of a column, from 0: A, B … Z, AA. */
+  static String letters(int column) {
+    String last = String.valueOf((char) ('A' + column % 26));
+    return column < 26 ? last : letters(column / 26 - 1) + last;
+  }
+}

@@ -1,0 +1,40 @@
+package zealoustarget.server.standing;
+
+import java.util.List;
+
+/**
+ * A span's months side by side.
+ *
+ * @param total everything, the whole span
+ * @param totals everything, by month
+ */
+record SheetAnswer(
+    List<String> months, ReadingAnswer total, List<Cell> totals, List<SheetRow> rows) {
+  /** A member's whole span, and its months; null where it has neither a line nor a goal. */
+  record SheetRow(ReadingAnswer whole, List<Cell> cells) {}
+
+  /** One month of one member. */
+  record Cell(
+      String actual,
+      String goal,
+      String variance,
+      String attainment,
+      String percentShown,
+      String status,
+      String tone,
+      String noReading,
+      String shade) {
+    static Cell of(ReadingAnswer reading) {
+      return new Cell(
+          reading.actual(),
+          reading.goal(),
+          reading.variance(),
+          reading.attainment(),
+          reading.percentShown(),
+          reading.status(),
+          reading.tone(),
+          reading.noReading(),
+          reading.shade());
+    }
+  }
+}

@@ -1,0 +1,92 @@
+package zealoustarget.server.views;
+
+import jakarta.persistence.EntityManager;
+import java.time.Clock;
+import java.util.List;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import zealoustarget.core.Refusal;
+import zealoustarget.server.roster.MemberStore;
+
+/** Keeps views by name. */
+@Component
+public class ViewStore {
+  private static final int LONGEST_NAME = 80;
+  private static final int LONGEST_ADDRESS = 4_000;
+  private static final int MOST_VIEWS = 200;
+
+  /**
+   * A view.
+   *
+   * @param address a path of the application with its query, such as "/standing?axis=region"
+   */
+  public record SavedView(String name, String address) {}
+
+  private final EntityManager entities;
+  private final Clock clock;
+
+  ViewStore(EntityManager entities, Clock clock) {
+    this.entities = entities;
+    this.clock = clock;
+  }
+
+  /** All views by name. */
+  @Transactional(readOnly = true)
+  public List<SavedView> all() {
+    return entities
+        .createQuery("from SavedViewEntity order by foldedName", SavedViewEntity.class)
+        .getResultStream()
+        .map(view -> new SavedView(view.name, view.address))
+        .toList();
+  }
+
+  /**
+   * Saves a view, over the one of that name.
+   *
+   * @throws Refusal view-invalid
+   */
+  @Transactional
+  public void save(String name, String address) {
+    String stripped = name.strip();
+    if (stripped.isEmpty() || stripped.length() > LONGEST_NAME) {
+      throw invalid("A view's name has 1 to " + LONGEST_NAME + " characters.");
+    }
+    if (!address.matches("/[a-z]*(\\?[^\\s#]*)?") || address.length() > LONGEST_ADDRESS) {
+      throw invalid("The address must be one of this application, such as /standing?axis=region.");
+    }
+    SavedViewEntity known = find(stripped);
+    if (known == null && all().size() >= MOST_VIEWS) {
+      throw invalid("There are " + MOST_VIEWS + " views already. Delete one first.");
+    }
+    SavedViewEntity view = known == null ? new SavedViewEntity() : known;
+    view.name = stripped;
+    view.foldedName = MemberStore.fold(stripped);
+    view.address = address;
+    view.savedAt = clock.instant();
+    if (known == null) {
+      entities.persist(view);
+    }
+  }
+
+  /** Deletes a view; one that is not there is no fault. */
+  @Transactional
+  public void delete(String name) {
+    SavedViewEntity view = find(name);
+    if (view != null) {
+      entities.remove(view);
+    }
+  }
+
+  private SavedViewEntity find(String name) {
+    return entities
+        .createQuery("from SavedViewEntity where foldedName = :name", SavedViewEntity.class)
+        .setParameter("name", MemberStore.fold(name))
+        .getResultStream()
+        .findFirst()
+        .orElse(null);
+  }
+
+  private static Refusal invalid(String words) {
+    return Refusal.of("view-invalid", words + " Nothing was saved.");
+  }
+}
