@@ -1,5 +1,6 @@
 /** The wire's shapes. Amounts and ratios are decimal strings, months "2026-10", missing is null. */
 export type AxisWord = 'rep' | 'region' | 'product' | 'line' | 'manager' | 'company';
+export type Direction = 'HIGHER' | 'LOWER' | 'NEAREST';
 export type Tone = 'good' | 'near' | 'bad' | 'neutral';
 export type LoadKind = 'actuals' | 'goals' | 'roster' | 'products';
 
@@ -7,7 +8,7 @@ export interface Measure {
   code: string;
   unit: string;
   scale: number;
-  direction: 'HIGHER' | 'LOWER';
+  direction: Direction;
   hasActuals: boolean;
 }
 
@@ -15,6 +16,8 @@ export interface GoalSet {
   name: string;
   axis: AxisWord;
   measures: string[];
+  /** Measures whose goals are ranges. */
+  ranges: string[];
 }
 
 export interface MemberFound {
@@ -34,8 +37,29 @@ export interface Company {
   thisMonth: string;
 }
 
+/** The comparison on a second basis. */
+export interface Beside {
+  goal: string | null;
+  variance: string | null;
+  favourable: string | null;
+  variancePercent: string | null;
+  attainment: string | null;
+  percentShown: string | null;
+  status: string;
+  tone: Tone;
+  noReading: string | null;
+}
+
+export interface Note {
+  month: string;
+  reason: string | null;
+  reasonName: string | null;
+  text: string;
+}
+
 export interface Reading {
-  actual: string;
+  /** Null only for a rate with nothing to divide by. */
+  actual: string | null;
   goal: string | null;
   variance: string | null;
   favourable: string | null;
@@ -45,17 +69,37 @@ export interface Reading {
   excess: string | null;
   growth: string | null;
   growthShown: string | null;
+  yearBefore?: string | null;
   status: string;
   tone: Tone;
   percentShown: string | null;
   noReading: string | null;
   goalMonths: number;
+  goalLow?: string;
+  goalHigh?: string;
+  position?: 'below' | 'inside' | 'above';
+  /** How full the variance's tone is, -1 to 1. */
+  shade?: string;
+  /** A rate's figures as percentages without the sign. */
+  rate?: { actual: string | null; goal: string | null; variance: string | null };
+  ahead?: { expected: string | null; pace: string | null; landing: string | null };
+  beside?: Beside;
+  notes?: Note[];
 }
 
 export interface Row extends Reading {
   key: string;
   name: string;
   place?: string;
+  /** Key of the group that the row stands in. */
+  group?: string;
+}
+
+export interface Rung {
+  name: string;
+  tone: Tone;
+  from?: string;
+  bound?: 'at or above' | 'above';
 }
 
 export interface Standing {
@@ -63,17 +107,150 @@ export interface Standing {
   measure: string;
   unit: string;
   scale: number;
-  direction: 'HIGHER' | 'LOWER';
+  direction: Direction;
   from: string;
   to: string;
   goal: string;
+  beside: string | null;
+  isRange: boolean;
   ladder: string;
   headline: { text: string; tone: Tone | null }[];
   total: Reading;
-  noGoal: { members: number; actual: string };
-  unassigned: { lines: number; actual: string };
+  noGoal: { members: number; actual: string | null };
+  unassigned: { lines: number; actual: string | null };
+  leftOut: { members: number; actual: string | null };
+  openMonth: { asOf: string; elapsed: number; workingDays: number } | null;
+  group: AxisWord | null;
+  groups: Row[] | null;
   rows: Row[];
-  summary: { members: number; membersWithGoal: number; atOrAboveGoal: number; reached: number };
+  summary: {
+    members: number;
+    membersWithGoal: number;
+    atOrAboveGoal: number;
+    reached: number;
+    highest: Extreme | null;
+    lowest: Extreme | null;
+    medianAttainment: string | null;
+    meanOfMembers: string | null;
+  };
+  rung: { scale: string; rungs: Rung[] };
+  shading: { good: string; bad: string; isGoodAutomatic: boolean; isBadAutomatic: boolean };
+}
+
+export interface Extreme {
+  key: string;
+  name: string;
+  actual: string;
+}
+
+/** One month of one member. */
+export interface Cell {
+  actual: string | null;
+  goal: string | null;
+  variance: string | null;
+  attainment: string | null;
+  percentShown: string | null;
+  status: string;
+  tone: Tone;
+  noReading: string | null;
+  shade: string | null;
+}
+
+export interface MonthSheet {
+  months: string[];
+  total: Reading;
+  totals: Cell[];
+  rows: { whole: Row; cells: (Cell | null)[] }[];
+}
+
+export interface Claim {
+  kind: string;
+  text: string;
+  axis: AxisWord | null;
+  withinAxis: AxisWord | null;
+  withinKey: string | null;
+  only: string[];
+  select: string | null;
+  byMonth: boolean;
+}
+
+export interface ReasonShare {
+  reason: string | null;
+  shortfall: string;
+  share: string;
+  months: number;
+}
+
+export interface Claims {
+  claims: Claim[];
+  reasons: ReasonShare[];
+}
+
+export interface Part {
+  key: string;
+  name: string;
+  actual: string | null;
+  goal: string | null;
+  variance: string;
+  favourable: string;
+}
+
+export type Split = 'own-goals' | 'last-years-mix' | 'whole-mix' | 'rate-effect';
+
+export interface CloseUp {
+  reading: Reading;
+  place: number | null;
+  places: number;
+  placeBefore: number | null;
+  milestones: { name: string; tone: Tone; at: string; toGo: string }[];
+  required: { perMonth: string; monthsLeft: number; yearGoal: string; toDate: string } | null;
+  assigned: { goalSet: string; axis: AxisWord; amount: string; over: string | null }[];
+  parts: { axis: AxisWord; split: Split; parts: Part[] }[];
+}
+
+export interface Trial {
+  rungs: { name: string; rows: number }[];
+  noReading: number;
+  flips: {
+    key: string;
+    name: string;
+    before: string;
+    beforeTone: Tone;
+    after: string;
+    afterTone: Tone;
+  }[];
+}
+
+export interface Orders {
+  per: 'own-goal' | 'threshold' | null;
+  thresholds: string[];
+  page: number;
+  size: number;
+  lineCount: number;
+  judged: number;
+  met: number;
+  lines: {
+    load: number;
+    file: string;
+    line: number;
+    month: string;
+    rep: string | null;
+    amount: string;
+    goal: string | null;
+    variance: string | null;
+    isMet: boolean | null;
+    why: string | null;
+  }[];
+}
+
+export interface Reason {
+  code: string;
+  name: string;
+}
+
+export interface SavedView {
+  name: string;
+  address: string;
 }
 
 export interface MonthReading {
@@ -82,6 +259,15 @@ export interface MonthReading {
   quarter: number;
   state: 'empty' | 'open';
   reading: Reading;
+  toDate?: { actual: string | null; goal: string | null };
+  among?: {
+    average: string | null;
+    total: string | null;
+    highest: Extreme | null;
+    lowest: Extreme | null;
+    atOrAbove: number;
+    withGoal: number;
+  };
 }
 
 export interface Path {

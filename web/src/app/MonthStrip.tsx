@@ -5,7 +5,7 @@ import type { Company, MonthReading, Path } from '../api/types';
 import { shortMonth } from '../format/figures';
 import { MiniBar } from '../marks/MiniBar';
 import { fiscalYear, plusMonths, rangeOf, spanOf, type SpanKind } from './span';
-import { spanChanges, useView, viewQuery } from './useView';
+import { spanChanges, useView, wholeQuery } from './useView';
 
 const KINDS: { kind: SpanKind; word: string; title: string }[] = [
   { kind: 'm', word: 'M', title: 'M: the month' },
@@ -18,7 +18,7 @@ const KINDS: { kind: SpanKind; word: string; title: string }[] = [
 export function MonthStrip({ company }: { company: Company }) {
   const [view, change] = useView(company);
   const year = fiscalYear(view.span.to, company.calendar);
-  const asked = { ...viewQuery(view), from: undefined, to: undefined, region: undefined };
+  const asked = { ...wholeQuery(view), from: undefined, to: undefined, asOf: undefined };
   const strip = useQuery({
     queryKey: ['months', year, asked],
     queryFn: () => ask<Path>(`/months${query({ ...asked, year: String(year) })}`),

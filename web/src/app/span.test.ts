@@ -1,7 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import type { Company } from '../api/types';
 import { fiscalNumber, fiscalYear, isMonth, plusMonths, rangeOf, spanOf } from './span';
-import { basisWord, readView, spanChanges, viewQuery, withChanges } from './useView';
+import {
+  basisWord,
+  isNarrowed,
+  NO_NARROWING,
+  readView,
+  spanChanges,
+  viewQuery,
+  wholeQuery,
+  withChanges,
+} from './useView';
 
 const JULY = { startMonth: 7, yearNamedBy: 'end' as const };
 
@@ -50,8 +59,8 @@ const COMPANY: Company = {
     { code: 'revenue', unit: 'EUR', scale: 2, direction: 'HIGHER', hasActuals: true },
   ],
   goalSets: [
-    { name: 'quota', axis: 'rep', measures: ['revenue'] },
-    { name: 'region plan', axis: 'region', measures: ['revenue'] },
+    { name: 'quota', axis: 'rep', measures: ['revenue'], ranges: [] },
+    { name: 'region plan', axis: 'region', measures: ['revenue'], ranges: [] },
   ],
   regions: [],
   firstMonth: '2024-07',
@@ -85,8 +94,42 @@ describe('the view stands in the address', () => {
     expect(odd.axis).toBe('rep');
     expect(odd.measure).toBe('revenue');
     expect(odd.span.to).toBe('2026-10');
-    expect(basisWord(odd.basis)).toBe('set:quota');
     expect(odd.load).toBeNull();
+  });
+
+  it('asks for a goal set that is gone all the same, so that the answer says so', () => {
+    expect(basisWord(view('against=set:gone').basis)).toBe('set:gone');
+    expect(viewQuery(view('against=set:gone')).goalSet).toBe('gone');
+  });
+
+  it('reads groups, narrowing, layout and filters, and asks for them', () => {
+    const read = view(
+      'group=region&closed=North&flat=1&layout=months&lanes=amount&text=a&only=K1&only=K2' +
+        '&status=near&bottom=3&by=actual&over=5&low=0.5&high=1&line=deck&asof=2026-10-12',
+    );
+    expect(read.group).toBe('region');
+    expect(read.closed).toEqual(['North']);
+    expect(read.isFlat).toBe(true);
+    expect(read.layout).toBe('months');
+    expect(read.lanes).toBe('amount');
+    expect(viewQuery(read)).toMatchObject({
+      group: 'region',
+      text: 'a',
+      only: ['K1', 'K2'],
+      status: ['near'],
+      bottom: '3',
+      by: 'actual',
+      missOver: '5',
+      attainmentFrom: '0.5',
+      attainmentTo: '1',
+      line: ['deck'],
+      asOf: '2026-10-12',
+    });
+    expect(wholeQuery(read)).not.toHaveProperty('text');
+    expect(isNarrowed(read)).toBe(true);
+    expect(
+      isNarrowed(view(withChanges(new URLSearchParams('only=a&low=1'), NO_NARROWING).toString())),
+    ).toBe(false);
   });
 
   it('takes the goal set of the rows, and none where no set fits', () => {
@@ -97,7 +140,7 @@ describe('the view stands in the address', () => {
   it('asks the server for what it shows', () => {
     expect(
       viewQuery(view('against=prior-year&factor=1.2&span=q&to=2026-11&region=A&region=B')),
-    ).toEqual({
+    ).toMatchObject({
       axis: 'rep',
       measure: 'revenue',
       from: '2026-10',
@@ -117,6 +160,7 @@ describe('the view stands in the address', () => {
       span: null,
       from: null,
       to: '2026-10',
+      asof: null,
     });
   });
 });

@@ -13,15 +13,49 @@ export interface View {
   measure: string;
   basis: Basis;
   factor: string;
-  regions: string[];
-  text: string;
+  /** A second basis beside the first; none where empty. */
+  beside: string;
+  /** What everything is narrowed to before it is summed, by axis. */
+  filters: Filters;
+  /** Axis of the groups, null without. */
+  group: AxisWord | null;
+  /** Groups that are closed. */
+  closed: string[];
+  /** Whether rows are sorted across their groups. */
+  isFlat: boolean;
+  layout: Layout;
+  lanes: 'percent' | 'amount';
+  narrowing: Narrowing;
+  asOf: string;
   sort: string;
+  /** Key of the row that is explained; in groups `group/key`, of a group `group/`. */
   selected: string | null;
+  /** What stands in the close-up's place. */
+  panel: 'ladder' | 'orders' | null;
+  compare: string;
   load: number | null;
   /** A line of the load's file. */
   line: number | null;
 }
 
+export type Layout = 'rows' | 'months' | 'compare';
+export type Filters = Partial<Record<AxisWord, string[]>>;
+
+/** Which rows are kept; every value as it stands in the address, empty for any. */
+export interface Narrowing {
+  text: string;
+  only: string[];
+  status: string[];
+  top: string;
+  bottom: string;
+  by: string;
+  over: string;
+  low: string;
+  high: string;
+}
+
+const FILTERS: AxisWord[] = ['rep', 'region', 'product', 'line', 'manager'];
+const LAYOUTS: Layout[] = ['rows', 'months', 'compare'];
 const AXES: AxisWord[] = ['rep', 'region', 'product', 'line', 'manager', 'company'];
 const KINDS: SpanKind[] = ['m', 'q', 'y', 't', 'range'];
 
@@ -59,13 +93,65 @@ export function readView(search: URLSearchParams, company: Company): View {
     measure,
     basis: readBasis(search.get('against'), company, axis, measure),
     factor: search.get('factor') ?? '1',
-    regions: search.getAll('region'),
-    text: search.get('text') ?? '',
+    beside: search.get('beside') ?? '',
+    filters: readFilters(search),
+    group: AXES.find((word) => word === search.get('group')) ?? null,
+    closed: search.getAll('closed'),
+    isFlat: search.get('flat') === '1',
+    layout: LAYOUTS.find((word) => word === search.get('layout')) ?? 'rows',
+    lanes: search.get('lanes') === 'amount' ? 'amount' : 'percent',
+    narrowing: readNarrowing(search),
+    asOf: search.get('asof') ?? '',
     sort: search.get('sort') ?? '-favourable',
     selected: search.get('selected'),
+    panel: PANELS.find((word) => word === search.get('panel')) ?? null,
+    compare: search.get('compare') ?? '',
     load: Number(search.get('load')) || null,
     line: Number(search.get('line')) || null,
   };
+}
+
+const PANELS = ['ladder', 'orders'] as const;
+
+function readFilters(search: URLSearchParams): Filters {
+  const filters: Filters = {};
+  for (const axis of FILTERS) {
+    const keys = search.getAll(axis);
+    if (keys.length > 0) filters[axis] = keys;
+  }
+  return filters;
+}
+
+function readNarrowing(search: URLSearchParams): Narrowing {
+  const one = (name: string) => search.get(name) ?? '';
+  return {
+    text: one('text'),
+    only: search.getAll('only'),
+    status: search.getAll('status'),
+    top: one('top'),
+    bottom: one('bottom'),
+    by: one('by'),
+    over: one('over'),
+    low: one('low'),
+    high: one('high'),
+  };
+}
+
+/** Takes every narrowing out of the address. */
+export const NO_NARROWING: Changes = {
+  text: null,
+  only: null,
+  status: null,
+  top: null,
+  bottom: null,
+  by: null,
+  over: null,
+  low: null,
+  high: null,
+};
+
+export function isNarrowed({ narrowing }: View): boolean {
+  return Object.values(narrowing).some((value: string | string[]) => value.length > 0);
 }
 
 function readBasis(
@@ -78,8 +164,8 @@ function readBasis(
     return { kind: against };
   }
   const name = against?.startsWith('set:') ? against.slice(4) : null;
-  const set = company.goalSets.find((one) => one.name === name);
-  return set ? { kind: 'set', name: set.name } : defaultBasis(company, axis, measure);
+  // a set that is gone is asked for all the same, so that the answer says so
+  return name ? { kind: 'set', name } : defaultBasis(company, axis, measure);
 }
 
 /** How a basis stands in the address. */
@@ -87,8 +173,29 @@ export function basisWord(basis: Basis): string {
   return basis.kind === 'set' ? `set:${basis.name}` : basis.kind;
 }
 
+export type Query = Record<string, string | string[] | undefined>;
+
 /** The view's part of a request to the server. */
-export function viewQuery(view: View): Record<string, string | string[] | undefined> {
+export function viewQuery(view: View): Query {
+  const { narrowing } = view;
+  return {
+    ...wholeQuery(view),
+    beside: view.beside || undefined,
+    group: view.group ?? undefined,
+    text: narrowing.text,
+    only: narrowing.only,
+    status: narrowing.status,
+    top: narrowing.top,
+    bottom: narrowing.bottom,
+    by: narrowing.by,
+    missOver: narrowing.over,
+    attainmentFrom: narrowing.low,
+    attainmentTo: narrowing.high,
+  };
+}
+
+/** The same without what only concerns the rows: narrowing, groups and a second basis. */
+export function wholeQuery(view: View): Query {
   const isPrior = view.basis.kind === 'prior-year' || view.basis.kind === 'prior-period';
   return {
     axis: view.axis,
@@ -98,7 +205,8 @@ export function viewQuery(view: View): Record<string, string | string[] | undefi
     goalSet: view.basis.kind === 'set' ? view.basis.name : undefined,
     basis: isPrior ? view.basis.kind : undefined,
     factor: isPrior ? view.factor : undefined,
-    region: view.regions,
+    ...view.filters,
+    asOf: view.asOf || undefined,
   };
 }
 
@@ -134,5 +242,6 @@ export function spanChanges(span: Span): Changes {
     span: span.kind === 'm' ? null : span.kind,
     from: span.kind === 'range' ? span.from : null,
     to: span.to,
+    asof: null,
   };
 }

@@ -1,5 +1,5 @@
 import { scaleBand, scaleLinear } from 'd3-scale';
-import type { MonthReading } from '../api/types';
+import type { MonthReading, Tone } from '../api/types';
 import { amount, monthName, shortMonth } from '../format/figures';
 import { toneColour } from './tones';
 
@@ -7,22 +7,59 @@ const WIDTH = 352;
 const HEIGHT = 168;
 const BOTTOM = 18;
 
-/** Month by month: bars for the actuals, a short line for each goal. Its table is one key away. */
-export function PathChart({
-  months,
-  isIn,
-}: {
+interface PathChartProps {
   months: MonthReading[];
-  isIn: (m: string) => boolean;
-}) {
-  const values = months.flatMap((m) => [Number(m.reading.actual), Number(m.reading.goal ?? 0)]);
+  isIn: (month: string) => boolean;
+  /** Sums from the first month on instead of each month. */
+  isCumulative?: boolean;
+}
+
+/** One month as it is drawn. */
+interface Bar {
+  month: string;
+  actual: number | null;
+  goal: number | null;
+  range: [number, number] | null;
+  yearBefore: number | null;
+  tone: Tone;
+}
+
+function barOf(month: MonthReading, isCumulative: boolean): Bar {
+  const { reading, toDate } = month;
+  const number = (text: string | null | undefined) => (text == null ? null : Number(text));
+  const isEmpty = month.state === 'empty';
+  const hasRange = !isCumulative && reading.goalLow !== undefined && reading.goalHigh !== undefined;
+  return {
+    month: month.month,
+    actual: isEmpty ? null : number(isCumulative ? toDate?.actual : reading.actual),
+    goal: number(isCumulative ? toDate?.goal : reading.goal),
+    range: hasRange ? [Number(reading.goalLow), Number(reading.goalHigh)] : null,
+    yearBefore: isCumulative ? null : number(reading.yearBefore),
+    tone: isCumulative ? 'neutral' : reading.tone,
+  };
+}
+
+/**
+ * Month by month: bars for the actuals, a short line for each goal or two for a range, a faint
+ * notch for the year before. Its table is one key away.
+ */
+export function PathChart({ months, isIn, isCumulative = false }: PathChartProps) {
+  const bars = months.map((month) => barOf(month, isCumulative));
+  const values = bars.flatMap((bar) => [
+    bar.actual ?? 0,
+    bar.goal ?? 0,
+    bar.yearBefore ?? 0,
+    ...(bar.range ?? []),
+  ]);
   const x = scaleBand()
-    .domain(months.map((m) => m.month))
+    .domain(bars.map((bar) => bar.month))
     .range([0, WIDTH])
     .paddingInner(0.26);
+  const most = Math.max(...values);
   const y = scaleLinear()
-    .domain([Math.min(0, ...values), Math.max(1, ...values)])
+    .domain([Math.min(0, ...values), most > 0 ? most : 1])
     .range([HEIGHT - BOTTOM, 8]);
+  const width = x.bandwidth();
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
@@ -31,42 +68,52 @@ export function PathChart({
       aria-label={describe(months)}
     >
       <line x1="0" x2={WIDTH} y1={y(0)} y2={y(0)} stroke="var(--rule)" />
-      {months.map((month) => {
-        const left = x(month.month) ?? 0;
-        const actual = Number(month.reading.actual);
-        const goal = month.reading.goal === null ? null : Number(month.reading.goal);
-        const isEmpty = actual === 0 && month.state === 'empty';
+      {bars.map((bar) => {
+        const left = x(bar.month) ?? 0;
+        const isChosen = isIn(bar.month);
+        const stroke = bar.actual === null ? 'var(--quiet)' : 'var(--ink)';
         return (
-          <g key={month.month}>
-            {!isEmpty && (
+          <g key={bar.month}>
+            {bar.yearBefore !== null && (
+              <rect
+                x={left - 2}
+                width={width + 4}
+                y={Math.min(y(bar.yearBefore), y(0))}
+                height={Math.abs(y(bar.yearBefore) - y(0))}
+                fill="var(--quiet)"
+                opacity={0.16}
+              />
+            )}
+            {bar.actual !== null && (
               <rect
                 x={left}
-                width={x.bandwidth()}
-                y={Math.min(y(actual), y(0))}
-                height={Math.abs(y(actual) - y(0))}
-                fill={toneColour(month.reading.tone)}
-                opacity={isIn(month.month) ? 0.88 : 0.4}
+                width={width}
+                y={Math.min(y(bar.actual), y(0))}
+                height={Math.abs(y(bar.actual) - y(0))}
+                fill={toneColour(bar.tone)}
+                opacity={isChosen ? 0.88 : 0.4}
               />
             )}
-            {goal !== null && (
+            {(bar.range ?? (bar.goal === null ? [] : [bar.goal])).map((level, at) => (
               <line
+                key={at}
                 x1={left - 3}
-                x2={left + x.bandwidth() + 3}
-                y1={y(goal)}
-                y2={y(goal)}
-                stroke={isEmpty ? 'var(--quiet)' : 'var(--ink)'}
-                strokeWidth={isEmpty ? 1.5 : 2}
+                x2={left + width + 3}
+                y1={y(level)}
+                y2={y(level)}
+                stroke={stroke}
+                strokeWidth={bar.actual === null ? 1.5 : 2}
               />
-            )}
+            ))}
             <text
-              x={left + x.bandwidth() / 2}
+              x={left + width / 2}
               y={HEIGHT - 4}
               textAnchor="middle"
               fontSize="10.5"
-              fill={isIn(month.month) ? 'var(--ink)' : 'var(--quiet)'}
-              fontWeight={isIn(month.month) ? 600 : 400}
+              fill={isChosen ? 'var(--ink)' : 'var(--quiet)'}
+              fontWeight={isChosen ? 600 : 400}
             >
-              {shortMonth(month.month)}
+              {shortMonth(bar.month)}
             </text>
           </g>
         );

@@ -1,38 +1,141 @@
 import { render, screen } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
-import { goalPlace, laneDomain } from './Lane';
-import { shadeColour, shadePositions } from './shading';
+import type { Row } from '../api/types';
+import { goalPlace, laneMarks, laneScale, type LaneReading } from './Lane';
+import { lanesSvg } from './lanesSvg';
+import { LinesChart } from './LinesChart';
+import { PartsChart } from './PartsChart';
+import { svgText } from './saveChart';
+import { shadeColour } from './shading';
 import { StatusMark } from './StatusMark';
+
+function reading(changes: Partial<LaneReading>): LaneReading {
+  return { actual: '0.00', goal: null, attainment: null, tone: 'good', ...changes };
+}
 
 describe('lanes share one goal line', () => {
   it('show all rows, between 125 and 200 % of goal', () => {
-    expect(laneDomain([])).toBe(1.25);
-    expect(laneDomain([{ attainment: '1.5' }, { attainment: null }])).toBeCloseTo(1.56);
-    expect(laneDomain([{ attainment: '9' }])).toBe(2);
-    expect(goalPlace(2)).toBe(0.5);
+    expect(laneScale([], 'percent').most).toBe(1.25);
+    expect(laneScale([reading({ attainment: '1.5' })], 'percent').most).toBeCloseTo(1.56);
+    expect(laneScale([reading({ attainment: '9' })], 'percent').most).toBe(2);
+    expect(goalPlace({ kind: 'percent', least: 0, most: 2 })).toBe(0.5);
+  });
+
+  it('have a goal of their own each where they show amounts', () => {
+    const rows = [
+      reading({ actual: '50.00', goal: '100.00', attainment: '0.5' }),
+      reading({ actual: '-20.00' }),
+    ];
+    const scale = laneScale(rows, 'amount');
+    expect(scale).toEqual({ kind: 'amount', least: -20, most: 104 });
+    expect(goalPlace(scale)).toBeNull();
+    expect(laneMarks(rows[0] as LaneReading, scale, 'HIGHER')?.goal).toBeCloseTo(120 / 124);
+    expect(laneMarks(rows[1] as LaneReading, scale, 'HIGHER')).toMatchObject({
+      bar: [0, 20 / 124],
+      isBelowZero: true,
+    });
+  });
+
+  const scale = { kind: 'percent' as const, least: 0, most: 2 };
+
+  it('mark the shortfall, the excess, last year and where the month lands', () => {
+    const short = reading({
+      actual: '50.00',
+      goal: '100.00',
+      attainment: '0.5',
+      yearBefore: '80.00',
+      ahead: { expected: '40.00', pace: '1.25', landing: '90.00' },
+    });
+    expect(laneMarks(short, scale, 'HIGHER')).toMatchObject({
+      bar: [0, 0.25],
+      gap: [0.25, 0.5],
+      excess: null,
+      yearBefore: 0.4,
+      landing: [0.25, 0.45],
+    });
+    const past = reading({ actual: '150.00', goal: '100.00', attainment: '1.5' });
+    expect(laneMarks(past, scale, 'HIGHER')).toMatchObject({
+      bar: [0, 0.5],
+      gap: null,
+      excess: [0.5, 0.75],
+    });
+    expect(laneMarks(short, scale, 'LOWER')?.gap).toBeNull();
+  });
+
+  it('mark a range by its ends around the middle', () => {
+    const ranged = reading({
+      actual: '95.00',
+      goal: null,
+      goalLow: '90.00',
+      goalHigh: '110.00',
+      attainment: '0.95',
+    });
+    const marks = laneMarks(ranged, scale, 'HIGHER');
+    expect(marks?.range?.[0]).toBeCloseTo(0.45);
+    expect(marks?.range?.[1]).toBeCloseTo(0.55);
+    expect(marks?.gap).toBeNull();
+  });
+
+  it('draw nothing where there is no reading', () => {
+    expect(laneMarks(reading({ actual: '5.00' }), scale, 'HIGHER')).toBeNull();
+    expect(laneMarks(reading({ actual: null }), scale, 'HIGHER')).toBeNull();
   });
 });
 
 describe('shading', () => {
-  it.each([
-    [
-      ['50.00', '0.00', '-200.00', null, '100.00'],
-      [0.5, 0, -1, null, 1],
-    ],
-    [
-      ['1.00', '3.00'],
-      [1 / 3, 1],
-    ],
-    [[], []],
-  ])('of %j is %j', (favourables, positions) => {
-    expect(shadePositions(favourables)).toEqual(positions);
-  });
-
   it('leaves exactly 0 and no reading without a tone', () => {
-    expect(shadeColour(0)).toBeUndefined();
-    expect(shadeColour(null)).toBeUndefined();
-    expect(shadeColour(-1)).toContain('--bad');
+    expect(shadeColour('0')).toBeUndefined();
+    expect(shadeColour(undefined)).toBeUndefined();
+    expect(shadeColour('-1.000')).toContain('--bad');
+    expect(shadeColour('0.500')).toContain('--good');
   });
+});
+
+it('a saved chart needs no style sheet: its colours are written out', () => {
+  document.documentElement.style.setProperty('--ink', '#1d2433');
+  const row = { ...reading({ actual: '50.00', goal: '100.00', attainment: '0.5' }), name: 'A & B' };
+  const drawing = lanesSvg(
+    [{ ...row, key: 'A', percentShown: '50.0', status: 'behind' } as unknown as Row],
+    'percent',
+    'HIGHER',
+    'October',
+  );
+  const text = svgText(drawing);
+  expect(text).toContain('xmlns="http://www.w3.org/2000/svg"');
+  expect(text).toContain('A &amp; B');
+  expect(text).toContain('#1d2433');
+  expect(text).not.toContain('var(');
+});
+
+it('parts of a variance are bars and words', () => {
+  const parts = [
+    { key: 'a', name: 'Rope', actual: '1', goal: '0', variance: '9200', favourable: '9200' },
+    {
+      key: 'b',
+      name: 'Navigation',
+      actual: '1',
+      goal: '0',
+      variance: '-17650',
+      favourable: '-17650',
+    },
+  ];
+  const { container } = render(<PartsChart parts={parts} figureOf={(part) => part.variance} />);
+  expect(screen.getByRole('img')).toHaveAccessibleName(
+    'Where the variance comes from: Rope 9200; Navigation -17650',
+  );
+  const bars = [...container.querySelectorAll('rect')].map((bar) => bar.getAttribute('fill'));
+  expect(bars).toEqual(['var(--good)', 'var(--bad)']);
+});
+
+it('a line leaves a gap where a month is missing', () => {
+  const { container } = render(
+    <LinesChart
+      months={['2026-07', '2026-08', '2026-09']}
+      lines={[{ name: 'A', values: [1, null, 2] }]}
+      describe="A"
+    />,
+  );
+  expect(container.querySelector('path')?.getAttribute('d')?.match(/M/g)).toHaveLength(2);
 });
 
 it('a status is a word beside its shape, and the shape differs by tone', () => {

@@ -1,33 +1,42 @@
-import { useEffect, useState } from 'react';
-import type { Company, Path, Reading, Standing } from '../../api/types';
-import type { View } from '../../app/useView';
-import { amount, monthName, NONE, signed } from '../../format/figures';
-import { PathChart } from '../../marks/PathChart';
+import type { Company, CloseUp as CloseUpData, Reading, Standing } from '../../api/types';
+import type { Changes, View } from '../../app/useView';
+import { amount, count, NONE } from '../../format/figures';
 import { StatusMark } from '../../marks/StatusMark';
 import { Failed, Loading, quietButton } from '../../ui/Notice';
+import { MonthsPart } from './MonthsPart';
+import { NotesPart } from './NotesPart';
+import { PartsPart } from './PartsPart';
 import { ProofPart } from './ProofPart';
-import { TOTAL, usePath } from './useStanding';
+import { figuresOf, targetOf, TOTAL } from './standing';
+import { plural } from './StandingLine';
+import { useCloseUp, type Target } from './useStanding';
 
 interface CloseUpProps {
   view: View;
   standing: Standing;
-  selected: string;
   company: Company;
+  change: (changes: Changes) => void;
 }
 
-/** Whatever is selected, explained: the reading in words, its months, its proof. */
-export function CloseUp({ view, standing, selected, company }: CloseUpProps) {
-  const row = standing.rows.find((one) => one.key === selected);
-  const path = usePath(view, row ? row.key : TOTAL);
-  const reading = row ?? standing.total;
-  const name = row?.name ?? company.name;
+/** Whatever is selected, explained: in words, by month, by part, why, and down to the lines. */
+export function CloseUp({ view, standing, company, change }: CloseUpProps) {
+  const found = targetOf(standing, view);
+  const target: Target = found;
+  const closeUp = useCloseUp(view, target);
+  const reading = found.row ?? standing.total;
+  const isGone = view.selected !== null && view.selected !== TOTAL && found.row === null;
   return (
     <aside
       aria-label="Close-up"
       className="print-whole min-h-0 overflow-auto border-l border-rule bg-sheet px-4 py-4"
     >
-      <h2 className="text-[18px] font-bold break-words">{name}</h2>
-      {row?.place && <p className="text-quiet">{row.place}</p>}
+      <h2 className="text-[18px] font-bold break-words">{found.row?.name ?? company.name}</h2>
+      {found.row?.place && <p className="text-quiet">{found.row.place}</p>}
+      {isGone && (
+        <p role="status" className="text-quiet">
+          “{view.selected}” is no row of this view; this is the total.
+        </p>
+      )}
       <p className="mt-1.5">
         <StatusMark
           status={reading.noReading ?? reading.status}
@@ -35,100 +44,128 @@ export function CloseUp({ view, standing, selected, company }: CloseUpProps) {
           isPast={reading.status === 'well past'}
         />
       </p>
-      <p className="mb-4 leading-snug">{sentence(reading, standing)}</p>
-      {path.isPending ? (
-        <Loading what="the months" />
-      ) : path.isError ? (
-        <Failed error={path.error} onRetry={() => void path.refetch()} />
+      <p className="mb-2 leading-snug">{sentence(reading, standing)}</p>
+      {closeUp.isPending ? (
+        <Loading what="the close-up" />
+      ) : closeUp.isError ? (
+        <Failed error={closeUp.error} onRetry={() => void closeUp.refetch()} />
       ) : (
-        <MonthPath path={path.data} view={view} goal={standing.goal} />
+        <Ahead closeUp={closeUp.data} reading={reading} standing={standing} />
       )}
+      <MonthsPart view={view} target={target} standing={standing} />
+      {closeUp.data && closeUp.data.parts.length > 0 && (
+        <PartsPart key={target.axis + target.key} closeUp={closeUp.data} standing={standing} />
+      )}
+      {target.key !== TOTAL && found.row && (
+        <NotesPart
+          key={`${target.axis} ${target.key} ${standing.from} ${standing.to}`}
+          target={target}
+          standing={standing}
+          notes={found.row.notes ?? []}
+        />
+      )}
+      <p className="no-print mb-4">
+        <button
+          type="button"
+          className={`${quietButton} px-2 py-0.5`}
+          onClick={() => change({ panel: 'orders' })}
+        >
+          Order lines
+        </button>
+      </p>
       <ProofPart
-        key={`${view.axis} ${selected}`}
+        key={`${target.axis} ${target.key} ${target.group ?? ''}`}
         view={view}
         standing={standing}
-        selected={row ? row.key : TOTAL}
+        target={target}
       />
     </aside>
   );
 }
 
 /** The variance in words: "13 650.00 short of 300 000.00". */
-function sentence(reading: Reading, standing: Standing): string {
-  if (reading.goal === null) return `${amount(reading.actual)}, and no goal to compare it with.`;
-  const isHigher = standing.direction === 'HIGHER';
+export function sentence(reading: Reading, standing: Standing): string {
+  if (reading.actual === null) return 'There is nothing to divide by in this span.';
+  const figures = figuresOf(reading);
+  const unit = standing.unit === 'rate' ? ' %' : '';
+  const actual = amount(figures.actual) + unit;
+  if (reading.goalLow !== undefined && reading.goalHigh !== undefined) {
+    const range = `${amount(reading.goalLow)} to ${amount(reading.goalHigh)}`;
+    const by = amount((figures.variance ?? '').replace('-', ''));
+    return reading.position === 'inside'
+      ? `${actual}, inside ${range}.`
+      : `${by} ${reading.position ?? ''} the range of ${range}.`;
+  }
+  if (reading.goal === null) return `${actual}, and no goal to compare it with.`;
   const months = standing.from === standing.to ? '' : ` (${reading.goalMonths} months have a goal)`;
-  const goal = `${amount(reading.goal)}${months}`;
-  if (Number(reading.shortfall) > 0) {
-    return `${amount(reading.shortfall)} ${isHigher ? 'short of' : 'over'} ${goal}.`;
-  }
-  if (Number(reading.excess) > 0) {
-    return `${amount(reading.excess)} ${isHigher ? 'ahead of' : 'under'} ${goal}.`;
-  }
-  return `Exactly on ${goal}.`;
+  const goal = `${amount(figures.goal)}${unit}${months}`;
+  const size = amount((figures.variance ?? '').replace('-', '')) + (unit && ' points');
+  const side = Math.sign(Number(reading.variance));
+  if (side === 0) return `Exactly on ${goal}.`;
+  const words = {
+    HIGHER: { above: 'ahead of', below: 'short of' },
+    LOWER: { above: 'over', below: 'under' },
+    NEAREST: { above: 'above', below: 'below' },
+  }[standing.direction];
+  return `${size} ${side > 0 ? words.above : words.below} ${goal}.`;
 }
 
-function MonthPath({ path, view, goal }: { path: Path; view: View; goal: string }) {
-  const [isTable, setTable] = useState(false);
-  useEffect(() => {
-    function onKey(event: KeyboardEvent) {
-      if (event.key === 'f' && !(event.target instanceof HTMLInputElement)) setTable((is) => !is);
-    }
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, []);
-  const isIn = (month: string) => month >= view.span.from && month <= view.span.to;
+interface AheadProps {
+  closeUp: CloseUpData;
+  reading: Reading;
+  standing: Standing;
+}
+
+/** Rank and movement, the open month, what comes next. */
+function Ahead({ closeUp, reading, standing }: AheadProps) {
+  const lines: [string, string][] = [];
+  const rank = rankWords(closeUp, standing);
+  if (rank) lines.push(['Rank', rank]);
+  const { ahead } = reading;
+  if (ahead?.expected) {
+    const pace = ahead.pace === null ? '' : `, pace ${(Number(ahead.pace) * 100).toFixed(1)} %`;
+    lines.push(['Expected so far', `${amount(ahead.expected)}${pace}`]);
+  }
+  if (ahead?.landing) lines.push(['Lands at', amount(ahead.landing)]);
+  const isLower = standing.direction === 'LOWER';
+  for (const { name, toGo } of closeUp.milestones.slice(0, 2)) {
+    lines.push([isLower ? `Until “${name}”` : `To “${name}”`, `${amount(toGo)} more`]);
+  }
+  if (closeUp.required) {
+    const { perMonth, monthsLeft } = closeUp.required;
+    const isDone = perMonth.startsWith('-') || Number(perMonth) === 0;
+    lines.push([
+      'Rest of the year',
+      isDone ? 'year goal reached' : `${amount(perMonth)} in each of ${count(monthsLeft, 'month')}`,
+    ]);
+  }
+  for (const { goalSet, amount: sum, over } of closeUp.assigned) {
+    const share = over === null ? NONE : `${over.startsWith('-') ? '' : '+'}${percent(over)} %`;
+    lines.push([`Assigned in ${goalSet}`, `${amount(sum)} (${share.replace('-', '−')})`]);
+  }
+  if (lines.length === 0) return null;
   return (
-    <section aria-label="Month by month" className="mb-5">
-      <div className="mb-1.5 flex items-baseline justify-between">
-        <h3 className="font-semibold text-quiet">
-          Month by month{goal === 'no goal' ? '' : `, against ${goal}`}
-        </h3>
-        <button
-          type="button"
-          aria-pressed={isTable}
-          onClick={() => setTable(!isTable)}
-          className={`${quietButton} px-2 py-0.5 text-[12px]`}
-        >
-          Figures
-        </button>
-      </div>
-      {isTable ? <PathTable path={path} /> : <PathChart months={path.months} isIn={isIn} />}
-    </section>
+    <dl className="mb-4 grid grid-cols-[auto_1fr] gap-x-3 gap-y-0.5 text-[13px]">
+      {lines.map(([what, words]) => (
+        <div key={what} className="contents">
+          <dt className="text-quiet">{what}</dt>
+          <dd className="text-right">{words}</dd>
+        </div>
+      ))}
+    </dl>
   );
 }
 
-function PathTable({ path }: { path: Path }) {
-  return (
-    <table className="w-full text-right text-[12.5px]">
-      <thead className="text-quiet">
-        <tr>
-          <th scope="col" className="text-left font-semibold">
-            Month
-          </th>
-          <th scope="col" className="font-semibold">
-            Actual
-          </th>
-          <th scope="col" className="font-semibold">
-            Goal
-          </th>
-          <th scope="col" className="font-semibold">
-            Variance
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {path.months.map((month) => (
-          <tr key={month.month} className="border-t border-rule">
-            <th scope="row" className="py-0.5 text-left font-normal">
-              {monthName(month.month)}
-            </th>
-            <td>{month.state === 'empty' ? NONE : amount(month.reading.actual)}</td>
-            <td>{amount(month.reading.goal)}</td>
-            <td>{month.state === 'empty' ? NONE : signed(month.reading.variance)}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
-  );
+function percent(share: string): string {
+  return (Number(share) * 100).toFixed(1);
+}
+
+function rankWords(closeUp: CloseUpData, standing: Standing): string | null {
+  const { place, places, placeBefore } = closeUp;
+  if (place === null || places < 2) return null;
+  const of = `${place} of ${places} ${plural(standing.axis)}`;
+  if (placeBefore === null) return `${of}, new`;
+  const moved = placeBefore - place;
+  if (moved === 0) return `${of}, as a month before`;
+  return `${of}, ${moved > 0 ? 'up' : 'down'} ${Math.abs(moved)} on a month before`;
 }

@@ -1,8 +1,10 @@
-import { useState } from 'react';
 import type { AxisWord, Company, Standing } from '../../api/types';
 import { basisWord, type Changes, type View } from '../../app/useView';
 import { Choice, type Option } from '../../ui/Choice';
+import { AsOf } from './AsOf';
+import { NarrowDrop } from './NarrowDrop';
 import { readSort, sortWord, type SortKey } from './standing';
+import { ToneDrop } from './ToneDrop';
 
 const AXES: Option[] = [
   { value: 'rep', word: 'reps' },
@@ -12,6 +14,16 @@ const AXES: Option[] = [
   { value: 'manager', word: 'managers' },
   { value: 'company', word: 'company' },
 ];
+
+/** The axes in whose members rows can stand. */
+const GROUPS: Record<AxisWord, AxisWord[]> = {
+  rep: ['region', 'manager', 'line', 'product'],
+  product: ['line', 'region', 'rep', 'manager'],
+  line: ['region', 'rep', 'manager'],
+  region: ['line', 'product', 'manager'],
+  manager: ['region', 'line'],
+  company: [],
+};
 
 const SORTS: { key: SortKey; word: string }[] = [
   { key: 'favourable', word: 'variance' },
@@ -31,19 +43,75 @@ interface ControlLineProps {
 
 /** The controls as one line of plain words. */
 export function ControlLine({ company, view, standing, change }: ControlLineProps) {
-  const isPrior = view.basis.kind === 'prior-year' || view.basis.kind === 'prior-period';
-  const sort = readSort(view.sort);
   const { atOrAboveGoal, membersWithGoal } = standing.summary;
   return (
     <div className="no-print mb-2 flex flex-wrap items-center gap-x-3.5 gap-y-1.5 text-[13px]">
+      <RowControls company={company} view={view} change={change} />
+      <BasisControls company={company} view={view} change={change} />
+      <Choice
+        label="Show"
+        value={view.layout}
+        options={[
+          { value: 'rows', word: 'one line each' },
+          { value: 'months', word: 'month by month' },
+          { value: 'compare', word: 'a comparison' },
+        ]}
+        onChange={(layout) => change({ layout: layout === 'rows' ? null : layout })}
+      />
+      {view.layout === 'rows' && (
+        <Choice
+          label="Lanes in"
+          value={view.lanes}
+          options={[
+            { value: 'percent', word: 'percent' },
+            { value: 'amount', word: 'amounts' },
+          ]}
+          onChange={(lanes) => change({ lanes: lanes === 'percent' ? null : lanes })}
+        />
+      )}
+      <SortControls view={view} change={change} />
+      <NarrowDrop view={view} standing={standing} company={company} change={change} />
+      <ToneDrop key={standing.measure + standing.goal} standing={standing} view={view} />
+      {standing.openMonth && <AsOf standing={standing} change={change} />}
+      <span className="ml-auto hidden text-quiet xl:inline">
+        {membersWithGoal > 0 && `${atOrAboveGoal} of ${membersWithGoal} at or above 100 %`}
+      </span>
+    </div>
+  );
+}
+
+type PartProps = Omit<ControlLineProps, 'standing'>;
+
+function RowControls({ company, view, change }: PartProps) {
+  const groups = GROUPS[view.axis];
+  const words = new Map(AXES.map(({ value, word }) => [value, word]));
+  return (
+    <>
       <Choice
         label="Rows"
         value={view.axis}
         options={AXES}
         onChange={(axis) =>
-          change({ axis, selected: null, against: keepBasis(company, view, axis) })
+          change({
+            axis,
+            selected: null,
+            group: null,
+            only: null,
+            against: keepBasis(company, view, axis),
+          })
         }
       />
+      {groups.length > 0 && view.layout === 'rows' && (
+        <Choice
+          label="in"
+          value={view.group ?? ''}
+          options={[
+            { value: '', word: 'no groups' },
+            ...groups.map((axis) => ({ value: axis, word: words.get(axis) ?? axis })),
+          ]}
+          onChange={(group) => change({ group: group || null, closed: null, selected: null })}
+        />
+      )}
       <Choice
         label="Measure"
         value={view.measure}
@@ -51,10 +119,21 @@ export function ControlLine({ company, view, standing, change }: ControlLineProp
           .filter((m) => m.hasActuals || m.code === view.measure)
           .map((m) => ({
             value: m.code,
-            word: m.unit === 'count' ? m.code : `${m.code}, ${m.unit}`,
+            word: m.unit === 'count' || m.unit === 'rate' ? m.code : `${m.code}, ${m.unit}`,
           }))}
-        onChange={(measure) => change({ measure, against: null })}
+        onChange={(measure) => change({ measure, against: null, beside: null })}
       />
+    </>
+  );
+}
+
+function BasisControls({ company, view, change }: PartProps) {
+  const isPrior = view.basis.kind === 'prior-year' || view.basis.kind === 'prior-period';
+  const seconds = bases(company, view).filter(
+    ({ value }) => value !== 'none' && value !== basisWord(view.basis),
+  );
+  return (
+    <>
       <Choice
         label="Against"
         value={basisWord(view.basis)}
@@ -77,6 +156,22 @@ export function ControlLine({ company, view, standing, change }: ControlLineProp
           />
         </label>
       )}
+      {view.basis.kind !== 'none' && view.layout === 'rows' && (
+        <Choice
+          label="and"
+          value={view.beside}
+          options={[{ value: '', word: 'nothing else' }, ...seconds]}
+          onChange={(beside) => change({ beside: beside || null })}
+        />
+      )}
+    </>
+  );
+}
+
+function SortControls({ view, change }: Pick<ControlLineProps, 'view' | 'change'>) {
+  const sort = readSort(view.sort);
+  return (
+    <>
       <Choice
         label="Sort"
         value={sort.key}
@@ -85,44 +180,18 @@ export function ControlLine({ company, view, standing, change }: ControlLineProp
           change({ sort: sortWord({ key: key as SortKey, isFalling: key !== 'name' }) })
         }
       />
-      <Choice
-        label="Region"
-        value={view.regions[0] ?? ''}
-        options={[
-          { value: '', word: 'all' },
-          ...company.regions.map((region) => ({ value: region.key, word: region.name })),
-        ]}
-        onChange={(region) => change({ region: region || null, selected: null })}
-      />
-      <span className="text-quiet">
-        Named <NameFilter text={view.text} onChange={(text) => change({ text }, true)} />
-      </span>
-      <span className="ml-auto hidden text-quiet xl:inline">
-        {membersWithGoal > 0 && `${atOrAboveGoal} of ${membersWithGoal} at or above 100 %`}
-      </span>
-    </div>
-  );
-}
-
-/** Keeps its own text, as the address follows a moment later; Back still empties it. */
-function NameFilter({ text, onChange }: { text: string; onChange: (text: string) => void }) {
-  const [typed, setTyped] = useState(text);
-  const [seen, setSeen] = useState(text);
-  if (text !== seen) {
-    setSeen(text);
-    if (!typed.startsWith(text) || text === '') setTyped(text);
-  }
-  return (
-    <input
-      type="search"
-      aria-label="Named"
-      value={typed}
-      onChange={(event) => {
-        setTyped(event.target.value);
-        onChange(event.target.value);
-      }}
-      className="w-[76px] border-b border-select bg-transparent font-semibold text-ink"
-    />
+      {view.group && (
+        <Choice
+          label=""
+          value={view.isFlat ? '1' : ''}
+          options={[
+            { value: '', word: 'within groups' },
+            { value: '1', word: 'across groups' },
+          ]}
+          onChange={(flat) => change({ flat: flat || null })}
+        />
+      )}
+    </>
   );
 }
 
@@ -137,18 +206,37 @@ function changeFactor(input: HTMLInputElement, change: (changes: Changes) => voi
   }
 }
 
-/** Goal sets of these rows first; the others say whose goals they hold. */
-function bases(company: Company, view: View): Option[] {
-  const sets = company.goalSets
-    .filter((set) => set.measures.includes(view.measure) || set.measures.length === 0)
-    .map((set) => ({
+/** Goal sets of these rows first; those of their groups next; others are not offered. */
+export function bases(company: Company, view: View): Option[] {
+  const fitting = company.goalSets.filter(
+    (set) => set.measures.includes(view.measure) || set.measures.length === 0,
+  );
+  const own = fitting.filter((set) => set.axis === view.axis);
+  const ofGroup = fitting.filter((set) => set.axis === view.group && set.axis !== view.axis);
+  const chosen = view.basis;
+  const isElsewhere =
+    chosen.kind === 'set' && ![...own, ...ofGroup].some((set) => set.name === chosen.name);
+  const other = company.goalSets.find((set) => chosen.kind === 'set' && set.name === chosen.name);
+  return [
+    ...own.map((set) => ({
       value: `set:${set.name}`,
       word: set.name,
-      ...(set.axis === view.axis ? {} : { remark: `by ${set.axis}` }),
-    }));
-  return [
-    ...sets.filter((set) => !('remark' in set)),
-    ...sets.filter((set) => 'remark' in set),
+      ...(set.ranges.includes(view.measure) ? { remark: 'a range' } : {}),
+    })),
+    ...ofGroup.map((set) => ({
+      value: `set:${set.name}`,
+      word: set.name,
+      remark: `of each ${set.axis}, not of its ${view.axis}s`,
+    })),
+    ...(isElsewhere
+      ? [
+          {
+            value: basisWord(chosen),
+            word: chosen.name,
+            remark: other ? `goals of ${other.axis}s` : 'gone',
+          },
+        ]
+      : []),
     { value: 'prior-year', word: 'last year' },
     { value: 'prior-period', word: 'the period before' },
     { value: 'none', word: 'nothing' },

@@ -4,20 +4,20 @@ import type { Proof, SourceRow, Standing } from '../../api/types';
 import type { View } from '../../app/useView';
 import { amount, count, monthName } from '../../format/figures';
 import { Failed, Loading, quietButton } from '../../ui/Notice';
-import { useProof } from './useStanding';
+import { useProof, type Target } from './useStanding';
 
 const PAGE = 20;
 
 interface ProofPartProps {
   view: View;
   standing: Standing;
-  selected: string;
+  target: Target;
 }
 
 /** How the figure came about, down to file and line. */
-export function ProofPart({ view, standing, selected }: ProofPartProps) {
+export function ProofPart({ view, standing, target }: ProofPartProps) {
   const [page, setPage] = useState(0);
-  const proof = useProof(view, selected, page, PAGE);
+  const proof = useProof(view, target, page, PAGE);
   if (proof.isPending) return <Loading what="the proof" />;
   if (proof.isError) return <Failed error={proof.error} onRetry={() => void proof.refetch()} />;
   const data = proof.data;

@@ -1,16 +1,16 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { render, screen, within } from '@testing-library/react';
+import { render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter, useLocation } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Company, Proof, Reading, Row, Standing } from '../../api/types';
+import type { Claims, CloseUp, Company, Proof, Reading, Row, Standing } from '../../api/types';
 import { StandingDesk } from './StandingDesk';
 
 const COMPANY: Company = {
   name: 'Saltmarsh Chandlery',
   calendar: { startMonth: 7, yearNamedBy: 'end' },
   measures: [{ code: 'revenue', unit: 'EUR', scale: 2, direction: 'HIGHER', hasActuals: true }],
-  goalSets: [{ name: 'quota', axis: 'rep', measures: ['revenue'] }],
+  goalSets: [{ name: 'quota', axis: 'rep', measures: ['revenue'], ranges: [] }],
   regions: [{ axis: 'region', key: 'North', name: 'North' }],
   firstMonth: '2026-07',
   lastMonth: '2026-10',
@@ -96,8 +96,82 @@ const STANDING: Standing = {
   }),
   noGoal: { members: 1, actual: '5.00' },
   unassigned: { lines: 0, actual: '0.00' },
+  leftOut: { members: 0, actual: '0.00' },
+  beside: null,
+  isRange: false,
+  openMonth: null,
+  group: null,
+  groups: null,
   rows: ROWS,
-  summary: { members: 3, membersWithGoal: 2, atOrAboveGoal: 1, reached: 1 },
+  summary: {
+    members: 3,
+    membersWithGoal: 2,
+    atOrAboveGoal: 1,
+    reached: 1,
+    highest: { key: 'B', name: 'Bo', actual: '120.00' },
+    lowest: { key: 'C', name: 'Cleo', actual: '5.00' },
+    medianAttainment: '1.05',
+    meanOfMembers: '1.05',
+  },
+  rung: {
+    scale: 'percent-to-goal',
+    rungs: [
+      { name: 'behind', tone: 'bad' },
+      { name: 'near', tone: 'near', from: '0.9', bound: 'at or above' },
+      { name: 'reached', tone: 'good', from: '1', bound: 'at or above' },
+    ],
+  },
+  shading: { good: '20.00', bad: '10.00', isGoodAutomatic: true, isBadAutomatic: true },
+};
+
+const CLOSE_UP: CloseUp = {
+  reading: STANDING.total,
+  place: 2,
+  places: 2,
+  placeBefore: 1,
+  milestones: [{ name: 'reached', tone: 'good', at: '100.00', toGo: '10.00' }],
+  required: { perMonth: '35.00', monthsLeft: 8, yearGoal: '450.00', toDate: '170.00' },
+  assigned: [],
+  parts: [
+    {
+      axis: 'line',
+      split: 'last-years-mix',
+      parts: [
+        {
+          key: 'r',
+          name: 'Rope',
+          actual: '50.00',
+          goal: '45.00',
+          variance: '5.00',
+          favourable: '5.00',
+        },
+        {
+          key: 'n',
+          name: 'Navigation',
+          actual: '40.00',
+          goal: '55.00',
+          variance: '-15.00',
+          favourable: '-15.00',
+        },
+      ],
+    },
+  ],
+};
+
+const CLAIMS: Claims = {
+  claims: [
+    {
+      kind: 'holders',
+      text: 'Ada holds 100 % of the shortfall.',
+      axis: null,
+      withinAxis: null,
+      withinKey: null,
+      only: ['A'],
+      select: 'A',
+      byMonth: false,
+    },
+  ],
+  reasons: [],
 };
 
 const PROOF: Proof = {
@@ -121,7 +195,9 @@ function serve(answers: Record<string, unknown>) {
   const asked: string[] = [];
   vi.stubGlobal('fetch', (path: string) => {
     asked.push(path);
-    const found = Object.entries(answers).find(([part]) => path.includes(part));
+    const found = Object.entries(answers)
+      .filter(([part]) => path.includes(part))
+      .sort(([one], [other]) => path.indexOf(other) - path.indexOf(one))[0];
     const [body, status] = found
       ? [found[1], 200]
       : [{ code: 'internal', detail: 'It failed.' }, 500];
@@ -131,13 +207,17 @@ function serve(answers: Record<string, unknown>) {
 }
 
 const ALL = {
+  '/reasons': [{ code: 'price', name: 'price' }],
+  '/views': [],
+  '/claims': CLAIMS,
+  '/close-up': CLOSE_UP,
   '/proof': PROOF,
   '/path': { name: 'x', fiscalYear: 2027, months: [] },
   '/standing': STANDING,
 };
 
 function Address() {
-  return <output>{useLocation().search}</output>;
+  return <output data-testid="address">{useLocation().search}</output>;
 }
 
 function show(search = '') {
@@ -199,16 +279,99 @@ describe('the standing desk', () => {
     );
   });
 
-  it('sorts by a column, narrows by name, and says what is left out', async () => {
-    serve(ALL);
+  it('sorts by a column, and asks the server to narrow by name', async () => {
+    const asked = serve(ALL);
     show();
     await rowNames();
     await userEvent.click(screen.getByRole('button', { name: 'Rep' }));
     expect((await rowNames()).slice(2)).toEqual(['Ada', 'Bo', 'Cleo']);
-    await userEvent.type(screen.getByRole('searchbox', { name: 'Named' }), 'bo');
-    expect((await rowNames()).slice(2)).toEqual(['Bo']);
-    expect(screen.getByText(/2 rows not shown/)).toBeInTheDocument();
-    expect(screen.getByRole('status')).toHaveTextContent('?sort=name&text=bo');
+    await userEvent.click(screen.getByRole('button', { name: /^Only all/ }));
+    await userEvent.type(screen.getByRole('searchbox'), 'bo');
+    expect(screen.getByTestId('address')).toHaveTextContent('?sort=name&text=bo');
+    await waitFor(() => expect(asked.some((path) => path.includes('text=bo'))).toBe(true));
+  });
+
+  it('says what narrowing left out, and takes it back', async () => {
+    serve({ ...ALL, '/standing': { ...STANDING, leftOut: { members: 4, actual: '55.00' } } });
+    show('?text=zz');
+    expect(await screen.findByText(/4 rows left out, with 55.00 together/)).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Show all' }));
+    expect(screen.getByTestId('address')).toBeEmptyDOMElement();
+  });
+
+  it('leads from a finding to the view that shows it', async () => {
+    serve(ALL);
+    show();
+    const claim = await screen.findByRole('link', { name: 'Ada holds 100 % of the shortfall.' });
+    await userEvent.click(claim);
+    expect(screen.getByTestId('address')).toHaveTextContent('?only=A&selected=A');
+    expect(screen.getByRole('heading', { level: 2 })).toHaveTextContent('Ada');
+  });
+
+  it('opens and closes groups', async () => {
+    const group: Row = {
+      ...(ROWS[0] as Row),
+      key: 'North',
+      name: 'North',
+      place: undefined as never,
+    };
+    serve({
+      ...ALL,
+      '/standing': {
+        ...STANDING,
+        group: 'region',
+        groups: [group],
+        rows: ROWS.map((row) => ({ ...row, group: 'North' })),
+      },
+    });
+    show('?group=region');
+    expect((await rowNames()).slice(2)).toEqual(['▾North3 reps', 'Bo', 'Ada', 'Cleo']);
+    await userEvent.click(screen.getByRole('button', { name: 'Close North' }));
+    expect((await rowNames()).slice(2)).toEqual(['▸North3 reps']);
+    expect(screen.getByTestId('address')).toHaveTextContent('closed=North');
+  });
+
+  it('tries a ladder before it is saved, and says what is wrong with one', async () => {
+    const asked = serve({
+      ...ALL,
+      '/trial': {
+        rungs: [{ name: 'behind', rows: 1 }],
+        noReading: 1,
+        flips: [
+          {
+            key: 'A',
+            name: 'Ada',
+            before: 'near',
+            beforeTone: 'near',
+            after: 'behind',
+            afterTone: 'bad',
+          },
+        ],
+      },
+      '/playbook': {},
+    });
+    show('?panel=ladder');
+    const panel = await screen.findByRole('complementary', { name: 'Ladder' });
+    expect(await within(panel).findByText('1 row change:')).toBeInTheDocument();
+    expect(panel).toHaveTextContent('Ada');
+    const bound = within(panel).getByRole('textbox', { name: 'Rung 2, begins at' });
+    await userEvent.clear(bound);
+    expect(within(panel).getByRole('alert')).toHaveTextContent('is no number');
+    expect(within(panel).getByRole('button', { name: 'Save the ladder' })).toBeDisabled();
+    await userEvent.type(bound, '95');
+    await userEvent.click(within(panel).getByRole('button', { name: 'Save the ladder' }));
+    expect(await within(panel).findByText('Saved.')).toBeInTheDocument();
+    expect(asked).toContain('/api/v1/playbook');
+  });
+
+  it('keeps a note with its reason', async () => {
+    const sent = serve({ ...ALL, '/notes': {} });
+    show('?selected=A');
+    await screen.findByRole('option', { name: 'price' });
+    await userEvent.selectOptions(await screen.findByRole('combobox', { name: 'Reason' }), 'price');
+    await userEvent.type(screen.getByRole('textbox', { name: 'Note' }), 'Cheaper next door');
+    await userEvent.click(screen.getByRole('button', { name: 'Keep the note' }));
+    await waitFor(() => expect(sent).toContain('/api/v1/notes/rep/A/2026-10'));
   });
 
   it('explains the row that is chosen, down to file and line', async () => {
@@ -219,6 +382,10 @@ describe('the standing desk', () => {
     const closeUp = screen.getByRole('complementary', { name: 'Close-up' });
     expect(within(closeUp).getByRole('heading', { level: 2 })).toHaveTextContent('Ada');
     expect(closeUp).toHaveTextContent('10.00 short of 100.00.');
+    expect(await within(closeUp).findByText('2 of 2 reps, down 1 on a month before')).toBeVisible();
+    expect(closeUp).toHaveTextContent('To “reached”10.00 more');
+    expect(closeUp).toHaveTextContent('35.00 in each of 8 months');
+    expect(within(closeUp).getByRole('img', { name: /Navigation −15/ })).toBeInTheDocument();
     expect(await within(closeUp).findByText(/90.00 − 100.00/)).toBeInTheDocument();
     expect(closeUp).toHaveTextContent('growth = none, nothing posted then');
     expect(closeUp).toHaveTextContent('at or above 90 % percent-to-goal, rung 2');

@@ -1,71 +1,188 @@
 import { useEffect, useMemo } from 'react';
 import { Link } from 'react-router';
-import type { Company } from '../../api/types';
-import { useView } from '../../app/useView';
+import type { Company, Standing } from '../../api/types';
+import { NO_NARROWING, useView, type Changes, type View } from '../../app/useView';
 import { toneText } from '../../marks/tones';
-import { Empty, Failed, Loading } from '../../ui/Notice';
+import { Empty, Failed, Loading, quietButton } from '../../ui/Notice';
+import { ClaimsLine } from './ClaimsLine';
 import { CloseUp } from './CloseUp';
+import { CompareView } from './CompareView';
 import { ControlLine } from './ControlLine';
-import { narrowRows, readSort, sortRows } from './standing';
+import { Distribution } from './Distribution';
+import { LadderPanel } from './LadderPanel';
+import { MonthsTable } from './MonthsTable';
+import { OrdersPanel } from './OrdersPanel';
+import { itemsOf, TOTAL, type Item } from './standing';
 import { StandingTable } from './StandingTable';
-import { TOTAL, useStanding } from './useStanding';
+import { TakeAlong } from './TakeAlong';
+import { useStanding } from './useStanding';
 
-/** Who is ahead, who is behind, by how much. */
+type Change = (changes: Changes, isTyping?: boolean) => void;
+
+/** Who is ahead, who is behind, by how much, and why. */
 export function StandingDesk({ company }: { company: Company }) {
   const [view, change] = useView(company);
   const standing = useStanding(view);
-  const rows = useMemo(
-    () => sortRows(narrowRows(standing.data?.rows ?? [], view.text), readSort(view.sort)),
-    [standing.data, view.text, view.sort],
+  const items = useMemo(
+    () => (standing.data ? itemsOf(standing.data, view) : []),
+    [standing.data, view],
   );
-  const selected = view.selected ?? TOTAL;
-
-  useEffect(() => {
-    function onKey(event: KeyboardEvent) {
-      const step = { j: 1, k: -1 }[event.key];
-      if (!step || event.target instanceof HTMLInputElement) return;
-      const at = rows.findIndex((row) => row.key === selected) + step;
-      const next = rows[Math.min(at, rows.length - 1)];
-      change({ selected: at < 0 ? null : (next?.key ?? null) }, true);
-    }
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [rows, selected, change]);
+  useRowKeys(items, view, change);
 
   if (standing.isPending) return <Loading what="the standing" />;
   if (standing.isError) {
-    return <Failed error={standing.error} onRetry={() => void standing.refetch()} />;
+    return (
+      <div>
+        <Failed error={standing.error} onRetry={() => void standing.refetch()} />
+        <p className="mx-6">
+          <Link to="/standing" className={`${quietButton} inline-block`}>
+            Go to the plain view
+          </Link>
+        </p>
+      </div>
+    );
   }
   const data = standing.data;
+  const isEmpty = company.lastMonth === null && data.rows.length === 0;
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)_320px] xl:grid-cols-[minmax(0,1fr)_384px]">
-      <section aria-label="Standing" className="flex min-h-0 flex-col px-[18px] pt-3.5">
-        <h1 className="mb-2.5 text-[20px] leading-snug font-bold" aria-live="polite">
-          {data.headline.map((part, at) => (
-            <span key={at} className={toneText(part.tone)}>
-              {part.text}
-            </span>
-          ))}
-        </h1>
-        {company.lastMonth === null && data.rows.length === 0 ? (
+    <div className="standing-desk">
+      <section aria-label="Standing" className="flex min-h-0 min-w-0 flex-col px-[18px] pt-3.5">
+        <div className="flex items-start justify-between gap-4">
+          <Headline standing={data} />
+          {!isEmpty && <TakeAlong view={view} standing={data} />}
+        </div>
+        {isEmpty ? (
           <FirstLoad />
         ) : (
-          <>
-            <ControlLine company={company} view={view} standing={data} change={change} />
-            <StandingTable
-              standing={data}
-              rows={rows}
-              view={view}
-              selected={selected}
-              onSelect={(key) => change({ selected: key === TOTAL ? null : key })}
-              onSort={(sort) => change({ sort })}
-            />
-          </>
+          <Work company={company} view={view} standing={data} items={items} change={change} />
         )}
       </section>
-      <CloseUp view={view} standing={data} selected={selected} company={company} />
+      <Panel company={company} view={view} standing={data} change={change} />
     </div>
   );
+}
+
+/** j and k walk the rows, the left and right arrow close and open a group. */
+function useRowKeys(items: Item[], view: View, change: Change) {
+  useEffect(() => {
+    function onKey(event: KeyboardEvent) {
+      const isTyping =
+        event.target instanceof HTMLElement &&
+        ['INPUT', 'TEXTAREA', 'SELECT'].includes(event.target.tagName);
+      const step = { j: 1, k: -1 }[event.key];
+      if (!step || isTyping || event.ctrlKey || event.metaKey) return;
+      const at = items.findIndex((item) => item.id === (view.selected ?? TOTAL)) + step;
+      const next = items[Math.min(at, items.length - 1)];
+      change({ selected: at < 0 ? null : (next?.id ?? null) }, true);
+    }
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [items, view.selected, change]);
+}
+
+function Headline({ standing }: { standing: Standing }) {
+  return (
+    <h1 className="mb-1.5 text-[20px] leading-snug font-bold" aria-live="polite">
+      {standing.headline.map((part, at) => (
+        <span key={at} className={toneText(part.tone)}>
+          {part.text}
+        </span>
+      ))}
+    </h1>
+  );
+}
+
+interface WorkProps {
+  company: Company;
+  view: View;
+  standing: Standing;
+  items: Item[];
+  change: Change;
+}
+
+/** The findings, the controls, and the rows in one of their layouts. */
+function Work({ company, view, standing, items, change }: WorkProps) {
+  const select = (id: string) => change({ selected: id === TOTAL ? null : id });
+  return (
+    <>
+      <ClaimsLine view={view} />
+      <ControlLine company={company} view={view} standing={standing} change={change} />
+      {view.layout === 'rows' && (
+        <>
+          <div className="flex items-center gap-3">
+            <div className="min-w-0 flex-1">
+              <Distribution view={view} standing={standing} change={change} />
+            </div>
+            <button
+              type="button"
+              className={`${quietButton} no-print mb-1.5 shrink-0 px-2 py-0.5`}
+              aria-pressed={view.panel === 'ladder'}
+              onClick={() => change({ panel: view.panel === 'ladder' ? null : 'ladder' })}
+            >
+              Ladder
+            </button>
+          </div>
+          <StandingTable
+            standing={standing}
+            items={items}
+            view={view}
+            selected={view.selected ?? TOTAL}
+            onSelect={select}
+            onSort={(sort) => change({ sort })}
+            onToggle={(group) => change({ closed: toggled(view.closed, group) })}
+            onWiden={() => change({ ...NO_NARROWING, selected: null })}
+          />
+        </>
+      )}
+      {view.layout === 'months' && (
+        <MonthsTable
+          view={view}
+          standing={standing}
+          selected={view.selected ?? TOTAL}
+          onSelect={select}
+        />
+      )}
+      {view.layout === 'compare' && (
+        <CompareView company={company} view={view} standing={standing} change={change} />
+      )}
+    </>
+  );
+}
+
+interface PanelProps {
+  company: Company;
+  view: View;
+  standing: Standing;
+  change: Change;
+}
+
+function Panel({ company, view, standing, change }: PanelProps) {
+  const close = () => change({ panel: null });
+  if (view.panel === 'ladder') {
+    return (
+      <LadderPanel
+        key={`${standing.measure} ${standing.goal} ${standing.axis} ${standing.to}`}
+        standing={standing}
+        view={view}
+        onClose={close}
+      />
+    );
+  }
+  if (view.panel === 'orders') {
+    return (
+      <OrdersPanel
+        key={`${standing.axis} ${view.selected ?? ''}`}
+        view={view}
+        standing={standing}
+        onClose={close}
+      />
+    );
+  }
+  return <CloseUp view={view} standing={standing} company={company} change={change} />;
+}
+
+function toggled(values: string[], value: string): string[] {
+  return values.includes(value) ? values.filter((one) => one !== value) : [...values, value];
 }
 
 function FirstLoad() {

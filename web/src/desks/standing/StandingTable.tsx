@@ -1,42 +1,32 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useMemo, useRef, type CSSProperties, type ReactNode } from 'react';
-import type { Reading, Row, Standing } from '../../api/types';
+import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { flushSync } from 'react-dom';
+import type { Row, Standing } from '../../api/types';
 import type { View } from '../../app/useView';
-import { amount, count, growth, hasFraction, NONE, signed } from '../../format/figures';
-import { goalPlace, Lane, laneDomain } from '../../marks/Lane';
-import { shadeColour, shadePositions } from '../../marks/shading';
-import { StatusMark } from '../../marks/StatusMark';
-import { toneText } from '../../marks/tones';
-import { nextSort, readSort, sortWord, type SortKey } from './standing';
-import { TOTAL } from './useStanding';
+import { amount, count } from '../../format/figures';
+import { goalPlace, laneScale } from '../../marks/Lane';
+import { allReadings, decimalsOf, gridOf, widthsOf } from './columns';
+import { Line, NoGoalLine, plural, ROW_HEIGHT, type LineLook } from './StandingLine';
+import { nextSort, readSort, sortWord, TOTAL, type Item, type SortKey } from './standing';
 
-const ROW_HEIGHT = 37;
 const HEAD_HEIGHT = 42;
-const COLUMNS =
-  'grid grid-cols-[minmax(130px,164px)_var(--actual)_var(--goal)_var(--variance)_minmax(90px,1fr)_60px_106px] xl:grid-cols-[164px_var(--actual)_var(--goal)_var(--variance)_minmax(90px,1fr)_60px_106px_72px] 2xl:grid-cols-[240px_var(--actual)_var(--goal)_var(--variance)_minmax(90px,1fr)_60px_106px_72px]';
-const DIGIT_WIDTH = 7.9;
-const LEAST_WIDTH = 88;
-
-/** Whether a column shows decimals: where any of its figures has some. */
-interface Decimals {
-  actual: 'keep' | 'drop';
-  goal: 'keep' | 'drop';
-  variance: 'keep' | 'drop';
-}
 
 interface StandingTableProps {
   standing: Standing;
-  rows: Row[];
+  items: Item[];
   view: View;
   selected: string;
-  onSelect: (key: string) => void;
+  onSelect: (id: string) => void;
   onSort: (sort: string) => void;
+  onToggle: (group: string) => void;
+  onWiden: () => void;
 }
 
 /** Total and "no goal" line on top, then the rows, all lanes on one goal line. */
 export function StandingTable(props: StandingTableProps) {
-  const { standing, rows, view, selected, onSelect, onSort } = props;
+  const { standing, items, view, selected, onSelect } = props;
   const scroll = useRef<HTMLDivElement>(null);
+  const isPrinting = usePrinting();
   const hasNoGoalLine =
     standing.noGoal.members + standing.unassigned.lines > 0 && standing.summary.membersWithGoal > 0;
   // what stays on top while the rows scroll beneath it
@@ -44,31 +34,46 @@ export function StandingTable(props: StandingTableProps) {
   const topHeight = HEAD_HEIGHT + ROW_HEIGHT * (topRows - 1);
   // eslint-disable-next-line react-hooks/incompatible-library -- nothing of it is memoized here
   const virtual = useVirtualizer({
-    count: rows.length,
+    count: items.length,
     getScrollElement: () => scroll.current,
     estimateSize: () => ROW_HEIGHT,
     overscan: 12,
     scrollMargin: topHeight,
     scrollPaddingStart: topHeight,
   });
-  const domain = useMemo(() => laneDomain([standing.total, ...standing.rows]), [standing]);
-  const shades = useMemo(() => shadePositions(rows.map((row) => row.favourable)), [rows]);
-  const decimals = useMemo(() => decimalsOf([standing.total, ...standing.rows]), [standing]);
+  const look = useMemo(() => lookOf(standing, view.lanes), [standing, view.lanes]);
   const widths = useMemo(
-    () => widthsOf([standing.total, ...standing.rows], decimals),
-    [standing, decimals],
+    () => widthsOf(allReadings(standing), look.decimals),
+    [standing, look.decimals],
   );
-  const hasGoals =
-    standing.total.attainment !== null || standing.rows.some((r) => r.attainment !== null);
-  const selectedAt = rows.findIndex((row) => row.key === selected);
+  const selectedAt = items.findIndex((item) => item.id === selected);
 
   useEffect(() => {
     if (selectedAt >= 0) virtual.scrollToIndex(selectedAt, { align: 'auto' });
   }, [selectedAt, virtual]);
 
-  const isLower = standing.direction === 'LOWER';
-  const unit = standing.unit === 'count' ? '' : `, ${standing.unit}`;
-  const hidden = standing.rows.length - rows.length;
+  const { highest, lowest } = standing.summary;
+  const extremeOf = (row: Row) => {
+    if (standing.summary.members < 3 || standing.group !== null) return undefined;
+    if (row.key === highest?.key) return 'highest' as const;
+    return row.key === lowest?.key ? ('lowest' as const) : undefined;
+  };
+  const lineOf = (item: Item, at: number) => (
+    <Line
+      look={look}
+      name={item.row.name || `No ${standing.group ?? standing.axis}`}
+      under={underOf(item, standing, view)}
+      reading={item.row}
+      rowIndex={at + topRows + 1}
+      extreme={item.kind === 'row' ? extremeOf(item.row) : undefined}
+      kind={item.kind === 'group' ? 'group' : standing.groups && !view.isFlat ? 'inner' : 'row'}
+      isOpen={item.isOpen}
+      onToggle={() => props.onToggle(item.row.key)}
+      isShaded
+      isSelected={item.id === selected}
+      onSelect={() => onSelect(item.id)}
+    />
+  );
   return (
     <div
       ref={scroll}
@@ -78,235 +83,158 @@ export function StandingTable(props: StandingTableProps) {
       <div
         role="table"
         aria-label={`Standing by ${standing.axis}`}
-        aria-rowcount={rows.length + topRows}
+        aria-rowcount={items.length + topRows}
         className="relative min-w-[640px]"
         style={widths}
       >
         <div className="sticky top-0 z-10 bg-sheet">
-          <div role="rowgroup">
-            <div
-              role="row"
-              className={`${COLUMNS} items-end border-b border-ink pb-1.5 text-[12px] font-semibold text-quiet`}
-              style={{ height: HEAD_HEIGHT }}
-            >
-              <Head
-                sortKey="name"
-                word={capital(standing.axis)}
-                view={view}
-                onSort={onSort}
-                isLeft
-              />
-              <Head sortKey="actual" word={`Actual${unit}`} view={view} onSort={onSort} />
-              <Head sortKey="goal" word="Goal" view={view} onSort={onSort} />
-              <Head sortKey="favourable" word="Variance" view={view} onSort={onSort} />
-              <span role="columnheader" className="relative h-full">
-                {hasGoals && (
-                  <span
-                    className="absolute bottom-0 -translate-x-1/2 font-bold text-ink"
-                    style={{ left: `${goalPlace(domain) * 100}%` }}
-                  >
-                    goal
-                  </span>
-                )}
-              </span>
-              <Head sortKey="attainment" word="To goal, %" view={view} onSort={onSort} />
-              <span role="columnheader" className="pl-3">
-                Status
-              </span>
-              <Head sortKey="growth" word="Growth" view={view} onSort={onSort} isWide />
-            </div>
-          </div>
+          <HeadLine standing={standing} view={view} look={look} onSort={props.onSort} />
           <div role="rowgroup">
             <Line
+              look={look}
               name={`All ${plural(standing.axis)}`}
               under={totalNote(standing)}
               reading={standing.total}
-              isStrong
+              kind="total"
               isSelected={selected === TOTAL}
               onSelect={() => onSelect(TOTAL)}
-              {...{ domain, decimals, isLower, hasGoals }}
             />
-            {hasNoGoalLine && (
-              <NoGoalLine standing={standing} decimals={decimals} domain={domain} />
-            )}
+            {hasNoGoalLine && <NoGoalLine standing={standing} look={look} />}
           </div>
         </div>
-        <div
-          role="rowgroup"
-          className="print-whole relative"
-          style={{ height: virtual.getTotalSize() }}
-        >
-          {virtual.getVirtualItems().map((item) => {
-            const row = rows[item.index];
-            return row ? (
-              <div
-                key={row.key}
-                className="absolute right-0 left-0"
-                style={{ top: item.start - topHeight, height: ROW_HEIGHT }}
-                role="presentation"
-              >
-                <Line
-                  name={row.name}
-                  under={row.place ?? (row.name === row.key ? undefined : row.key)}
-                  reading={row}
-                  rowIndex={item.index + topRows + 1}
-                  shade={shades[item.index] ?? null}
-                  isSelected={row.key === selected}
-                  onSelect={() => onSelect(row.key)}
-                  {...{ domain, decimals, isLower, hasGoals }}
-                />
+        {isPrinting ? (
+          <div role="rowgroup">
+            {items.map((item, at) => (
+              <div key={item.id} role="presentation">
+                {lineOf(item, at)}
               </div>
-            ) : null;
-          })}
-        </div>
-        {(hidden > 0 || rows.length === 0) && (
-          <p className="px-2 py-2 text-quiet">
-            {rows.length === 0 && standing.rows.length === 0
-              ? 'No row: nothing is posted and no goal is set in this span.'
-              : `${count(hidden, 'row')} not shown, as the name does not hold “${view.text}”; total and headline are of all.`}
-          </p>
+            ))}
+          </div>
+        ) : (
+          <div role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() }}>
+            {virtual.getVirtualItems().map((place) => {
+              const item = items[place.index];
+              return item ? (
+                <div
+                  key={item.id}
+                  className="absolute right-0 left-0"
+                  style={{ top: place.start - topHeight, height: ROW_HEIGHT }}
+                  role="presentation"
+                >
+                  {lineOf(item, place.index)}
+                </div>
+              ) : null;
+            })}
+          </div>
         )}
+        <Foot standing={standing} onWiden={props.onWiden} />
       </div>
     </div>
   );
 }
 
-interface LineProps {
-  name: string;
-  under?: string | undefined;
-  reading: Reading;
-  domain: number;
-  decimals: Decimals;
-  isLower: boolean;
-  hasGoals: boolean;
-  rowIndex?: number;
-  shade?: number | null;
-  isStrong?: boolean;
-  isSelected: boolean;
-  onSelect: () => void;
+function lookOf(standing: Standing, lanes: View['lanes']): LineLook {
+  const readings = allReadings(standing);
+  return {
+    scale: laneScale(lanes === 'amount' ? standing.rows : readings, lanes),
+    decimals: decimalsOf(readings),
+    direction: standing.direction,
+    hasGoals: readings.some((r) => r.attainment !== null),
+    hasBeside: standing.beside !== null,
+    unit: standing.unit,
+  };
 }
 
-function Line(props: LineProps) {
-  const { name, under, reading, domain, decimals, isLower, hasGoals } = props;
-  const { shade = null, isStrong } = props;
-  const status =
-    reading.noReading && reading.tone === 'neutral' ? reading.noReading : reading.status;
-  return (
-    // the name inside is a button; the whole row is only a larger target for the same
-    // eslint-disable-next-line jsx-a11y/click-events-have-key-events
-    <div
-      role="row"
-      tabIndex={-1}
-      aria-rowindex={props.rowIndex}
-      onClick={props.onSelect}
-      style={{ height: ROW_HEIGHT }}
-      className={`${COLUMNS} cursor-pointer items-center border-b border-rule ${isStrong ? 'border-ink font-bold' : ''} ${props.isSelected ? 'bg-select-ground' : 'hover:bg-ground/60'}`}
-    >
-      <span role="rowheader" className="min-w-0 pl-2">
-        <button
-          type="button"
-          aria-current={props.isSelected ? 'true' : undefined}
-          className="block w-full min-w-0 text-left leading-tight"
-          title={name}
-        >
-          <span className="block truncate font-semibold">{name}</span>
-          {under && (
-            <span className="block truncate text-[11.5px] font-normal text-quiet">{under}</span>
-          )}
-        </button>
-      </span>
-      <Figure>{amount(reading.actual, decimals.actual)}</Figure>
-      <Figure isQuiet>{amount(reading.goal, decimals.goal)}</Figure>
-      <span
-        role="cell"
-        className="flex h-full items-center justify-end pr-2"
-        style={{ background: shadeColour(shade) }}
-      >
-        {signed(reading.variance, decimals.variance)}
-      </span>
-      <span role="cell" className="relative h-full">
-        <Lane reading={reading} domain={domain} isLower={isLower} />
-        {hasGoals && <GoalLine domain={domain} />}
-      </span>
-      <span role="cell" className={`pr-1 text-right font-semibold ${toneText(reading.tone)}`}>
-        {reading.percentShown === null ? NONE : amount(reading.percentShown)}
-      </span>
-      <span role="cell" className="flex items-center pl-3">
-        <StatusMark status={status} tone={reading.tone} isPast={reading.status === 'well past'} />
-      </span>
-      <span role="cell" className="hidden pr-2 text-right text-quiet xl:block">
-        {growth(reading.growthShown)}
-      </span>
-    </div>
-  );
+/** Whether the page is being printed: then every row is drawn, not only those in sight. */
+function usePrinting(): boolean {
+  const [isPrinting, setPrinting] = useState(false);
+  useEffect(() => {
+    const begin = () => flushSync(() => setPrinting(true));
+    const end = () => setPrinting(false);
+    window.addEventListener('beforeprint', begin);
+    window.addEventListener('afterprint', end);
+    return () => {
+      window.removeEventListener('beforeprint', begin);
+      window.removeEventListener('afterprint', end);
+    };
+  }, []);
+  return isPrinting;
 }
 
-/** The row's stretch of the one goal line; over the row's rule, so that the stretches join. */
-function GoalLine({ domain }: { domain: number }) {
-  return (
-    <span
-      aria-hidden="true"
-      className="absolute -top-px -bottom-px w-[2px] -translate-x-1/2 bg-ink"
-      style={{ left: `${goalPlace(domain) * 100}%` }}
-    />
-  );
-}
-
-interface NoGoalLineProps {
+interface HeadLineProps {
   standing: Standing;
-  decimals: Decimals;
-  domain: number;
+  view: View;
+  look: LineLook;
+  onSort: (sort: string) => void;
 }
 
-function NoGoalLine({ standing, decimals, domain }: NoGoalLineProps) {
-  const { noGoal, unassigned } = standing;
-  const lines =
-    unassigned.lines > 0 ? `${count(unassigned.lines, 'line')} without a ${standing.axis}` : '';
-  const members =
-    noGoal.members > 0 ? count(noGoal.members, standing.axis, plural(standing.axis)) : '';
+function HeadLine({ standing, view, look, onSort }: HeadLineProps) {
+  const unit =
+    standing.unit === 'count' ? '' : standing.unit === 'rate' ? ', %' : `, ${standing.unit}`;
+  const place = goalPlace(look.scale);
+  const head = { view, onSort };
   return (
-    <div
-      role="row"
-      style={{ height: ROW_HEIGHT }}
-      className={`${COLUMNS} items-center border-b border-rule text-quiet`}
-    >
-      <span role="rowheader" className="min-w-0 pl-2 leading-tight">
-        <span className="block truncate">No goal assigned</span>
-        <span className="block truncate text-[11.5px]">
-          {[members, lines].filter(Boolean).join(', ')}
+    <div role="rowgroup">
+      <div
+        role="row"
+        className={`${gridOf(look.hasBeside)} items-end border-b border-ink pb-1.5 text-[12px] font-semibold text-quiet`}
+        style={{ height: HEAD_HEIGHT }}
+      >
+        <Head sortKey="name" {...head} className="pl-2">
+          {capital(standing.axis)}
+        </Head>
+        <Head sortKey="actual" {...head}>
+          Actual{unit}
+        </Head>
+        <Head sortKey="goal" {...head}>
+          {standing.isRange ? 'Range' : 'Goal'}
+        </Head>
+        <Head sortKey="favourable" {...head}>
+          Variance
+        </Head>
+        {look.hasBeside && (
+          <>
+            <span role="columnheader" className="pr-2 text-right leading-tight">
+              to {standing.beside}
+            </span>
+            <span role="columnheader" className="pr-2 text-right">
+              of it, %
+            </span>
+          </>
+        )}
+        <span role="columnheader" className="relative h-full">
+          {look.hasGoals && place !== null && (
+            <span
+              className="absolute bottom-0 -translate-x-1/2 font-bold text-ink"
+              style={{ left: `${place * 100}%` }}
+            >
+              {standing.isRange ? 'middle' : 'goal'}
+            </span>
+          )}
         </span>
-      </span>
-      <Figure>{amount(noGoal.actual, decimals.actual)}</Figure>
-      <Figure>{NONE}</Figure>
-      <Figure>{NONE}</Figure>
-      <span role="cell" className="relative h-full">
-        <GoalLine domain={domain} />
-      </span>
-      <span role="cell" />
-      <span role="cell" />
-      <span role="cell" className="hidden xl:block" />
+        <Head sortKey="attainment" {...head}>
+          To goal, %
+        </Head>
+        <span role="columnheader" className="pl-3">
+          Status
+        </span>
+        <Head sortKey="growth" {...head} className="standing-wide pr-2 text-right">
+          Growth
+        </Head>
+      </div>
     </div>
-  );
-}
-
-function Figure({ children, isQuiet }: { children: ReactNode; isQuiet?: boolean }) {
-  return (
-    <span role="cell" className={`pr-2 text-right ${isQuiet ? 'text-quiet' : ''}`}>
-      {children}
-    </span>
   );
 }
 
 interface HeadProps {
   sortKey: SortKey;
-  word: string;
   view: View;
   onSort: (sort: string) => void;
-  isLeft?: boolean;
-  isWide?: boolean;
+  className?: string;
+  children: ReactNode;
 }
 
-function Head({ sortKey, word, view, onSort, isLeft, isWide }: HeadProps) {
+function Head({ sortKey, view, onSort, className, children }: HeadProps) {
   const sort = readSort(view.sort);
   const isSorted = sort.key === sortKey;
   const order = sort.isFalling ? 'descending' : 'ascending';
@@ -314,40 +242,53 @@ function Head({ sortKey, word, view, onSort, isLeft, isWide }: HeadProps) {
     <span
       role="columnheader"
       aria-sort={isSorted ? order : undefined}
-      className={`${isLeft ? 'pl-2' : 'pr-2 text-right'} ${isWide ? 'hidden xl:block' : ''}`}
+      className={className ?? 'pr-2 text-right'}
     >
       <button
         type="button"
         onClick={() => onSort(sortWord(nextSort(sort, sortKey)))}
         className={`hover:text-ink ${isSorted ? 'text-ink' : ''}`}
       >
-        {word}
+        {children}
         {isSorted && <span aria-hidden="true"> {sort.isFalling ? '↓' : '↑'}</span>}
       </button>
     </span>
   );
 }
 
-function decimalsOf(readings: Reading[]): Decimals {
-  const keep = (is: boolean) => (is ? 'keep' : 'drop');
-  const isActualSplit = readings.some((r) => hasFraction(r.actual));
-  const isGoalSplit = readings.some((r) => hasFraction(r.goal));
-  return {
-    actual: keep(isActualSplit),
-    goal: keep(isGoalSplit),
-    variance: keep(isActualSplit || isGoalSplit),
-  };
+function Foot({ standing, onWiden }: { standing: Standing; onWiden: () => void }) {
+  const { members, actual } = standing.leftOut;
+  if (members > 0) {
+    return (
+      <p className="px-2 py-2 text-quiet">
+        {count(members, 'row')} left out
+        {actual !== null && standing.unit !== 'rate' && `, with ${amount(actual)} together`}; total
+        and headline are of what is shown.{' '}
+        <button
+          type="button"
+          onClick={onWiden}
+          className="no-print min-h-6 font-semibold text-select underline"
+        >
+          Show all
+        </button>
+      </p>
+    );
+  }
+  return standing.rows.length === 0 && (standing.groups ?? []).length === 0 ? (
+    <p className="px-2 py-2 text-quiet">
+      No row: nothing is posted and no goal is set in this span.
+    </p>
+  ) : null;
 }
 
-/** Columns as wide as their longest figure, so that large sums do not run into each other. */
-function widthsOf(readings: Reading[], decimals: Decimals): CSSProperties {
-  const width = (texts: string[]) =>
-    `${Math.max(LEAST_WIDTH, Math.ceil(Math.max(...texts.map((t) => t.length)) * DIGIT_WIDTH) + 14)}px`;
-  return {
-    '--actual': width(readings.map((r) => amount(r.actual, decimals.actual))),
-    '--goal': width(readings.map((r) => amount(r.goal, decimals.goal))),
-    '--variance': width(readings.map((r) => signed(r.variance, decimals.variance))),
-  } as CSSProperties;
+function underOf(item: Item, standing: Standing, view: View): string | undefined {
+  const { row } = item;
+  if (item.kind === 'group') {
+    const inside = standing.rows.filter((one) => one.group === row.key).length;
+    return count(inside, standing.axis, plural(standing.axis));
+  }
+  if (standing.groups && view.isFlat) return row.group || `no ${standing.group}`;
+  return row.place ?? (row.name === row.key ? undefined : row.key);
 }
 
 function totalNote(standing: Standing): string {
@@ -355,10 +296,6 @@ function totalNote(standing: Standing): string {
   return membersWithGoal === 0
     ? 'none with a goal'
     : `${amount(String(membersWithGoal))} with a goal`;
-}
-
-function plural(axis: string): string {
-  return axis === 'company' ? 'companies' : `${axis}s`;
 }
 
 function capital(word: string): string {

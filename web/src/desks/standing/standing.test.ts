@@ -1,7 +1,21 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Row } from '../../api/types';
-import { compareDecimals, narrowRows, nextSort, readSort, sortRows, sortWord } from './standing';
+import type { Claim, Company, Row, Standing } from '../../api/types';
+import { readView, type View } from '../../app/useView';
+import { differenceOf } from './CompareView';
+import { faultOf, isShareScale, ladderBody, type RungDraft } from './ladder';
+import { percentOf, shareOf } from './NarrowDrop';
+import {
+  claimChanges,
+  compareDecimals,
+  itemsOf,
+  nextSort,
+  readSort,
+  sortRows,
+  sortWord,
+  targetOf,
+  TOTAL,
+} from './standing';
 
 function row(key: string, favourable: string | null, place = 'North'): Row {
   return {
@@ -67,9 +81,147 @@ describe('sortRows', () => {
   });
 });
 
-it('narrowRows looks at name, key and place, whatever the case', () => {
-  const rows = [row('A1', '1'), row('B2', '1', 'South Reach')];
-  expect(narrowRows(rows, ' reach ').map((one) => one.key)).toEqual(['B2']);
-  expect(narrowRows(rows, 'NAME')).toHaveLength(2);
-  expect(narrowRows(rows, '')).toBe(rows);
+describe('the lines of a table in groups', () => {
+  const company = {
+    measures: [],
+    goalSets: [],
+    calendar: { startMonth: 1, yearNamedBy: 'end' },
+    firstMonth: null,
+    lastMonth: null,
+    thisMonth: '2026-10',
+  };
+  const view = (search: string): View =>
+    readView(new URLSearchParams(search), company as unknown as Company);
+  const inGroup = (key: string, favourable: string, group: string): Row => ({
+    ...row(key, favourable),
+    group,
+  });
+  const standing = {
+    axis: 'rep',
+    group: 'region',
+    groups: [row('North', '-5.00'), row('South', '9.00')],
+    rows: [
+      inGroup('A', '-6.00', 'North'),
+      inGroup('B', '1.00', 'North'),
+      inGroup('C', '9.00', 'South'),
+    ],
+  } as unknown as Standing;
+  const ids = (search: string) => itemsOf(standing, view(search)).map((item) => item.id);
+
+  it('sort within their group, groups by their subtotal', () => {
+    expect(ids('group=region')).toEqual(['South/', 'South/C', 'North/', 'North/B', 'North/A']);
+    expect(ids('group=region&closed=South')).toEqual(['South/', 'North/', 'North/B', 'North/A']);
+    expect(ids('group=region&flat=1&sort=favourable')).toEqual(['North/A', 'North/B', 'South/C']);
+  });
+
+  it('know what a selected line explains', () => {
+    expect(targetOf(standing, view('selected=North/'))).toMatchObject({
+      axis: 'region',
+      key: 'North',
+      group: null,
+    });
+    expect(targetOf(standing, view('selected=North/B'))).toMatchObject({
+      axis: 'rep',
+      key: 'B',
+      group: 'North',
+    });
+    expect(targetOf(standing, view('selected=gone'))).toMatchObject({ key: TOTAL, row: null });
+  });
+});
+
+describe('a claim leads to the view that shows it', () => {
+  const view = { axis: 'rep' } as View;
+  const claim: Claim = {
+    kind: 'part',
+    text: '',
+    axis: 'line',
+    withinAxis: 'rep',
+    withinKey: 'K1',
+    only: [],
+    select: 'deck',
+    byMonth: false,
+  };
+
+  it('of other rows inside a member', () => {
+    expect(claimChanges(claim, view)).toMatchObject({
+      axis: 'line',
+      rep: 'K1',
+      selected: 'deck',
+      only: [],
+      text: null,
+    });
+  });
+
+  it('of some rows by month', () => {
+    const run = { ...claim, axis: null, withinAxis: null, only: ['A', 'B'], byMonth: true };
+    expect(claimChanges(run, view)).toMatchObject({
+      layout: 'months',
+      span: 't',
+      only: ['A', 'B'],
+    });
+    expect(claimChanges(run, view)).not.toHaveProperty('axis');
+  });
+});
+
+describe('bounds of a ladder while they are typed', () => {
+  const rung = (name: string, bound: string, isAbove = false): RungDraft => ({
+    name,
+    tone: 'good',
+    bound,
+    isAbove,
+  });
+
+  it.each([
+    [[], 'at least one rung'],
+    [[rung('', '')], 'needs a name'],
+    [[rung('a', ''), rung('A', '1')], 'Two rungs are called “a”'],
+    [[rung('a', ''), rung('b', 'much')], '“much” is no number'],
+    [[rung('a', ''), rung('b', '90'), rung('c', '80')], '“c” must begin above “b”'],
+    [[rung('a', ''), rung('b', '90'), rung('c', '90')], 'begin at the same bound'],
+  ])('%j is refused', (rungs, words) => {
+    expect(faultOf(rungs)).toContain(words);
+  });
+
+  it('may be the same where only the second is above', () => {
+    expect(faultOf([rung('a', ''), rung('b', '0'), rung('c', '0', true)])).toBeNull();
+  });
+
+  it('travel as ratios where the scale is a share', () => {
+    expect(
+      ladderBody(
+        { measure: 'revenue' },
+        'percent-to-goal',
+        [rung('a', ''), rung('b', '97,5')],
+        true,
+        '2026-10',
+      ),
+    ).toEqual({
+      measure: 'revenue',
+      since: '2026-10',
+      scale: 'percent-to-goal',
+      rungs: [
+        { name: 'a', tone: 'good' },
+        { name: 'b', tone: 'good', from: '0.975', bound: 'at or above' },
+      ],
+    });
+    expect(isShareScale('value', 'rate')).toBe(true);
+    expect(isShareScale('value', 'EUR')).toBe(false);
+  });
+
+  it('keep every digit between percent and ratio', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: -99999, max: 99999 }), fc.nat(9999), (whole, part) => {
+        const percent = `${whole}${part ? `.${String(part).padStart(4, '0').replace(/0+$/, '')}` : ''}`;
+        expect(percentOf(shareOf(percent) ?? '')).toBe(percent);
+      }),
+    );
+  });
+});
+
+it('a difference of amounts is exact', () => {
+  const euros = { unit: 'EUR' } as Standing;
+  expect(differenceOf('0.10', '0.30', euros)).toBe('+0.20');
+  expect(differenceOf('90071992547409.93', '90071992547409.92', euros)).toBe('−0.01');
+  expect(differenceOf('5', '12', { unit: 'count' } as Standing)).toBe('+7');
+  expect(differenceOf(null, '1.00', euros)).toBe('–');
 });

@@ -1,4 +1,5 @@
-import type { Row } from '../../api/types';
+import type { Claim, Reading, Row, Standing } from '../../api/types';
+import { NO_NARROWING, type Changes, type View } from '../../app/useView';
 
 export type SortKey = 'name' | 'actual' | 'goal' | 'favourable' | 'attainment' | 'growth';
 
@@ -8,6 +9,9 @@ export interface Sort {
 }
 
 const KEYS: SortKey[] = ['name', 'actual', 'goal', 'favourable', 'attainment', 'growth'];
+
+/** The key of everything in scope. */
+export const TOTAL = '*';
 
 /** "-favourable" is falling by variance; anything unknown is that too. */
 export function readSort(word: string): Sort {
@@ -44,24 +48,104 @@ function compareUnsigned(one: string, other: string): number {
   return padOne === padOther ? 0 : padOne < padOther ? -1 : 1;
 }
 
+// one collator for all: making one for each comparison takes most of a sort's time
+const words = new Intl.Collator('en');
+
 /** Sorts rows; those without the figure come last either way, equal ones by key. */
-export function sortRows(rows: Row[], { key, isFalling }: Sort): Row[] {
+export function sortRows<T extends Row>(rows: T[], { key, isFalling }: Sort): T[] {
+  const field = key === 'goal' ? goalOf : (row: Row) => row[key];
+  const byKey = (a: Row, b: Row) => words.compare(a.key, b.key);
   return [...rows].sort((a, b) => {
-    const one = a[key];
-    const other = b[key];
+    const one = field(a);
+    const other = field(b);
     if (one === null || other === null) {
-      return one === other ? a.key.localeCompare(b.key) : one === null ? 1 : -1;
+      return one === other ? byKey(a, b) : one === null ? 1 : -1;
     }
-    const order = key === 'name' ? one.localeCompare(other) : compareDecimals(one, other);
-    return (isFalling ? -order : order) || a.key.localeCompare(b.key);
+    const order = key === 'name' ? words.compare(one, other) : compareDecimals(one, other);
+    return (isFalling ? -order : order) || byKey(a, b);
   });
 }
 
-/** Rows whose name, key or place holds the text. */
-export function narrowRows(rows: Row[], text: string): Row[] {
-  const wanted = text.trim().toLowerCase();
-  if (!wanted) return rows;
-  return rows.filter((row) =>
-    [row.name, row.key, row.place ?? ''].some((word) => word.toLowerCase().includes(wanted)),
-  );
+/** The goal, of a range its lower end. */
+function goalOf(row: Row): string | null {
+  return row.goalLow ?? row.goal;
+}
+
+/** A line of the table: a row, or a group's subtotal. */
+export interface Item {
+  /** Stands in the address as the selected row. */
+  id: string;
+  row: Row;
+  kind: 'row' | 'group';
+  isOpen: boolean;
+}
+
+/** How a row stands in the address: by key, in groups behind its group's. */
+export function rowId(row: Row): string {
+  return row.group === undefined ? row.key : `${row.group}/${row.key}`;
+}
+
+export function groupId(key: string): string {
+  return `${key}/`;
+}
+
+/** The table's lines in their order: rows alone, or each group with its open rows beneath. */
+export function itemsOf(standing: Standing, view: View): Item[] {
+  const sort = readSort(view.sort);
+  const item = (row: Row): Item => ({ id: rowId(row), row, kind: 'row', isOpen: false });
+  if (!standing.groups || view.isFlat) return sortRows(standing.rows, sort).map(item);
+  const byGroup = new Map<string, Row[]>();
+  for (const row of standing.rows) {
+    const rows = byGroup.get(row.group ?? '');
+    if (rows) rows.push(row);
+    else byGroup.set(row.group ?? '', [row]);
+  }
+  return sortRows(standing.groups, sort).flatMap((group) => {
+    const isOpen = !view.closed.includes(group.key);
+    const head: Item = { id: groupId(group.key), row: group, kind: 'group', isOpen };
+    return isOpen ? [head, ...sortRows(byGroup.get(group.key) ?? [], sort).map(item)] : [head];
+  });
+}
+
+/** What a selected id means: the axis and key to explain, and the group that it stands in. */
+export function targetOf(
+  standing: Standing,
+  view: View,
+): { axis: string; key: string; group: string | null; row: Row | null } {
+  const id = view.selected ?? TOTAL;
+  const group = standing.groups?.find((one) => groupId(one.key) === id);
+  if (group && standing.group && group.key !== '') {
+    return { axis: standing.group, key: group.key, group: null, row: group };
+  }
+  const row = standing.rows.find((one) => rowId(one) === id || one.key === id);
+  return row
+    ? { axis: standing.axis, key: row.key, group: row.group ?? null, row }
+    : { axis: standing.axis, key: TOTAL, group: null, row: null };
+}
+
+/** The view that shows what a claim says. */
+export function claimChanges(claim: Claim, view: View): Changes {
+  const changes: Changes = {
+    ...NO_NARROWING,
+    layout: claim.byMonth ? 'months' : null,
+    only: claim.only,
+    selected: claim.select,
+  };
+  if (claim.byMonth) changes.span = 't';
+  if (claim.axis && claim.axis !== view.axis) {
+    changes.axis = claim.axis;
+    changes.group = null;
+    changes.against = null;
+    if (claim.withinAxis) changes[claim.withinAxis] = claim.withinKey;
+  }
+  return changes;
+}
+
+/** A reading's figures as they are shown: amounts, or a rate's percentages. */
+export function figuresOf(reading: Reading): {
+  actual: string | null;
+  goal: string | null;
+  variance: string | null;
+} {
+  return reading.rate ?? reading;
 }

@@ -1,37 +1,173 @@
-import { useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ask, query } from '../../api/client';
-import type { Path, Proof, Standing } from '../../api/types';
-import { viewQuery, type View } from '../../app/useView';
+import type {
+  Claims,
+  CloseUp,
+  MonthSheet,
+  Orders,
+  Path,
+  Proof,
+  Reason,
+  SavedView,
+  Standing,
+  Trial,
+} from '../../api/types';
+import { viewQuery, wholeQuery, type Query, type View } from '../../app/useView';
 
-/** The key of everything in scope. */
-export const TOTAL = '*';
+/** What is explained: a member of an axis, within a group where it stands in one. */
+export interface Target {
+  axis: string;
+  key: string;
+  group: string | null;
+}
 
-export function useStanding(view: View) {
-  const asked = viewQuery(view);
+export function useStanding(view: View, changes: Query = {}, isAsked = true) {
+  const asked = { ...viewQuery(view), ...changes };
   return useQuery({
     queryKey: ['standing', asked],
     queryFn: () => ask<Standing>(`/standing${query(asked)}`),
     placeholderData: (before) => before,
+    enabled: isAsked,
   });
 }
 
-function memberPath(view: View, key: string): string {
-  return `/standing/${view.axis}/${encodeURIComponent(key)}`;
-}
-
-export function usePath(view: View, key: string) {
-  const asked = { ...viewQuery(view), axis: undefined };
+export function useSheet(view: View) {
+  const asked = { ...viewQuery(view), group: undefined, beside: undefined };
   return useQuery({
-    queryKey: ['path', view.axis, key, asked],
-    queryFn: () => ask<Path>(`${memberPath(view, key)}/path${query(asked)}`),
+    queryKey: ['standing', 'sheet', asked],
+    queryFn: () => ask<MonthSheet>(`/standing/sheet${query(asked)}`),
+    placeholderData: (before) => before,
   });
 }
 
-export function useProof(view: View, key: string, page: number, size: number) {
-  const asked = { ...viewQuery(view), axis: undefined, page: String(page), size: String(size) };
+export function useClaims(view: View) {
+  const asked = { ...viewQuery(view), group: undefined, beside: undefined };
   return useQuery({
-    queryKey: ['proof', view.axis, key, asked],
-    queryFn: () => ask<Proof>(`${memberPath(view, key)}/proof${query(asked)}`),
-    placeholderData: (before, previous) => (previous?.queryKey[2] === key ? before : undefined),
+    queryKey: ['standing', 'claims', asked],
+    queryFn: () => ask<Claims>(`/standing/claims${query(asked)}`),
+    placeholderData: (before) => before,
   });
+}
+
+/** A member's address and the query of its figures, narrowed to its group. */
+function targetQuery(view: View, target: Target): [string, Query] {
+  const asked: Query = {
+    ...(target.key === '*' ? viewQuery(view) : wholeQuery(view)),
+    axis: undefined,
+    group: undefined,
+    beside: undefined,
+  };
+  if (target.group && view.group) asked[view.group] = [target.group];
+  return [`/standing/${target.axis}/${encodeURIComponent(target.key)}`, asked];
+}
+
+export function usePath(view: View, target: Target, atOrAbove?: string) {
+  const [address, base] = targetQuery(view, target);
+  const asked = { ...base, atOrAbove };
+  return useQuery({
+    queryKey: ['standing', 'path', address, asked],
+    queryFn: () => ask<Path>(`${address}/path${query(asked)}`),
+    placeholderData: (before, previous) => (previous?.queryKey[2] === address ? before : undefined),
+  });
+}
+
+export function useCloseUp(view: View, target: Target) {
+  const [address, asked] = targetQuery(view, target);
+  return useQuery({
+    queryKey: ['standing', 'close-up', address, asked],
+    queryFn: () => ask<CloseUp>(`${address}/close-up${query(asked)}`),
+  });
+}
+
+export function useProof(view: View, target: Target, page: number, size: number) {
+  const [address, base] = targetQuery(view, target);
+  const asked = { ...base, page: String(page), size: String(size) };
+  return useQuery({
+    queryKey: ['standing', 'proof', address, asked],
+    queryFn: () => ask<Proof>(`${address}/proof${query(asked)}`),
+    placeholderData: (before, previous) => (previous?.queryKey[2] === address ? before : undefined),
+  });
+}
+
+export function useOrders(view: View, target: Target, wish: Query) {
+  const [address, base] = targetQuery(view, target);
+  const asked = { ...base, ...wish };
+  return useQuery({
+    queryKey: ['standing', 'orders', address, asked],
+    queryFn: () => ask<Orders>(`${address}/orders${query(asked)}`),
+    placeholderData: (before, previous) => (previous?.queryKey[2] === address ? before : undefined),
+  });
+}
+
+const asJson = (method: string, body: unknown): RequestInit => ({
+  method,
+  headers: { 'Content-Type': 'application/json' },
+  body: JSON.stringify(body),
+});
+
+/** Who would change status under a ladder that is not in force. */
+export function useTrial(view: View, ladder: object, isWhole: boolean) {
+  const asked = wholeQuery(view);
+  return useQuery({
+    queryKey: ['standing', 'trial', asked, ladder],
+    queryFn: () => ask<Trial>(`/standing/trial${query(asked)}`, asJson('POST', ladder)),
+    placeholderData: (before) => before,
+    enabled: isWhole,
+  });
+}
+
+/** Changes something on the server and reads all standings again. */
+function useChange<T>(change: (value: T) => Promise<unknown>, ...keys: string[]) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: change,
+    onSuccess: () =>
+      Promise.all(
+        ['standing', ...keys].map((key) => client.invalidateQueries({ queryKey: [key] })),
+      ),
+  });
+}
+
+export function useSaveRules() {
+  return useChange((rules: object) => ask('/playbook', asJson('PUT', rules)));
+}
+
+export interface NoteToWrite {
+  axis: string;
+  key: string;
+  month: string;
+  reason: string | null;
+  text: string;
+}
+
+export function useWriteNote() {
+  return useChange(({ axis, key, month, reason, text }: NoteToWrite) =>
+    ask(`/notes/${axis}/${encodeURIComponent(key)}/${month}`, asJson('PUT', { reason, text })),
+  );
+}
+
+export function useReasons() {
+  return useQuery({ queryKey: ['reasons'], queryFn: () => ask<Reason[]>('/reasons') });
+}
+
+export function useSaveReasons() {
+  return useChange(
+    (reasons: { code?: string; name: string }[]) => ask('/reasons', asJson('PUT', reasons)),
+    'reasons',
+  );
+}
+
+export function useSavedViews() {
+  return useQuery({ queryKey: ['views'], queryFn: () => ask<SavedView[]>('/views') });
+}
+
+export function useChangeViews() {
+  return useChange(
+    ({ name, address }: { name: string; address: string | null }) =>
+      ask(
+        `/views/${encodeURIComponent(name)}`,
+        address === null ? { method: 'DELETE' } : asJson('PUT', { address }),
+      ),
+    'views',
+  );
 }

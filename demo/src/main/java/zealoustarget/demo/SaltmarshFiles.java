@@ -85,6 +85,8 @@ final class SaltmarshFiles {
     add("product-plan-fy27.csv", productPlan(), goals("product plan", "product"), true);
     add("budget-fy27.csv", spend(true), goals("budget", "region"), true);
     add("return-limits-fy27.csv", returns(true), goals("return limit", "product"), true);
+    add("forecast-fy27.csv", forecast(), goals("forecast", "rep"), true);
+    add("return-rates-fy27.csv", returnRates(), goals("return rate limit", "product"), true);
   }
 
   private void addActuals() {
@@ -197,6 +199,39 @@ final class SaltmarshFiles {
         .filter(line -> line.product().equals(product))
         .mapToLong(OrderLine::revenue)
         .sum();
+  }
+
+  /** A range around each quota: 8 % under, 6 % over, in steps of 100. */
+  private static String forecast() {
+    return lines(
+        "month,rep,revenue.low,revenue.high",
+        fiscal(2027).stream()
+            .flatMap(
+                month ->
+                    withQuota(month)
+                        .map(
+                            rep -> {
+                              long quota = Company.quota(rep, month);
+                              long low = quota * 92 / 10_000 * 100;
+                              long high = quota * 106 / 10_000 * 100;
+                              return month + "," + rep.key() + "," + low + ".00," + high + ".00";
+                            })));
+  }
+
+  /** How much of its revenue a product may come back, as percentages; coatings a little more. */
+  private static String returnRates() {
+    return lines(
+        "month,product,returnRate",
+        fiscal(2027).stream()
+            .flatMap(
+                month ->
+                    Company.PRODUCTS.stream()
+                        .map(
+                            product ->
+                                month
+                                    + ","
+                                    + product.key()
+                                    + (product.line().equals("coatings") ? ",2.5 %" : ",2 %"))));
   }
 
   /** Spend by region: every month just under or over its budget. */
@@ -331,10 +366,26 @@ final class SaltmarshFiles {
     return """
         {
           "company": {"name": "Saltmarsh Chandlery"},
-          "calendar": {"startMonth": 7, "yearNamedBy": "end"},
+          "calendar": {
+            "startMonth": 7,
+            "yearNamedBy": "end",
+            "holidays": ["2026-11-11", "2026-12-25", "2027-01-01", "2027-03-26", "2027-03-29"]
+          },
           "measures": [
             {"code": "spend", "unit": "EUR", "scale": 2, "direction": "LOWER"},
-            {"code": "returns", "unit": "EUR", "scale": 2, "direction": "LOWER"}
+            {"code": "returns", "unit": "EUR", "scale": 2, "direction": "LOWER"},
+            {"code": "returnRate", "quotient": ["returns", "revenue"], "direction": "LOWER"}
+          ],
+          "ladders": [
+            {
+              "measure": "returnRate",
+              "scale": "value",
+              "rungs": [
+                {"name": "within", "tone": "good"},
+                {"name": "watch", "tone": "near", "from": "0.015", "bound": "at or above"},
+                {"name": "over", "tone": "bad", "from": "0.02", "bound": "above"}
+              ]
+            }
           ]
         }
         """;

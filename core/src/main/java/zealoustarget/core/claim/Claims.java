@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Direction;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Span;
@@ -34,6 +35,7 @@ import zealoustarget.core.reading.Standing.Row;
 public final class Claims {
   private static final int MOST = 5;
   private static final int MOST_NAMED = 3;
+  private static final int MOST_TAKEN_APART = 5;
   private static final int SHORTEST_RUN = 3;
   private static final int LONGEST_RUN = 12;
   private static final Ratio TELLING_PART = Ratio.of(1, 4);
@@ -79,24 +81,48 @@ public final class Claims {
     return claims.found.stream().sorted(Comparator.comparing(Claim::kind)).limit(MOST).toList();
   }
 
-  /** Of the member with the largest miss, or of the total where it is the only row. */
+  /** Of the members with the largest misses the one of which a single part is most. */
   private void part() {
-    Row worst =
-        standing.rows().stream()
-            .filter(row -> miss(row).signum() > 0)
-            .max(
-                Comparator.comparing(Claims::miss)
-                    .thenComparing(row -> row.member().key(), Comparator.reverseOrder()))
-            .orElse(null);
-    if (worst == null || query.measure().direction() == Direction.NEAREST) {
+    if (query.measure().direction() == Direction.NEAREST || query.measure().isRate()) {
       return;
     }
-    for (Axis along : partAxes()) {
-      Breakdown parts = Breakdown.of(ledger, query, worst.member().id(), along);
-      if (parts != null && parts.parts().size() > 1 && part(worst, parts)) {
-        return;
+    List<Row> worst =
+        standing.rows().stream()
+            .filter(row -> miss(row).signum() > 0)
+            .sorted(
+                Comparator.comparing(Claims::miss)
+                    .reversed()
+                    .thenComparing(row -> row.member().key()))
+            .limit(MOST_TAKEN_APART)
+            .toList();
+    Telling telling = null;
+    for (Row row : worst) {
+      for (Axis along : partAxes()) {
+        Telling found = telling(row, along);
+        if (found != null && (telling == null || found.share().compareTo(telling.share()) > 0)) {
+          telling = found;
+        }
       }
     }
+    if (telling != null && telling.share().compareTo(TELLING_PART) >= 0) {
+      say(telling);
+    }
+  }
+
+  /** The largest part of a member's miss, as a share of it. */
+  private record Telling(Row row, Axis along, Breakdown.Part part, Ratio share) {}
+
+  private @Nullable Telling telling(Row row, Axis along) {
+    Breakdown parts = Breakdown.of(ledger, query, row.member().id(), along);
+    if (parts == null || parts.parts().size() < 2) {
+      return null;
+    }
+    return parts.parts().stream()
+        .filter(part -> part.member().id() >= 0)
+        .min(Comparator.comparing(Breakdown.Part::favourable))
+        .map(
+            part -> new Telling(row, along, part, part.favourable().negated().dividedBy(miss(row))))
+        .orElse(null);
   }
 
   private List<Axis> partAxes() {
@@ -105,32 +131,24 @@ public final class Claims {
         : List.of(Axis.LINE, Axis.PRODUCT);
   }
 
-  private boolean part(Row row, Breakdown parts) {
-    Breakdown.Part largest =
-        parts.parts().stream()
-            .filter(part -> part.member().id() >= 0)
-            .min(Comparator.comparing(Breakdown.Part::favourable))
-            .orElse(null);
-    Ratio share =
-        largest == null ? Ratio.ZERO : largest.favourable().negated().dividedBy(miss(row));
-    if (largest == null || share.compareTo(TELLING_PART) < 0) {
-      return false;
-    }
+  private void say(Telling telling) {
+    Row row = telling.row();
     String owner = row.member().name() + (row.member().name().endsWith("s") ? "’" : "’s");
-    String name = Figures.capital(largest.member().name());
+    String name = Figures.capital(telling.part().member().name());
+    boolean isOfAll = query.axis() == Axis.COMPANY;
     Show show =
         new Show(
-            parts.axis(),
-            query.axis() == Axis.COMPANY ? null : query.axis(),
-            query.axis() == Axis.COMPANY ? null : row.member().key(),
+            telling.along(),
+            isOfAll ? null : query.axis(),
+            isOfAll ? null : row.member().key(),
             List.of(),
-            largest.member().key(),
+            telling.part().member().key(),
             false);
-    if (share.compareTo(Ratio.ONE) <= 0) {
-      String percent = percent(share);
+    if (telling.share().compareTo(Ratio.ONE) <= 0) {
+      String percent = percent(telling.share());
       say(Kind.PART, name + " is " + percent + " % of " + owner + " miss.", show, percent);
     } else {
-      String amount = amount(largest.favourable().abs());
+      String amount = amount(telling.part().favourable().abs());
       String whole = amount(miss(row));
       say(
           Kind.PART,
@@ -139,13 +157,15 @@ public final class Claims {
           amount,
           whole);
     }
-    return true;
   }
 
   private void holders() {
     List<Row> shortRows = standing.shortRows();
     int holders = standing.shortfallHolders();
-    if (query.axis() == Axis.COMPANY || holders == shortRows.size() || shortRows.size() < 2) {
+    if (query.axis() == Axis.COMPANY
+        || query.measure().isRate()
+        || holders == shortRows.size()
+        || shortRows.size() < 2) {
       return;
     }
     List<Row> few = shortRows.subList(0, holders);

@@ -188,6 +188,12 @@ public final class Headline {
     int holders = standing.shortfallHolders();
     Ratio sum = standing.sumOfShortfalls();
     String what = isShort.equals("short") ? "shortfall" : "overspend";
+    if (standing.measure().isRate()) {
+      int over = shortRows.size();
+      String words = " " + axis.word(over) + " are " + isShort + ".";
+      say(Figures.capital(Figures.number(over)) + words);
+      return;
+    }
     if (holders == shortRows.size()) {
       say(
           Figures.capital(Figures.number(holders))

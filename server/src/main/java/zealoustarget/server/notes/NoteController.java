@@ -7,11 +7,13 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.member.Axis;
@@ -77,6 +79,7 @@ class NoteController {
 
   /** Writes a member's note of a month, over the one there; an empty one takes it away. */
   @PutMapping("/notes/{axis}/{key}/{month}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
   void write(
       @PathVariable String axis,
       @PathVariable String key,

@@ -292,7 +292,7 @@ class StandingDeskTest {
   @Test
   void claims_areBackedByRows_andNotesByReason() {
     write(
-        "rep", "K1", "2026-10", "{\"reason\": \"stock-out\", \"text\": \"No cleats came.\"}", 200);
+        "rep", "K1", "2026-10", "{\"reason\": \"stock-out\", \"text\": \"No cleats came.\"}", 204);
     JsonNode claims = api.get("/api/v1/standing/claims?goalSet=quota&" + OCTOBER).json();
     assertThat(texts(claims.get("claims"), "text"))
         .contains(
@@ -301,7 +301,7 @@ class StandingDeskTest {
     JsonNode row = row(standing("goalSet=quota&" + OCTOBER), "K1");
     assertThat(text(row.at("/notes/0"), "text")).isEqualTo("No cleats came.");
     assertThat(text(row.at("/notes/0"), "reasonName")).isEqualTo("stock-out");
-    write("rep", "K1", "2026-10", "{}", 200);
+    write("rep", "K1", "2026-10", "{}", 204);
     assertThat(row(standing("goalSet=quota&" + OCTOBER), "K1").has("notes")).isFalse();
   }
 
@@ -316,7 +316,7 @@ class StandingDeskTest {
         .isEqualTo("value-unknown");
     assertThat(write("rep", "K1", "2026-10", "{\"text\": \"" + "x".repeat(2001) + "\"}", 400))
         .isEqualTo("note-too-long");
-    write("rep", "K2", "2026-09", "{\"reason\": \"price\"}", 200);
+    write("rep", "K2", "2026-09", "{\"reason\": \"price\"}", 204);
     Api.Answer gone = api.put("/api/v1/reasons", "[{\"code\": \"other\", \"name\": \"other\"}]");
     assertThat(gone.status()).isEqualTo(409);
     assertThat(gone.code()).isEqualTo("reason-in-use");
@@ -330,13 +330,13 @@ class StandingDeskTest {
             "[{\"code\": \"price\", \"name\": \"Price\"}, {\"name\": \"Fair weather!\"},"
                 + " {\"code\": \"stock-out\", \"name\": \"stock-out\"}]");
     assertThat(texts(kept.json(), "code")).containsExactly("price", "fair-weather", "stock-out");
-    write("rep", "K2", "2026-09", "{}", 200);
+    write("rep", "K2", "2026-09", "{}", 204);
   }
 
   private static String write(String axis, String key, String month, String body, int status) {
     Api.Answer answer = api.put("/api/v1/notes/" + axis + "/" + key + "/" + month, body);
     assertThat(answer.status()).as("%s", answer.json()).isEqualTo(status);
-    return status == 200 ? null : answer.code();
+    return status == 204 ? null : answer.code();
   }
 
   @Test

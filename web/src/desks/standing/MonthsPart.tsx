@@ -1,0 +1,138 @@
+import { useState } from 'react';
+import type { Path, Standing } from '../../api/types';
+import type { View } from '../../app/useView';
+import { amount, monthName, NONE, signed } from '../../format/figures';
+import { ChartFrame, FigureTable } from '../../marks/ChartFrame';
+import { LinesChart, LinesKey, type Line } from '../../marks/LinesChart';
+import { PathChart } from '../../marks/PathChart';
+import { Failed, Loading, quietButton } from '../../ui/Notice';
+import { TOTAL } from './standing';
+import { plural } from './StandingLine';
+import { usePath, type Target } from './useStanding';
+
+interface MonthsPartProps {
+  view: View;
+  target: Target;
+  standing: Standing;
+}
+
+/** The months of a row: against their goals, summed up, and among all members. */
+export function MonthsPart({ view, target, standing }: MonthsPartProps) {
+  const [isCumulative, setCumulative] = useState(false);
+  const [atOrAbove, setAtOrAbove] = useState('100');
+  const isMember = target.key !== TOTAL && target.axis !== 'company';
+  const share = /^\d{1,4}(\.\d{1,4})?$/.test(atOrAbove) ? String(Number(atOrAbove) / 100) : '1';
+  const path = usePath(view, target, isMember ? share : undefined);
+  if (path.isPending) return <Loading what="the months" />;
+  if (path.isError) {
+    return <Failed error={path.error} onRetry={() => void path.refetch()} />;
+  }
+  const isIn = (month: string) => month >= view.span.from && month <= view.span.to;
+  const against = standing.goal === 'no goal' ? '' : `, against ${standing.goal}`;
+  return (
+    <>
+      <ChartFrame
+        title={isCumulative ? `Summed up by month${against}` : `Month by month${against}`}
+        table={<PathTable path={path.data} isCumulative={isCumulative} />}
+        controls={
+          <button
+            type="button"
+            aria-pressed={isCumulative}
+            onClick={() => setCumulative(!isCumulative)}
+            className={`${quietButton} min-h-6 px-2 py-0.5 text-[12px]`}
+          >
+            Sum up
+          </button>
+        }
+      >
+        <PathChart months={path.data.months} isIn={isIn} isCumulative={isCumulative} />
+      </ChartFrame>
+      {isMember && (
+        <AmongPart
+          path={path.data}
+          axis={target.axis}
+          atOrAbove={atOrAbove}
+          onChange={setAtOrAbove}
+        />
+      )}
+    </>
+  );
+}
+
+function PathTable({ path, isCumulative }: { path: Path; isCumulative: boolean }) {
+  const rows = path.months.map(({ month, state, reading, toDate }) => {
+    const actual = isCumulative ? (toDate?.actual ?? null) : (reading.rate ?? reading).actual;
+    const goal = isCumulative ? (toDate?.goal ?? null) : (reading.rate ?? reading).goal;
+    const isEmpty = state === 'empty';
+    return [
+      monthName(month),
+      isEmpty ? NONE : amount(actual),
+      reading.goalLow === undefined ? amount(goal) : `${amount(reading.goalLow)} –`,
+      isEmpty || isCumulative ? NONE : signed((reading.rate ?? reading).variance),
+      amount(reading.yearBefore ?? null),
+    ];
+  });
+  return <FigureTable head={['Month', 'Actual', 'Goal', 'Variance', 'Year before']} rows={rows} />;
+}
+
+interface AmongPartProps {
+  path: Path;
+  axis: string;
+  atOrAbove: string;
+  onChange: (percent: string) => void;
+}
+
+/** The member's line against the average of all, with how many reached a percentage. */
+function AmongPart({ path, axis, atOrAbove, onChange }: AmongPartProps) {
+  const months = path.months.filter((month) => month.among && month.state !== 'empty');
+  if (months.length < 2) return null;
+  const number = (text: string | null | undefined) => (text == null ? null : Number(text));
+  const lines: Line[] = [
+    { name: path.name, values: months.map((m) => number(m.reading.actual)) },
+    {
+      name: `average of all ${plural(axis)}`,
+      values: months.map((m) => number(m.among?.average)),
+      isQuiet: true,
+    },
+  ];
+  const title = `Among all ${plural(axis)}`;
+  const rows = months.map(({ month, among }) => [
+    monthName(month),
+    amount(among?.average ?? null),
+    amount(among?.total ?? null),
+    among?.highest ? `${among.highest.name} ${amount(among.highest.actual)}` : NONE,
+    among?.lowest ? `${among.lowest.name} ${amount(among.lowest.actual)}` : NONE,
+    `${among?.atOrAbove ?? 0} of ${among?.withGoal ?? 0}`,
+  ]);
+  const last = months[months.length - 1]?.among;
+  return (
+    <ChartFrame
+      title={title}
+      table={
+        <FigureTable
+          head={['Month', 'Average', 'Total', 'Highest', 'Lowest', `At ${atOrAbove} %`]}
+          rows={rows}
+        />
+      }
+    >
+      <LinesChart
+        months={months.map((month) => month.month)}
+        lines={lines}
+        describe={`${path.name} month by month beside the average of all ${plural(axis)}`}
+      />
+      <LinesKey lines={lines} />
+      <p className="mt-1 text-[12.5px] text-quiet">
+        {monthName(months[months.length - 1]?.month ?? '')}: {last?.atOrAbove ?? 0} of{' '}
+        {last?.withGoal ?? 0} at or above{' '}
+        <input
+          aria-label="Percent-to-goal that is counted"
+          className="w-[46px] border-b border-select bg-transparent text-right font-semibold text-ink"
+          inputMode="decimal"
+          value={atOrAbove}
+          onChange={(event) => onChange(event.target.value)}
+        />{' '}
+        %; highest {last?.highest?.name ?? NONE}, lowest {last?.lowest?.name ?? NONE}.
+      </p>
+    </ChartFrame>
+  );
+}

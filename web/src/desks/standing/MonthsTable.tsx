@@ -1,0 +1,244 @@
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useRef, useState } from 'react';
+import type { Cell, MonthSheet, Reading, Row, Standing } from '../../api/types';
+import type { View } from '../../app/useView';
+import { amount, hasFraction, NONE, shortMonth, signed } from '../../format/figures';
+import { shadeColour } from '../../marks/shading';
+import { toneText } from '../../marks/tones';
+import { Choice } from '../../ui/Choice';
+import { Failed, Loading } from '../../ui/Notice';
+import { readSort, sortRows, TOTAL } from './standing';
+import { plural, ROW_HEIGHT } from './StandingLine';
+import { useSheet } from './useStanding';
+
+const HEAD_HEIGHT = 36;
+const MOST_PRINTED = 2_000;
+
+type Figure = 'variance' | 'percent' | 'actual';
+
+interface MonthsTableProps {
+  view: View;
+  standing: Standing;
+  selected: string;
+  onSelect: (key: string) => void;
+}
+
+/** The span as a sheet: members down, months across, with totals both ways. */
+export function MonthsTable({ view, standing, selected, onSelect }: MonthsTableProps) {
+  const sheet = useSheet(view);
+  const [figure, setFigure] = useState<Figure>('variance');
+  if (sheet.isPending) return <Loading what="the months" />;
+  if (sheet.isError) {
+    return <Failed error={sheet.error} onRetry={() => void sheet.refetch()} />;
+  }
+  return (
+    <>
+      <div className="no-print mb-1.5">
+        <Choice
+          label="Figures"
+          value={figure}
+          options={[
+            { value: 'variance', word: 'variance' },
+            { value: 'percent', word: 'percent-to-goal' },
+            { value: 'actual', word: 'actual' },
+          ]}
+          onChange={(value) => setFigure(value as Figure)}
+        />
+      </div>
+      <Months
+        sheet={sheet.data}
+        figure={figure}
+        sort={view.sort}
+        axis={standing.axis}
+        isRate={standing.unit === 'rate'}
+        selected={selected}
+        onSelect={onSelect}
+      />
+    </>
+  );
+}
+
+interface MonthsProps {
+  sheet: MonthSheet;
+  figure: Figure;
+  sort: string;
+  axis: string;
+  isRate: boolean;
+  selected: string;
+  onSelect: (key: string) => void;
+}
+
+function Months({ sheet, figure, sort, axis, isRate, selected, onSelect }: MonthsProps) {
+  const scroll = useRef<HTMLDivElement>(null);
+  const cellsOf = new Map(sheet.rows.map((row) => [row.whole.key, row.cells]));
+  const rows = sortRows(
+    sheet.rows.map((row) => row.whole),
+    readSort(sort),
+  );
+  // eslint-disable-next-line react-hooks/incompatible-library -- nothing of it is memoized here
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroll.current,
+    estimateSize: () => ROW_HEIGHT,
+    overscan: 12,
+    scrollMargin: HEAD_HEIGHT + ROW_HEIGHT,
+  });
+  const keep = sheet.rows.some(({ cells }) =>
+    cells.some((cell) => hasFraction(cell?.actual ?? null)),
+  );
+  const look: Look = { figure, isRate, decimals: keep && !isRate ? 'keep' : 'drop' };
+  const columns = {
+    gridTemplateColumns: `minmax(130px, 164px) repeat(${sheet.months.length}, minmax(84px, 1fr)) minmax(100px, 1fr)`,
+    minWidth: 130 + sheet.months.length * 84 + 100,
+  };
+  const isPrinted = rows.length <= MOST_PRINTED;
+  return (
+    <div
+      ref={scroll}
+      className="print-whole mb-3 min-h-0 overflow-auto border-b border-rule bg-sheet"
+    >
+      <div
+        role="table"
+        aria-label={`Months by ${axis}`}
+        aria-rowcount={rows.length + 2}
+        className="relative"
+        style={{ minWidth: columns.minWidth }}
+      >
+        <div className="sticky top-0 z-10 bg-sheet" role="rowgroup">
+          <div
+            role="row"
+            className="grid items-end border-b border-ink pb-1.5 text-[12px] font-semibold text-quiet"
+            style={{ ...columns, height: HEAD_HEIGHT }}
+          >
+            <span role="columnheader" className="pl-2">
+              {axis.charAt(0).toUpperCase() + axis.slice(1)}
+            </span>
+            {sheet.months.map((month) => (
+              <span role="columnheader" key={month} className="pr-2 text-right">
+                {shortMonth(month)} {month.slice(2, 4)}
+              </span>
+            ))}
+            <span role="columnheader" className="pr-2 text-right text-ink">
+              Whole span
+            </span>
+          </div>
+          <MonthsRow
+            name={`All ${plural(axis)}`}
+            cells={sheet.totals}
+            whole={sheet.total}
+            look={look}
+            columns={columns}
+            isStrong
+            isSelected={selected === TOTAL}
+            onSelect={() => onSelect(TOTAL)}
+          />
+        </div>
+        <div
+          role="rowgroup"
+          className={`relative ${isPrinted ? 'print-whole' : ''}`}
+          style={{ height: virtual.getTotalSize() }}
+        >
+          {virtual.getVirtualItems().map((item) => {
+            const row = rows[item.index];
+            return row ? (
+              <div
+                key={row.key}
+                role="presentation"
+                className="absolute right-0 left-0"
+                style={{ top: item.start - HEAD_HEIGHT - ROW_HEIGHT }}
+              >
+                <MonthsRow
+                  name={row.name}
+                  cells={cellsOf.get(row.key) ?? []}
+                  whole={row}
+                  look={look}
+                  columns={columns}
+                  isSelected={selected === row.key}
+                  onSelect={() => onSelect(row.key)}
+                />
+              </div>
+            ) : null;
+          })}
+        </div>
+        {rows.length === 0 && <p className="px-2 py-2 text-quiet">No row in these months.</p>}
+      </div>
+    </div>
+  );
+}
+
+interface Look {
+  figure: Figure;
+  isRate: boolean;
+  decimals: 'keep' | 'drop';
+}
+
+interface MonthsRowProps {
+  name: string;
+  cells: (Cell | null)[];
+  whole: Reading | Row;
+  look: Look;
+  columns: { gridTemplateColumns: string; minWidth: number };
+  isStrong?: boolean;
+  isSelected: boolean;
+  onSelect: () => void;
+}
+
+function MonthsRow(props: MonthsRowProps) {
+  const { name, cells, whole, look, isStrong } = props;
+  const note = whole.notes?.map((one) => one.reasonName ?? one.text).join(', ');
+  return (
+    // the name inside is a button; the whole row is only a larger target for the same
+    // eslint-disable-next-line jsx-a11y/click-events-have-key-events
+    <div
+      role="row"
+      tabIndex={-1}
+      onClick={props.onSelect}
+      className={`grid cursor-pointer items-center border-b border-rule ${isStrong ? 'border-ink font-bold' : ''} ${props.isSelected ? 'bg-select-ground' : 'hover:bg-ground/60'}`}
+      style={{ ...props.columns, height: ROW_HEIGHT }}
+    >
+      <span role="rowheader" className="min-w-0 pl-2">
+        <button
+          type="button"
+          aria-current={props.isSelected ? 'true' : undefined}
+          className="block w-full truncate text-left font-semibold"
+          title={note ? `${name}: ${note}` : name}
+        >
+          {name}
+          {note && <span className="block truncate text-[11.5px] text-near-text">✎ {note}</span>}
+        </button>
+      </span>
+      {cells.map((cell, at) => (
+        <span
+          role="cell"
+          key={at}
+          className={`flex h-full items-center justify-end pr-2 ${look.figure === 'percent' && cell ? toneText(cell.tone) : ''}`}
+          style={{
+            background: isStrong ? undefined : shadeColour(cell?.shade),
+          }}
+          title={cell ? (cell.noReading ?? cell.status) : undefined}
+        >
+          {cell ? figureText(cell, look) : NONE}
+        </span>
+      ))}
+      <span
+        role="cell"
+        className="flex h-full items-center justify-end pr-2 font-semibold"
+        style={{ background: isStrong ? undefined : shadeColour(whole.shade) }}
+      >
+        {figureText(whole, look)}
+      </span>
+    </div>
+  );
+}
+
+/** A cell's figure; a rate's amounts in percent with two decimals, drawn only. */
+function figureText(cell: Cell | Reading, { figure, isRate, decimals }: Look): string {
+  if (figure === 'percent') return amount(cell.percentShown);
+  const value = figure === 'actual' ? cell.actual : cell.variance;
+  if (value === null) return NONE;
+  if (isRate) {
+    const percent = (Number(value) * 100).toFixed(2);
+    return figure === 'actual' ? amount(percent) : signed(percent);
+  }
+  return figure === 'actual' ? amount(value, decimals) : signed(value, decimals);
+}

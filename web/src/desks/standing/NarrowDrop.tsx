@@ -1,0 +1,251 @@
+import { useState } from 'react';
+import type { AxisWord, Company, Standing } from '../../api/types';
+import { isNarrowed, NO_NARROWING, type Changes, type View } from '../../app/useView';
+import { Drop, field } from '../../ui/Drop';
+import { mainButton, quietButton } from '../../ui/Notice';
+
+interface NarrowDropProps {
+  view: View;
+  standing: Standing;
+  company: Company;
+  change: (changes: Changes, isTyping?: boolean) => void;
+}
+
+const REASONS = ['no goal', 'zero goal', 'negative goal'];
+const NUMBER = String.raw`-?\d{1,15}([.,]\d{1,8})?`;
+
+/** Which rows are kept: by name, region, status, best or worst, miss, percent-to-goal. */
+export function NarrowDrop({ view, standing, company, change }: NarrowDropProps) {
+  const { narrowing } = view;
+  const words = wordsOf(view);
+  const statuses = [...standing.rung.rungs.map((rung) => rung.name), ...REASONS];
+  return (
+    <>
+      <Drop label="Only" value={words.length === 0 ? 'all' : words.join(', ')}>
+        <div className="space-y-3">
+          <NameFilter text={narrowing.text} onChange={(text) => change({ text }, true)} />
+          <label className="block">
+            <span className="text-quiet">Region</span>
+            <select
+              className={field}
+              value={view.filters.region?.[0] ?? ''}
+              onChange={(event) => change({ region: event.target.value || null, selected: null })}
+            >
+              <option value="">all</option>
+              {company.regions.map((region) => (
+                <option key={region.key} value={region.key}>
+                  {region.name}
+                </option>
+              ))}
+            </select>
+          </label>
+          <fieldset>
+            <legend className="text-quiet">Status</legend>
+            <div className="flex flex-wrap gap-x-3">
+              {statuses.map((status) => (
+                <label key={status} className="flex min-h-6 items-center gap-1">
+                  <input
+                    type="checkbox"
+                    checked={narrowing.status.includes(status)}
+                    onChange={() => change({ status: toggled(narrowing.status, status) })}
+                  />
+                  {status}
+                </label>
+              ))}
+            </div>
+          </fieldset>
+          <Limits key={JSON.stringify(narrowing)} view={view} change={change} />
+          {isNarrowed(view) && (
+            <button
+              type="button"
+              className={quietButton}
+              onClick={() => change({ ...NO_NARROWING, selected: null })}
+            >
+              Show all
+            </button>
+          )}
+        </div>
+      </Drop>
+      {filterWords(view).map(({ axis, words: text }) => (
+        <button
+          key={axis}
+          type="button"
+          className="min-h-6 whitespace-nowrap"
+          aria-label={`Take away: within ${text}`}
+          onClick={() => change({ [axis]: null })}
+        >
+          <span className="text-quiet">within </span>
+          <span className="font-semibold">{text}</span> <span aria-hidden="true">×</span>
+        </button>
+      ))}
+    </>
+  );
+}
+
+/** Best or worst, miss and percent-to-goal: applied together. */
+function Limits({ view, change }: Pick<NarrowDropProps, 'view' | 'change'>) {
+  const { narrowing } = view;
+  return (
+    <form
+      className="space-y-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        const form = new FormData(event.currentTarget);
+        const value = (name: string) => {
+          const text = form.get(name);
+          return typeof text === 'string' ? text.trim().replace(',', '.') : '';
+        };
+        const side = value('side');
+        change({
+          top: side === 'top' ? value('count') || null : null,
+          bottom: side === 'bottom' ? value('count') || null : null,
+          by: side && value('by') !== 'variance' ? value('by') : null,
+          over: value('over') || null,
+          low: shareOf(value('low')),
+          high: shareOf(value('high')),
+        });
+      }}
+    >
+      <div className="flex items-end gap-2">
+        <label className="block">
+          <span className="text-quiet">The</span>
+          <select
+            name="side"
+            className={field}
+            defaultValue={narrowing.top ? 'top' : narrowing.bottom ? 'bottom' : ''}
+          >
+            <option value="">–</option>
+            <option value="top">best</option>
+            <option value="bottom">worst</option>
+          </select>
+        </label>
+        <label className="block w-[64px]">
+          <span className="text-quiet">how many</span>
+          <input
+            name="count"
+            type="number"
+            min={1}
+            max={10000}
+            defaultValue={narrowing.top || narrowing.bottom || '5'}
+            className={field}
+          />
+        </label>
+        <label className="block">
+          <span className="text-quiet">by</span>
+          <select name="by" className={field} defaultValue={narrowing.by || 'variance'}>
+            <option value="variance">variance</option>
+            <option value="attainment">percent-to-goal</option>
+            <option value="actual">actual</option>
+          </select>
+        </label>
+      </div>
+      <label className="block">
+        <span className="text-quiet">Missing the goal by more than</span>
+        <input
+          name="over"
+          inputMode="decimal"
+          pattern={NUMBER}
+          title="An amount such as 1000 or 1000.50"
+          defaultValue={narrowing.over}
+          className={field}
+        />
+      </label>
+      <div className="flex items-end gap-2">
+        <label className="block">
+          <span className="text-quiet">From percent-to-goal</span>
+          <input
+            name="low"
+            inputMode="decimal"
+            pattern={NUMBER}
+            title="A percentage such as 80"
+            defaultValue={percentOf(narrowing.low)}
+            className={field}
+          />
+        </label>
+        <label className="block">
+          <span className="text-quiet">up to</span>
+          <input
+            name="high"
+            inputMode="decimal"
+            pattern={NUMBER}
+            title="A percentage such as 100"
+            defaultValue={percentOf(narrowing.high)}
+            className={field}
+          />
+        </label>
+      </div>
+      <button type="submit" className={mainButton}>
+        Apply
+      </button>
+    </form>
+  );
+}
+
+/** Keeps its own text, as the address follows a moment later; Back still empties it. */
+function NameFilter({ text, onChange }: { text: string; onChange: (text: string) => void }) {
+  const [typed, setTyped] = useState(text);
+  const [seen, setSeen] = useState(text);
+  if (text !== seen) {
+    setSeen(text);
+    if (!typed.startsWith(text) || text === '') setTyped(text);
+  }
+  return (
+    <label className="block">
+      <span className="text-quiet">Name, key or place holds</span>
+      <input
+        type="search"
+        value={typed}
+        onChange={(event) => {
+          setTyped(event.target.value);
+          onChange(event.target.value);
+        }}
+        className={field}
+      />
+    </label>
+  );
+}
+
+/** A percentage as a ratio with its digits kept: "97.5" is "0.975". */
+export function shareOf(percent: string): string | null {
+  if (!/^-?\d{1,12}(\.\d{1,6})?$/.test(percent)) return null;
+  const isNegative = percent.startsWith('-');
+  const [whole = '0', part = ''] = percent.replace('-', '').split('.');
+  const digits = whole.padStart(3, '0');
+  const text = `${digits.slice(0, -2)}.${digits.slice(-2)}${part}`;
+  return (isNegative ? '-' : '') + text.replace(/^0+(?=\d)/, '');
+}
+
+/** A ratio as a percentage with its digits kept: "0.975" is "97.5". */
+export function percentOf(share: string): string {
+  if (!/^-?\d+(\.\d+)?$/.test(share)) return '';
+  const isNegative = share.startsWith('-');
+  const [whole = '0', part = ''] = share.replace('-', '').split('.');
+  const digits = part.padEnd(2, '0');
+  const rest = digits.slice(2).replace(/0+$/, '');
+  const text = (whole + digits.slice(0, 2)).replace(/^0+(?=\d)/, '') + (rest ? `.${rest}` : '');
+  return (isNegative ? '-' : '') + text;
+}
+
+function toggled(values: string[], value: string): string[] {
+  return values.includes(value) ? values.filter((one) => one !== value) : [...values, value];
+}
+
+function wordsOf({ narrowing }: View): string[] {
+  const { text, only, status, top, bottom, over, low, high } = narrowing;
+  return [
+    text && `“${text}”`,
+    only.length > 0 && `${only.length} chosen`,
+    ...status,
+    top && `best ${top}`,
+    bottom && `worst ${bottom}`,
+    over && `missing over ${over}`,
+    (low || high) && `${percentOf(low) || '…'} to ${percentOf(high) || '…'} %`,
+  ].filter((word): word is string => typeof word === 'string' && word !== '');
+}
+
+function filterWords({ filters }: View): { axis: AxisWord; words: string }[] {
+  return (Object.entries(filters) as [AxisWord, string[]][]).map(([axis, keys]) => ({
+    axis,
+    words: keys.join(', '),
+  }));
+}

@@ -1,0 +1,72 @@
+import { useState } from 'react';
+import type { CloseUp, Part, Split, Standing } from '../../api/types';
+import { amount, signed } from '../../format/figures';
+import { ChartFrame, FigureTable } from '../../marks/ChartFrame';
+import { PartsChart } from '../../marks/PartsChart';
+import { plural } from './StandingLine';
+
+const MOST = 12;
+
+const SPLITS: Record<Split, string> = {
+  'own-goals': 'Each part has its own goals.',
+  'last-years-mix': 'The goal is split as the year before was.',
+  'whole-mix': 'The goal is split as the year before of all was.',
+  'rate-effect': 'What each part adds to the difference, in points.',
+};
+
+/** What the variance is made of, along another axis; the parts add up to it. */
+export function PartsPart({ closeUp, standing }: { closeUp: CloseUp; standing: Standing }) {
+  const [chosen, setChosen] = useState(closeUp.parts[0]?.axis);
+  const taken = closeUp.parts.find(({ axis }) => axis === chosen) ?? closeUp.parts[0];
+  if (!taken) return null;
+  const isRate = standing.unit === 'rate';
+  const figureOf = (part: Part) =>
+    isRate
+      ? signed((Number(part.variance) * 100).toFixed(2))
+      : signed(part.variance, part.variance.endsWith('.00') ? 'drop' : 'keep');
+  const ordered = [...taken.parts].sort((a, b) => Number(a.favourable) - Number(b.favourable));
+  const shown = ordered.length <= MOST ? ordered : [...ordered.slice(0, 7), ...ordered.slice(-5)];
+  return (
+    <ChartFrame
+      title="Where the variance comes from"
+      controls={
+        closeUp.parts.length > 1 && (
+          <select
+            aria-label="Parts by"
+            className="rounded-sm border border-rule bg-sheet px-1 py-0.5 text-[12px]"
+            value={taken.axis}
+            onChange={(event) => setChosen(event.target.value as typeof chosen)}
+          >
+            {closeUp.parts.map(({ axis }) => (
+              <option key={axis} value={axis}>
+                by {axis}
+              </option>
+            ))}
+          </select>
+        )
+      }
+      table={
+        <FigureTable
+          head={[capital(taken.axis), 'Actual', 'Goal', 'Variance']}
+          rows={ordered.map((part) => [
+            part.name,
+            isRate ? '' : amount(part.actual),
+            isRate ? '' : amount(part.goal),
+            figureOf(part),
+          ])}
+        />
+      }
+    >
+      <PartsChart parts={shown} figureOf={figureOf} />
+      <p className="mt-1 text-[12px] text-quiet">
+        {SPLITS[taken.split]}
+        {ordered.length > MOST &&
+          ` ${ordered.length - MOST} ${plural(taken.axis)} in between are in the figures.`}
+      </p>
+    </ChartFrame>
+  );
+}
+
+function capital(word: string): string {
+  return word.charAt(0).toUpperCase() + word.slice(1);
+}

@@ -1,0 +1,124 @@
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { quietButton } from '../ui/Notice';
+import { savePng, saveSvg } from './saveChart';
+
+interface ChartFrameProps {
+  title: string;
+  /** The figures of the chart as a table. */
+  table: ReactNode;
+  /** Further controls beside the title. */
+  controls?: ReactNode;
+  children: ReactNode;
+}
+
+/** A chart with its title: its figures are one key (f) away, and it can be saved. */
+export function ChartFrame({ title, table, controls, children }: ChartFrameProps) {
+  const [isTable, setTable] = useState(false);
+  const frame = useRef<HTMLDivElement>(null);
+
+  useEffect(() => {
+    function onKey(event: KeyboardEvent) {
+      const isTyping =
+        event.target instanceof HTMLElement &&
+        ['INPUT', 'TEXTAREA', 'SELECT'].includes(event.target.tagName);
+      if (event.key === 'f' && !isTyping && !event.ctrlKey && !event.metaKey) setTable((is) => !is);
+    }
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+
+  function save(how: typeof saveSvg | typeof savePng) {
+    const drawing = frame.current?.querySelector('svg[role="img"]');
+    if (drawing instanceof SVGSVGElement) void how(drawing, title.toLowerCase());
+  }
+
+  return (
+    <section aria-label={title} className="mb-5" ref={frame}>
+      <div className="mb-1.5 flex flex-wrap items-baseline justify-between gap-x-3">
+        <h3 className="font-semibold text-quiet">{title}</h3>
+        <div className="no-print flex items-baseline gap-1.5">
+          {controls}
+          <button
+            type="button"
+            aria-pressed={isTable}
+            onClick={() => setTable(!isTable)}
+            className={`${quietButton} min-h-6 px-2 py-0.5 text-[12px]`}
+          >
+            Figures
+          </button>
+          {!isTable && (
+            <Menu>
+              <MenuButton
+                aria-label={`Save ${title}`}
+                className={`${quietButton} min-h-6 px-2 py-0.5 text-[12px]`}
+              >
+                Save
+              </MenuButton>
+              <MenuItems
+                anchor="bottom end"
+                className="z-30 rounded border border-rule bg-sheet py-1 shadow-lg focus:outline-none"
+              >
+                {[
+                  { word: 'As SVG', how: saveSvg },
+                  { word: 'As PNG', how: savePng },
+                ].map(({ word, how }) => (
+                  <MenuItem key={word}>
+                    <button
+                      type="button"
+                      onClick={() => save(how)}
+                      className="block w-full px-3 py-1.5 text-left data-focus:bg-select-ground"
+                    >
+                      {word}
+                    </button>
+                  </MenuItem>
+                ))}
+              </MenuItems>
+            </Menu>
+          )}
+        </div>
+      </div>
+      {isTable ? table : children}
+    </section>
+  );
+}
+
+/** The figures of a chart: a head of words, then rows that begin with one. */
+export function FigureTable({ head, rows }: { head: string[]; rows: string[][] }) {
+  return (
+    <div className="overflow-x-auto">
+      <table className="w-full text-right text-[12.5px]">
+        <thead className="text-quiet">
+          <tr>
+            {head.map((word, at) => (
+              <th
+                key={word}
+                scope="col"
+                className={`font-semibold ${at === 0 ? 'text-left' : 'pl-2'}`}
+              >
+                {word}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row, line) => (
+            <tr key={line} className="border-t border-rule">
+              {row.map((cell, at) =>
+                at === 0 ? (
+                  <th key={at} scope="row" className="py-0.5 text-left font-normal">
+                    {cell}
+                  </th>
+                ) : (
+                  <td key={at} className="pl-2 whitespace-nowrap">
+                    {cell}
+                  </td>
+                ),
+              )}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

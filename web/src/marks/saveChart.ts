@@ -1,0 +1,50 @@
+/** Charts to take along: as SVG with its colours written out, or as PNG at twice its size. */
+
+const VARIABLE = /var\(--[a-z-]+\)/g;
+
+/** The drawing as a file of its own: no style sheet, no variable, its own font name. */
+export function svgText(drawing: SVGSVGElement): string {
+  const copy = drawing.cloneNode(true) as SVGSVGElement;
+  const style = getComputedStyle(document.documentElement);
+  const [, , width = '0', height = '0'] = (copy.getAttribute('viewBox') ?? '').split(' ');
+  copy.setAttribute('xmlns', 'http://www.w3.org/2000/svg');
+  copy.setAttribute('width', width);
+  copy.setAttribute('height', height);
+  copy.setAttribute('font-family', 'sans-serif');
+  copy.removeAttribute('class');
+  const text = new XMLSerializer().serializeToString(copy);
+  return text.replace(
+    VARIABLE,
+    (name) => style.getPropertyValue(name.slice(4, -1)).trim() || '#000',
+  );
+}
+
+function download(url: string, name: string) {
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+}
+
+export function saveSvg(drawing: SVGSVGElement, name: string) {
+  const url = URL.createObjectURL(new Blob([svgText(drawing)], { type: 'image/svg+xml' }));
+  download(url, `${name}.svg`);
+  setTimeout(() => URL.revokeObjectURL(url), 1000);
+}
+
+/** Draws the SVG on the sheet's ground and saves that. */
+export async function savePng(drawing: SVGSVGElement, name: string) {
+  const text = svgText(drawing);
+  const image = new Image();
+  image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(text)}`;
+  await image.decode();
+  const canvas = document.createElement('canvas');
+  canvas.width = image.width * 2;
+  canvas.height = image.height * 2;
+  const pen = canvas.getContext('2d');
+  if (!pen) return;
+  pen.fillStyle = getComputedStyle(document.documentElement).getPropertyValue('--sheet') || '#fff';
+  pen.fillRect(0, 0, canvas.width, canvas.height);
+  pen.drawImage(image, 0, 0, canvas.width, canvas.height);
+  download(canvas.toDataURL('image/png'), `${name}.png`);
+}
