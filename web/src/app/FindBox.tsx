@@ -37,7 +37,7 @@ export function FindBox({ company }: { company: Company }) {
           id={FIND_BOX}
           aria-label={`Find a rep, region or product of ${company.name}`}
           placeholder="Find a rep, region, product  /"
-          className="w-[230px] rounded border border-[#4a566e] bg-transparent px-2.5 py-1 text-white placeholder:text-[#b7c0cf]"
+          className="w-[230px] max-w-full rounded border border-[#4a566e] bg-transparent px-2.5 py-1 text-white placeholder:text-[#b7c0cf]"
           onChange={(event) => setText(event.target.value)}
           displayValue={() => text}
           autoComplete="off"

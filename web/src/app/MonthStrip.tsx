@@ -41,7 +41,7 @@ export function MonthStrip({ company }: { company: Company }) {
   return (
     <section
       aria-label="Months"
-      className="no-print flex h-[66px] shrink-0 items-stretch border-b border-rule bg-sheet px-[18px]"
+      className="no-print flex h-[66px] shrink-0 items-stretch overflow-x-auto overflow-y-hidden border-b border-rule bg-sheet px-[18px]"
     >
       <div className="flex w-[104px] shrink-0 flex-col justify-center">
         <h2 className="text-[15.5px] font-bold">FY {year}</h2>
@@ -53,11 +53,11 @@ export function MonthStrip({ company }: { company: Company }) {
           <YearStep label={`FY ${year + 1}`} onStep={() => move(12)} sign="›" />
         </div>
       </div>
-      <ol className="flex min-w-0 flex-1 items-stretch">
+      <ol className="flex min-w-[590px] flex-1 items-stretch">
         {months.map((month) => (
           <li
             key={month.month}
-            className={`flex min-w-0 flex-1 ${month.number % 3 === 1 && month.number > 1 ? 'ml-3' : ''}`}
+            className={`flex min-w-[46px] flex-1 ${month.number % 3 === 1 && month.number > 1 ? 'ml-3' : ''}`}
           >
             <MonthButton
               month={month}

@@ -21,7 +21,7 @@ export function spanOnly(search: URLSearchParams): string {
 export function TopBar({ company }: { company: Company }) {
   const [search] = useSearchParams();
   return (
-    <header className="on-bar no-print flex h-[46px] shrink-0 items-center gap-6 bg-bar px-[18px] text-white">
+    <header className="on-bar no-print flex min-h-[46px] shrink-0 flex-wrap items-center gap-x-6 gap-y-1 bg-bar px-[18px] py-1 text-white">
       <a href="#work" className="sr-only focus:not-sr-only">
         Skip to the work
       </a>
@@ -42,9 +42,12 @@ export function TopBar({ company }: { company: Company }) {
           </NavLink>
         ))}
       </nav>
-      <div className="ml-auto flex items-center gap-5">
+      <div className="ml-auto flex min-w-0 items-center gap-5">
         <FindBox company={company} />
-        <span className="max-w-[220px] truncate text-[#d3d9e4]" title={company.name}>
+        <span
+          className="hidden max-w-[220px] truncate text-[#d3d9e4] sm:inline"
+          title={company.name}
+        >
           {company.name}
         </span>
       </div>

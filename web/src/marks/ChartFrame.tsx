@@ -1,6 +1,6 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
-import { quietButton } from '../ui/Notice';
+import { smallButton } from '../ui/Notice';
 import { savePng, saveSvg } from './saveChart';
 
 interface ChartFrameProps {
@@ -9,11 +9,14 @@ interface ChartFrameProps {
   table: ReactNode;
   /** Further controls beside the title. */
   controls?: ReactNode;
+  /** The title's level among the page's headings. */
+  level?: 2 | 3;
   children: ReactNode;
 }
 
 /** A chart with its title: its figures are one key (f) away, and it can be saved. */
-export function ChartFrame({ title, table, controls, children }: ChartFrameProps) {
+export function ChartFrame({ title, table, controls, level = 3, children }: ChartFrameProps) {
+  const Heading = level === 2 ? 'h2' : 'h3';
   const [isTable, setTable] = useState(false);
   const frame = useRef<HTMLDivElement>(null);
 
@@ -36,23 +39,20 @@ export function ChartFrame({ title, table, controls, children }: ChartFrameProps
   return (
     <section aria-label={title} className="mb-5" ref={frame}>
       <div className="mb-1.5 flex flex-wrap items-baseline justify-between gap-x-3">
-        <h3 className="font-semibold text-quiet">{title}</h3>
+        <Heading className="font-semibold text-quiet">{title}</Heading>
         <div className="no-print flex items-baseline gap-1.5">
           {controls}
           <button
             type="button"
             aria-pressed={isTable}
             onClick={() => setTable(!isTable)}
-            className={`${quietButton} min-h-6 px-2 py-0.5 text-[12px]`}
+            className={smallButton}
           >
             Figures
           </button>
           {!isTable && (
             <Menu>
-              <MenuButton
-                aria-label={`Save ${title}`}
-                className={`${quietButton} min-h-6 px-2 py-0.5 text-[12px]`}
-              >
+              <MenuButton aria-label={`Save ${title}`} className={smallButton}>
                 Save
               </MenuButton>
               <MenuItems

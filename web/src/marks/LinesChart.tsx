@@ -4,6 +4,7 @@ import { shortMonth } from '../format/figures';
 const WIDTH = 352;
 const HEIGHT = 150;
 const BOTTOM = 18;
+const EDGE = 62;
 
 /** A line over months; missing months leave a gap. */
 export interface Line {
@@ -20,17 +21,26 @@ interface LinesChartProps {
   level?: number;
   describe: string;
   width?: number;
+  /** How a level is written at the chart's edge. */
+  textOf: (value: number) => string;
 }
 
 const DASHES = [undefined, '7 3', '2 3', '9 3 2 3'];
 const COLOURS = ['var(--select)', 'var(--near)', 'var(--good)', 'var(--bad)'];
 
 /** Lines over the same months, told apart by dash and name, colour only third. */
-export function LinesChart({ months, lines, level, describe, width = WIDTH }: LinesChartProps) {
+export function LinesChart({
+  months,
+  lines,
+  level,
+  describe,
+  width = WIDTH,
+  textOf,
+}: LinesChartProps) {
   const values = lines.flatMap((line) => line.values.filter((value) => value !== null));
   const x = scalePoint()
     .domain(months)
-    .range([10, width - 10]);
+    .range([EDGE, width - 14]);
   const low = Math.min(...values, level ?? Infinity);
   const high = Math.max(...values, level ?? -Infinity);
   const y = scaleLinear()
@@ -39,8 +49,27 @@ export function LinesChart({ months, lines, level, describe, width = WIDTH }: Li
   return (
     <svg viewBox={`0 0 ${width} ${HEIGHT}`} className="w-full" role="img" aria-label={describe}>
       {level !== undefined && (
-        <line x1="0" x2={width} y1={y(level)} y2={y(level)} stroke="var(--ink)" strokeWidth="2" />
+        <line
+          x1={EDGE - 6}
+          x2={width}
+          y1={y(level)}
+          y2={y(level)}
+          stroke="var(--ink)"
+          strokeWidth="2"
+        />
       )}
+      {edges(low, high, level).map((value) => (
+        <text
+          key={value}
+          x={EDGE - 10}
+          y={y(value) + 3.5}
+          textAnchor="end"
+          fontSize="10.5"
+          fill={value === level ? 'var(--ink)' : 'var(--quiet)'}
+        >
+          {textOf(value)}
+        </text>
+      ))}
       {lines.map((line, at) => (
         <path
           key={line.name}
@@ -66,6 +95,14 @@ export function LinesChart({ months, lines, level, describe, width = WIDTH }: Li
       ))}
     </svg>
   );
+}
+
+/** The levels that are written: lowest and highest, and what the lines are read against. */
+function edges(low: number, high: number, level: number | undefined): number[] {
+  if (!Number.isFinite(low) || !Number.isFinite(high)) return [];
+  const room = (high - low) / 8;
+  const ends = [low, high].filter((end) => level === undefined || Math.abs(end - level) > room);
+  return level === undefined ? [...new Set(ends)] : [...new Set([...ends, level])];
 }
 
 function pathOf(

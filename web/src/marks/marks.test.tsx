@@ -133,6 +133,7 @@ it('a line leaves a gap where a month is missing', () => {
       months={['2026-07', '2026-08', '2026-09']}
       lines={[{ name: 'A', values: [1, null, 2] }]}
       describe="A"
+      textOf={String}
     />,
   );
   expect(container.querySelector('path')?.getAttribute('d')?.match(/M/g)).toHaveLength(2);

@@ -1,7 +1,5 @@
 import { Link, useSearchParams } from 'react-router';
-import type { View } from '../../app/useView';
-import { withChanges } from '../../app/useView';
-import { Fragment } from 'react';
+import { withChanges, type View } from '../../app/useView';
 import { claimChanges } from './standing';
 import { useClaims } from './useStanding';
 
@@ -12,18 +10,17 @@ export function ClaimsLine({ view }: { view: View }) {
   const found = claims.data?.claims ?? [];
   if (found.length === 0) return null;
   return (
-    <p aria-label="Findings" className="mb-2 text-[13px] leading-relaxed text-quiet">
-      {found.map((claim, at) => (
-        <Fragment key={claim.kind}>
-          {at > 0 && ' '}
+    <ul aria-label="Findings" className="mb-1.5 flex flex-wrap gap-x-3 text-[13px] text-quiet">
+      {found.map((claim) => (
+        <li key={claim.kind}>
           <Link
             to={`?${withChanges(search, claimChanges(claim, view)).toString()}`}
-            className="underline decoration-rule underline-offset-2 hover:text-ink hover:decoration-ink"
+            className="inline-block min-h-6 underline decoration-rule underline-offset-2 hover:text-ink hover:decoration-ink"
           >
             {claim.text}
           </Link>
-        </Fragment>
+        </li>
       ))}
-    </p>
+    </ul>
   );
 }

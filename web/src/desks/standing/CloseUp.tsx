@@ -2,7 +2,7 @@ import type { Company, CloseUp as CloseUpData, Reading, Standing } from '../../a
 import type { Changes, View } from '../../app/useView';
 import { amount, count, NONE } from '../../format/figures';
 import { StatusMark } from '../../marks/StatusMark';
-import { Failed, Loading, quietButton } from '../../ui/Notice';
+import { Failed, Loading, smallButton } from '../../ui/Notice';
 import { MonthsPart } from './MonthsPart';
 import { NotesPart } from './NotesPart';
 import { PartsPart } from './PartsPart';
@@ -56,20 +56,16 @@ export function CloseUp({ view, standing, company, change }: CloseUpProps) {
       {closeUp.data && closeUp.data.parts.length > 0 && (
         <PartsPart key={target.axis + target.key} closeUp={closeUp.data} standing={standing} />
       )}
-      {target.key !== TOTAL && found.row && (
+      {found.noteOf && found.row && (
         <NotesPart
-          key={`${target.axis} ${target.key} ${standing.from} ${standing.to}`}
-          target={target}
+          key={`${found.noteOf.axis} ${found.noteOf.key} ${standing.from} ${standing.to}`}
+          member={found.noteOf}
           standing={standing}
           notes={found.row.notes ?? []}
         />
       )}
       <p className="no-print mb-4">
-        <button
-          type="button"
-          className={`${quietButton} px-2 py-0.5`}
-          onClick={() => change({ panel: 'orders' })}
-        >
+        <button type="button" className={smallButton} onClick={() => change({ panel: 'orders' })}>
           Order lines
         </button>
       </p>
@@ -129,7 +125,9 @@ function Ahead({ closeUp, reading, standing }: AheadProps) {
   if (ahead?.landing) lines.push(['Lands at', amount(ahead.landing)]);
   const isLower = standing.direction === 'LOWER';
   for (const { name, toGo } of closeUp.milestones.slice(0, 2)) {
-    lines.push([isLower ? `Until “${name}”` : `To “${name}”`, `${amount(toGo)} more`]);
+    const left =
+      standing.unit === 'rate' ? `${(Number(toGo) * 100).toFixed(2)} points` : amount(toGo);
+    lines.push([isLower ? `Until “${name}”` : `To “${name}”`, `${left} more`]);
   }
   if (closeUp.required) {
     const { perMonth, monthsLeft } = closeUp.required;

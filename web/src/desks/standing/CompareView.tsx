@@ -121,6 +121,7 @@ function CompareMembers({ view, standing, change }: Omit<CompareViewProps, 'comp
           <MemberTable rows={chosen} standing={standing} />
           <div className="max-w-[860px]">
             <ChartFrame
+              level={2}
               title="Percent-to-goal by month"
               table={
                 <FigureTable
@@ -140,6 +141,7 @@ function CompareMembers({ view, standing, change }: Omit<CompareViewProps, 'comp
                 lines={lines}
                 level={100}
                 width={860}
+                textOf={(value) => `${value.toFixed(1)} %`}
                 describe={`Percent-to-goal by month of ${chosen.map((row) => row.name).join(', ')}`}
               />
               <LinesKey lines={lines} />
@@ -263,7 +265,8 @@ function CompareStandings({
     })),
     ...gone.map((then) => ({ row: then, now: null, then })),
   ].filter(({ now, then }) => !isOnlyChanged || now?.actual !== then?.actual);
-  const scale = laneScale([...standing.rows, ...before.data.rows], 'percent');
+  const isJudged = before.data.rows.some((row) => row.attainment !== null);
+  const scale = laneScale([...standing.rows, ...before.data.rows], isJudged ? 'percent' : 'amount');
   const line = `${(100 * (1 - scale.least)) / (scale.most - scale.least)}%`;
   return (
     <div className="overflow-x-auto bg-sheet">
@@ -358,11 +361,13 @@ function CompareLine({ name, now, then, scale, line, standing }: CompareLineProp
         <div className="absolute inset-x-0 bottom-0 h-1/2">
           {now && <Lane reading={now} scale={scale} direction={standing.direction} />}
         </div>
-        <span
-          aria-hidden="true"
-          className="absolute top-0 bottom-0 w-[2px] bg-ink"
-          style={{ left: line }}
-        />
+        {scale.kind === 'percent' && (
+          <span
+            aria-hidden="true"
+            className="absolute top-0 bottom-0 w-[2px] bg-ink"
+            style={{ left: line }}
+          />
+        )}
       </td>
       <td className="p-2 whitespace-nowrap">
         {!isSame && <span className="text-quiet">{status(then)} → </span>}

@@ -44,6 +44,7 @@ interface ControlLineProps {
 /** The controls as one line of plain words. */
 export function ControlLine({ company, view, standing, change }: ControlLineProps) {
   const { atOrAboveGoal, membersWithGoal } = standing.summary;
+  const rungWords = `${standing.rung.rungs.length} rungs`;
   return (
     <div className="no-print mb-2 flex flex-wrap items-center gap-x-3.5 gap-y-1.5 text-[13px]">
       <RowControls company={company} view={view} change={change} />
@@ -72,6 +73,14 @@ export function ControlLine({ company, view, standing, change }: ControlLineProp
       <SortControls view={view} change={change} />
       <NarrowDrop view={view} standing={standing} company={company} change={change} />
       <ToneDrop key={standing.measure + standing.goal} standing={standing} view={view} />
+      <button
+        type="button"
+        className="min-h-6 text-quiet"
+        aria-pressed={view.panel === 'ladder'}
+        onClick={() => change({ panel: view.panel === 'ladder' ? null : 'ladder' })}
+      >
+        Ladder <span className="border-b border-select font-semibold text-ink">{rungWords}</span>
+      </button>
       {standing.openMonth && <AsOf standing={standing} change={change} />}
       <span className="ml-auto hidden text-quiet xl:inline">
         {membersWithGoal > 0 && `${atOrAboveGoal} of ${membersWithGoal} at or above 100 %`}

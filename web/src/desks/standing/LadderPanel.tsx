@@ -4,7 +4,7 @@ import type { View } from '../../app/useView';
 import { count, monthName } from '../../format/figures';
 import { StatusMark } from '../../marks/StatusMark';
 import { field } from '../../ui/Drop';
-import { Failed, mainButton, quietButton } from '../../ui/Notice';
+import { Failed, mainButton, smallButton } from '../../ui/Notice';
 import {
   draftsOf,
   faultOf,
@@ -43,7 +43,7 @@ export function LadderPanel({ standing, view, onClose }: LadderPanelProps) {
     >
       <div className="mb-1 flex items-baseline justify-between gap-2">
         <h2 className="text-[18px] font-bold">Ladder</h2>
-        <button type="button" className={`${quietButton} px-2 py-0.5`} onClick={onClose}>
+        <button type="button" className={smallButton} onClick={onClose}>
           Close
         </button>
       </div>
@@ -74,7 +74,7 @@ export function LadderPanel({ standing, view, onClose }: LadderPanelProps) {
       </ol>
       <button
         type="button"
-        className={`${quietButton} mb-3 px-2 py-0.5`}
+        className={`${smallButton} mb-3`}
         onClick={() => setRungs([...rungs, { name: '', tone: 'good', bound: '', isAbove: false }])}
       >
         Add a rung above

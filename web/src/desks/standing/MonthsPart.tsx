@@ -5,7 +5,7 @@ import { amount, monthName, NONE, signed } from '../../format/figures';
 import { ChartFrame, FigureTable } from '../../marks/ChartFrame';
 import { LinesChart, LinesKey, type Line } from '../../marks/LinesChart';
 import { PathChart } from '../../marks/PathChart';
-import { Failed, Loading, quietButton } from '../../ui/Notice';
+import { Failed, Loading, smallButton } from '../../ui/Notice';
 import { TOTAL } from './standing';
 import { plural } from './StandingLine';
 import { usePath, type Target } from './useStanding';
@@ -39,7 +39,7 @@ export function MonthsPart({ view, target, standing }: MonthsPartProps) {
             type="button"
             aria-pressed={isCumulative}
             onClick={() => setCumulative(!isCumulative)}
-            className={`${quietButton} min-h-6 px-2 py-0.5 text-[12px]`}
+            className={smallButton}
           >
             Sum up
           </button>
@@ -118,6 +118,7 @@ function AmongPart({ path, axis, atOrAbove, onChange }: AmongPartProps) {
       <LinesChart
         months={months.map((month) => month.month)}
         lines={lines}
+        textOf={(value) => amount(value.toFixed(value < 10 && value > -10 ? 3 : 0))}
         describe={`${path.name} month by month beside the average of all ${plural(axis)}`}
       />
       <LinesKey lines={lines} />

@@ -201,7 +201,7 @@ function MonthsRow(props: MonthsRowProps) {
           type="button"
           aria-current={props.isSelected ? 'true' : undefined}
           className="block w-full truncate text-left font-semibold"
-          title={note ? `${name}: ${note}` : name}
+          title={name}
         >
           {name}
           {note && <span className="block truncate text-[11.5px] text-near-text">✎ {note}</span>}

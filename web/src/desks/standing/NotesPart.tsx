@@ -3,20 +3,21 @@ import type { Note, Standing } from '../../api/types';
 import { plusMonths } from '../../app/span';
 import { monthName } from '../../format/figures';
 import { field } from '../../ui/Drop';
-import { quietButton } from '../../ui/Notice';
+import { smallButton } from '../../ui/Notice';
 import { ReasonList } from './ReasonList';
-import { useReasons, useWriteNote, type Target } from './useStanding';
+import type { Member } from './standing';
+import { useReasons, useWriteNote } from './useStanding';
 
 const MOST_MONTHS = 24;
 
 interface NotesPartProps {
-  target: Target;
+  member: Member;
   standing: Standing;
   notes: Note[];
 }
 
 /** Why a month came out as it did: a reason of the list, a text, or both. */
-export function NotesPart({ target, standing, notes }: NotesPartProps) {
+export function NotesPart({ member, standing, notes }: NotesPartProps) {
   const months = monthsOf(standing);
   const [month, setMonth] = useState(standing.to);
   const written = notes.find((note) => note.month === month);
@@ -53,19 +54,19 @@ export function NotesPart({ target, standing, notes }: NotesPartProps) {
       )}
       <NoteForm
         key={month + (written?.reason ?? '') + (written?.text ?? '')}
-        {...{ target, month, written }}
+        {...{ member, month, written }}
       />
     </section>
   );
 }
 
 interface NoteFormProps {
-  target: Target;
+  member: Member;
   month: string;
   written: Note | undefined;
 }
 
-function NoteForm({ target, month, written }: NoteFormProps) {
+function NoteForm({ member, month, written }: NoteFormProps) {
   const reasons = useReasons();
   const write = useWriteNote();
   const [reason, setReason] = useState(written?.reason ?? '');
@@ -80,7 +81,7 @@ function NoteForm({ target, month, written }: NoteFormProps) {
       className="no-print space-y-1.5"
       onSubmit={(event) => {
         event.preventDefault();
-        write.mutate({ ...target, month, reason: reason || null, text });
+        write.mutate({ ...member, month, reason: reason || null, text });
       }}
     >
       <div className="flex gap-1.5">
@@ -97,11 +98,7 @@ function NoteForm({ target, month, written }: NoteFormProps) {
             </option>
           ))}
         </select>
-        <button
-          type="button"
-          className={`${quietButton} shrink-0 px-2 py-0.5`}
-          onClick={() => setListed(true)}
-        >
+        <button type="button" className={`${smallButton} shrink-0`} onClick={() => setListed(true)}>
           Edit list
         </button>
       </div>
@@ -119,11 +116,7 @@ function NoteForm({ target, month, written }: NoteFormProps) {
           {write.error.message}
         </p>
       )}
-      <button
-        type="submit"
-        className={`${quietButton} px-2 py-0.5`}
-        disabled={isSame || write.isPending}
-      >
+      <button type="submit" className={smallButton} disabled={isSame || write.isPending}>
         {reason === '' && text.trim() === '' && written ? 'Take the note away' : 'Keep the note'}
       </button>
     </form>

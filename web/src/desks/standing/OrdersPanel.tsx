@@ -4,7 +4,7 @@ import type { Orders, Standing } from '../../api/types';
 import type { View } from '../../app/useView';
 import { amount, count, monthName } from '../../format/figures';
 import { field } from '../../ui/Drop';
-import { Failed, Loading, quietButton } from '../../ui/Notice';
+import { Failed, Loading, smallButton } from '../../ui/Notice';
 import { targetOf } from './standing';
 import { useOrders } from './useStanding';
 
@@ -35,7 +35,7 @@ export function OrdersPanel({ view, standing, onClose }: OrdersPanelProps) {
     >
       <div className="mb-1 flex items-baseline justify-between gap-2">
         <h2 className="text-[18px] font-bold">Order lines</h2>
-        <button type="button" className={`${quietButton} no-print px-2 py-0.5`} onClick={onClose}>
+        <button type="button" className={`${smallButton} no-print`} onClick={onClose}>
           Close
         </button>
       </div>
@@ -139,7 +139,7 @@ function Lines({ orders, isOnlyMet, onOnlyMet, onTurn }: LinesProps) {
         <p className="no-print mt-2 flex items-center gap-2">
           <button
             type="button"
-            className={`${quietButton} px-2 py-0.5`}
+            className={smallButton}
             disabled={orders.page === 0}
             onClick={() => onTurn(orders.page - 1)}
           >
@@ -148,7 +148,7 @@ function Lines({ orders, isOnlyMet, onOnlyMet, onTurn }: LinesProps) {
           Page {orders.page + 1} of {pages}
           <button
             type="button"
-            className={`${quietButton} px-2 py-0.5`}
+            className={smallButton}
             disabled={orders.page + 1 >= pages}
             onClick={() => onTurn(orders.page + 1)}
           >

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { Proof, SourceRow, Standing } from '../../api/types';
 import type { View } from '../../app/useView';
 import { amount, count, monthName } from '../../format/figures';
-import { Failed, Loading, quietButton } from '../../ui/Notice';
+import { Failed, Loading, smallButton } from '../../ui/Notice';
 import { useProof, type Target } from './useStanding';
 
 const PAGE = 20;
@@ -114,7 +114,7 @@ function Pages({
   pages: number;
   onTurn: (p: number) => void;
 }) {
-  const small = `${quietButton} px-2 py-0.5`;
+  const small = smallButton;
   return (
     <p className="mb-3 flex items-center gap-2">
       <button

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Reason } from '../../api/types';
 import { field } from '../../ui/Drop';
-import { quietButton } from '../../ui/Notice';
+import { smallButton } from '../../ui/Notice';
 import { useSaveReasons } from './useStanding';
 
 /** The company's own list of reasons, to be changed. */
@@ -53,15 +53,15 @@ export function ReasonList({ reasons, onClose }: { reasons: Reason[]; onClose: (
       <div className="flex gap-1.5">
         <button
           type="button"
-          className={`${quietButton} px-2 py-0.5`}
+          className={smallButton}
           onClick={() => setList([...list, { name: '' }])}
         >
           Add
         </button>
-        <button type="submit" className={`${quietButton} px-2 py-0.5`} disabled={save.isPending}>
+        <button type="submit" className={smallButton} disabled={save.isPending}>
           Keep the list
         </button>
-        <button type="button" className={`${quietButton} px-2 py-0.5`} onClick={onClose}>
+        <button type="button" className={smallButton} onClick={onClose}>
           Back
         </button>
       </div>

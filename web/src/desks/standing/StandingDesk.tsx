@@ -47,7 +47,7 @@ export function StandingDesk({ company }: { company: Company }) {
   return (
     <div className="standing-desk">
       <section aria-label="Standing" className="flex min-h-0 min-w-0 flex-col px-[18px] pt-3.5">
-        <div className="flex items-start justify-between gap-4">
+        <div className="flex flex-wrap items-start justify-between gap-x-4 sm:flex-nowrap">
           <Headline standing={data} />
           {!isEmpty && <TakeAlong view={view} standing={data} />}
         </div>
@@ -109,19 +109,7 @@ function Work({ company, view, standing, items, change }: WorkProps) {
       <ControlLine company={company} view={view} standing={standing} change={change} />
       {view.layout === 'rows' && (
         <>
-          <div className="flex items-center gap-3">
-            <div className="min-w-0 flex-1">
-              <Distribution view={view} standing={standing} change={change} />
-            </div>
-            <button
-              type="button"
-              className={`${quietButton} no-print mb-1.5 shrink-0 px-2 py-0.5`}
-              aria-pressed={view.panel === 'ladder'}
-              onClick={() => change({ panel: view.panel === 'ladder' ? null : 'ladder' })}
-            >
-              Ladder
-            </button>
-          </div>
+          <Distribution view={view} standing={standing} change={change} />
           <StandingTable
             standing={standing}
             items={items}

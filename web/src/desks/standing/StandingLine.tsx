@@ -73,7 +73,7 @@ export function Line(props: LineProps) {
           type="button"
           aria-current={isSelected ? 'true' : undefined}
           className={`block min-w-0 flex-1 text-left leading-tight ${kind === 'inner' ? 'pl-4' : ''}`}
-          title={note ? `${name}: ${note}` : name}
+          title={name}
         >
           <span className="block truncate font-semibold">{name}</span>
           {(note ?? under) && (
@@ -101,7 +101,9 @@ export function Line(props: LineProps) {
       </span>
       {look.hasBeside && <BesideCells reading={reading} unit={look.unit} />}
       <span role="cell" className="relative h-full">
-        <Lane reading={reading} scale={look.scale} direction={look.direction} />
+        {(kind !== 'total' || look.scale.kind === 'percent') && (
+          <Lane reading={reading} scale={look.scale} direction={look.direction} />
+        )}
         {look.hasGoals && <GoalLine scale={look.scale} />}
       </span>
       <span role="cell" className={`pr-1 text-right font-semibold ${toneText(reading.tone)}`}>

@@ -7,7 +7,7 @@ import { viewQuery, type View } from '../../app/useView';
 import { lanesSvg } from '../../marks/lanesSvg';
 import { savePng, saveSvg } from '../../marks/saveChart';
 import { Drop, field } from '../../ui/Drop';
-import { quietButton } from '../../ui/Notice';
+import { smallButton } from '../../ui/Notice';
 import { itemsOf } from './standing';
 import { useChangeViews, useSavedViews } from './useStanding';
 
@@ -40,7 +40,7 @@ export function TakeAlong({ view, standing }: { view: View; standing: Standing }
     <div className="no-print flex shrink-0 items-center gap-3 text-[13px]">
       <SavedViews />
       <Menu>
-        <MenuButton className={`${quietButton} px-2 py-0.5`}>Take along</MenuButton>
+        <MenuButton className={smallButton}>Take along</MenuButton>
         <MenuItems
           anchor={{ to: 'bottom end', gap: 4 }}
           className="z-30 rounded border border-rule bg-sheet py-1 shadow-lg focus:outline-none"
@@ -119,7 +119,7 @@ function SavedViews() {
         />
         <button
           type="submit"
-          className={`${quietButton} px-2 py-0.5`}
+          className={smallButton}
           disabled={name.trim() === '' || change.isPending}
         >
           Keep

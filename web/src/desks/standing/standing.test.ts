@@ -116,9 +116,10 @@ describe('the lines of a table in groups', () => {
 
   it('know what a selected line explains', () => {
     expect(targetOf(standing, view('selected=North/'))).toMatchObject({
-      axis: 'region',
-      key: 'North',
-      group: null,
+      axis: 'rep',
+      key: TOTAL,
+      group: 'North',
+      noteOf: { axis: 'region', key: 'North' },
     });
     expect(targetOf(standing, view('selected=North/B'))).toMatchObject({
       axis: 'rep',

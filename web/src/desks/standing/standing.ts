@@ -107,20 +107,31 @@ export function itemsOf(standing: Standing, view: View): Item[] {
   });
 }
 
+/** A member of an axis. */
+export interface Member {
+  axis: string;
+  key: string;
+}
+
 /** What a selected id means: the axis and key to explain, and the group that it stands in. */
 export function targetOf(
   standing: Standing,
   view: View,
-): { axis: string; key: string; group: string | null; row: Row | null } {
+): { axis: string; key: string; group: string | null; row: Row | null; noteOf: Member | null } {
   const id = view.selected ?? TOTAL;
   const group = standing.groups?.find((one) => groupId(one.key) === id);
   if (group && standing.group && group.key !== '') {
-    return { axis: standing.group, key: group.key, group: null, row: group };
+    const own = { axis: standing.group, key: group.key };
+    // a subtotal of the rows' goals is explained by its rows, one with its own goal by itself
+    const isOfRows = standing.rows.some((row) => row.group === group.key && row.goalMonths > 0);
+    return isOfRows
+      ? { axis: standing.axis, key: TOTAL, group: group.key, row: group, noteOf: own }
+      : { ...own, group: null, row: group, noteOf: own };
   }
   const row = standing.rows.find((one) => rowId(one) === id || one.key === id);
-  return row
-    ? { axis: standing.axis, key: row.key, group: row.group ?? null, row }
-    : { axis: standing.axis, key: TOTAL, group: null, row: null };
+  if (!row) return { axis: standing.axis, key: TOTAL, group: null, row: null, noteOf: null };
+  const noteOf = standing.axis === 'company' ? null : { axis: standing.axis, key: row.key };
+  return { axis: standing.axis, key: row.key, group: row.group ?? null, row, noteOf };
 }
 
 /** The view that shows what a claim says. */

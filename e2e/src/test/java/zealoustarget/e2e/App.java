@@ -12,6 +12,8 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.concurrent.TimeUnit;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 /** The packaged application as a process of its own, as a user starts it. */
 final class App implements AutoCloseable {
@@ -37,6 +39,20 @@ final class App implements AutoCloseable {
 
   String address(String path) {
     return "http://localhost:" + port + path;
+  }
+
+  /** What a route answers, to hold the page against it. */
+  JsonNode json(String path) {
+    try {
+      HttpRequest request = HttpRequest.newBuilder(URI.create(address(path))).build();
+      var answer = HttpClient.newHttpClient().send(request, BodyHandlers.ofString());
+      return new JsonMapper().readTree(answer.body());
+    } catch (IOException failure) {
+      throw new UncheckedIOException(failure);
+    } catch (InterruptedException interrupted) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(interrupted);
+    }
   }
 
   @Override

@@ -171,7 +171,7 @@ final class Browser implements AutoCloseable {
 
   void type(String label, String text) {
     WebElement field = find(By.cssSelector("input[aria-label='" + label + "']"));
-    field.sendKeys(Keys.chord(Keys.CONTROL, "a"), text);
+    field.sendKeys(Keys.chord(Keys.CONTROL, "a"), text.isEmpty() ? Keys.DELETE : text);
   }
 
   /** Names of the standing's rows in their order, the total and no-goal line not among them. */
@@ -181,6 +181,63 @@ final class Browser implements AutoCloseable {
         .stream()
         .map(row -> row.getDomAttribute("title"))
         .toList();
+  }
+
+  /** Chooses an option of a plain list by the list's accessible name. */
+  void choose(String name, String option) {
+    WebElement list = find(By.cssSelector("select[aria-label='" + name + "']"));
+    await("option " + option, () -> list.getText().contains(option));
+    new org.openqa.selenium.support.ui.Select(list).selectByVisibleText(option);
+  }
+
+  /** Writes into a text area by its accessible name. */
+  void write(String name, String text) {
+    find(By.cssSelector("textarea[aria-label='" + name + "']")).sendKeys(text);
+  }
+
+  /** What stands in a field, by its accessible name. */
+  String valueOf(String name) {
+    return find(By.cssSelector("input[aria-label='" + name + "']")).getDomProperty("value");
+  }
+
+  /** Puts the focus on a button by its accessible name. */
+  void focus(String name) {
+    driver.executeScript(
+        "arguments[0].focus()", find(By.cssSelector("button[aria-label='" + name + "']")));
+  }
+
+  void back() {
+    driver.navigate().back();
+  }
+
+  /** Names of all rows in sight, groups among them. */
+  List<String> rowTitles() {
+    return driver.findElements(By.cssSelector("[role=rowheader] button[title]")).stream()
+        .map(row -> row.getDomAttribute("title"))
+        .toList();
+  }
+
+  /** Names of the rows in sight that have a text. */
+  List<String> rowsWith(String text) {
+    return rowTitles().stream().filter(name -> row(name).contains(text)).toList();
+  }
+
+  /** A row's cells behind its name, without blanks in their figures. */
+  List<String> cells(String name) {
+    return find(By.xpath("//*[@role='row'][.//button[@title='" + name + "']]"))
+        .findElements(By.cssSelector("[role=cell]"))
+        .stream()
+        .map(cell -> cell.getText().replaceAll("[\u202f\u2009 ]", ""))
+        .toList();
+  }
+
+  /** The ground of the cell that shades a row's variance, as its style says it. */
+  String shadeOf(String name) {
+    return find(By.xpath(
+            "//*[@role='row'][.//button[@title='"
+                + name
+                + "']]//*[@role='cell'][contains(@style, 'background')]"))
+        .getDomAttribute("style");
   }
 
   /** A row's cells as one text. */

@@ -21,7 +21,7 @@ class SettleALateFileIT {
   void lateRegion_isSettledInItsCells_andPosted() {
     try (App app = App.demo(folder.resolve("data"));
         Browser browser = Browser.open(app)) {
-      browser.go("/intake?to=2026-10&load=19");
+      browser.go("/intake?to=2026-10&load=21");
       browser.awaitText("orders-2026-10-harbour-isles.csv is 3 lines short of ready.");
       assertThat(browser.textOf("Reconciliation")).contains("143 lines", "138 lines", "2 lines");
       assertThat(browser.axe()).isEmpty();

@@ -19,7 +19,7 @@ class TakeScreenshotsIT {
       browser.go("/standing?axis=region&to=2026-10");
       browser.await("proof", () -> browser.textOf("Proof").contains("lines"));
       browser.picture(pictures.resolve("standing-regions.png"));
-      browser.go("/intake?to=2026-10&load=19");
+      browser.go("/intake?to=2026-10&load=21");
       browser.awaitText("short of ready");
       browser.picture(pictures.resolve("intake.png"));
       browser.choose(

@@ -3,6 +3,7 @@ package zealoustarget.server.standing;
 import java.math.RoundingMode;
 import java.time.YearMonth;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -218,6 +219,8 @@ class CloseUpService {
                 taken.parts().stream().map(part -> part(part, asked.query().measure())).toList()));
       }
     }
+    // an axis that not all lines name tells less
+    parts.sort(Comparator.comparing(one -> one.parts().stream().anyMatch(p -> p.key().isEmpty())));
     return parts;
   }
 

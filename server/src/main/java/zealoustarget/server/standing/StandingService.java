@@ -75,17 +75,30 @@ class StandingService {
             .toList();
     Standing whole = grouped.whole();
     boolean hasOwnGoals = rows.stream().anyMatch(placed -> placed.row().hasGoal());
-    Standing spoken =
-        hasOwnGoals
-            ? new Standing(
-                whole.measure(),
-                whole.ladder(),
-                whole.total(),
-                rows.stream().map(Placed::row).toList(),
-                whole.outside(),
-                whole.leftOut())
-            : whole;
-    return new Read(spoken, rows, whole.rows(), hasOwnGoals ? query.axis() : asked.group());
+    return new Read(
+        spoken(asked, query, grouped, rows, hasOwnGoals),
+        rows,
+        whole.rows(),
+        hasOwnGoals ? query.axis() : asked.group());
+  }
+
+  /** What headline and summary are of: the members once each, or the groups with their goals. */
+  private static Standing spoken(
+      Asked asked, StandingQuery query, Grouped grouped, List<Placed> rows, boolean hasOwnGoals) {
+    Standing whole = grouped.whole();
+    if (!hasOwnGoals) {
+      return whole;
+    }
+    if (query.narrowing().isNone()) {
+      return asked.ledger().standing(query);
+    }
+    return new Standing(
+        whole.measure(),
+        whole.ladder(),
+        whole.total(),
+        rows.stream().map(Placed::row).toList(),
+        whole.outside(),
+        whole.leftOut());
   }
 
   static List<Ratio> favourables(List<Row> rows) {
