@@ -1,3 +1,4 @@
+import { useClose } from '@headlessui/react';
 import { useState } from 'react';
 import type { AxisWord, Company, Standing } from '../../api/types';
 import { isNarrowed, NO_NARROWING, type Changes, type View } from '../../app/useView';
@@ -85,6 +86,7 @@ export function NarrowDrop({ view, standing, company, change }: NarrowDropProps)
 /** Best or worst, miss and percent-to-goal: applied together. */
 function Limits({ view, change }: Pick<NarrowDropProps, 'view' | 'change'>) {
   const { narrowing } = view;
+  const close = useClose();
   return (
     <form
       className="space-y-3"
@@ -104,6 +106,7 @@ function Limits({ view, change }: Pick<NarrowDropProps, 'view' | 'change'>) {
           low: shareOf(value('low')),
           high: shareOf(value('high')),
         });
+        close();
       }}
     >
       <div className="flex items-end gap-2">

@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.SQLException;
-import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -12,30 +11,20 @@ import java.util.stream.Stream;
 import org.springframework.boot.WebApplicationType;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
-import org.springframework.jdbc.core.JdbcTemplate;
-import org.springframework.jdbc.datasource.DriverManagerDataSource;
-import zealoustarget.core.amount.Measure;
-import zealoustarget.core.calendar.Span;
 import zealoustarget.core.intake.LoadKind;
-import zealoustarget.core.ladder.Ladder;
-import zealoustarget.core.ledger.Basis;
-import zealoustarget.core.ledger.Filters;
-import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.PostMode;
-import zealoustarget.core.ledger.StandingQuery;
 import zealoustarget.core.member.Axis;
 import zealoustarget.server.Application;
 import zealoustarget.server.files.Upload;
 import zealoustarget.server.intake.LoadRequest;
 import zealoustarget.server.intake.LoadService;
 import zealoustarget.server.intake.StagingService;
-import zealoustarget.server.ledger.LedgerService;
-import zealoustarget.server.playbook.PlaybookService;
 
-/** Loading against plain JDBC, and the standing against SQL, side by side; see bench/README.md. */
+/** Loading against plain JDBC, side by side; see bench/README.md. */
 public final class Bench {
   private static final int ROUNDS = 5;
-  private static final int READS = 200;
+  private static final int REPS = 500;
+  private static final int DAYS = 850;
   private static final int WORKBOOK_LINES = 200_000;
 
   private final Path folder;
@@ -58,14 +47,14 @@ public final class Bench {
   }
 
   private void run() throws IOException, SQLException {
-    OrderFile files = new OrderFile(folder);
+    OrderFile files = new OrderFile(folder, REPS, DAYS);
     Path orders = files.orders(lines);
     System.out.printf(
         Locale.ROOT,
         "%,d order lines, %.1f MB; %d reps, %d products; %s, %d processors, heap %d MB%n",
         lines,
         Files.size(orders) / 1e6,
-        OrderFile.REPS,
+        REPS,
         OrderFile.PRODUCTS,
         "Java " + Runtime.version().feature(),
         Runtime.getRuntime().availableProcessors(),
@@ -76,7 +65,6 @@ public final class Bench {
       stageAndPost(server, files.quotas(), LoadKind.GOALS, Axis.REP);
       stageWorkbook(server, files.workbook(WORKBOOK_LINES));
       compareLoading(server, orders);
-      compareStanding(server);
     }
   }
 
@@ -145,65 +133,6 @@ public final class Bench {
         seconds.stream().mapToDouble(s -> s).max().orElseThrow());
   }
 
-  /** The rep standing of a month and a year to date, another month each time. */
-  private void compareStanding(ConfigurableApplicationContext server) {
-    Ledger ledger = server.getBean(LedgerService.class).current();
-    Measure revenue =
-        server.getBean(PlaybookService.class).current().findMeasure("revenue").orElseThrow();
-    JdbcTemplate sql =
-        new JdbcTemplate(
-            new DriverManagerDataSource(PlainJdbc.url(folder.resolve("plain" + ROUNDS)), "sa", ""));
-    System.out.println(
-        "\nstanding of all reps: ours with goals, growth and statuses, SQL sums only");
-    for (int months : new int[] {1, 12}) {
-      List<Double> ours = new ArrayList<>();
-      List<Double> theirs = new ArrayList<>();
-      for (int read = 0; read < READS; read++) {
-        YearMonth last = YearMonth.of(2025, 7).plusMonths(read % 15);
-        Span span = Span.ending(last, months);
-        long start = System.nanoTime();
-        ledger.standing(query(revenue, span)).rows().forEach(row -> row.status().word());
-        long between = System.nanoTime();
-        if (read % 10 == 0) {
-          sqlSums(sql, span);
-          theirs.add((System.nanoTime() - between) / 1e6);
-        }
-        if (read >= READS / 2) {
-          ours.add((between - start) / 1e6);
-        }
-      }
-      System.out.printf(
-          Locale.ROOT,
-          "  %2d months: ours %.2f ms, SQL GROUP BY %.1f ms, ratio %.3f (medians)%n",
-          months,
-          median(ours),
-          median(theirs),
-          median(ours) / median(theirs));
-    }
-  }
-
-  private static void sqlSums(JdbcTemplate sql, Span span) {
-    sql.queryForList(
-        "select rep_id, sum(amounts[1]) from actual_row"
-            + " where booking_month between ? and ? group by rep_id",
-        number(span.fromInclusive()),
-        number(span.toInclusive()));
-  }
-
-  private static int number(YearMonth month) {
-    return month.getYear() * 12 + month.getMonthValue() - 1;
-  }
-
-  private static StandingQuery query(Measure revenue, Span span) {
-    return new StandingQuery(
-        Axis.REP,
-        revenue,
-        span,
-        new Basis.Set("quota"),
-        Filters.NONE,
-        Ladder.defaultOf(revenue.direction()));
-  }
-
   private ConfigurableApplicationContext server() {
     return new SpringApplicationBuilder(Application.class)
         .web(WebApplicationType.NONE)
@@ -225,7 +154,7 @@ public final class Bench {
     return sorted.get(sorted.size() / 2);
   }
 
-  private static void delete(Path folder) throws IOException {
+  static void delete(Path folder) throws IOException {
     try (Stream<Path> files = Files.walk(folder)) {
       for (Path file : files.sorted(java.util.Comparator.reverseOrder()).toList()) {
         Files.delete(file);

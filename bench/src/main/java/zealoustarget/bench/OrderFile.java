@@ -12,21 +12,24 @@ import org.dhatim.fastexcel.Worksheet;
 
 /** Writes a roster, a product list, quotas and order lines of any size, the same for every run. */
 final class OrderFile {
-  static final int REPS = 500;
   static final int PRODUCTS = 400;
   static final int REGIONS = 60;
   static final LocalDate FIRST_DAY = LocalDate.of(2024, 7, 1);
-  static final int DAYS = 850;
 
   private final Path folder;
+  private final int reps;
+  private final int days;
 
-  OrderFile(Path folder) {
+  /** Orders of so many reps on so many days from the first on. */
+  OrderFile(Path folder, int reps, int days) {
     this.folder = folder;
+    this.reps = reps;
+    this.days = days;
   }
 
   Path roster() throws IOException {
     StringBuilder text = new StringBuilder("rep,name,region,manager,from\n");
-    for (int rep = 0; rep < REPS; rep++) {
+    for (int rep = 0; rep < reps; rep++) {
       text.append(
           "R%04d,Rep %d,Region %d,Manager %d,2024-07\n"
               .formatted(rep, rep, rep % REGIONS, rep % 40));
@@ -45,7 +48,7 @@ final class OrderFile {
   Path quotas() throws IOException {
     StringBuilder text = new StringBuilder("year,rep,revenue\n");
     for (int year = 2024; year <= 2026; year++) {
-      for (int rep = 0; rep < REPS; rep++) {
+      for (int rep = 0; rep < reps; rep++) {
         text.append("%d,R%04d,%d.00\n".formatted(year, rep, 90_000 + rep * 37));
       }
     }
@@ -62,9 +65,9 @@ final class OrderFile {
         out.write(
             "%s,SO-%07d,R%04d,P%03d,%d.%02d,%d\n"
                 .formatted(
-                    FIRST_DAY.plusDays(random.nextInt(DAYS)),
+                    FIRST_DAY.plusDays(random.nextInt(days)),
                     line,
-                    random.nextInt(REPS),
+                    random.nextInt(reps),
                     random.nextInt(PRODUCTS),
                     units * (5 + random.nextInt(90)),
                     random.nextInt(100),
@@ -87,10 +90,10 @@ final class OrderFile {
       }
       for (int line = 1; line <= lines; line++) {
         int units = 1 + random.nextInt(20);
-        sheet.value(line, 0, FIRST_DAY.plusDays(random.nextInt(DAYS)));
+        sheet.value(line, 0, FIRST_DAY.plusDays(random.nextInt(days)));
         sheet.style(line, 0).format("yyyy-mm-dd").set();
         sheet.value(line, 1, "SO-%07d".formatted(line));
-        sheet.value(line, 2, "R%04d".formatted(random.nextInt(REPS)));
+        sheet.value(line, 2, "R%04d".formatted(random.nextInt(reps)));
         sheet.value(line, 3, "P%03d".formatted(random.nextInt(PRODUCTS)));
         sheet.value(line, 4, units * (5 + random.nextInt(90)));
         sheet.value(line, 5, units);

@@ -68,6 +68,15 @@ final class Browser implements AutoCloseable {
         Map.of("width", width, "height", height, "deviceScaleFactor", 1, "mobile", false));
   }
 
+  /** Asks for the dark theme, as the system's setting would. */
+  void dark(boolean isDark) {
+    driver.executeCdpCommand(
+        "Emulation.setEmulatedMedia",
+        Map.of(
+            "features",
+            List.of(Map.of("name", "prefers-color-scheme", "value", isDark ? "dark" : "light"))));
+  }
+
   void go(String path) {
     driver.get(app.address(path));
   }

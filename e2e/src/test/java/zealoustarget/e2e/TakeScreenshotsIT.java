@@ -8,6 +8,13 @@ import org.junit.jupiter.api.io.TempDir;
 class TakeScreenshotsIT {
   @TempDir Path folder;
 
+  private static void standing(Browser browser, Path pictures, String name, String view) {
+    browser.go("/standing?" + view);
+    browser.awaitText("Rows ");
+    browser.awaitNoText("Reading ");
+    browser.picture(pictures.resolve("standing-" + name + ".png"));
+  }
+
   @Test
   void mainViews() {
     Path pictures = Path.of(System.getProperty("screenshots"));
@@ -19,6 +26,14 @@ class TakeScreenshotsIT {
       browser.go("/standing?axis=region&to=2026-10");
       browser.await("proof", () -> browser.textOf("Proof").contains("lines"));
       browser.picture(pictures.resolve("standing-regions.png"));
+      standing(browser, pictures, "groups", "span=y&to=2026-10&group=region&selected=South+Reach/");
+      standing(browser, pictures, "months", "span=y&to=2026-10&layout=months");
+      standing(browser, pictures, "amounts", "to=2026-11&lanes=amount&beside=prior-year");
+      standing(browser, pictures, "compare", "to=2026-10&layout=compare&only=R16&only=R17");
+      standing(browser, pictures, "ladder", "axis=product&to=2026-10&panel=ladder");
+      browser.dark(true);
+      standing(browser, pictures, "dark", "span=y&to=2026-10&selected=R03");
+      browser.dark(false);
       browser.go("/intake?to=2026-10&load=21");
       browser.awaitText("short of ready");
       browser.picture(pictures.resolve("intake.png"));

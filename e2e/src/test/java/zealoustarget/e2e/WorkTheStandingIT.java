@@ -39,7 +39,6 @@ class WorkTheStandingIT {
     browser.button("Apply");
     browser.awaitText("15 rows left out");
     assertThat(browser.rowNames()).containsExactly("Mina Castellan", "Adaeze Fenn", "Osei Brandt");
-    browser.press(Keys.ESCAPE);
     browser.button("Osei Brandt");
     browser.await("close-up", () -> browser.textOf("Close-up").startsWith("Osei Brandt"));
     browser.choose("Reason", "stock-out");
