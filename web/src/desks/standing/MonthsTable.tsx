@@ -7,12 +7,12 @@ import { shadeColour } from '../../marks/shading';
 import { toneText } from '../../marks/tones';
 import { Choice } from '../../ui/Choice';
 import { Failed, Loading } from '../../ui/Notice';
+import { usePrinting } from '../../ui/usePrinting';
 import { readSort, sortRows, TOTAL } from './standing';
 import { plural, ROW_HEIGHT } from './StandingLine';
 import { useSheet } from './useStanding';
 
 const HEAD_HEIGHT = 36;
-const MOST_PRINTED = 2_000;
 
 type Figure = 'variance' | 'percent' | 'actual';
 
@@ -70,6 +70,7 @@ interface MonthsProps {
 
 function Months({ sheet, figure, sort, axis, isRate, selected, onSelect }: MonthsProps) {
   const scroll = useRef<HTMLDivElement>(null);
+  const isPrinting = usePrinting();
   const cellsOf = new Map(sheet.rows.map((row) => [row.whole.key, row.cells]));
   const rows = sortRows(
     sheet.rows.map((row) => row.whole),
@@ -91,7 +92,17 @@ function Months({ sheet, figure, sort, axis, isRate, selected, onSelect }: Month
     gridTemplateColumns: `minmax(130px, 164px) repeat(${sheet.months.length}, minmax(84px, 1fr)) minmax(100px, 1fr)`,
     minWidth: 130 + sheet.months.length * 84 + 100,
   };
-  const isPrinted = rows.length <= MOST_PRINTED;
+  const lineOf = (row: Row) => (
+    <MonthsRow
+      name={row.name}
+      cells={cellsOf.get(row.key) ?? []}
+      whole={row}
+      look={look}
+      columns={columns}
+      isSelected={selected === row.key}
+      onSelect={() => onSelect(row.key)}
+    />
+  );
   return (
     <div
       ref={scroll}
@@ -133,33 +144,31 @@ function Months({ sheet, figure, sort, axis, isRate, selected, onSelect }: Month
             onSelect={() => onSelect(TOTAL)}
           />
         </div>
-        <div
-          role="rowgroup"
-          className={`relative ${isPrinted ? 'print-whole' : ''}`}
-          style={{ height: virtual.getTotalSize() }}
-        >
-          {virtual.getVirtualItems().map((item) => {
-            const row = rows[item.index];
-            return row ? (
-              <div
-                key={row.key}
-                role="presentation"
-                className="absolute right-0 left-0"
-                style={{ top: item.start - HEAD_HEIGHT - ROW_HEIGHT }}
-              >
-                <MonthsRow
-                  name={row.name}
-                  cells={cellsOf.get(row.key) ?? []}
-                  whole={row}
-                  look={look}
-                  columns={columns}
-                  isSelected={selected === row.key}
-                  onSelect={() => onSelect(row.key)}
-                />
+        {isPrinting ? (
+          <div role="rowgroup">
+            {rows.map((row) => (
+              <div key={row.key} role="presentation">
+                {lineOf(row)}
               </div>
-            ) : null;
-          })}
-        </div>
+            ))}
+          </div>
+        ) : (
+          <div role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() }}>
+            {virtual.getVirtualItems().map((item) => {
+              const row = rows[item.index];
+              return row ? (
+                <div
+                  key={row.key}
+                  role="presentation"
+                  className="absolute right-0 left-0"
+                  style={{ top: item.start - HEAD_HEIGHT - ROW_HEIGHT }}
+                >
+                  {lineOf(row)}
+                </div>
+              ) : null;
+            })}
+          </div>
+        )}
         {rows.length === 0 && <p className="px-2 py-2 text-quiet">No row in these months.</p>}
       </div>
     </div>

@@ -1,9 +1,9 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
-import { flushSync } from 'react-dom';
+import { useEffect, useMemo, useRef, type ReactNode } from 'react';
 import type { Row, Standing } from '../../api/types';
 import type { View } from '../../app/useView';
 import { amount, count } from '../../format/figures';
+import { usePrinting } from '../../ui/usePrinting';
 import { goalPlace, laneScale } from '../../marks/Lane';
 import { allReadings, decimalsOf, gridOf, widthsOf } from './columns';
 import { Line, NoGoalLine, plural, ROW_HEIGHT, type LineLook } from './StandingLine';
@@ -143,22 +143,6 @@ function lookOf(standing: Standing, lanes: View['lanes']): LineLook {
     hasBeside: standing.beside !== null,
     unit: standing.unit,
   };
-}
-
-/** Whether the page is being printed: then every row is drawn, not only those in sight. */
-function usePrinting(): boolean {
-  const [isPrinting, setPrinting] = useState(false);
-  useEffect(() => {
-    const begin = () => flushSync(() => setPrinting(true));
-    const end = () => setPrinting(false);
-    window.addEventListener('beforeprint', begin);
-    window.addEventListener('afterprint', end);
-    return () => {
-      window.removeEventListener('beforeprint', begin);
-      window.removeEventListener('afterprint', end);
-    };
-  }, []);
-  return isPrinting;
 }
 
 interface HeadLineProps {

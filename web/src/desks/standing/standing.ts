@@ -51,19 +51,32 @@ function compareUnsigned(one: string, other: string): number {
 // one collator for all: making one for each comparison takes most of a sort's time
 const words = new Intl.Collator('en');
 
+/** A row with what it is sorted by; the number is the nearest and settles nearly every pair. */
+interface Keyed<T> {
+  row: T;
+  text: string | null;
+  nearest: number;
+}
+
 /** Sorts rows; those without the figure come last either way, equal ones by key. */
 export function sortRows<T extends Row>(rows: T[], { key, isFalling }: Sort): T[] {
   const field = key === 'goal' ? goalOf : (row: Row) => row[key];
-  const byKey = (a: Row, b: Row) => words.compare(a.key, b.key);
-  return [...rows].sort((a, b) => {
-    const one = field(a);
-    const other = field(b);
-    if (one === null || other === null) {
-      return one === other ? byKey(a, b) : one === null ? 1 : -1;
-    }
-    const order = key === 'name' ? words.compare(one, other) : compareDecimals(one, other);
-    return (isFalling ? -order : order) || byKey(a, b);
+  const keyed = rows.map((row): Keyed<T> => {
+    const text = field(row);
+    return { row, text, nearest: key === 'name' || text === null ? 0 : Number(text) };
   });
+  const order = (a: Keyed<T>, b: Keyed<T>) => {
+    if (a.text === null || b.text === null) {
+      return a.text === b.text ? 0 : a.text === null ? 1 : -1;
+    }
+    const sign = isFalling ? -1 : 1;
+    if (key === 'name') return sign * words.compare(a.text, b.text);
+    // rounding keeps the order, so only equal numbers need the exact comparison
+    return sign * (a.nearest - b.nearest || compareDecimals(a.text, b.text));
+  };
+  return keyed
+    .sort((a, b) => order(a, b) || words.compare(a.row.key, b.row.key))
+    .map(({ row }) => row);
 }
 
 /** The goal, of a range its lower end. */

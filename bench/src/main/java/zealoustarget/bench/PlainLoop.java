@@ -34,7 +34,11 @@ record PlainLoop(
     int[] repOf = new int[1024];
     long[] amounts = new long[1024];
     int size = 0;
-    int lowest = ledger.members().all(Axis.REP).stream().mapToInt(rep -> rep.id()).min().orElse(0);
+    int[] places = new int[ledger.members().size(Axis.REP)];
+    ledger
+        .members()
+        .all(Axis.REP)
+        .forEach(rep -> places[rep.id()] = Integer.parseInt(rep.key().substring(1)));
     for (int month = 0; month < months; month++) {
       starts[month] = size;
       StandingQuery query =
@@ -50,7 +54,7 @@ record PlainLoop(
           repOf = Arrays.copyOf(repOf, size * 2);
           amounts = Arrays.copyOf(amounts, size * 2);
         }
-        repOf[size] = source.rep() - lowest;
+        repOf[size] = places[source.rep()];
         amounts[size++] = source.amount();
       }
     }
@@ -61,7 +65,7 @@ record PlainLoop(
     GoalBook quota = ledger.goalBooks().get("quota");
     for (GoalBook.Cell cell : quota.cells()) {
       if (cell.month() - first < months && cell.month() >= first) {
-        goals[cell.month() - first][cell.member() - lowest] = cell.amount();
+        goals[cell.month() - first][places[cell.member()]] = cell.amount();
       }
     }
     return new PlainLoop(first, starts, repOf, regions, amounts, goals);

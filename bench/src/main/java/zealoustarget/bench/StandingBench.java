@@ -18,6 +18,7 @@ import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.jdbc.core.JdbcTemplate;
 import zealoustarget.core.amount.Measure;
+import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.ladder.Ladder;
@@ -41,7 +42,7 @@ public final class StandingBench {
   private static final int REPS = 5_000;
   private static final int MONTHS = 36;
   private static final int DAYS = 1_095;
-  private static final int READS = 120;
+  private static final int READS = 600;
   private static final int SQL_READS = 7;
   private static final YearMonth FIRST = YearMonth.of(2024, 7);
 
@@ -84,7 +85,6 @@ public final class StandingBench {
                 "--zealous.seed-dir=",
                 "--server.port=0",
                 "--logging.level.root=warn")) {
-      server.getBean(PlaybookService.class);
       post(server, files.roster(), LoadKind.ROSTER, null);
       post(server, files.products(), LoadKind.PRODUCTS, null);
       post(server, files.quotas(), LoadKind.GOALS, Axis.REP);
@@ -143,7 +143,7 @@ public final class StandingBench {
   }
 
   private static long summed(Standing standing) {
-    return standing.shortfallHolders() + standing.atOrAbove(zealoustarget.core.amount.Ratio.ONE);
+    return (long) standing.shortfallHolders() + standing.atOrAbove(Ratio.ONE);
   }
 
   private void compare(
@@ -165,7 +165,7 @@ public final class StandingBench {
               bytes[0] = answer(client, port, address.apply(read));
               return bytes[0];
             },
-            READS / 3);
+            READS / 12);
     System.out.printf(
         Locale.ROOT,
         "  %-30s ours %7.2f  loop %7.2f  SQL %8.1f  | ours ÷ loop %5.2f, SQL ÷ ours %6.1f | HTTP"

@@ -9,9 +9,10 @@ import org.jspecify.annotations.Nullable;
  * An exact quotient of two whole numbers: an attainment, a derived goal, an amount in smallest
  * units.
  *
- * <p>Never rounded inside: 9 999/10 000 is less than 1, although it shows as 100.0 %. Held in
- * lowest terms with the sign above, so equal ratios are {@code equals}. Both parts are longs as
- * long as they fit, which nearly all do; beyond they are as large as they must be.
+ * <p>Never rounded inside: 9 999/10 000 is less than 1, although it shows as 100.0 %. Equal ratios
+ * are {@code equals}; the sign is above. Both parts are longs as long as they fit, which nearly all
+ * do, and are brought to lowest terms only where that matters; beyond they are as large as they
+ * must be.
  */
 public final class Ratio implements Comparable<Ratio> {
   private static final int KNOWN_POWERS = 19;
@@ -31,6 +32,8 @@ public final class Ratio implements Comparable<Ratio> {
   private static final int EXACT_PLACES = 18;
 
   private static final int NEAREST_PLACES = 6;
+  private static final int SUM_PLACES = 20;
+  private static final int LONGEST_DECIMAL = 60;
 
   private final long over;
   private final long under;
@@ -57,17 +60,21 @@ public final class Ratio implements Comparable<Ratio> {
         : new Ratio(whole, 1);
   }
 
-  /** The quotient in lowest terms; {@code under} must not be 0. */
+  /** The quotient; {@code under} must not be 0. */
   public static Ratio of(long over, long under) {
     if (over == Long.MIN_VALUE || under == Long.MIN_VALUE || under == 0) {
       return of(BigInteger.valueOf(over), BigInteger.valueOf(under));
     }
-    if (under == 1) {
-      return new Ratio(over, 1);
+    return under < 0 ? new Ratio(-over, -under) : new Ratio(over, under);
+  }
+
+  /** The same in lowest terms. */
+  private Ratio reduced() {
+    if (large != null || under == 1) {
+      return this;
     }
-    long common = gcd(Math.abs(over), Math.abs(under));
-    long sign = under < 0 ? -1 : 1;
-    return new Ratio(sign * over / common, sign * under / common);
+    long common = gcd(Math.abs(over), under);
+    return common == 1 ? this : new Ratio(over / common, under / common);
   }
 
   /** The quotient in lowest terms; {@code under} must not be 0. */
@@ -92,14 +99,24 @@ public final class Ratio implements Comparable<Ratio> {
   /**
    * The ratio that a plain decimal such as {@code "-1.25"} says, exactly.
    *
-   * @throws IllegalArgumentException if the text is no decimal or has more than 40 characters
+   * @throws IllegalArgumentException if the text is no decimal or has more than 60 characters
    */
   public static Ratio parse(String decimal) {
-    if (decimal.length() > 40 || !decimal.matches("[+-]?\\d+(\\.\\d+)?")) {
+    if (decimal.length() > LONGEST_DECIMAL || !decimal.matches("[+-]?\\d+(\\.\\d+)?")) {
       throw new IllegalArgumentException("not a decimal number: \"" + decimal + "\"");
     }
-    BigDecimal exact = new BigDecimal(decimal);
-    return of(exact.unscaledValue(), BigInteger.TEN.pow(exact.scale()));
+    return of(new BigDecimal(decimal));
+  }
+
+  /** The ratio that a decimal says, exactly. */
+  public static Ratio of(BigDecimal decimal) {
+    int places = decimal.scale();
+    if (places >= 0 && places < KNOWN_POWERS && decimal.precision() < KNOWN_POWERS) {
+      return of(decimal.unscaledValue().longValueExact(), POWERS[places]);
+    }
+    return places < 0
+        ? of(decimal.toBigIntegerExact(), BigInteger.ONE)
+        : of(decimal.unscaledValue(), BigInteger.TEN.pow(places));
   }
 
   /** 10 to the power of {@code places}, the smallest units in one whole unit. */
@@ -109,14 +126,14 @@ public final class Ratio implements Comparable<Ratio> {
         : of(BigInteger.TEN.pow(places), BigInteger.ONE);
   }
 
-  /** The numerator; carries the sign. */
+  /** The numerator in lowest terms; carries the sign. */
   public BigInteger over() {
-    return large == null ? BigInteger.valueOf(over) : large.over();
+    return large == null ? BigInteger.valueOf(reduced().over) : large.over();
   }
 
-  /** The denominator, above 0. */
+  /** The denominator in lowest terms, above 0. */
   public BigInteger under() {
-    return large == null ? BigInteger.valueOf(under) : large.under();
+    return large == null ? BigInteger.valueOf(reduced().under) : large.under();
   }
 
   /** The exact sum. */
@@ -188,8 +205,25 @@ public final class Ratio implements Comparable<Ratio> {
     return large == null ? Long.signum(over) : large.over().signum();
   }
 
+  /**
+   * The ratio to be added to thousands of others: itself where it ends as a decimal, else the
+   * nearest with 20 places. Exact sums of quotients with a denominator each grow without bound.
+   */
+  public Ratio summable() {
+    if (large == null && under == 1) {
+      return this;
+    }
+    return exactDecimal() == null ? of(rounded(SUM_PLACES, RoundingMode.HALF_UP)) : this;
+  }
+
   /** The nearest decimal with exactly {@code places} places; HALF_UP goes away from zero. */
   public BigDecimal rounded(int places, RoundingMode mode) {
+    if (large == null
+        && mode == RoundingMode.HALF_UP
+        && places < KNOWN_POWERS
+        && fits(over, POWERS[places])) {
+      return BigDecimal.valueOf(halfUp(over * POWERS[places], under), places);
+    }
     return new BigDecimal(over()).divide(new BigDecimal(under()), places, mode);
   }
 
@@ -198,8 +232,9 @@ public final class Ratio implements Comparable<Ratio> {
     if (large != null) {
       return exactDecimal(large.over(), large.under());
     }
-    int twos = Long.numberOfTrailingZeros(under);
-    long rest = under >> twos;
+    Ratio lowest = reduced();
+    int twos = Long.numberOfTrailingZeros(lowest.under);
+    long rest = lowest.under >> twos;
     int fives = 0;
     while (fives <= EXACT_PLACES && rest % 5 == 0) {
       rest /= 5;
@@ -209,9 +244,9 @@ public final class Ratio implements Comparable<Ratio> {
     if (rest != 1 || places > EXACT_PLACES) {
       return null;
     }
-    long factor = POWERS[places] / under;
-    return fits(over, factor)
-        ? BigDecimal.valueOf(over * factor, places)
+    long factor = POWERS[places] / lowest.under;
+    return fits(lowest.over, factor)
+        ? BigDecimal.valueOf(lowest.over * factor, places)
         : new BigDecimal(over().multiply(BigInteger.valueOf(factor)), places);
   }
 
@@ -263,20 +298,29 @@ public final class Ratio implements Comparable<Ratio> {
 
   @Override
   public boolean equals(@Nullable Object other) {
-    return other instanceof Ratio ratio
-        && over == ratio.over
-        && under == ratio.under
-        && java.util.Objects.equals(large, ratio.large);
+    return other instanceof Ratio ratio && compareTo(ratio) == 0;
   }
 
   @Override
   public int hashCode() {
-    return large == null ? Long.hashCode(over * 31 + under) : large.hashCode();
+    if (large != null) {
+      return large.hashCode();
+    }
+    Ratio lowest = reduced();
+    return Long.hashCode(lowest.over * 31 + lowest.under);
   }
 
   @Override
   public String toString() {
-    return large == null && under == 1 ? Long.toString(over) : over() + "/" + under();
+    BigInteger below = under();
+    return large == null && below.equals(BigInteger.ONE) ? over().toString() : over() + "/" + below;
+  }
+
+  /** The nearest whole number to a quotient, halves away from zero. */
+  private static long halfUp(long over, long under) {
+    long whole = over / under;
+    long rest = Math.abs(over % under);
+    return rest >= under - rest ? whole + Long.signum(over) : whole;
   }
 
   /** Whether a product of two longs is a long, and not the one that has no opposite. */

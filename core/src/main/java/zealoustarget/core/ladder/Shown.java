@@ -47,6 +47,6 @@ public final class Shown {
   }
 
   private static Rung rungShown(BigDecimal percent, Ladder ladder) {
-    return ladder.rungOf(Ratio.parse(percent.toPlainString()).dividedBy(Ratio.of(100)));
+    return ladder.rungOf(Ratio.of(percent.movePointLeft(2)));
   }
 }

@@ -144,24 +144,29 @@ public record Standing(
   }
 
   /**
-   * The plain mean of the members' percentages, another question than the total's; null without
-   * any.
+   * The plain mean of the members' percentages, to 20 places; another question than the total's.
+   * Null without any.
    */
   public @Nullable Ratio meanOfMembers() {
-    List<Ratio> all = attainments().toList();
+    List<Ratio> all = attainments().map(Ratio::summable).toList();
     return all.isEmpty()
         ? null
         : all.stream().reduce(Ratio.ZERO, Ratio::plus).dividedBy(Ratio.of(all.size()));
   }
 
+  /** A row and its shortfall, read once. */
+  private record Missed(Row row, Ratio by) {}
+
   /** The rows' shortfalls above 0, largest first. */
   public List<Row> shortRows() {
     return rows.stream()
-        .filter(row -> shortfall(row).signum() > 0)
+        .map(row -> new Missed(row, shortfall(row)))
+        .filter(one -> one.by().signum() > 0)
         .sorted(
-            Comparator.comparing(Standing::shortfall)
+            Comparator.comparing(Missed::by)
                 .reversed()
-                .thenComparing(row -> row.member().key()))
+                .thenComparing(one -> one.row().member().key()))
+        .map(Missed::row)
         .toList();
   }
 
@@ -192,9 +197,9 @@ public record Standing(
     return members;
   }
 
-  /** A row's shortfall in smallest units, 0 where it has none. */
+  /** A row's shortfall in smallest units, 0 where it has none; of a rate to 20 places. */
   public static Ratio shortfall(Row row) {
-    return Objects.requireNonNullElse(row.reading().shortfall(), Ratio.ZERO);
+    return Objects.requireNonNullElse(row.reading().shortfall(), Ratio.ZERO).summable();
   }
 
   /**

@@ -110,6 +110,14 @@ class RatioTest {
       }
       assertThat(one.negated().over()).isEqualTo(one.over().negate());
       assertThat(one.plus(two).hashCode()).isEqualTo(two.plus(one).hashCode());
+      for (int places : new int[] {0, 1, 6, 20}) {
+        assertThat(one.rounded(places, RoundingMode.HALF_UP))
+            .isEqualTo(
+                new BigDecimal(one.over())
+                    .divide(new BigDecimal(one.under()), places, RoundingMode.HALF_UP));
+      }
+      BigDecimal rounded = one.rounded(3, RoundingMode.FLOOR);
+      assertThat(Ratio.of(rounded)).isEqualTo(Ratio.parse(rounded.toPlainString()));
       BigDecimal exact = one.exactDecimal();
       if (exact != null) {
         assertThat(exact.multiply(new BigDecimal(one.under())))

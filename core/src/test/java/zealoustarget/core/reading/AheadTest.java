@@ -15,7 +15,10 @@ import zealoustarget.core.amount.Direction;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.WorkingDays;
 import zealoustarget.core.ladder.Ladder;
+import zealoustarget.core.ladder.Rung;
+import zealoustarget.core.ladder.Scale;
 import zealoustarget.core.ladder.Shading;
+import zealoustarget.core.ladder.Tone;
 import zealoustarget.core.ledger.StandingQuery;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.testing.Company;
@@ -108,6 +111,30 @@ class AheadTest {
     assertThat(milestones(Direction.HIGHER, 5, Goal.MISSING)).isEmpty();
     assertThat(milestones(Direction.NEAREST, 90_00, Goal.of(100_00)))
         .containsExactly("level 10.00", "above 10.01");
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "VARIANCE, 50, fine 60.00, whole units beyond the goal",
+    "VARIANCE_PERCENT, 0.5, fine 60.00, a share of the goal beyond it",
+    "VALUE, 120, fine 30.00, the amount itself",
+    "SHARE_OF_HIGHEST, 0.5, fine 10.00, half of the highest row"
+  })
+  void milestones_readTheLaddersScale(Scale scale, String bound, String expected, String why) {
+    Ladder ladder =
+        new Ladder(
+            scale,
+            List.of(
+                Rung.first("poor", Tone.BAD), Rung.from("fine", Tone.GOOD, Ratio.parse(bound))));
+    Reading reading =
+        new Reading(Direction.HIGHER, Ratio.of(90_00), Goal.of(100_00), 1, null, null);
+    assertThat(Milestone.of(reading, ladder, Company.REVENUE, Ratio.of(200_00)))
+        .as(why)
+        .extracting(m -> m.name() + " " + Company.REVENUE.text(m.toGo()))
+        .containsExactly(expected);
+    Reading aimless = new Reading(Direction.HIGHER, Ratio.of(90_00), Goal.MISSING, 0, null, null);
+    assertThat(Milestone.of(aimless, ladder, Company.REVENUE, null))
+        .hasSize(scale == Scale.VALUE ? 1 : 0);
   }
 
   @Test

@@ -2,7 +2,9 @@ package zealoustarget.core.reading;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
+import static org.junit.jupiter.api.Assertions.assertTimeoutPreemptively;
 
+import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -185,6 +187,25 @@ class RangesAndRatesTest {
     Reading reading = company.ledger().total(query).reading();
     assertThat(plain(reading.goalAmount())).isEqualTo(Ratio.of(11, 1000));
     assertThat(reading.growthOnYear()).isEqualTo(Ratio.ONE);
+  }
+
+  @Test
+  void thousandsOfRates_areSummedInNoTime() {
+    Company company = new Company("returns", "revenue");
+    for (int product = 0; product < 3_000; product++) {
+      company.sold("2025-07", null, "P" + product, 1_000 + product, 90_001 + 2L * product);
+      limit(company, "2025-07", "P" + product, 100_000);
+    }
+    Standing standing =
+        company
+            .ledger()
+            .standing(Company.query(Axis.PRODUCT, RATE, "2025-07", "2025-07", "limits"));
+    assertTimeoutPreemptively(
+        Duration.ofSeconds(20),
+        () -> {
+          assertThat(standing.shortfallHolders()).isBetween(1, 2_999);
+          assertThat(standing.meanOfMembers()).isGreaterThan(Ratio.ONE);
+        });
   }
 
   @Test

@@ -12,6 +12,7 @@ import tools.jackson.databind.JsonNode;
 import zealoustarget.core.amount.Direction;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.testing.Cases;
 import zealoustarget.core.testing.Company;
@@ -94,9 +95,105 @@ class StandingTest {
         .startsWith("October 2026 is 0.001 % short of quota.");
   }
 
+  @Test
+  void headline_ofRanges_countsThoseOutside_inTheRightNumber() {
+    assertThat(ranges(150))
+        .isEqualTo("October 2026 is inside the range of forecast. The one rep is inside.");
+    assertThat(ranges(150, 160)).endsWith("Both reps are inside.");
+    assertThat(ranges(150, 160, 170)).endsWith("All three reps are inside.");
+    assertThat(ranges(150, 160, 80)).endsWith("One of three reps is outside its range.");
+    assertThat(ranges(20, 20))
+        .isEqualTo(
+            "October 2026 is 1.60 EUR below the range of forecast. Two of two reps are outside"
+                + " their range.");
+    assertThat(ranges(500)).startsWith("October 2026 is 3.00 EUR above the range of forecast.");
+  }
+
+  private static String ranges(long... actuals) {
+    Company company = new Company("revenue");
+    for (int i = 0; i < actuals.length; i++) {
+      company.sold("2026-10", "R" + i, null, actuals[i]);
+      company.range("forecast", Axis.REP, "revenue", "2026-10", "R" + i, 100, 200L);
+    }
+    Standing standing =
+        company
+            .ledger()
+            .standing(
+                Company.query(Axis.REP, Company.REVENUE, "2026-10", "2026-10", "forecast")
+                    .withLadder(Ladder.ofRange(Direction.HIGHER)));
+    return text(standing, "forecast");
+  }
+
+  @Test
+  void headline_ofTheNearest_saysTheSide_andNobodyIsShort() {
+    assertThat(text(standing(Direction.NEAREST, "A 90/100", "B 100/100")))
+        .isEqualTo("October 2026 is 5.0 % below quota. ");
+    assertThat(text(standing(Direction.NEAREST, "A 120/100")))
+        .isEqualTo("October 2026 is 20.0 % above quota. ");
+  }
+
+  @Test
+  void headline_ofARate_speaksInPercent() {
+    Measure returns = new Measure("returns", "EUR", 2, Direction.LOWER);
+    Measure rate = Measure.rate("returnRate", returns, Company.REVENUE, Direction.LOWER);
+    Company company =
+        new Company("returns", "revenue")
+            .sold("2026-10", null, "P1", 3_00, 100_00)
+            .sold("2026-10", null, "P2", 4_00, 100_00)
+            .sold("2026-10", null, "P3", 5_00, 0);
+    Company aimless = company;
+    assertThat(
+            text(
+                aimless
+                    .ledger()
+                    .standing(Company.query(Axis.PRODUCT, rate, "2026-10", "2026-10", null)),
+                "limit"))
+        .isEqualTo("October 2026 has 6.0 % as returnRate, and no goal to compare it with.");
+    company.goal("limit", Axis.PRODUCT, "returnRate", "2026-10", "P1", 2_000_000);
+    company.goal("limit", Axis.PRODUCT, "returnRate", "2026-10", "P2", 2_000_000);
+    assertThat(
+            text(
+                company
+                    .ledger()
+                    .standing(Company.query(Axis.PRODUCT, rate, "2026-10", "2026-10", "limit")),
+                "limit"))
+        .contains("over limit")
+        .doesNotContain("%  of");
+    Company nothing = new Company("returns", "revenue").sold("2026-10", null, "P3", 5_00, 0);
+    assertThat(
+            text(
+                nothing
+                    .ledger()
+                    .standing(Company.query(Axis.PRODUCT, rate, "2026-10", "2026-10", "limit")),
+                "limit"))
+        .isEqualTo("October 2026 has nothing to divide by.");
+  }
+
+  @Test
+  void headline_ofTheCompany_saysItsTotalAlone() {
+    Company company =
+        new Company("revenue")
+            .sold("2026-10", "A", null, 90_00)
+            .goal("plan", Axis.COMPANY, "revenue", "2026-10", "company", 100_00);
+    Standing standing =
+        company
+            .ledger()
+            .standing(Company.query(Axis.COMPANY, Company.REVENUE, "2026-10", "2026-10", "plan"));
+    assertThat(
+            Headline.of(standing, Axis.COMPANY, new Headline.Words("The year", true, "plan"))
+                .stream()
+                .map(Headline.Part::text)
+                .collect(Collectors.joining()))
+        .isEqualTo("The year are 10.0\u00a0% short of plan. ");
+  }
+
   private static String text(Standing standing) {
-    return Headline.of(standing, Axis.REP, new Headline.Words("October 2026", false, "quota"))
-        .stream()
+    return text(standing, "quota");
+  }
+
+  private static String text(Standing standing, String goal) {
+    Axis axis = standing.measure().isRate() ? Axis.PRODUCT : Axis.REP;
+    return Headline.of(standing, axis, new Headline.Words("October 2026", false, goal)).stream()
         .map(Headline.Part::text)
         .collect(Collectors.joining())
         .replace('\u00a0', ' ');

@@ -330,7 +330,11 @@ class CloseUpService {
     Measure measure = asked.query().measure();
     Standing all = asked.ledger().standing(asked.query().withSpan(Span.of(month)));
     List<Ratio> actuals =
-        all.rows().stream().map(row -> row.reading().actual()).filter(Objects::nonNull).toList();
+        all.rows().stream()
+            .map(row -> row.reading().actual())
+            .filter(Objects::nonNull)
+            .map(Ratio::summable)
+            .toList();
     Ratio average =
         actuals.isEmpty()
             ? null
