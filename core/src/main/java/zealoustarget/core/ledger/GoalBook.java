@@ -3,8 +3,10 @@ package zealoustarget.core.ledger;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.member.Axis;
@@ -54,12 +56,15 @@ public final class GoalBook {
   private final List<Cell> cells;
   private final Map<String, List<Cell>> byMeasure = new TreeMap<>();
 
+  private final Set<String> ranges = new HashSet<>();
+
   private GoalBook(String name, Axis axis, List<Cell> cells) {
     this.name = name;
     this.axis = axis;
     this.cells = cells;
     cells.forEach(
         cell -> byMeasure.computeIfAbsent(cell.measure(), code -> new ArrayList<>()).add(cell));
+    cells.stream().filter(cell -> cell.high() != null).forEach(c -> ranges.add(c.measure()));
   }
 
   /**
@@ -102,7 +107,7 @@ public final class GoalBook {
 
   /** Whether the set's goals of a measure are ranges; then single amounts are ranges of one. */
   public boolean isRange(String measure) {
-    return byMeasure.getOrDefault(measure, List.of()).stream().anyMatch(c -> c.high() != null);
+    return ranges.contains(measure);
   }
 
   /** The cells of a measure whose months lie in the range, by month. */
