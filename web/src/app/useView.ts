@@ -15,6 +15,7 @@ export interface View {
   factor: string;
   /** A second basis beside the first; none where empty. */
   beside: string;
+  besideFactor: string;
   /** What everything is narrowed to before it is summed, by axis. */
   filters: Filters;
   /** Axis of the groups, null without. */
@@ -94,6 +95,7 @@ export function readView(search: URLSearchParams, company: Company): View {
     basis: readBasis(search.get('against'), company, axis, measure),
     factor: search.get('factor') ?? '1',
     beside: search.get('beside') ?? '',
+    besideFactor: search.get('times') ?? '1',
     filters: readFilters(search),
     group: AXES.find((word) => word === search.get('group')) ?? null,
     closed: search.getAll('closed'),
@@ -181,6 +183,7 @@ export function viewQuery(view: View): Query {
   return {
     ...wholeQuery(view),
     beside: view.beside || undefined,
+    besideFactor: view.beside.startsWith('prior') ? view.besideFactor : undefined,
     group: view.group ?? undefined,
     text: narrowing.text,
     only: narrowing.only,

@@ -1,5 +1,5 @@
 import type { Company, CloseUp as CloseUpData, Reading, Standing } from '../../api/types';
-import type { Changes, View } from '../../app/useView';
+import { isNarrowed, type Changes, type View } from '../../app/useView';
 import { amount, count, NONE } from '../../format/figures';
 import { StatusMark } from '../../marks/StatusMark';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
@@ -30,7 +30,9 @@ export function CloseUp({ view, standing, company, change }: CloseUpProps) {
       aria-label="Close-up"
       className="print-whole min-h-0 overflow-auto border-l border-rule bg-sheet px-4 py-4"
     >
-      <h2 className="text-[18px] font-bold break-words">{found.row?.name ?? company.name}</h2>
+      <h2 className="text-[18px] font-bold break-words">
+        {found.row?.name ?? totalName(view, standing, company)}
+      </h2>
       {found.row?.place && <p className="text-quiet">{found.row.place}</p>}
       {isGone && (
         <p role="status" className="text-quiet">
@@ -77,6 +79,13 @@ export function CloseUp({ view, standing, company, change }: CloseUpProps) {
       />
     </aside>
   );
+}
+
+/** The total's name: the company, or how many rows of it are kept. */
+function totalName(view: View, standing: Standing, company: Company): string {
+  return isNarrowed(view)
+    ? `${count(standing.rows.length, standing.axis, plural(standing.axis))} together`
+    : company.name;
 }
 
 /** The variance in words: "13 650.00 short of 300 000.00". */

@@ -149,29 +149,17 @@ function BasisControls({ company, view, change }: PartProps) {
         options={bases(company, view)}
         onChange={(against) => change({ against, factor: null })}
       />
-      {isPrior && (
-        <label className="text-quiet">
-          times{' '}
-          <input
-            key={view.factor}
-            defaultValue={view.factor}
-            inputMode="decimal"
-            pattern="\d{1,4}(\.\d{1,6})?"
-            onBlur={(event) => changeFactor(event.currentTarget, change)}
-            onKeyDown={(event) => {
-              if (event.key === 'Enter') changeFactor(event.currentTarget, change);
-            }}
-            className="w-[52px] border-b border-select bg-transparent font-semibold text-ink invalid:border-bad"
-          />
-        </label>
-      )}
+      {isPrior && <Factor value={view.factor} onChange={(factor) => change({ factor })} />}
       {view.basis.kind !== 'none' && view.layout === 'rows' && (
         <Choice
           label="and"
           value={view.beside}
           options={[{ value: '', word: 'nothing else' }, ...seconds]}
-          onChange={(beside) => change({ beside: beside || null })}
+          onChange={(beside) => change({ beside: beside || null, times: null })}
         />
+      )}
+      {view.beside.startsWith('prior') && view.layout === 'rows' && (
+        <Factor value={view.besideFactor} onChange={(times) => change({ times })} />
       )}
     </>
   );
@@ -204,15 +192,40 @@ function SortControls({ view, change }: Pick<ControlLineProps, 'view' | 'change'
   );
 }
 
-function changeFactor(input: HTMLInputElement, change: (changes: Changes) => void) {
-  const factor = input.value.trim().replace(',', '.');
-  if (input.validity.valid && /[1-9]/.test(factor)) {
-    change({ factor: factor === '1' ? null : factor });
-  } else {
-    input.setCustomValidity('A factor such as 1.2, above 0');
-    input.reportValidity();
-    input.setCustomValidity('');
+interface FactorProps {
+  value: string;
+  /** Gets null for 1. */
+  onChange: (factor: string | null) => void;
+}
+
+/** What a derived goal is multiplied by. */
+function Factor({ value, onChange }: FactorProps) {
+  function keep(input: HTMLInputElement) {
+    const factor = input.value.trim().replace(',', '.');
+    if (input.validity.valid && /[1-9]/.test(factor)) {
+      if (factor !== value) onChange(factor === '1' ? null : factor);
+    } else {
+      input.setCustomValidity('A factor such as 1.2, above 0');
+      input.reportValidity();
+      input.setCustomValidity('');
+    }
   }
+  return (
+    <label className="text-quiet">
+      times{' '}
+      <input
+        key={value}
+        defaultValue={value}
+        inputMode="decimal"
+        pattern="\d{1,4}([.,]\d{1,6})?"
+        onBlur={(event) => keep(event.currentTarget)}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') keep(event.currentTarget);
+        }}
+        className="w-[52px] border-b border-select bg-transparent font-semibold text-ink invalid:border-bad"
+      />
+    </label>
+  );
 }
 
 /** Goal sets of these rows first; those of their groups next; others are not offered. */

@@ -130,9 +130,7 @@ function Work({ company, view, standing, items, change }: WorkProps) {
           onSelect={select}
         />
       )}
-      {view.layout === 'compare' && (
-        <CompareView company={company} view={view} standing={standing} change={change} />
-      )}
+      {view.layout === 'compare' && <CompareView view={view} standing={standing} change={change} />}
     </>
   );
 }

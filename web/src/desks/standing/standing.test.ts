@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Claim, Company, Row, Standing } from '../../api/types';
 import { readView, type View } from '../../app/useView';
-import { differenceOf } from './CompareView';
+import { differenceOf } from './CompareStandings';
 import { faultOf, isShareScale, ladderBody, type RungDraft } from './ladder';
 import { percentOf, shareOf } from './NarrowDrop';
 import {

@@ -1,6 +1,7 @@
 package zealoustarget.core.ledger;
 
 import java.util.EnumMap;
+import java.util.HashSet;
 import java.util.Map;
 import java.util.Set;
 import zealoustarget.core.member.Axis;
@@ -20,10 +21,19 @@ public record Filters(Map<Axis, Set<Integer>> kept) {
 
   /** The same, on one more axis only one member. */
   public Filters and(Axis axis, int member) {
+    return and(axis, Set.of(member));
+  }
+
+  /** The same, on one more axis only some members. */
+  public Filters and(Axis axis, Set<Integer> members) {
     Map<Axis, Set<Integer>> more = new EnumMap<>(Axis.class);
     more.putAll(kept);
+    Set<Integer> both = new HashSet<>(members);
     Set<Integer> before = kept.get(axis);
-    more.put(axis, before == null || before.contains(member) ? Set.of(member) : Set.of());
+    if (before != null) {
+      both.retainAll(before);
+    }
+    more.put(axis, both);
     return new Filters(more);
   }
 

@@ -39,9 +39,6 @@ import zealoustarget.server.standing.ReadingAnswer.Words;
 /** Explains one row or the total: its proof, its months, what it is made of, what comes next. */
 @Service
 class CloseUpService {
-  /** The key that asks for everything in scope instead of one member. */
-  static final String TOTAL = "*";
-
   private final QueryReader reader;
   private final LoadService loads;
   private final GoalSets goalSets;
@@ -53,7 +50,7 @@ class CloseUpService {
   }
 
   ProofAnswer proof(String key, StandingParameters parameters, int page, int size) {
-    Asked asked = reader.read(parameters);
+    Asked asked = reader.read(key, parameters);
     StandingQuery query = asked.query();
     Member member = member(asked.ledger(), query.axis(), key);
     Row row = row(asked, member);
@@ -88,15 +85,13 @@ class CloseUpService {
     return all;
   }
 
-  /** The row as the standing has it; of a total what is kept after narrowing. */
+  /** The row as the standing has it. */
   private static Row row(Asked asked, Member member) {
     StandingQuery query = asked.query();
     if (member == null) {
-      return query.narrowing().isNone()
-          ? asked.ledger().total(query)
-          : asked.ledger().standing(query).total();
+      return asked.ledger().total(query);
     }
-    return asked.ledger().standing(query.withNarrowing(Narrowing.NONE)).rows().stream()
+    return asked.ledger().standing(query).rows().stream()
         .filter(row -> row.member().id() == member.id())
         .findFirst()
         .orElseGet(() -> asked.ledger().reading(query, member.id()));
@@ -108,14 +103,13 @@ class CloseUpService {
 
   /** Rank, movement, what is ahead, and what the variance is made of. */
   CloseUpAnswer closeUp(String key, StandingParameters parameters) {
-    Asked asked = reader.read(parameters);
+    Asked asked = reader.read(key, parameters);
     StandingQuery query = asked.query();
     Member member = member(asked.ledger(), query.axis(), key);
-    Standing standing = asked.ledger().standing(query.withNarrowing(Narrowing.NONE));
+    Standing standing = asked.ledger().standing(query);
     Row row = row(asked, member);
     Map<Integer, Integer> places = standing.places();
-    Map<Integer, Integer> before =
-        asked.ledger().standing(monthBefore(query).withNarrowing(Narrowing.NONE)).places();
+    Map<Integer, Integer> before = asked.ledger().standing(monthBefore(query)).places();
     Ratio highest = standing.highest() == null ? null : standing.highest().reading().actual();
     return new CloseUpAnswer(
         words(asked).answer(row),
@@ -155,10 +149,9 @@ class CloseUpService {
     if (query.measure().isRate() || query.basis() instanceof Basis.PriorPeriod) {
       return null;
     }
-    StandingQuery all = query.withNarrowing(Narrowing.NONE);
     Ratio yearGoal =
-        read(asked, all.withSpan(calendar.year(calendar.year(last))), member).goalAmount();
-    Ratio toDate = read(asked, all.withSpan(calendar.yearToDate(last)), member).actual();
+        read(asked, query.withSpan(calendar.year(calendar.year(last))), member).goalAmount();
+    Ratio toDate = read(asked, query.withSpan(calendar.yearToDate(last)), member).actual();
     Ratio perMonth = Outlook.required(yearGoal, toDate, left);
     return perMonth == null
         ? null
@@ -206,11 +199,7 @@ class CloseUpService {
     List<CloseUpAnswer.Parts> parts = new ArrayList<>();
     for (Axis along : alongOf(asked.query().axis(), member == null)) {
       Breakdown taken =
-          Breakdown.of(
-              asked.ledger(),
-              asked.query().withNarrowing(Narrowing.NONE),
-              member == null ? null : member.id(),
-              along);
+          Breakdown.of(asked.ledger(), asked.query(), member == null ? null : member.id(), along);
       if (taken != null && taken.parts().size() > 1) {
         parts.add(
             new CloseUpAnswer.Parts(
@@ -219,8 +208,11 @@ class CloseUpService {
                 taken.parts().stream().map(part -> part(part, asked.query().measure())).toList()));
       }
     }
-    // an axis that not all lines name tells less
-    parts.sort(Comparator.comparing(one -> one.parts().stream().anyMatch(p -> p.key().isEmpty())));
+    if (asked.query().measure().isRate()) {
+      // its two measures often come from files that name different axes: those tell less
+      parts.sort(
+          Comparator.comparing(one -> one.parts().stream().anyMatch(p -> p.key().isEmpty())));
+    }
     return parts;
   }
 
@@ -258,8 +250,8 @@ class CloseUpService {
    * @param atOrAbove percent-to-goal of members that are counted, null to say nothing of others
    */
   PathAnswer path(String key, StandingParameters parameters, Ratio atOrAbove) {
-    Asked asked = reader.read(parameters);
-    StandingQuery query = asked.query().withNarrowing(Narrowing.NONE);
+    Asked asked = reader.read(key, parameters);
+    StandingQuery query = asked.query();
     Member member = member(asked.ledger(), query.axis(), key);
     FiscalCalendar calendar = asked.playbook().calendar();
     int year = calendar.year(query.span().toInclusive());
@@ -271,11 +263,11 @@ class CloseUpService {
             .map(
                 month ->
                     month(
-                        asked.with(query),
+                        asked,
                         member,
                         month,
-                        toDate(asked.with(query), member, months, month),
-                        atOrAbove == null ? null : among(asked.with(query), month, atOrAbove)))
+                        toDate(asked, member, months, month),
+                        atOrAbove == null ? null : among(asked, month, atOrAbove)))
             .toList());
   }
 
@@ -357,7 +349,7 @@ class CloseUpService {
   }
 
   static Member member(Ledger ledger, Axis axis, String key) {
-    if (key.equals(TOTAL)) {
+    if (key.equals(QueryReader.TOTAL)) {
       return null;
     }
     return ledger

@@ -56,7 +56,7 @@ class OrderService {
       boolean onlyMet,
       int page,
       int size) {
-    Asked asked = reader.read(parameters);
+    Asked asked = reader.read(key, parameters);
     StandingQuery query = asked.query();
     Measure measure = query.measure();
     Member member = CloseUpService.member(asked.ledger(), query.axis(), key);

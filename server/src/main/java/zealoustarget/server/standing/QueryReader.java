@@ -21,6 +21,7 @@ import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.ledger.Basis;
 import zealoustarget.core.ledger.Filters;
 import zealoustarget.core.ledger.Ledger;
+import zealoustarget.core.ledger.Narrowing;
 import zealoustarget.core.ledger.StandingQuery;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
@@ -33,6 +34,9 @@ import zealoustarget.server.playbook.PlaybookService;
 /** Reads a standing's parameters; a value that is not known is refused with those that are. */
 @Component
 class QueryReader {
+  /** The key that asks for everything in scope instead of one member. */
+  static final String TOTAL = "*";
+
   private static final int LONGEST_SPAN = 120;
   private static final int MOST_NAMED = 20;
 
@@ -47,6 +51,21 @@ class QueryReader {
     this.playbooks = playbooks;
     this.goalSets = goalSets;
     this.clock = clock;
+  }
+
+  /** The same for one key, without narrowing: a narrowed total is filtered to what is kept. */
+  Asked read(String key, StandingParameters parameters) {
+    Asked asked = read(parameters);
+    StandingQuery query = asked.query();
+    StandingQuery whole = query.withNarrowing(Narrowing.NONE);
+    if (!key.equals(TOTAL) || query.narrowing().isNone()) {
+      return asked.with(whole);
+    }
+    Set<Integer> kept =
+        asked.ledger().standing(query).rows().stream()
+            .map(row -> row.member().id())
+            .collect(Collectors.toSet());
+    return asked.with(whole.withFilters(query.filters().and(query.axis(), kept)));
   }
 
   /** Reads the parameters against the state of data and rules in force. */

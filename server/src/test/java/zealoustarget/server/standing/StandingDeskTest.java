@@ -276,6 +276,22 @@ class StandingDeskTest {
   }
 
   @Test
+  void narrowedTotal_isExplainedByWhatIsKept() {
+    String query = "goalSet=quota&only=K1&only=K2&" + OCTOBER;
+    JsonNode standing = standing(query);
+    JsonNode closeUp = api.get("/api/v1/standing/rep/*/close-up?" + query).json();
+    assertThat(text(closeUp.get("reading"), "actual"))
+        .isEqualTo(text(standing.get("total"), "actual"))
+        .isEqualTo("200.00");
+    assertThat(closeUp.get("required").toString()).contains("\"yearGoal\":\"650.00\"");
+    JsonNode path = api.get("/api/v1/standing/rep/*/path?" + query).json();
+    assertThat(text(path.at("/months/3/reading"), "actual")).isEqualTo("200.00");
+    JsonNode proof = api.get("/api/v1/standing/rep/*/proof?" + query).json();
+    assertThat(proof.get("rowCount").asInt()).isEqualTo(3);
+    assertThat(text(proof.get("inputs"), "actual")).isEqualTo("200.00");
+  }
+
+  @Test
   void path_hasSumsToDate_andEachMonthAmongAll() {
     JsonNode path =
         api.get("/api/v1/standing/region/North/path?goalSet=plan&atOrAbove=1&" + OCTOBER).json();
