@@ -2,6 +2,7 @@ import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useEffect, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import type { Company } from '../api/types';
+import { isTyping } from '../ui/isTyping';
 import { FIND_BOX } from './FindBox';
 import { plusMonths, spanOf, type SpanKind } from './span';
 import { DESKS, spanOnly } from './TopBar';
@@ -18,13 +19,6 @@ const LIST: [string, string][] = [
   ['f', 'Figures of the chart as a table'],
   ['?', 'This list'],
 ];
-
-function isTyping(target: EventTarget | null): boolean {
-  return (
-    target instanceof HTMLElement &&
-    (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
-  );
-}
 
 /** The keys that work on every desk. */
 export function Keys({ company }: { company: Company }) {

@@ -1,5 +1,6 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { isTyping } from '../ui/isTyping';
 import { smallButton } from '../ui/Notice';
 import { savePng, saveSvg } from './saveChart';
 
@@ -22,10 +23,8 @@ export function ChartFrame({ title, table, controls, level = 3, children }: Char
 
   useEffect(() => {
     function onKey(event: KeyboardEvent) {
-      const isTyping =
-        event.target instanceof HTMLElement &&
-        ['INPUT', 'TEXTAREA', 'SELECT'].includes(event.target.tagName);
-      if (event.key === 'f' && !isTyping && !event.ctrlKey && !event.metaKey) setTable((is) => !is);
+      if (event.key === 'f' && !isTyping(event.target) && !event.ctrlKey && !event.metaKey)
+        setTable((is) => !is);
     }
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);

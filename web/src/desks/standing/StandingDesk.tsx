@@ -4,6 +4,7 @@ import type { Company, Standing } from '../../api/types';
 import { NO_NARROWING, useView, type Changes, type View } from '../../app/useView';
 import { toneText } from '../../marks/tones';
 import { Empty, Failed, Loading, quietButton } from '../../ui/Notice';
+import { isTyping } from '../../ui/isTyping';
 import { ClaimsLine } from './ClaimsLine';
 import { CloseUp } from './CloseUp';
 import { CompareView } from './CompareView';
@@ -66,11 +67,8 @@ export function StandingDesk({ company }: { company: Company }) {
 function useRowKeys(items: Item[], view: View, change: Change) {
   useEffect(() => {
     function onKey(event: KeyboardEvent) {
-      const isTyping =
-        event.target instanceof HTMLElement &&
-        ['INPUT', 'TEXTAREA', 'SELECT'].includes(event.target.tagName);
       const step = { j: 1, k: -1 }[event.key];
-      if (!step || isTyping || event.ctrlKey || event.metaKey) return;
+      if (!step || isTyping(event.target) || event.ctrlKey || event.metaKey) return;
       const at = items.findIndex((item) => item.id === (view.selected ?? TOTAL)) + step;
       const next = items[Math.min(at, items.length - 1)];
       change({ selected: at < 0 ? null : (next?.id ?? null) }, true);
