@@ -204,7 +204,9 @@ function TrialPart({ view, body }: { view: View; body: object }) {
         {noReading > 0 && ` · no reading ${noReading}`}
       </p>
       <h3 className="font-semibold">
-        {flips.length === 0 ? 'Nobody changes status.' : `${count(flips.length, 'row')} change:`}
+        {flips.length === 0
+          ? 'Nobody changes status.'
+          : `${count(flips.length, 'row')} ${flips.length === 1 ? 'changes' : 'change'}:`}
       </h3>
       <ul className="max-h-[260px] overflow-auto">
         {flips.map((flip) => (

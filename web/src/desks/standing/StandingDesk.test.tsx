@@ -1,128 +1,10 @@
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { render, screen, waitFor, within } from '@testing-library/react';
+import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { MemoryRouter, useLocation } from 'react-router';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Claims, CloseUp, Company, Proof, Reading, Row, Standing } from '../../api/types';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import type { Claims, CloseUp, Proof, Row } from '../../api/types';
+import { type Asked, clean, layOut, serve, showAt } from '../../test/desk';
+import { COMPANY, ROWS, STANDING } from './samples';
 import { StandingDesk } from './StandingDesk';
-
-const COMPANY: Company = {
-  name: 'Saltmarsh Chandlery',
-  calendar: { startMonth: 7, yearNamedBy: 'end' },
-  measures: [{ code: 'revenue', unit: 'EUR', scale: 2, direction: 'HIGHER', hasActuals: true }],
-  goalSets: [{ name: 'quota', axis: 'rep', measures: ['revenue'], ranges: [] }],
-  regions: [{ axis: 'region', key: 'North', name: 'North' }],
-  firstMonth: '2026-07',
-  lastMonth: '2026-10',
-  thisMonth: '2026-11',
-};
-
-function reading(actual: string, goal: string | null, changes: Partial<Reading> = {}): Reading {
-  return {
-    actual,
-    goal,
-    variance: null,
-    favourable: null,
-    variancePercent: null,
-    attainment: null,
-    shortfall: '0.00',
-    excess: '0.00',
-    growth: null,
-    growthShown: null,
-    status: 'no reading',
-    tone: 'neutral',
-    percentShown: null,
-    noReading: null,
-    goalMonths: goal === null ? 0 : 1,
-    ...changes,
-  };
-}
-
-const ROWS: Row[] = [
-  {
-    key: 'A',
-    name: 'Ada',
-    place: 'North',
-    ...reading('90.00', '100.00', {
-      variance: '-10.00',
-      favourable: '-10.00',
-      attainment: '0.9',
-      percentShown: '90.0',
-      shortfall: '10.00',
-      status: 'near',
-      tone: 'near',
-    }),
-  },
-  {
-    key: 'B',
-    name: 'Bo',
-    place: 'North',
-    ...reading('120.00', '100.00', {
-      variance: '20.00',
-      favourable: '20.00',
-      attainment: '1.2',
-      percentShown: '120.0',
-      excess: '20.00',
-      status: 'well past',
-      tone: 'good',
-    }),
-  },
-  {
-    key: 'C',
-    name: 'Cleo',
-    place: 'North',
-    ...reading('5.00', null, { noReading: 'no goal', shortfall: null }),
-  },
-];
-
-const STANDING: Standing = {
-  axis: 'rep',
-  measure: 'revenue',
-  unit: 'EUR',
-  scale: 2,
-  direction: 'HIGHER',
-  from: '2026-10',
-  to: '2026-10',
-  goal: 'quota',
-  ladder: 'default for higher',
-  headline: [
-    { text: 'October 2026 is ', tone: null },
-    { text: '7.5 % ahead of quota', tone: 'good' },
-  ],
-  total: reading('215.00', '200.00', {
-    variance: '15.00',
-    attainment: '1.075',
-    percentShown: '107.5',
-  }),
-  noGoal: { members: 1, actual: '5.00' },
-  unassigned: { lines: 0, actual: '0.00' },
-  leftOut: { members: 0, actual: '0.00' },
-  beside: null,
-  isRange: false,
-  openMonth: null,
-  group: null,
-  groups: null,
-  rows: ROWS,
-  summary: {
-    members: 3,
-    membersWithGoal: 2,
-    atOrAboveGoal: 1,
-    reached: 1,
-    highest: { key: 'B', name: 'Bo', actual: '120.00' },
-    lowest: { key: 'C', name: 'Cleo', actual: '5.00' },
-    medianAttainment: '1.05',
-    meanOfMembers: '1.05',
-  },
-  rung: {
-    scale: 'percent-to-goal',
-    rungs: [
-      { name: 'behind', tone: 'bad' },
-      { name: 'near', tone: 'near', from: '0.9', bound: 'at or above' },
-      { name: 'reached', tone: 'good', from: '1', bound: 'at or above' },
-    ],
-  },
-  shading: { good: '20.00', bad: '10.00', isGoodAutomatic: true, isBadAutomatic: true },
-};
 
 const CLOSE_UP: CloseUp = {
   reading: STANDING.total,
@@ -191,21 +73,6 @@ const PROOF: Proof = {
   goalRows: [],
 };
 
-function serve(answers: Record<string, unknown>) {
-  const asked: string[] = [];
-  vi.stubGlobal('fetch', (path: string) => {
-    asked.push(path);
-    const found = Object.entries(answers)
-      .filter(([part]) => path.includes(part))
-      .sort(([one], [other]) => path.indexOf(other) - path.indexOf(one))[0];
-    const [body, status] = found
-      ? [found[1], 200]
-      : [{ code: 'internal', detail: 'It failed.' }, 500];
-    return Promise.resolve(new Response(JSON.stringify(body), { status }));
-  });
-  return asked;
-}
-
 const ALL = {
   '/reasons': [{ code: 'price', name: 'price' }],
   '/views': [],
@@ -216,21 +83,8 @@ const ALL = {
   '/standing': STANDING,
 };
 
-function Address() {
-  return <output data-testid="address">{useLocation().search}</output>;
-}
-
 function show(search = '') {
-  render(
-    <QueryClientProvider
-      client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}
-    >
-      <MemoryRouter initialEntries={[`/standing${search}`]}>
-        <StandingDesk company={COMPANY} />
-        <Address />
-      </MemoryRouter>
-    </QueryClientProvider>,
-  );
+  showAt(<StandingDesk company={COMPANY} />, `/standing${search}`);
 }
 
 async function rowNames() {
@@ -240,18 +94,10 @@ async function rowNames() {
     .map((cell) => cell.textContent.replace(/North$/, ''));
 }
 
-beforeEach(() => {
-  // jsdom lays nothing out; the virtual rows need a height to be drawn in
-  vi.spyOn(HTMLElement.prototype, 'offsetHeight', 'get').mockReturnValue(600);
-  vi.spyOn(HTMLElement.prototype, 'offsetWidth', 'get').mockReturnValue(800);
-  vi.spyOn(HTMLElement.prototype, 'clientHeight', 'get').mockReturnValue(600);
-  Element.prototype.scrollTo = () => undefined;
-});
+const paths = (asked: Asked[]) => asked.map(({ path }) => path);
 
-afterEach(() => {
-  vi.unstubAllGlobals();
-  vi.restoreAllMocks();
-});
+beforeEach(layOut);
+afterEach(clean);
 
 describe('the standing desk', () => {
   it('shows the headline, the total, the no-goal line and the rows by variance', async () => {
@@ -274,7 +120,7 @@ describe('the standing desk', () => {
     const asked = serve(ALL);
     show('?region=North&to=2026-09');
     await rowNames();
-    expect(asked).toContain(
+    expect(paths(asked)).toContain(
       '/api/v1/standing?axis=rep&measure=revenue&from=2026-09&to=2026-09&goalSet=quota&region=North',
     );
   });
@@ -288,7 +134,7 @@ describe('the standing desk', () => {
     await userEvent.click(screen.getByRole('button', { name: /^Only all/ }));
     await userEvent.type(screen.getByRole('searchbox'), 'bo');
     expect(screen.getByTestId('address')).toHaveTextContent('?sort=name&text=bo');
-    await waitFor(() => expect(asked.some((path) => path.includes('text=bo'))).toBe(true));
+    await waitFor(() => expect(asked.some(({ path }) => path.includes('text=bo'))).toBe(true));
   });
 
   it('says what narrowing left out, and takes it back', async () => {
@@ -352,7 +198,7 @@ describe('the standing desk', () => {
     });
     show('?panel=ladder');
     const panel = await screen.findByRole('complementary', { name: 'Ladder' });
-    expect(await within(panel).findByText('1 row change:')).toBeInTheDocument();
+    expect(await within(panel).findByText('1 row changes:')).toBeInTheDocument();
     expect(panel).toHaveTextContent('Ada');
     const bound = within(panel).getByRole('textbox', { name: 'Rung 2, begins at' });
     await userEvent.clear(bound);
@@ -361,7 +207,7 @@ describe('the standing desk', () => {
     await userEvent.type(bound, '95');
     await userEvent.click(within(panel).getByRole('button', { name: 'Save the ladder' }));
     expect(await within(panel).findByText('Saved.')).toBeInTheDocument();
-    expect(asked).toContain('/api/v1/playbook');
+    expect(paths(asked)).toContain('/api/v1/playbook');
   });
 
   it('keeps a note with its reason', async () => {
@@ -371,7 +217,7 @@ describe('the standing desk', () => {
     await userEvent.selectOptions(await screen.findByRole('combobox', { name: 'Reason' }), 'price');
     await userEvent.type(screen.getByRole('textbox', { name: 'Note' }), 'Cheaper next door');
     await userEvent.click(screen.getByRole('button', { name: 'Keep the note' }));
-    await waitFor(() => expect(sent).toContain('/api/v1/notes/rep/A/2026-10'));
+    await waitFor(() => expect(paths(sent)).toContain('/api/v1/notes/rep/A/2026-10'));
   });
 
   it('explains the row that is chosen, down to file and line', async () => {

@@ -5,8 +5,6 @@ import java.io.OutputStreamWriter;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -21,14 +19,13 @@ import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.intake.LoadKind;
 import zealoustarget.server.files.OriginalStore;
+import zealoustarget.server.platform.Downloads;
 import zealoustarget.server.playbook.PlaybookService;
 
 /** Files that go out again: originals, remainders, blank templates. */
 @RestController
 @RequestMapping("/api/v1")
 class FileController {
-  private static final MediaType CSV = new MediaType("text", "csv", StandardCharsets.UTF_8);
-
   private final LoadStore store;
   private final OriginalStore originals;
   private final Remainder remainder;
@@ -55,7 +52,7 @@ class FileController {
     if (!originals.isKept(load.contentHash)) {
       throw Refusal.of("sheet-gone", "The file of load " + id + " is not kept.");
     }
-    return download(
+    return Downloads.of(
         load.fileName,
         MediaType.APPLICATION_OCTET_STREAM,
         out -> {
@@ -69,9 +66,9 @@ class FileController {
   @GetMapping("/loads/{id}/remainder.csv")
   ResponseEntity<StreamingResponseBody> remainder(@PathVariable int id) {
     LoadEntity load = store.get(id);
-    return download(
+    return Downloads.of(
         "remainder of " + load.fileName.replaceFirst("\\.[A-Za-z]{2,5}$", "") + ".csv",
-        CSV,
+        Downloads.CSV,
         out -> remainder.write(id, new OutputStreamWriter(out, StandardCharsets.UTF_8)));
   }
 
@@ -111,22 +108,9 @@ class FileController {
             LoadKind.ACTUALS,
             "date,order,rep,region,product," + codes);
     List<String> lines = List.of(headers.get(found), "");
-    return download(
+    return Downloads.of(
         found.word() + " template.csv",
-        CSV,
+        Downloads.CSV,
         out -> out.write(String.join("\r\n", lines).getBytes(StandardCharsets.UTF_8)));
-  }
-
-  private static ResponseEntity<StreamingResponseBody> download(
-      String name, MediaType type, StreamingResponseBody body) {
-    return ResponseEntity.ok()
-        .contentType(type)
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment()
-                .filename(name, StandardCharsets.UTF_8)
-                .build()
-                .toString())
-        .body(body);
   }
 }

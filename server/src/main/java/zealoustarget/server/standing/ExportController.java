@@ -1,9 +1,6 @@
 package zealoustarget.server.standing;
 
-import java.nio.charset.StandardCharsets;
 import org.springdoc.core.annotations.ParameterObject;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -12,13 +9,13 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+import zealoustarget.server.platform.Downloads;
 import zealoustarget.server.standing.Exports.Table;
 
 /** A view to take along, as CSV or as a workbook with live formulas. */
 @RestController
 @RequestMapping("/api/v1/standing")
 class ExportController {
-  private static final MediaType CSV = new MediaType("text", "csv", StandardCharsets.UTF_8);
   private static final MediaType WORKBOOK =
       MediaType.parseMediaType("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet");
 
@@ -35,7 +32,7 @@ class ExportController {
       @RequestParam(required = false) String sort,
       @RequestParam(defaultValue = "false") boolean byMonth) {
     Table table = table(query, sort, byMonth);
-    return download(table, query, "csv", CSV, out -> Exports.csv(table, out));
+    return download(table, query, "csv", Downloads.CSV, out -> Exports.csv(table, out));
   }
 
   /** The same as a workbook: variance and percentages are formulas, the head is frozen. */
@@ -65,14 +62,6 @@ class ExportController {
     String axis = query.axis() == null ? "rep" : query.axis();
     String name =
         table.name().toLowerCase(java.util.Locale.ROOT) + " " + axis + span + "." + ending;
-    return ResponseEntity.ok()
-        .contentType(type)
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment()
-                .filename(name, StandardCharsets.UTF_8)
-                .build()
-                .toString())
-        .body(body);
+    return Downloads.of(name, type, body);
   }
 }

@@ -92,11 +92,8 @@ final class ExportTables {
       if (isSum) {
         int last = FIRST_ROW + readings + (standing.unassigned().lines() > 0 ? 1 : 0);
         cells.set(actual, sum(actual, last, cells.get(actual)));
-        boolean isDerived =
-            standing.goal().startsWith("last year")
-                || standing.goal().startsWith("the period before");
         for (int at = goal; at <= (isRange ? goal + 1 : goal); at++) {
-          if (cells.get(at).value() != null && !isDerived) {
+          if (cells.get(at).value() != null && !standing.isDerived()) {
             cells.set(at, sum(at, last, cells.get(at)));
           }
         }
@@ -111,10 +108,12 @@ final class ExportTables {
     }
 
     private List<Cell> unassigned() {
+      long lines = standing.unassigned().lines();
       List<Cell> cells =
           new ArrayList<>(
               columns.stream().map(column -> Cell.of(null)).collect(Collectors.toList()));
-      cells.set(0, Cell.of(standing.unassigned().lines() + " lines without a " + standing.axis()));
+      cells.set(
+          0, Cell.of(lines + (lines == 1 ? " line" : " lines") + " without a " + standing.axis()));
       cells.set(actual, Cell.of(standing.unassigned().actual()));
       return cells;
     }

@@ -15,6 +15,7 @@ import zealoustarget.server.playbook.RungPart;
  * A standing as it travels.
  *
  * @param goal words for what it is compared with; {@code beside} for the second basis
+ * @param isDerived whether the goal is taken from earlier actuals
  * @param isRange whether the goals are ranges
  * @param group axis of the groups, null without; then {@code groups} are the subtotals and {@code
  *     rows} name their group
@@ -33,6 +34,7 @@ record StandingAnswer(
     String from,
     String to,
     String goal,
+    boolean isDerived,
     String beside,
     boolean isRange,
     String ladder,
@@ -59,6 +61,7 @@ record StandingAnswer(
         from,
         to,
         goal,
+        isDerived,
         beside,
         isRange,
         ladder,

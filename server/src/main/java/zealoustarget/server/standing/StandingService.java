@@ -12,6 +12,7 @@ import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.SpanWords;
 import zealoustarget.core.ladder.Shading;
+import zealoustarget.core.ledger.Basis;
 import zealoustarget.core.ledger.Grouped;
 import zealoustarget.core.ledger.Months;
 import zealoustarget.core.ledger.Narrowing;
@@ -44,7 +45,11 @@ class StandingService {
   private record Placed(Row row, String group) {}
 
   /** What was read: the whole with all rows, and in groups their subtotals. */
-  private record Read(Standing whole, List<Placed> rows, List<Row> groups, Axis spokenOf) {}
+  private record Read(Standing whole, List<Placed> rows, List<Row> groups) {
+    boolean hasOwnGoals() {
+      return rows.stream().anyMatch(placed -> placed.row().hasGoal());
+    }
+  }
 
   StandingAnswer standing(StandingParameters parameters) {
     Asked asked = reader.read(parameters);
@@ -61,10 +66,7 @@ class StandingService {
     if (asked.group() == null) {
       Standing standing = asked.ledger().standing(query);
       return new Read(
-          standing,
-          standing.rows().stream().map(row -> new Placed(row, null)).toList(),
-          null,
-          query.axis());
+          standing, standing.rows().stream().map(row -> new Placed(row, null)).toList(), null);
     }
     Grouped grouped = asked.ledger().grouped(query, asked.group());
     List<Placed> rows =
@@ -73,20 +75,14 @@ class StandingService {
                 group ->
                     group.rows().stream().map(row -> new Placed(row, group.total().member().key())))
             .toList();
-    Standing whole = grouped.whole();
-    boolean hasOwnGoals = rows.stream().anyMatch(placed -> placed.row().hasGoal());
-    return new Read(
-        spoken(asked, query, grouped, rows, hasOwnGoals),
-        rows,
-        whole.rows(),
-        hasOwnGoals ? query.axis() : asked.group());
+    return new Read(grouped.whole(), rows, grouped.whole().rows());
   }
 
   /** What headline and summary are of: the members once each, or the groups with their goals. */
-  private static Standing spoken(
-      Asked asked, StandingQuery query, Grouped grouped, List<Placed> rows, boolean hasOwnGoals) {
-    Standing whole = grouped.whole();
-    if (!hasOwnGoals) {
+  private static Standing spoken(Asked asked, Read read) {
+    StandingQuery query = asked.query();
+    Standing whole = read.whole();
+    if (asked.group() == null || !read.hasOwnGoals()) {
       return whole;
     }
     if (query.narrowing().isNone()) {
@@ -96,7 +92,7 @@ class StandingService {
         whole.measure(),
         whole.ladder(),
         whole.total(),
-        rows.stream().map(Placed::row).toList(),
+        read.rows().stream().map(Placed::row).toList(),
         whole.outside(),
         whole.leftOut());
   }
@@ -115,7 +111,8 @@ class StandingService {
       Map<Integer, List<Note>> written) {
     StandingQuery query = asked.query();
     Measure measure = query.measure();
-    Standing whole = read.whole();
+    Standing whole = spoken(asked, read);
+    Axis spokenOf = asked.group() == null || read.hasOwnGoals() ? query.axis() : asked.group();
     int month = Months.number(query.span().toInclusive());
     List<ReadingAnswer> rows = new ArrayList<>(read.rows().size());
     for (Placed placed : read.rows()) {
@@ -136,10 +133,11 @@ class StandingService {
         query.span().fromInclusive().toString(),
         query.span().toInclusive().toString(),
         GoalWords.of(query.basis()),
+        query.basis() instanceof Basis.PriorYear || query.basis() instanceof Basis.PriorPeriod,
         asked.beside() == null ? null : GoalWords.of(asked.beside().basis()),
         asked.isRange(),
         asked.ladderWords(),
-        headline(asked, whole, read.spokenOf()),
+        headline(asked, whole, spokenOf),
         words.answer(whole.total()).with(beside.get(""), null),
         new StandingAnswer.NoGoal(
             whole.noGoalMembers(), ReadingAnswer.text(measure, whole.outside().noGoal())),

@@ -601,7 +601,7 @@ class StandingDeskTest {
         .extracting(line -> line.split(",")[1])
         .containsExactly("K2", "K3", "K1", "K4");
     assertThat(lines.get(3)).startsWith("'=SUM(A1),K3,South,99.96");
-    assertThat(lines.get(6)).startsWith("1 lines without a rep,,,5.00");
+    assertThat(lines.get(6)).startsWith("1 line without a rep,,,5.00");
   }
 
   private static byte[] download(String path) throws IOException, InterruptedException {

@@ -1,0 +1,123 @@
+import type { Company, Reading, Row, Standing } from '../../api/types';
+
+export const COMPANY: Company = {
+  name: 'Saltmarsh Chandlery',
+  calendar: { startMonth: 7, yearNamedBy: 'end' },
+  measures: [{ code: 'revenue', unit: 'EUR', scale: 2, direction: 'HIGHER', hasActuals: true }],
+  goalSets: [{ name: 'quota', axis: 'rep', measures: ['revenue'], ranges: [] }],
+  regions: [{ axis: 'region', key: 'North', name: 'North' }],
+  firstMonth: '2026-07',
+  lastMonth: '2026-10',
+  thisMonth: '2026-11',
+};
+
+export function reading(
+  actual: string,
+  goal: string | null,
+  changes: Partial<Reading> = {},
+): Reading {
+  return {
+    actual,
+    goal,
+    variance: null,
+    favourable: null,
+    variancePercent: null,
+    attainment: null,
+    shortfall: '0.00',
+    excess: '0.00',
+    growth: null,
+    growthShown: null,
+    status: 'no reading',
+    tone: 'neutral',
+    percentShown: null,
+    noReading: null,
+    goalMonths: goal === null ? 0 : 1,
+    ...changes,
+  };
+}
+
+export const ROWS: Row[] = [
+  {
+    key: 'A',
+    name: 'Ada',
+    place: 'North',
+    ...reading('90.00', '100.00', {
+      variance: '-10.00',
+      favourable: '-10.00',
+      attainment: '0.9',
+      percentShown: '90.0',
+      shortfall: '10.00',
+      status: 'near',
+      tone: 'near',
+    }),
+  },
+  {
+    key: 'B',
+    name: 'Bo',
+    place: 'North',
+    ...reading('120.00', '100.00', {
+      variance: '20.00',
+      favourable: '20.00',
+      attainment: '1.2',
+      percentShown: '120.0',
+      excess: '20.00',
+      status: 'well past',
+      tone: 'good',
+    }),
+  },
+  {
+    key: 'C',
+    name: 'Cleo',
+    place: 'North',
+    ...reading('5.00', null, { noReading: 'no goal', shortfall: null }),
+  },
+];
+
+export const STANDING: Standing = {
+  axis: 'rep',
+  measure: 'revenue',
+  unit: 'EUR',
+  scale: 2,
+  direction: 'HIGHER',
+  from: '2026-10',
+  to: '2026-10',
+  goal: 'quota',
+  ladder: 'default for higher',
+  headline: [
+    { text: 'October 2026 is ', tone: null },
+    { text: '7.5 % ahead of quota', tone: 'good' },
+  ],
+  total: reading('215.00', '200.00', {
+    variance: '15.00',
+    attainment: '1.075',
+    percentShown: '107.5',
+  }),
+  noGoal: { members: 1, actual: '5.00' },
+  unassigned: { lines: 0, actual: '0.00' },
+  leftOut: { members: 0, actual: '0.00' },
+  beside: null,
+  isRange: false,
+  openMonth: null,
+  group: null,
+  groups: null,
+  rows: ROWS,
+  summary: {
+    members: 3,
+    membersWithGoal: 2,
+    atOrAboveGoal: 1,
+    reached: 1,
+    highest: { key: 'B', name: 'Bo', actual: '120.00' },
+    lowest: { key: 'C', name: 'Cleo', actual: '5.00' },
+    medianAttainment: '1.05',
+    meanOfMembers: '1.05',
+  },
+  rung: {
+    scale: 'percent-to-goal',
+    rungs: [
+      { name: 'behind', tone: 'bad' },
+      { name: 'near', tone: 'near', from: '0.9', bound: 'at or above' },
+      { name: 'reached', tone: 'good', from: '1', bound: 'at or above' },
+    ],
+  },
+  shading: { good: '20.00', bad: '10.00', isGoodAutomatic: true, isBadAutomatic: true },
+};

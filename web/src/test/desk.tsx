@@ -1,0 +1,77 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { render } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import { MemoryRouter, useLocation } from 'react-router';
+import { vi } from 'vitest';
+
+export interface Asked {
+  path: string;
+  method: string;
+  body: unknown;
+}
+
+/** The answer of a route that refuses. */
+export class Refused {
+  readonly status: number;
+  readonly detail: string;
+
+  constructor(status: number, detail: string) {
+    this.status = status;
+    this.detail = detail;
+  }
+}
+
+/**
+ * Answers requests by the part of their address that stands last in it; anything else fails.
+ * Returns what was asked.
+ */
+export function serve(answers: Record<string, unknown>): Asked[] {
+  const asked: Asked[] = [];
+  vi.stubGlobal('fetch', (path: string, init?: RequestInit) => {
+    const body = typeof init?.body === 'string' ? (JSON.parse(init.body) as unknown) : undefined;
+    asked.push({ path, method: init?.method ?? 'GET', body });
+    const found = Object.entries(answers)
+      .filter(([part]) => path.includes(part))
+      .sort(([one], [other]) => path.indexOf(other) - path.indexOf(one))[0];
+    const answer = found ? found[1] : new Refused(500, 'It failed.');
+    return Promise.resolve(
+      answer instanceof Refused
+        ? new Response(JSON.stringify({ code: 'refused', detail: answer.detail }), {
+            status: answer.status,
+          })
+        : new Response(JSON.stringify(answer), { status: 200 }),
+    );
+  });
+  return asked;
+}
+
+function Address() {
+  return <output data-testid="address">{useLocation().search}</output>;
+}
+
+/** Shows something at an address; its query stands in the test id `address`. */
+export function showAt(shown: ReactNode, address: string) {
+  return render(
+    <QueryClientProvider
+      client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}
+    >
+      <MemoryRouter initialEntries={[address]}>
+        {shown}
+        <Address />
+      </MemoryRouter>
+    </QueryClientProvider>,
+  );
+}
+
+/** jsdom lays nothing out; virtual rows need a height to be drawn in. */
+export function layOut() {
+  vi.spyOn(HTMLElement.prototype, 'offsetHeight', 'get').mockReturnValue(600);
+  vi.spyOn(HTMLElement.prototype, 'offsetWidth', 'get').mockReturnValue(800);
+  vi.spyOn(HTMLElement.prototype, 'clientHeight', 'get').mockReturnValue(600);
+  Element.prototype.scrollTo = () => undefined;
+}
+
+export function clean() {
+  vi.unstubAllGlobals();
+  vi.restoreAllMocks();
+}
