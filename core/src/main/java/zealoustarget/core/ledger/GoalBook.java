@@ -116,6 +116,25 @@ public final class GoalBook {
     return all.subList(firstFrom(all, fromMonth), firstFrom(all, toMonthInclusive + 1));
   }
 
+  /** The goal of a measure, month and member; null where none is set. */
+  public @Nullable Cell cell(String measure, int month, int member) {
+    List<Cell> all = byMeasure.getOrDefault(measure, List.of());
+    int low = firstFrom(all, month);
+    int high = all.size();
+    while (low < high) {
+      int middle = (low + high) >>> 1;
+      Cell cell = all.get(middle);
+      if (cell.month() == month && cell.member() < member) {
+        low = middle + 1;
+      } else {
+        high = middle;
+      }
+    }
+    boolean isThere =
+        low < all.size() && all.get(low).month() == month && all.get(low).member() == member;
+    return isThere ? all.get(low) : null;
+  }
+
   private static int firstFrom(List<Cell> cells, int month) {
     int low = 0;
     int high = cells.size();

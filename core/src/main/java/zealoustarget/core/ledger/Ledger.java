@@ -142,6 +142,12 @@ public final class Ledger {
     return byPlace;
   }
 
+  /** What a member has posted in a month, smallest units; null where no line is. */
+  public @Nullable Long actual(String measure, Axis axis, int member, int month) {
+    MonthSums sums = month(measure, axis, month);
+    return sums.lines(member) > 0 ? sums.sum(member) : null;
+  }
+
   /** Visits every row of a measure that names a rep. */
   void eachRow(String measure, RepAmount visitor) {
     int reps = members.size(Axis.REP);
