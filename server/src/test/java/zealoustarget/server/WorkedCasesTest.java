@@ -27,7 +27,8 @@ import zealoustarget.server.testing.RunningServer;
 /** Small worked companies, loaded, posted and read through the wire contract. */
 class WorkedCasesTest {
   private static final JsonMapper JSON = new JsonMapper();
-  private static final Set<String> TEXTS = Set.of("key", "name", "state");
+  private static final Set<String> TEXTS =
+      Set.of("key", "name", "state", "rep", "plan", "what", "event");
 
   private final Map<String, Integer> loads = new HashMap<>();
 
@@ -41,7 +42,8 @@ class WorkedCasesTest {
         "prior-year",
         "mover",
         "range-goals",
-        "return-rate"
+        "return-rate",
+        "commission"
       })
   void everyStep_asExpected(String name, @TempDir Path data) {
     JsonNode worked = JSON.readTree(text(name, "expected.json"));
@@ -54,6 +56,7 @@ class WorkedCasesTest {
         switch (step.get("step").asString()) {
           case "load" -> load(api, name, step);
           case "post" -> post(api, step);
+          case "earnings" -> earnings(api, step);
           default -> standing(api, step);
         }
       }
@@ -118,6 +121,18 @@ class WorkedCasesTest {
     }
   }
 
+  private static void earnings(Api api, JsonNode step) {
+    Api.Answer answer = api.get("/api/v1/earnings?month=" + step.at("/query/month").asString());
+    assertThat(answer.status()).as("%s", answer.json()).isEqualTo(200);
+    Map<String, JsonNode> rows = new HashMap<>();
+    answer.json().forEach(row -> rows.put(row.get("rep").asString(), row));
+    assertThat(rows).hasSameSizeAs(step.get("expect"));
+    for (JsonNode row : step.get("expect")) {
+      String key = row.get("rep").asString();
+      same("earnings " + key, row, rows.get(key));
+    }
+  }
+
   /** Compares the fields that the expectation has; "core" ones are the core's own tests' matter. */
   private static void same(String where, JsonNode expected, JsonNode found) {
     assertThat(found).as(where).isNotNull();
@@ -129,7 +144,12 @@ class WorkedCasesTest {
         continue;
       }
       assertThat(value).as(at).isNotNull();
-      if (field.getValue().isObject()) {
+      if (field.getValue().isArray()) {
+        assertThat(value.size()).as(at).isEqualTo(field.getValue().size());
+        for (int entry = 0; entry < value.size(); entry++) {
+          same(at + "[" + entry + "]", field.getValue().get(entry), value.get(entry));
+        }
+      } else if (field.getValue().isObject()) {
         same(at, field.getValue(), value);
       } else if (field.getValue().isNull() || !field.getValue().isString() || isText(name)) {
         assertThat(value).as(at).isEqualTo(field.getValue());

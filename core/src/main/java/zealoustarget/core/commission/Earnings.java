@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Ratio;
@@ -174,8 +173,11 @@ public final class Earnings {
             terms.plan(), quota, facts.ceilingOfSet(), isWindowEnd(terms.plan().window(), month));
   }
 
-  /** What a settled window has earned by its sealed month on what is posted now. */
-  private long earnedNow(int rep, Closed settled) {
+  /**
+   * Cents that a settled window has earned by its sealed month on what is posted now, under the
+   * terms of then.
+   */
+  public long earnedNow(int rep, Closed settled) {
     Terms terms = settled.terms();
     if (terms == null) {
       return 0;
@@ -212,13 +214,5 @@ public final class Earnings {
       }
     }
     return found;
-  }
-
-  /** Whether anything of a settled month's facts would differ on what is posted now. */
-  public boolean isChanged(int rep, Closed settled) {
-    Terms terms = settled.terms();
-    return terms != null
-        && !Objects.equals(
-            facts(terms, rep, settled.windowFrom(), settled.month()), settled.facts());
   }
 }

@@ -205,6 +205,11 @@ public final class ActualBlock {
     return at < 0 ? null : amounts[at];
   }
 
+  /** Whether any row lies in a month. */
+  public boolean hasMonth(int month) {
+    return firstRowFrom(month) < firstRowFrom(month + 1);
+  }
+
   /** First row whose month is not before {@code month}. */
   int firstRowFrom(int month) {
     int low = 0;

@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -146,6 +147,33 @@ public final class Ledger {
   public @Nullable Long actual(String measure, Axis axis, int member, int month) {
     MonthSums sums = month(measure, axis, month);
     return sums.lines(member) > 0 ? sums.sum(member) : null;
+  }
+
+  /**
+   * The mean size of each rep's orders in a span, smallest units cut down; lines without an order
+   * key are orders of their own.
+   */
+  public Map<Integer, Long> averageOrders(String measure, Span span) {
+    Map<Integer, Long> sums = new HashMap<>();
+    Map<Integer, Set<Long>> keys = new HashMap<>();
+    Map<Integer, Integer> counts = new HashMap<>();
+    visit(
+        measure,
+        Filters.NONE,
+        span,
+        new Places.Plain(Axis.REP, members),
+        (block, row, rep, amount) -> {
+          if (rep >= 0) {
+            sums.merge(rep, amount, Math::addExact);
+            long key = block.order(row);
+            if (key == 0 || keys.computeIfAbsent(rep, of -> new HashSet<>()).add(key)) {
+              counts.merge(rep, 1, Integer::sum);
+            }
+          }
+        });
+    Map<Integer, Long> means = new HashMap<>();
+    sums.forEach((rep, sum) -> means.put(rep, sum / counts.getOrDefault(rep, 1)));
+    return means;
   }
 
   /** Visits every row of a measure that names a rep. */

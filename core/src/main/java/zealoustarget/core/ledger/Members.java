@@ -145,6 +145,65 @@ public final class Members {
     return stays.getOrDefault(rep, List.of());
   }
 
+  /** Region and manager of every rep that has one in a month, by rep. */
+  Map<Integer, List<Integer>> placesIn(int month) {
+    Map<Integer, List<Integer>> places = new HashMap<>();
+    for (Member rep : all(Axis.REP)) {
+      int region = regionOf(rep.id(), month);
+      int manager = managerOf(rep.id(), month);
+      if (region != NONE || manager != NONE) {
+        places.put(rep.id(), List.of(region, manager));
+      }
+    }
+    return places;
+  }
+
+  /** The same company, in which reps are in some months where others had them. */
+  Members withPlaces(Map<Integer, Members> byMonth) {
+    List<Stay> changed = new ArrayList<>();
+    for (Member rep : all(Axis.REP)) {
+      List<Stay> own = stays(rep.id());
+      for (Map.Entry<Integer, Members> then : byMonth.entrySet()) {
+        own = withMonth(own, rep.id(), then.getKey(), then.getValue());
+      }
+      changed.addAll(own);
+    }
+    Map<Axis, List<Member>> known = new EnumMap<>(Axis.class);
+    for (Axis axis : Axis.values()) {
+      Map<Integer, Member> all = new HashMap<>(members(axis));
+      byMonth.values().forEach(then -> then.members(axis).forEach(all::putIfAbsent));
+      known.put(axis, List.copyOf(all.values()));
+    }
+    Map<Integer, Integer> lines = new HashMap<>();
+    for (int product = 0; product < lineOfProduct.length; product++) {
+      lines.put(product, lineOfProduct[product]);
+    }
+    return new Members(known, changed, lines);
+  }
+
+  /** A rep's stays with one month as others have it; what lies around it stays. */
+  private static List<Stay> withMonth(List<Stay> stays, int rep, int month, Members then) {
+    List<Stay> parts = new ArrayList<>();
+    for (Stay stay : stays) {
+      if (!covers(stay, month)) {
+        parts.add(stay);
+        continue;
+      }
+      if (stay.fromMonth() < month) {
+        parts.add(new Stay(rep, stay.fromMonth(), month - 1, stay.region(), stay.manager()));
+      }
+      if (stay.untilMonth() == null || stay.untilMonth() > month) {
+        parts.add(new Stay(rep, month + 1, stay.untilMonth(), stay.region(), stay.manager()));
+      }
+    }
+    then.stays(rep).stream()
+        .filter(stay -> covers(stay, month))
+        .map(stay -> new Stay(rep, month, month, stay.region(), stay.manager()))
+        .forEach(parts::add);
+    parts.sort(Comparator.comparingInt(Stay::fromMonth));
+    return parts;
+  }
+
   private Map<Integer, Member> members(Axis axis) {
     return byId.getOrDefault(axis, Map.of());
   }

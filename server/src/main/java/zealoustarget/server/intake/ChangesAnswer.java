@@ -7,6 +7,7 @@ import java.util.List;
  *
  * @param scopeAxis axis of what the file covers, null for files without actuals
  * @param covered names of the members that it covers, the first 40
+ * @param sealedMonths sealed months that it touches; it can be posted as a correction only
  * @param changeCount all changes; {@code changes} has the first 500
  */
 record ChangesAnswer(
@@ -15,6 +16,7 @@ record ChangesAnswer(
     String scopeAxis,
     List<String> covered,
     List<String> months,
+    List<String> sealedMonths,
     int changeCount,
     List<ChangeAnswer> changes) {
   /** One figure: before and after as decimal strings, null where nothing is. */

@@ -95,13 +95,17 @@ class LoadController {
     return answers.whole(id);
   }
 
-  /** Posts the ready rows, all or nothing; 409 says what stands in the way. */
+  /**
+   * Posts the ready rows, all or nothing; 409 says what stands in the way, {@code month-sealed}
+   * too.
+   */
   @PostMapping("/{id}/post")
   LoadAnswer post(
       @PathVariable int id,
       @RequestParam(defaultValue = "refuse") String held,
       @RequestParam(required = false) String because,
-      @RequestParam(defaultValue = "add") String mode) {
+      @RequestParam(defaultValue = "add") String mode,
+      @RequestParam(defaultValue = "refuse") String sealed) {
     PostMode postMode =
         PostMode.findByWord(mode)
             .orElseThrow(
@@ -109,15 +113,25 @@ class LoadController {
     if (!held.equals("refuse") && !held.equals("leave")) {
       throw unknown("held", held, Stream.of("refuse", "leave"));
     }
-    loads.post(id, held.equals("leave"), because, postMode);
+    loads.post(id, held.equals("leave"), because, postMode, isCorrecting(sealed));
     return one(id);
   }
 
-  /** Takes a posted load out again; 409 {@code load-not-posted}, {@code load-in-use}. */
+  /**
+   * Takes a posted load out again; 409 {@code load-not-posted}, {@code load-in-use}, {@code
+   * month-sealed}.
+   */
   @PostMapping("/{id}/reverse")
-  LoadAnswer reverse(@PathVariable int id) {
-    loads.reverse(id);
+  LoadAnswer reverse(@PathVariable int id, @RequestParam(defaultValue = "refuse") String sealed) {
+    loads.reverse(id, isCorrecting(sealed));
     return one(id);
+  }
+
+  private static boolean isCorrecting(String sealed) {
+    if (!sealed.equals("refuse") && !sealed.equals("correct")) {
+      throw unknown("sealed", sealed, Stream.of("refuse", "correct"));
+    }
+    return sealed.equals("correct");
   }
 
   /** Forgets a staged load; 409 {@code load-not-staged}. */

@@ -313,6 +313,7 @@ class LoadLooks {
             ? List.of()
             : new TreeSet<>(preview.scope().membersByMonth().keySet())
                 .stream().map(month -> Months.of(month).toString()).toList(),
+        preview.sealedMonths().stream().map(Object::toString).toList(),
         preview.actuals().size() + preview.goals().size(),
         changes);
   }

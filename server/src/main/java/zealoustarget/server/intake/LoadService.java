@@ -1,18 +1,27 @@
 package zealoustarget.server.intake;
 
 import java.time.Clock;
+import java.time.YearMonth;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.locks.ReentrantLock;
+import java.util.function.Predicate;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.intake.ColumnRule;
+import zealoustarget.core.ledger.Months;
 import zealoustarget.core.ledger.PostMode;
 import zealoustarget.core.member.Axis;
+import zealoustarget.server.audit.Audit;
+import zealoustarget.server.audit.AuditKind;
 import zealoustarget.server.ledger.LedgerService;
+import zealoustarget.server.ledger.PostedLoad;
 import zealoustarget.server.ledger.Preview;
+import zealoustarget.server.seals.Seals;
 
 /** Posts, reverses and discards loads; one at a time, each in one transaction. */
 @Service
@@ -26,6 +35,9 @@ public class LoadService {
   private final Checking checking;
   private final LoadJobs jobs;
   private final LedgerService ledgers;
+  private final Seals seals;
+  private final Audit audit;
+  private final TransactionTemplate transaction;
   private final Clock clock;
   private final ReentrantLock turn = new ReentrantLock();
 
@@ -37,6 +49,9 @@ public class LoadService {
       Checking checking,
       LoadJobs jobs,
       LedgerService ledgers,
+      Seals seals,
+      Audit audit,
+      TransactionTemplate transaction,
       Clock clock) {
     this.store = store;
     this.staging = staging;
@@ -45,17 +60,24 @@ public class LoadService {
     this.checking = checking;
     this.jobs = jobs;
     this.ledgers = ledgers;
+    this.seals = seals;
+    this.audit = audit;
+    this.transaction = transaction;
     this.clock = clock;
   }
 
   /** Removes what an earlier halt left half-read, and brings the posted loads into memory. */
   public void open() {
     store.inState(LoadState.READING).forEach(staging::recover);
-    ledgers.open(
-        store.inState(LoadState.POSTED).stream()
-            .sorted(Comparator.comparing(load -> load.postOrder))
-            .map(load -> load.toPosted(load.postOrder, load.mode()))
-            .toList());
+    seals.open();
+    ledgers.open(inOrder(LoadState.POSTED), inOrder(LoadState.REVERSED));
+  }
+
+  private List<PostedLoad> inOrder(LoadState state) {
+    return store.inState(state).stream()
+        .sorted(Comparator.comparing(load -> load.postOrder))
+        .map(load -> load.toPosted(load.postOrder, load.mode()))
+        .toList();
   }
 
   /** Whether any load was ever kept. */
@@ -69,31 +91,59 @@ public class LoadService {
    * @param isLeavingHeld whether lines that are held back may stay behind
    * @param because why a control total is not met, or null
    * @param mode how actuals lie over what is posted
+   * @param isCorrecting whether sealed months may be touched, as a correction
    * @throws Refusal load-unknown, load-busy, load-not-staged, nothing-ready, lines-held,
-   *     control-total-differs, members-gone, measure-gone, sum-too-large
+   *     control-total-differs, members-gone, measure-gone, sum-too-large, month-sealed
    */
-  public void post(int id, boolean isLeavingHeld, String because, PostMode mode) {
+  public void post(
+      int id, boolean isLeavingHeld, String because, PostMode mode, boolean isCorrecting) {
+    inTurn(() -> jobs.alone(id, () -> postAlone(id, isLeavingHeld, because, mode, isCorrecting)));
+  }
+
+  /** Does something that must not meet a post, a reversal or a sealing. */
+  public void inTurn(Runnable work) {
     turn.lock();
     try {
-      jobs.alone(id, () -> postAlone(id, isLeavingHeld, because, mode));
+      work.run();
     } finally {
       turn.unlock();
     }
   }
 
-  private void postAlone(int id, boolean isLeavingHeld, String because, PostMode mode) {
+  private static void checkSeals(LedgerService.Prepared prepared, boolean isCorrecting) {
+    List<String> months = prepared.sealedMonths().stream().map(YearMonth::toString).toList();
+    if (!months.isEmpty() && !isCorrecting) {
+      throw Refusal.of(
+              "month-sealed",
+              "This touches "
+                  + String.join(", ", months)
+                  + (months.size() == 1 ? ", which is sealed." : ", which are sealed.")
+                  + " As a correction (sealed=correct) it leaves the sealed figures as they are;"
+                  + " the difference goes to the next open month.")
+          .with("months", months);
+    }
+  }
+
+  private void postAlone(
+      int id, boolean isLeavingHeld, String because, PostMode mode, boolean isCorrecting) {
     LoadEntity load = store.get(id);
     checkPostable(load, isLeavingHeld, because);
     int order = store.nextPostOrder();
     LedgerService.Prepared prepared = ledgers.with(load.toPosted(order, mode));
-    store.change(
-        id,
-        changed -> {
-          changed.state = LoadState.POSTED;
-          changed.postOrder = order;
-          changed.postedAt = clock.instant();
-          changed.because = because;
-          changed.mode = mode;
+    checkSeals(prepared, isCorrecting);
+    transaction.executeWithoutResult(
+        status -> {
+          store.change(
+              id,
+              changed -> {
+                changed.state = LoadState.POSTED;
+                changed.postOrder = order;
+                changed.postedAt = clock.instant();
+                changed.because = because;
+                changed.mode = mode;
+              });
+          audit.add(
+              AuditKind.LOAD_POSTED, subject(load), null, posting(load, mode, because, prepared));
         });
     ledgers.apply(prepared);
     remember(load);
@@ -102,9 +152,10 @@ public class LoadService {
   /**
    * Takes a posted load out again; goals and stays that it replaced count again.
    *
-   * @throws Refusal load-unknown, load-not-posted, load-in-use
+   * @param isCorrecting whether sealed months may be touched, as a correction
+   * @throws Refusal load-unknown, load-not-posted, load-in-use, month-sealed
    */
-  public void reverse(int id) {
+  public void reverse(int id, boolean isCorrecting) {
     turn.lock();
     try {
       LoadEntity load = store.get(id);
@@ -112,11 +163,20 @@ public class LoadService {
         throw stateRefusal("load-not-posted", load, "Only a posted load can be reversed.");
       }
       LedgerService.Prepared prepared = ledgers.without(id);
-      store.change(
-          id,
-          changed -> {
-            changed.state = LoadState.REVERSED;
-            changed.reversedAt = clock.instant();
+      checkSeals(prepared, isCorrecting);
+      transaction.executeWithoutResult(
+          status -> {
+            store.change(
+                id,
+                changed -> {
+                  changed.state = LoadState.REVERSED;
+                  changed.reversedAt = clock.instant();
+                });
+            audit.add(
+                AuditKind.LOAD_REVERSED,
+                subject(load),
+                posting(load, load.mode(), load.because, prepared),
+                null);
           });
       ledgers.apply(prepared);
     } finally {
@@ -137,9 +197,60 @@ public class LoadService {
         throw stateRefusal("load-not-staged", load, "Only a staged load can be discarded.");
       }
       jobs.alone(id, () -> staging.remove(id));
+      audit.add(AuditKind.LOAD_DISCARDED, subject(load), null, null);
     } finally {
       turn.unlock();
     }
+  }
+
+  private static String subject(LoadEntity load) {
+    return "load " + load.id + ", " + load.fileName;
+  }
+
+  private static String posting(
+      LoadEntity load, PostMode mode, String because, LedgerService.Prepared prepared) {
+    List<String> parts = new ArrayList<>();
+    parts.add(load.kind.word() + ", " + load.ready + " lines, " + mode.word());
+    if (load.held > 0) {
+      parts.add(load.held + " held back");
+    }
+    if (because != null) {
+      parts.add("because: " + because);
+    }
+    if (!prepared.sealedMonths().isEmpty()) {
+      parts.add(
+          "corrects sealed "
+              + String.join(
+                  ", ", prepared.sealedMonths().stream().map(YearMonth::toString).toList()));
+    }
+    return String.join("; ", parts);
+  }
+
+  /**
+   * What loads leave open about a month.
+   *
+   * @param staged loads with lines in it that are not posted, by file name
+   * @param holding posted loads with lines in it that hold lines back
+   * @param differing posted loads with lines in it whose control total is not met
+   */
+  public record OpenEnds(List<String> staged, List<String> holding, List<String> differing) {}
+
+  /** What loads leave open about a month, before it is sealed. */
+  public OpenEnds openEnds(YearMonth month) {
+    int number = Months.number(month);
+    List<LoadEntity> touching =
+        store.all().stream()
+            .filter(load -> load.firstMonth != null && load.lastMonth != null)
+            .filter(load -> load.firstMonth <= number && load.lastMonth >= number)
+            .toList();
+    return new OpenEnds(
+        names(touching, load -> load.state == LoadState.STAGED),
+        names(touching, load -> load.state == LoadState.POSTED && load.held > 0),
+        names(touching, load -> load.state == LoadState.POSTED && !load.isControlTotalMet()));
+  }
+
+  private static List<String> names(List<LoadEntity> loads, Predicate<LoadEntity> isMeant) {
+    return loads.stream().filter(isMeant).map(load -> load.fileName).toList();
   }
 
   /**

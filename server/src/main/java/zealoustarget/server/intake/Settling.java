@@ -163,7 +163,7 @@ class Settling {
               throw Refusal.of(
                   "value-unknown", "A " + axis.word() + " needs not be made: its name makes it.");
         };
-    loads.post(list, false, null, PostMode.ADD);
+    loads.post(list, false, null, PostMode.ADD, true);
     staging.checkAgain(id);
   }
 

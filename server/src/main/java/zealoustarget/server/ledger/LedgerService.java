@@ -1,20 +1,32 @@
 package zealoustarget.server.ledger;
 
+import java.time.YearMonth;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.ledger.Change;
+import zealoustarget.core.ledger.Frozen;
 import zealoustarget.core.ledger.Ledger;
+import zealoustarget.core.ledger.Months;
 import zealoustarget.core.ledger.Overlay;
 import zealoustarget.core.ledger.PostMode;
 import zealoustarget.core.ledger.Scope;
 import zealoustarget.core.member.Axis;
 import zealoustarget.server.roster.MemberStore;
+import zealoustarget.server.seals.Seal;
+import zealoustarget.server.seals.SealedLoad;
+import zealoustarget.server.seals.Seals;
 
 /**
  * Holds the ledger of the posted loads: one immutable state that is swapped whole.
@@ -28,38 +40,79 @@ public class LedgerService {
   public static final class Prepared {
     private final Ledger ledger;
     private final Map<Integer, LoadedRows> loads;
+    private final List<YearMonth> sealedMonths;
+
+    /** Sealed months that the change would touch, by month. */
+    public List<YearMonth> sealedMonths() {
+      return sealedMonths;
+    }
 
     /** What the figures would be. */
     public Ledger ledger() {
       return ledger;
     }
 
-    private Prepared(Map<Integer, LoadedRows> loads, Ledger ledger) {
+    private Prepared(Map<Integer, LoadedRows> loads, Ledger ledger, List<YearMonth> sealedMonths) {
       this.loads = Map.copyOf(loads);
       this.ledger = ledger;
+      this.sealedMonths = List.copyOf(sealedMonths);
     }
   }
 
-  private record State(Ledger ledger, Map<Integer, LoadedRows> loads) {}
+  /**
+   * One state of the data.
+   *
+   * @param posted everything as it is posted now
+   * @param read the same with the sealed months as they were
+   */
+  private record State(Ledger posted, Ledger read, Map<Integer, LoadedRows> loads) {}
 
   private final RowStore rows;
   private final MemberStore members;
-  private volatile State state = new State(Ledger.empty(), Map.of());
+  private final Seals seals;
+  private final Map<Integer, PostedLoad> everPosted = new ConcurrentHashMap<>();
+  private volatile State state = new State(Ledger.empty(), Ledger.empty(), Map.of());
 
-  LedgerService(RowStore rows, MemberStore members) {
+  LedgerService(RowStore rows, MemberStore members, Seals seals) {
     this.rows = rows;
     this.members = members;
+    this.seals = seals;
   }
 
+  /** What is read: sealed months as they were sealed, all others as they are posted. */
   public Ledger current() {
-    return state.ledger();
+    return state.read();
   }
 
-  /** Reads all posted loads at the start. */
-  public void open(List<PostedLoad> posted) {
+  /** Everything as it is posted now, corrections of sealed months too. */
+  public Ledger posted() {
+    return state.posted();
+  }
+
+  /** The loads that are posted, in their order, as a seal keeps them. */
+  public List<SealedLoad> postedLoads() {
+    return state.loads().values().stream()
+        .map(LoadedRows::load)
+        .sorted(Comparator.comparingInt(PostedLoad::order))
+        .map(load -> new SealedLoad(load.id(), load.order(), load.mode()))
+        .toList();
+  }
+
+  /** Takes the seals in force into account. */
+  public void sealed() {
+    apply(prepare(state.loads(), List.of()));
+  }
+
+  /**
+   * Reads all posted loads at the start.
+   *
+   * @param reversed loads that a sealed month may still need
+   */
+  public void open(List<PostedLoad> posted, List<PostedLoad> reversed) {
+    reversed.forEach(load -> everPosted.put(load.id(), load));
     Map<Integer, LoadedRows> loads = new HashMap<>();
     posted.forEach(load -> loads.put(load.id(), rows.read(load)));
-    apply(prepare(loads));
+    apply(prepare(loads, List.of()));
   }
 
   /**
@@ -70,8 +123,9 @@ public class LedgerService {
    */
   public Prepared with(PostedLoad load) {
     Map<Integer, LoadedRows> loads = new HashMap<>(state.loads());
-    loads.put(load.id(), rows.read(load));
-    Prepared prepared = prepare(loads);
+    LoadedRows added = rows.read(load);
+    loads.put(load.id(), added);
+    Prepared prepared = prepare(loads, touchedBy(added));
     if (!unknownMembers(prepared, List.of(load.id())).isEmpty()) {
       throw Refusal.of(
           "members-gone",
@@ -89,21 +143,22 @@ public class LedgerService {
    * @param axis whose actuals are compared
    */
   public Preview preview(PostedLoad load, PostMode mode, Axis axis) {
-    Ledger before = state.ledger();
+    Ledger before = state.posted();
     LoadedRows loaded = rows.read(load);
     boolean hasActuals = loaded.actuals() != null && loaded.actuals().size() > 0;
     PostMode proposed = hasActuals ? Overlay.proposed(loaded.actuals(), before) : PostMode.ADD;
     PostMode looked = mode == null ? proposed : mode;
     Map<Integer, LoadedRows> loads = new HashMap<>(state.loads());
     loads.put(load.id(), loaded.withMode(looked));
-    Ledger after = prepare(loads).ledger();
+    Ledger after = prepare(loads, List.of()).ledger();
     return new Preview(
         proposed,
         looked,
         hasActuals ? Scope.of(loaded.actuals(), after.members()) : null,
         hasActuals ? Change.ofActuals(before, after, axis, load.measures()) : List.of(),
         load.goalSet() == null ? List.of() : Change.ofGoals(before, after, load.goalSet()),
-        after);
+        after,
+        touchedBy(loaded.withMode(looked)));
   }
 
   /**
@@ -113,8 +168,8 @@ public class LedgerService {
    */
   public Prepared without(int loadId) {
     Map<Integer, LoadedRows> loads = new HashMap<>(state.loads());
-    loads.remove(loadId);
-    Prepared prepared = prepare(loads);
+    LoadedRows removed = loads.remove(loadId);
+    Prepared prepared = prepare(loads, removed == null ? List.of() : touchedBy(removed));
     List<Integer> needing = unknownMembers(prepared, loads.keySet());
     if (!needing.isEmpty()) {
       throw Refusal.of(
@@ -156,11 +211,65 @@ public class LedgerService {
 
   /** Puts a prepared ledger in force; callers take turns. */
   public void apply(Prepared prepared) {
-    state = new State(prepared.ledger, prepared.loads);
+    prepared.loads.forEach((id, loaded) -> everPosted.put(id, loaded.load()));
+    state = new State(prepared.ledger, asSealed(prepared.ledger, prepared.loads), prepared.loads);
   }
 
-  private Prepared prepare(Map<Integer, LoadedRows> loads) {
-    return new Prepared(loads, new LedgerBuilder(loads.values(), members::key).build());
+  private Prepared prepare(Map<Integer, LoadedRows> loads, List<YearMonth> sealedMonths) {
+    return new Prepared(
+        loads, new LedgerBuilder(loads.values(), members::key).build(), sealedMonths);
+  }
+
+  private List<YearMonth> touchedBy(LoadedRows loaded) {
+    return seals.inForce().stream()
+        .map(Seal::month)
+        .filter(month -> loaded.touches(Months.number(month)))
+        .toList();
+  }
+
+  /** The ledger in which each sealed month is as the loads of its sealing made it. */
+  private Ledger asSealed(Ledger posted, Map<Integer, LoadedRows> loads) {
+    Set<SealedLoad> now = new HashSet<>();
+    loads.values().forEach(one -> now.add(sealedLoad(one.load())));
+    Map<List<SealedLoad>, Ledger> built = new HashMap<>();
+    Map<Integer, Ledger> differing = new LinkedHashMap<>();
+    for (Seal seal : seals.inForce()) {
+      int month = Months.number(seal.month());
+      if (isTouched(seal, now, loads, month)) {
+        Ledger then =
+            built.computeIfAbsent(
+                seal.loads(),
+                list ->
+                    new LedgerBuilder(
+                            list.stream().map(load -> rowsOf(load, loads)).toList(), members::key)
+                        .build());
+        if (!Frozen.isSame(posted, then, month)) {
+          differing.put(month, then);
+        }
+      }
+    }
+    return Frozen.over(posted, differing);
+  }
+
+  /** Whether a load that is there only then or only now has anything of the month. */
+  private boolean isTouched(
+      Seal seal, Set<SealedLoad> now, Map<Integer, LoadedRows> loads, int month) {
+    Set<SealedLoad> then = new HashSet<>(seal.loads());
+    return Stream.concat(
+            then.stream().filter(load -> !now.contains(load)),
+            now.stream().filter(load -> !then.contains(load)))
+        .anyMatch(load -> rowsOf(load, loads).touches(month));
+  }
+
+  private LoadedRows rowsOf(SealedLoad load, Map<Integer, LoadedRows> loads) {
+    LoadedRows known = loads.get(load.id());
+    return known != null && sealedLoad(known.load()).equals(load)
+        ? known
+        : rows.read(everPosted.get(load.id()).at(load.order(), load.mode()));
+  }
+
+  private static SealedLoad sealedLoad(PostedLoad load) {
+    return new SealedLoad(load.id(), load.order(), load.mode());
   }
 
   /** The loads among {@code loadIds} that name a rep or product which nothing posted introduces. */

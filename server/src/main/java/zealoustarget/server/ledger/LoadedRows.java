@@ -20,4 +20,22 @@ record LoadedRows(
   LoadedRows withMode(PostMode mode) {
     return new LoadedRows(load.withMode(mode), actuals, goals, stays, products);
   }
+
+  /**
+   * Whether it may change what is read of a month: by rows, goals or places of reps, or by orders
+   * that it corrects wherever they are.
+   */
+  boolean touches(int month) {
+    boolean hasRows =
+        actuals != null
+            && actuals.size() > 0
+            && (load.mode() == PostMode.CORRECT || actuals.hasMonth(month));
+    return hasRows
+        || goals.stream().anyMatch(cell -> cell.month() == month)
+        || stays.stream()
+            .anyMatch(
+                stay ->
+                    stay.fromMonth <= month
+                        && (stay.untilMonth == null || stay.untilMonth >= month));
+  }
 }

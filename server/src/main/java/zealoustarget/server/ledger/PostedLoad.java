@@ -22,6 +22,11 @@ public record PostedLoad(
     String goalSet,
     Axis axis,
     List<String> measures) {
+  /** The same load as it was or will be posted. */
+  PostedLoad at(int otherOrder, PostMode otherMode) {
+    return new PostedLoad(id, otherOrder, kind, otherMode, goalSet, axis, measures);
+  }
+
   PostedLoad withMode(PostMode other) {
     return new PostedLoad(id, order, kind, other, goalSet, axis, measures);
   }

@@ -1,5 +1,6 @@
 package zealoustarget.server.ledger;
 
+import java.time.YearMonth;
 import java.util.List;
 import zealoustarget.core.ledger.Change;
 import zealoustarget.core.ledger.Ledger;
@@ -15,6 +16,7 @@ import zealoustarget.core.ledger.Scope;
  * @param actuals by member of the axis that was asked for, the largest movement first
  * @param goals by member of the goal set's axis
  * @param after the figures as they would be, for names of new members
+ * @param sealedMonths sealed months that it touches
  */
 public record Preview(
     PostMode proposed,
@@ -22,4 +24,5 @@ public record Preview(
     Scope scope,
     List<Change> actuals,
     List<Change> goals,
-    Ledger after) {}
+    Ledger after,
+    List<YearMonth> sealedMonths) {}

@@ -25,7 +25,8 @@ public record Playbook(
     WorkingDays workingDays,
     List<Measure> measures,
     List<AttachedLadder> ladders,
-    List<AttachedShading> shadings) {
+    List<AttachedShading> shadings,
+    Commission commission) {
 
   /** Finds a measure by its code, or an end of its range; case makes no difference. */
   public Optional<Measure> findMeasure(String code) {
@@ -82,11 +83,11 @@ public record Playbook(
   }
 
   Playbook withCompanyName(String name) {
-    return new Playbook(name, calendar, workingDays, measures, ladders, shadings);
+    return new Playbook(name, calendar, workingDays, measures, ladders, shadings, commission);
   }
 
   Playbook withCalendar(FiscalCalendar other, WorkingDays days) {
-    return new Playbook(companyName, other, days, measures, ladders, shadings);
+    return new Playbook(companyName, other, days, measures, ladders, shadings, commission);
   }
 
   /** With a measure added, or replaced where the code is there; rates divide the new one. */
@@ -95,7 +96,8 @@ public record Playbook(
         with(measures, known -> known.code().equalsIgnoreCase(measure.code()), measure);
     all.replaceAll(known -> known.isRate() ? dividing(known, measure) : known);
     all.sort(Comparator.comparing(Measure::code));
-    return new Playbook(companyName, calendar, workingDays, List.copyOf(all), ladders, shadings);
+    return new Playbook(
+        companyName, calendar, workingDays, List.copyOf(all), ladders, shadings, commission);
   }
 
   private static Measure dividing(Measure rate, Measure changed) {
@@ -116,7 +118,8 @@ public record Playbook(
         workingDays,
         measures,
         List.copyOf(with(ladders, known -> known.isReplacedBy(ladder), ladder)),
-        shadings);
+        shadings,
+        commission);
   }
 
   /** With limits added, or replaced where some are attached in the same way. */
@@ -127,7 +130,17 @@ public record Playbook(
         workingDays,
         measures,
         ladders,
-        List.copyOf(with(shadings, known -> known.to().isSame(shading.to()), shading)));
+        List.copyOf(with(shadings, known -> known.to().isSame(shading.to()), shading)),
+        commission);
+  }
+
+  /** The same rules with other ladders in place of all. */
+  Playbook withLadders(List<AttachedLadder> others) {
+    return new Playbook(companyName, calendar, workingDays, measures, others, shadings, commission);
+  }
+
+  Playbook withCommission(Commission other) {
+    return new Playbook(companyName, calendar, workingDays, measures, ladders, shadings, other);
   }
 
   private static <T> List<T> with(List<T> known, Predicate<T> isReplaced, T added) {

@@ -15,7 +15,10 @@ record PlaybookAnswer(
     Calendar calendar,
     List<MeasurePart> measures,
     List<LadderPart> ladders,
-    List<ShadingPart> shading) {
+    List<ShadingPart> shading,
+    List<PlanPart> plans,
+    List<PlanPart.AssignmentPart> assignments,
+    List<PlanPart.SharedPart> credits) {
   record Company(String name) {}
 
   record Calendar(int startMonth, String yearNamedBy, List<String> holidays) {}
@@ -84,7 +87,28 @@ record PlaybookAnswer(
                                     Ladder.defaultOf(m.direction())))),
                 playbook.ladders().stream().map(PlaybookAnswer::ladder))
             .toList(),
-        playbook.shadings().stream().map(s -> ShadingPart.of(s, playbook)).toList());
+        playbook.shadings().stream().map(s -> ShadingPart.of(s, playbook)).toList(),
+        playbook.commission().plans().versions().stream().map(PlanPart::of).toList(),
+        playbook.commission().plans().assignments().stream()
+            .map(PlanPart.AssignmentPart::of)
+            .toList(),
+        playbook.commission().shared().stream().map(PlanPart.SharedPart::of).toList());
+  }
+
+  /** What is frozen with a month: the ladders that replace a default, and commission. */
+  record Frozen(
+      List<LadderPart> ladders,
+      List<PlanPart> plans,
+      List<PlanPart.AssignmentPart> assignments,
+      List<PlanPart.SharedPart> credits) {
+    static Frozen of(Playbook playbook) {
+      PlaybookAnswer whole = PlaybookAnswer.of(playbook);
+      return new Frozen(
+          playbook.ladders().stream().map(PlaybookAnswer::ladder).toList(),
+          whole.plans(),
+          whole.assignments(),
+          whole.credits());
+    }
   }
 
   /** Whether a ladder for every goal set and axis stands in place of the measure's default. */

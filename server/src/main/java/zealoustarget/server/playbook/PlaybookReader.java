@@ -9,17 +9,16 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
-import java.util.TreeSet;
-import java.util.function.Function;
 import java.util.stream.Stream;
 import tools.jackson.databind.JsonNode;
-import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Direction;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.FiscalCalendar;
 import zealoustarget.core.calendar.FiscalCalendar.YearNamedBy;
 import zealoustarget.core.calendar.WorkingDays;
+import zealoustarget.core.commission.PlanBook.Assignment;
+import zealoustarget.core.commission.PlanBook.Version;
 import zealoustarget.core.intake.Header;
 import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.ladder.Rung;
@@ -34,7 +33,15 @@ import zealoustarget.core.member.Axis;
  */
 final class PlaybookReader {
   private static final Set<String> PARTS =
-      Set.of("company", "calendar", "measures", "ladders", "shading");
+      Set.of(
+          "company",
+          "calendar",
+          "measures",
+          "ladders",
+          "shading",
+          "plans",
+          "assignments",
+          "credits");
 
   private final Playbook before;
 
@@ -45,23 +52,60 @@ final class PlaybookReader {
   /** The rules with the file's parts in place of the former ones. */
   Playbook read(JsonNode file) {
     Playbook after = before;
-    allowOnly(file, "", PARTS);
+    new Place(file, "").allowOnly(PARTS);
     if (file.has("company")) {
       after = after.withCompanyName(company(file.get("company")));
     }
     if (file.has("calendar")) {
       after = after.withCalendar(calendar(file.get("calendar")), workingDays(file.get("calendar")));
     }
-    for (Place place : places(file, "measures")) {
+    for (Place place : Place.list(file, "measures")) {
       after = after.withMeasure(measure(place, after));
     }
-    for (Place place : places(file, "ladders")) {
+    for (Place place : Place.list(file, "ladders")) {
       after = after.withLadder(ladder(place, after));
     }
-    for (Place place : places(file, "shading")) {
+    for (Place place : Place.list(file, "shading")) {
       after = after.withShading(shading(place, after));
     }
-    return after;
+    return after.withCommission(commission(file, after));
+  }
+
+  /** Plans are added or replaced one by one; assignments and shared credit as whole lists. */
+  private static Commission commission(JsonNode file, Playbook playbook) {
+    PlanReader reader = new PlanReader(playbook);
+    Commission after = playbook.commission();
+    for (Place place : Place.list(file, "plans")) {
+      Version version = reader.version(place);
+      after = after.withVersion(version);
+      if (place.isSet("reps")) {
+        Commission before = after;
+        after =
+            place.checked(
+                "reps",
+                () ->
+                    before.withAssignments(version.plan().name(), PlanReader.reps(place, version)));
+      }
+    }
+    if (file.has("assignments")) {
+      Commission before = after;
+      List<Assignment> all =
+          Place.list(file, "assignments").stream().map(reader::assignment).toList();
+      after = new Place(file, "").checked("assignments", () -> before.withAssignments(all));
+    }
+    return file.has("credits") ? after.withShared(shared(file, reader)) : after;
+  }
+
+  private static List<Commission.SharedCredit> shared(JsonNode file, PlanReader reader) {
+    List<Commission.SharedCredit> all = new ArrayList<>();
+    for (Place place : Place.list(file, "credits")) {
+      Commission.SharedCredit one = reader.shared(place);
+      if (all.stream().anyMatch(one::meets)) {
+        throw place.fault("rep", "is shared twice in one month");
+      }
+      all.add(one);
+    }
+    return all;
   }
 
   /** One ladder of a file that holds nothing else, to be tried. */
@@ -71,7 +115,7 @@ final class PlaybookReader {
 
   private static String company(JsonNode node) {
     Place place = new Place(node, "company");
-    allowOnly(node, place.path(), Set.of("name"));
+    place.allowOnly(Set.of("name"));
     String name = place.text("name").strip();
     if (name.isEmpty() || name.length() > 120) {
       throw place.fault("name", "must have 1 to 120 characters");
@@ -81,7 +125,7 @@ final class PlaybookReader {
 
   private static FiscalCalendar calendar(JsonNode node) {
     Place place = new Place(node, "calendar");
-    allowOnly(node, place.path(), Set.of("startMonth", "yearNamedBy", "holidays"));
+    place.allowOnly(Set.of("startMonth", "yearNamedBy", "holidays"));
     YearNamedBy namedBy =
         node.has("yearNamedBy")
             ? place.word("yearNamedBy", YearNamedBy.values(), Enum::name)
@@ -107,7 +151,7 @@ final class PlaybookReader {
   }
 
   private static Measure measure(Place place, Playbook playbook) {
-    allowOnly(place.node(), place.path(), Set.of("code", "unit", "scale", "direction", "quotient"));
+    place.allowOnly(Set.of("code", "unit", "scale", "direction", "quotient"));
     Direction direction = place.word("direction", Direction.values(), Enum::name);
     if (isColumnName(place.text("code"))) {
       throw place.fault("code", "is the name of another column in files; take another");
@@ -141,7 +185,7 @@ final class PlaybookReader {
   }
 
   private static AttachedShading shading(Place place, Playbook playbook) {
-    allowOnly(place.node(), place.path(), Set.of("measure", "goalSet", "axis", "good", "bad"));
+    place.allowOnly(Set.of("measure", "goalSet", "axis", "good", "bad"));
     Attachment to = attachment(place, playbook);
     Measure measure = playbook.findMeasure(to.measure()).orElseThrow();
     return new AttachedShading(
@@ -150,7 +194,7 @@ final class PlaybookReader {
 
   /** A limit in whole units of the measure, or automatic. */
   private static Ratio limit(Place place, String name, Measure measure) {
-    if (!isSet(place, name) || place.text(name).strip().equalsIgnoreCase("auto")) {
+    if (!place.isSet(name) || place.text(name).strip().equalsIgnoreCase("auto")) {
       return null;
     }
     Ratio units =
@@ -169,10 +213,7 @@ final class PlaybookReader {
   }
 
   private static AttachedLadder ladder(Place place, Playbook playbook) {
-    allowOnly(
-        place.node(),
-        place.path(),
-        Set.of("measure", "goalSet", "axis", "since", "scale", "rungs"));
+    place.allowOnly(Set.of("measure", "goalSet", "axis", "since", "scale", "rungs"));
     Attachment to = attachment(place, playbook);
     Scale scale =
         Scale.findByWord(place.text("scale"))
@@ -192,14 +233,7 @@ final class PlaybookReader {
   }
 
   private static YearMonth since(Place place) {
-    if (!isSet(place, "since")) {
-      return null;
-    }
-    try {
-      return YearMonth.parse(place.text("since").strip());
-    } catch (DateTimeException noMonth) {
-      throw place.fault("since", "must be a month such as 2026-10");
-    }
+    return place.isSet("since") ? place.month("since") : null;
   }
 
   /** What a rule is attached to. */
@@ -211,22 +245,18 @@ final class PlaybookReader {
             .orElseThrow(() -> place.fault("measure", "\"" + code + "\" is no measure"));
     return new Attachment(
         measure.code(),
-        isSet(place, "goalSet") ? place.text("goalSet") : null,
-        isSet(place, "axis") ? place.word("axis", Axis.values(), Axis::word) : null);
-  }
-
-  private static boolean isSet(Place place, String name) {
-    return place.node().has(name) && !place.node().get(name).isNull();
+        place.isSet("goalSet") ? place.text("goalSet") : null,
+        place.isSet("axis") ? place.word("axis", Axis.values(), Axis::word) : null);
   }
 
   private static Rung rung(Place place) {
-    allowOnly(place.node(), place.path(), Set.of("name", "tone", "from", "bound"));
+    place.allowOnly(Set.of("name", "tone", "from", "bound"));
     String name = place.text("name").strip();
     if (name.length() > 60) {
       throw place.fault("name", "must have at most 60 characters");
     }
     Tone tone = place.word("tone", Tone.values(), Enum::name);
-    if (!isSet(place, "from")) {
+    if (!place.isSet("from")) {
       return Rung.first(name, tone);
     }
     Ratio from = place.checked("from", () -> Ratio.parse(place.text("from")));
@@ -234,7 +264,7 @@ final class PlaybookReader {
   }
 
   private static boolean isAbove(Place place) {
-    if (!isSet(place, "bound")) {
+    if (!place.isSet("bound")) {
       return false;
     }
     return switch (place.text("bound").strip().toLowerCase(Locale.ROOT)) {
@@ -242,86 +272,5 @@ final class PlaybookReader {
       case "at or above" -> false;
       default -> throw place.fault("bound", "must be \"at or above\" or \"above\"");
     };
-  }
-
-  private static List<Place> places(JsonNode file, String part) {
-    return file.has(part) ? new Place(file, "").children(part) : List.of();
-  }
-
-  private static void allowOnly(JsonNode node, String path, Set<String> names) {
-    if (!node.isObject()) {
-      throw invalid(path.isEmpty() ? "the file" : path, "must be an object");
-    }
-    for (String name : node.propertyNames()) {
-      if (!names.contains(name)) {
-        String at = path.isEmpty() ? name : path + "." + name;
-        throw invalid(
-            at, "is not known here; known are " + String.join(", ", new TreeSet<>(names)));
-      }
-    }
-  }
-
-  private static Refusal invalid(String path, String rule) {
-    return Refusal.of("playbook-invalid", path + " " + rule + ". Nothing was changed.")
-        .with("place", path);
-  }
-
-  /** A node and where it stands in the file. */
-  private record Place(JsonNode node, String path) {
-    Refusal fault(String name, String rule) {
-      return invalid(at(name), rule);
-    }
-
-    String at(String name) {
-      return name.isEmpty() ? path : path.isEmpty() ? name : path + "." + name;
-    }
-
-    String text(String name) {
-      JsonNode value = node.get(name);
-      if (value == null || !(value.isString() || value.isNumber())) {
-        throw fault(name, "must be a text");
-      }
-      return value.asString();
-    }
-
-    int whole(String name) {
-      JsonNode value = node.get(name);
-      if (value == null || !value.isInt()) {
-        throw fault(name, "must be a whole number");
-      }
-      return value.asInt();
-    }
-
-    <T> T word(String name, T[] values, Function<T, String> wordOf) {
-      String text = text(name).strip();
-      for (T value : values) {
-        if (wordOf.apply(value).equalsIgnoreCase(text)) {
-          return value;
-        }
-      }
-      List<String> words = List.of(values).stream().map(wordOf).toList();
-      throw fault(name, "must be one of " + String.join(", ", words) + ", was \"" + text + "\"");
-    }
-
-    List<Place> children(String name) {
-      JsonNode list = node.get(name);
-      if (list == null || !list.isArray()) {
-        throw fault(name, "must be a list");
-      }
-      List<Place> places = new ArrayList<>();
-      for (JsonNode child : list) {
-        places.add(new Place(child, at(name) + "[" + places.size() + "]"));
-      }
-      return places;
-    }
-
-    /** Builds a value whose constructor checks; its message becomes the fault's rule. */
-    <T> T checked(String name, java.util.function.Supplier<T> build) {
-      try {
-        return build.get();
-      } catch (IllegalArgumentException broken) {
-        throw invalid(at(name), ": " + broken.getMessage());
-      }
-    }
   }
 }

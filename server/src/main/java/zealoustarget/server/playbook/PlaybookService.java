@@ -1,15 +1,20 @@
 package zealoustarget.server.playbook;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.springframework.stereotype.Service;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
+import zealoustarget.core.commission.Plan;
 
 /** Holds the rules in force and changes them all or not at all. */
 @Service
 public class PlaybookService {
+  private static final JsonMapper JSON = new JsonMapper();
+
   private final PlaybookStore store;
   private final MeasureUse use;
   private volatile Playbook current;
@@ -44,7 +49,7 @@ public class PlaybookService {
             .with("measure", measure.code());
       }
     }
-    store.write(after);
+    store.write(after, PlaybookChange.between(current, after));
     current = after;
     return after;
   }
@@ -56,6 +61,37 @@ public class PlaybookService {
    */
   public AttachedLadder readLadder(JsonNode ladder) {
     return new PlaybookReader(current).readLadder(ladder);
+  }
+
+  /**
+   * Reads one plan as it was stored or frozen.
+   *
+   * @throws Refusal playbook-invalid with the place
+   */
+  public Plan readPlan(PlanPart plan) {
+    JsonNode node = JSON.valueToTree(plan);
+    return new PlanReader(current).version(new Place(node, "")).plan();
+  }
+
+  /**
+   * The rules as a playbook file would leave them, without putting it in force.
+   *
+   * @throws Refusal playbook-invalid with the place
+   */
+  public Playbook tried(JsonNode file) {
+    return new PlaybookReader(current).read(file);
+  }
+
+  /** The rules that are frozen with a month, as JSON in the form of a playbook file. */
+  public byte[] toFreeze() {
+    return JSON.writeValueAsBytes(PlaybookAnswer.Frozen.of(current));
+  }
+
+  /** The rules in force, with the ladders that were frozen. */
+  public Playbook withFrozenLadders(byte[] rules) {
+    JsonNode ladders = JSON.readTree(rules).get("ladders");
+    return new PlaybookReader(current.withLadders(List.of()))
+        .read(JSON.createObjectNode().set("ladders", ladders));
   }
 
   private static boolean differs(Measure before, Measure after) {

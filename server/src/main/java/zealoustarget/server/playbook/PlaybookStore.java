@@ -5,25 +5,33 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.calendar.FiscalCalendar;
 import zealoustarget.core.calendar.FiscalCalendar.YearNamedBy;
 import zealoustarget.core.calendar.WorkingDays;
+import zealoustarget.server.audit.Audit;
+import zealoustarget.server.audit.AuditKind;
+import zealoustarget.server.playbook.RulePartEntity.Part;
 
 /** Reads and writes the rules. */
 @Component
 class PlaybookStore {
+  private static final JsonMapper JSON = new JsonMapper();
   private static final String COMPANY = "company.name";
   private static final String START_MONTH = "calendar.startMonth";
   private static final String NAMED_BY = "calendar.yearNamedBy";
 
   private final EntityManager entities;
+  private final Audit audit;
 
-  PlaybookStore(EntityManager entities) {
+  PlaybookStore(EntityManager entities, Audit audit) {
     this.entities = entities;
+    this.audit = audit;
   }
 
   @Transactional(readOnly = true)
@@ -37,22 +45,45 @@ class PlaybookStore {
         new FiscalCalendar(
             Integer.parseInt(settings.get(START_MONTH)),
             YearNamedBy.valueOf(settings.get(NAMED_BY).toUpperCase(Locale.ROOT)));
-    return new Playbook(
-        settings.get(COMPANY),
-        calendar,
-        new WorkingDays(
-            all("from HolidayEntity", HolidayEntity.class).stream()
-                .map(holiday -> holiday.day)
-                .collect(Collectors.toSet())),
-        measures(),
-        entities
-            .createQuery("from LadderEntity order by id", LadderEntity.class)
-            .getResultStream()
-            .map(LadderEntity::toAttached)
-            .toList(),
-        all("from ShadingEntity order by id", ShadingEntity.class).stream()
-            .map(ShadingEntity::toAttached)
-            .toList());
+    Playbook stored =
+        new Playbook(
+            settings.get(COMPANY),
+            calendar,
+            new WorkingDays(
+                all("from HolidayEntity", HolidayEntity.class).stream()
+                    .map(holiday -> holiday.day)
+                    .collect(Collectors.toSet())),
+            measures(),
+            entities
+                .createQuery("from LadderEntity order by id", LadderEntity.class)
+                .getResultStream()
+                .map(LadderEntity::toAttached)
+                .toList(),
+            all("from ShadingEntity order by id", ShadingEntity.class).stream()
+                .map(ShadingEntity::toAttached)
+                .toList(),
+            Commission.NONE);
+    return stored.withCommission(commission(stored));
+  }
+
+  private Commission commission(Playbook stored) {
+    PlanReader reader = new PlanReader(stored);
+    return Commission.NONE
+        .withVersions(parts(Part.PLAN, reader::version))
+        .withAssignments(parts(Part.ASSIGNMENT, reader::assignment))
+        .withShared(parts(Part.SHARED, reader::shared));
+  }
+
+  private <T> List<T> parts(Part part, Function<Place, T> read) {
+    return all("from RulePartEntity order by id", RulePartEntity.class).stream()
+        .filter(entity -> entity.part == part)
+        .map(entity -> read.apply(new Place(JSON.readTree(entity.content), "")))
+        .toList();
+  }
+
+  private void persist(Part part, List<?> rules) {
+    rules.forEach(
+        rule -> entities.persist(new RulePartEntity(part, JSON.writeValueAsString(rule))));
   }
 
   /** By code; rates with the measures that they divide. */
@@ -75,9 +106,16 @@ class PlaybookStore {
     return entities.createQuery(query, type).getResultList();
   }
 
-  /** Replaces all rules in one transaction. */
+  /** Replaces all rules in one transaction, with an entry for each part that changes. */
   @Transactional
-  public void write(Playbook playbook) {
+  public void write(Playbook playbook, List<PlaybookChange> changes) {
+    changes.forEach(
+        change ->
+            audit.add(
+                AuditKind.RULES_CHANGED,
+                "playbook, " + change.part(),
+                change.before(),
+                change.after()));
     entities.merge(new SettingEntity(COMPANY, playbook.companyName()));
     entities.merge(
         new SettingEntity(START_MONTH, Integer.toString(playbook.calendar().startMonth())));
@@ -87,6 +125,7 @@ class PlaybookStore {
     all("from LadderEntity", LadderEntity.class).forEach(entities::remove);
     all("from ShadingEntity", ShadingEntity.class).forEach(entities::remove);
     all("from HolidayEntity", HolidayEntity.class).forEach(entities::remove);
+    all("from RulePartEntity", RulePartEntity.class).forEach(entities::remove);
     entities.flush();
     playbook.measures().stream()
         .sorted(Comparator.comparing(Measure::isRate))
@@ -95,5 +134,11 @@ class PlaybookStore {
     playbook.ladders().forEach(ladder -> entities.persist(new LadderEntity(ladder)));
     playbook.shadings().forEach(shading -> entities.persist(new ShadingEntity(shading)));
     playbook.workingDays().holidays().forEach(day -> entities.persist(new HolidayEntity(day)));
+    Commission commission = playbook.commission();
+    persist(Part.PLAN, commission.plans().versions().stream().map(PlanPart::of).toList());
+    persist(
+        Part.ASSIGNMENT,
+        commission.plans().assignments().stream().map(PlanPart.AssignmentPart::of).toList());
+    persist(Part.SHARED, commission.shared().stream().map(PlanPart.SharedPart::of).toList());
   }
 }

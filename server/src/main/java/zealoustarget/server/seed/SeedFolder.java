@@ -78,7 +78,7 @@ class SeedFolder implements ApplicationRunner {
     for (SeedFile file : manifest.files()) {
       int load = staging.stage(Upload.of(source.resolve(file.file())), request(file));
       if (file.post()) {
-        loads.post(load, true, null, PostMode.ADD);
+        loads.post(load, true, null, PostMode.ADD, true);
       }
     }
   }

@@ -34,6 +34,7 @@ import zealoustarget.core.reading.Standing.Row;
 import zealoustarget.core.reading.Status;
 import zealoustarget.server.intake.GoalSets;
 import zealoustarget.server.intake.LoadService;
+import zealoustarget.server.seals.Seals;
 import zealoustarget.server.standing.ReadingAnswer.Words;
 
 /** Explains one row or the total: its proof, its months, what it is made of, what comes next. */
@@ -42,8 +43,10 @@ class CloseUpService {
   private final QueryReader reader;
   private final LoadService loads;
   private final GoalSets goalSets;
+  private final Seals seals;
 
-  CloseUpService(QueryReader reader, LoadService loads, GoalSets goalSets) {
+  CloseUpService(QueryReader reader, LoadService loads, GoalSets goalSets, Seals seals) {
+    this.seals = seals;
     this.reader = reader;
     this.loads = loads;
     this.goalSets = goalSets;
@@ -288,7 +291,7 @@ class CloseUpService {
             .toList());
   }
 
-  private static PathAnswer.MonthAnswer month(
+  private PathAnswer.MonthAnswer month(
       Asked asked,
       Member member,
       YearMonth month,
@@ -302,10 +305,17 @@ class CloseUpService {
         month.toString(),
         calendar.number(month),
         calendar.quarter(month),
-        asked.ledger().hasActuals(query) ? "open" : "empty",
+        state(asked, query),
         words(asked.with(query)).answer(new Row(Standing.ALL, row.reading(), row.status(), null)),
         toDate,
         among);
+  }
+
+  private String state(Asked asked, StandingQuery query) {
+    if (seals.find(query.span().toInclusive()).isPresent()) {
+      return "sealed";
+    }
+    return asked.ledger().hasActuals(query) ? "open" : "empty";
   }
 
   private static PathAnswer.ToDate toDate(

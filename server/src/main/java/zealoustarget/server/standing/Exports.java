@@ -10,10 +10,10 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
+import zealoustarget.server.platform.CsvCells;
 
 /** A table as CSV, or as a workbook whose computed columns are formulas. */
 final class Exports {
-  private static final String FORMULA_STARTS = "=+-@\t\r";
   private static final int NAME_WIDTH = 26;
   private static final int FIGURE_WIDTH = 15;
 
@@ -72,7 +72,7 @@ final class Exports {
       for (int at = 0; at < cells.length; at++) {
         String value = row.get(at).value();
         boolean isText = table.columns().get(at).format() == Format.TEXT;
-        cells[at] = value == null ? "" : isText ? harmless(value) : value;
+        cells[at] = value == null ? "" : isText ? CsvCells.harmless(value) : value;
       }
       csv.writeRecord(cells);
     }
@@ -110,7 +110,7 @@ final class Exports {
     about.width(0, NAME_WIDTH);
     for (int row = 0; row < table.about().size(); row++) {
       for (int at = 0; at < table.about().get(row).size(); at++) {
-        about.value(row, at, harmless(table.about().get(row).get(at)));
+        about.value(row, at, CsvCells.harmless(table.about().get(row).get(at)));
       }
     }
     book.finish();
@@ -120,15 +120,10 @@ final class Exports {
     if (cell.formula() != null) {
       sheet.formula(row, at, cell.formula());
     } else if (cell.value() != null && format == Format.TEXT) {
-      sheet.value(row, at, harmless(cell.value()));
+      sheet.value(row, at, CsvCells.harmless(cell.value()));
     } else if (cell.value() != null) {
       sheet.value(row, at, new BigDecimal(cell.value()));
     }
-  }
-
-  /** Text that a spreadsheet would take for a formula stays text. */
-  static String harmless(String text) {
-    return !text.isEmpty() && FORMULA_STARTS.indexOf(text.charAt(0)) >= 0 ? "'" + text : text;
   }
 
   /** The letters of a column, from 0: A, B … Z, AA. */

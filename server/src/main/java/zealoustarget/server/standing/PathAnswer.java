@@ -8,7 +8,7 @@ record PathAnswer(String name, int fiscalYear, List<MonthAnswer> months) {
   /**
    * One month.
    *
-   * @param state empty or open; of the strip only
+   * @param state empty, open or sealed; of the strip only
    * @param toDate actual and goal from the first of these months to this one; not in the strip
    * @param among the month among all members of the axis, where it was asked for
    */

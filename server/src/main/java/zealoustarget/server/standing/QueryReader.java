@@ -30,6 +30,7 @@ import zealoustarget.server.intake.GoalSets;
 import zealoustarget.server.ledger.LedgerService;
 import zealoustarget.server.playbook.Playbook;
 import zealoustarget.server.playbook.PlaybookService;
+import zealoustarget.server.seals.Seals;
 
 /** Reads a standing's parameters; a value that is not known is refused with those that are. */
 @Component
@@ -44,12 +45,19 @@ class QueryReader {
   private final PlaybookService playbooks;
   private final GoalSets goalSets;
   private final NarrowingReader narrowing = new NarrowingReader();
+  private final Seals seals;
   private final Clock clock;
 
-  QueryReader(LedgerService ledgers, PlaybookService playbooks, GoalSets goalSets, Clock clock) {
+  QueryReader(
+      LedgerService ledgers,
+      PlaybookService playbooks,
+      GoalSets goalSets,
+      Seals seals,
+      Clock clock) {
     this.ledgers = ledgers;
     this.playbooks = playbooks;
     this.goalSets = goalSets;
+    this.seals = seals;
     this.clock = clock;
   }
 
@@ -72,11 +80,11 @@ class QueryReader {
   Asked read(StandingParameters parameters) {
     Ledger ledger =
         isGiven(parameters.without()) ? without(parameters.without()) : ledgers.current();
-    Playbook playbook = playbooks.current();
     Axis axis = axis(parameters.axis());
-    Measure measure = measure(parameters.measure(), playbook);
     Basis basis = basis(parameters);
     Span span = span(parameters, ledger);
+    Playbook playbook = rules(span.toInclusive());
+    Measure measure = measure(parameters.measure(), playbook);
     LocalDate asOf = asOf(parameters.asOf(), span, ledger);
     StandingQuery query =
         new StandingQuery(
@@ -98,6 +106,14 @@ class QueryReader {
             : null,
         group(parameters.group(), axis),
         judged.days() == null ? null : asOf);
+  }
+
+  /** A sealed month keeps the ladders that it was judged by. */
+  private Playbook rules(YearMonth month) {
+    return seals
+        .find(month)
+        .map(seal -> playbooks.withFrozenLadders(seal.rules()))
+        .orElseGet(playbooks::current);
   }
 
   /** The query with the ladder that is in force for it. */

@@ -53,9 +53,9 @@ record StandingParameters(
     String without) {
 
   /** A month of an axis against a goal set, and nothing else. */
-  static StandingParameters of(String axis, String month, String goalSet) {
+  static StandingParameters of(String axis, String measure, String month, String goalSet) {
     return new StandingParameters(
-        axis, null, month, month, goalSet, null, null, null, null, null, null, null, null, null,
+        axis, measure, month, month, goalSet, null, null, null, null, null, null, null, null, null,
         null, null, null, null, null, null, null, null, null, null, null, null);
   }
 

@@ -16,7 +16,7 @@ public class StandingText {
 
   /** The headline, the total and all rows of a month by key, as a table. */
   public String of(String axis, String month, String goalSet) {
-    StandingAnswer answer = standings.standing(StandingParameters.of(axis, month, goalSet));
+    StandingAnswer answer = standings.standing(StandingParameters.of(axis, null, month, goalSet));
     StringBuilder text = new StringBuilder("\n");
     text.append(
             answer.headline().stream()

@@ -1,0 +1,89 @@
+package zealoustarget.server.audit;
+
+import jakarta.persistence.EntityManager;
+import java.time.Clock;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The trail of what was done: entries are added and read, nothing else. */
+@Component
+public class Audit {
+  /** Who does everything until there are accounts. */
+  public static final String ANALYST = "analyst";
+
+  private static final int LONGEST_SUBJECT = 400;
+  private static final int LONGEST_TEXT = 100_000;
+
+  private final EntityManager entities;
+  private final Clock clock;
+
+  Audit(EntityManager entities, Clock clock) {
+    this.entities = entities;
+    this.clock = clock;
+  }
+
+  /**
+   * One entry.
+   *
+   * @param at ISO 8601 in UTC
+   * @param before null where there was nothing
+   * @param after null where nothing is left
+   */
+  public record Entry(
+      long id, String at, String by, String kind, String subject, String before, String after) {}
+
+  /** Adds an entry, in the transaction of the change where there is one. */
+  @Transactional
+  public void add(AuditKind kind, String subject, String before, String after) {
+    entities.persist(
+        new AuditEntity(
+            clock.instant(),
+            ANALYST,
+            kind,
+            cut(subject, LONGEST_SUBJECT),
+            cut(before, LONGEST_TEXT),
+            cut(after, LONGEST_TEXT)));
+  }
+
+  private static String cut(String text, int most) {
+    return text == null || text.length() <= most ? text : text.substring(0, most - 1) + "…";
+  }
+
+  /**
+   * Entries that hold a text, latest first.
+   *
+   * @param text part of subject, before or after; empty for all
+   * @param kind null for all
+   */
+  @Transactional(readOnly = true)
+  public List<Entry> entries(String text, AuditKind kind, int first, int most) {
+    try (Stream<AuditEntity> found =
+        entities
+            .createQuery(
+                "from AuditEntity where (:kind is null or kind = :kind)"
+                    + " and (:text = '' or lower(subject) like :like escape '!'"
+                    + " or lower(before) like :like escape '!'"
+                    + " or lower(after) like :like escape '!') order by id desc",
+                AuditEntity.class)
+            .setParameter("kind", kind)
+            .setParameter("text", text.strip())
+            .setParameter("like", "%" + escaped(text.strip().toLowerCase(Locale.ROOT)) + "%")
+            .setFirstResult(first)
+            .setMaxResults(most)
+            .getResultStream()) {
+      return found.map(Audit::entry).toList();
+    }
+  }
+
+  private static String escaped(String text) {
+    return text.replace("!", "!!").replace("%", "!%").replace("_", "!_");
+  }
+
+  private static Entry entry(AuditEntity row) {
+    return new Entry(
+        row.id, row.at.toString(), row.by, row.kind.word(), row.subject, row.before, row.after);
+  }
+}

@@ -1,0 +1,84 @@
+package zealoustarget.server.audit;
+
+import de.siegmar.fastcsv.writer.CsvWriter;
+import java.io.OutputStreamWriter;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.stream.Stream;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+import zealoustarget.core.Refusal;
+import zealoustarget.server.platform.CsvCells;
+import zealoustarget.server.platform.Downloads;
+
+/** The audit trail, to be searched and taken along. */
+@RestController
+@RequestMapping("/api/v1")
+class AuditController {
+  private static final int PAGE = 100;
+  private static final int MOST = 100_000;
+
+  private final Audit audit;
+
+  AuditController(Audit audit) {
+    this.audit = audit;
+  }
+
+  /** Entries latest first, 100 to a page. */
+  @GetMapping("/audit")
+  List<Audit.Entry> entries(
+      @RequestParam(defaultValue = "") String text,
+      @RequestParam(defaultValue = "") String kind,
+      @RequestParam(defaultValue = "0") int page) {
+    return audit.entries(text, kind(kind), Math.max(page, 0) * PAGE, PAGE);
+  }
+
+  /** The same as CSV, the latest 100,000. */
+  @GetMapping("/audit.csv")
+  ResponseEntity<StreamingResponseBody> csv(
+      @RequestParam(defaultValue = "") String text, @RequestParam(defaultValue = "") String kind) {
+    List<Audit.Entry> entries = audit.entries(text, kind(kind), 0, MOST);
+    return Downloads.of(
+        "audit trail.csv",
+        Downloads.CSV,
+        out -> {
+          CsvWriter csv =
+              CsvWriter.builder().build(new OutputStreamWriter(out, StandardCharsets.UTF_8));
+          csv.writeRecord("at", "by", "what", "subject", "before", "after");
+          for (Audit.Entry entry : entries) {
+            csv.writeRecord(
+                entry.at(),
+                entry.by(),
+                entry.kind(),
+                CsvCells.harmless(entry.subject()),
+                CsvCells.harmless(entry.before()),
+                CsvCells.harmless(entry.after()));
+          }
+          csv.flush();
+        });
+  }
+
+  private static AuditKind kind(String word) {
+    if (word.isBlank()) {
+      return null;
+    }
+    return Stream.of(AuditKind.values())
+        .filter(kind -> kind.word().equalsIgnoreCase(word.strip()))
+        .findFirst()
+        .orElseThrow(
+            () ->
+                Refusal.of(
+                        "value-unknown",
+                        "\""
+                            + word
+                            + "\" is no kind; allowed are "
+                            + String.join(
+                                ", ", Stream.of(AuditKind.values()).map(AuditKind::word).toList())
+                            + ".")
+                    .with("name", "kind"));
+  }
+}

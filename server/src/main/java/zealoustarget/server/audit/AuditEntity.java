@@ -1,0 +1,50 @@
+package zealoustarget.server.audit;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import org.hibernate.annotations.Immutable;
+
+/** One thing that was done; never changed. */
+@Entity
+@Immutable
+@Table(name = "audit_entry")
+class AuditEntity {
+  @Id
+  @GeneratedValue(strategy = GenerationType.IDENTITY)
+  Long id;
+
+  @Column(name = "done_at")
+  Instant at;
+
+  @Column(name = "done_by")
+  String by;
+
+  @Enumerated(EnumType.STRING)
+  AuditKind kind;
+
+  String subject;
+
+  @Column(name = "before_text", length = 1_000_000)
+  String before;
+
+  @Column(name = "after_text", length = 1_000_000)
+  String after;
+
+  protected AuditEntity() {}
+
+  AuditEntity(Instant at, String by, AuditKind kind, String subject, String before, String after) {
+    this.at = at;
+    this.by = by;
+    this.kind = kind;
+    this.subject = subject;
+    this.before = before;
+    this.after = after;
+  }
+}

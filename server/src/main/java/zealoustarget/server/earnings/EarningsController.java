@@ -1,0 +1,66 @@
+package zealoustarget.server.earnings;
+
+import java.time.DateTimeException;
+import java.time.YearMonth;
+import java.util.List;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import zealoustarget.core.Refusal;
+
+/** Commission of a month. */
+@RestController
+@RequestMapping("/api/v1/earnings")
+class EarningsController {
+  private final EarningsService earnings;
+  private final EarningsDesk desk;
+
+  EarningsController(EarningsService earnings, EarningsDesk desk) {
+    this.earnings = earnings;
+    this.desk = desk;
+  }
+
+  /** A row per rep: status, what is earned to date and due, components, what comes next. */
+  @GetMapping
+  List<EarningsRow> rows(@RequestParam String month) {
+    return earnings.month(month(month)).rows();
+  }
+
+  /** The month with its headline, totals and state; the rows as in {@code /earnings}. */
+  @GetMapping("/desk")
+  EarningsDesk.DeskAnswer desk(@RequestParam String month) {
+    return desk.answer(month(month));
+  }
+
+  /** A rep's statement with the source lines of sales and quota, paged; 404 member-unknown. */
+  @GetMapping("/{rep}")
+  EarningsDesk.StatementAnswer statement(
+      @PathVariable String rep,
+      @RequestParam String month,
+      @RequestParam(defaultValue = "0") int page) {
+    return desk.statement(rep, month(month), page);
+  }
+
+  /** What other sales to date would earn the rep; 404 member-unknown. */
+  @GetMapping("/{rep}/what-if")
+  EarningsDesk.WhatIfAnswer whatIf(
+      @PathVariable String rep, @RequestParam String month, @RequestParam String sales) {
+    return desk.whatIf(rep, month(month), sales);
+  }
+
+  /** Who would change status with one more order of the own average size. */
+  @GetMapping("/one-more-order")
+  List<EarningsDesk.OneMoreAnswer> oneMore(@RequestParam String month) {
+    return desk.oneMore(month(month));
+  }
+
+  static YearMonth month(String text) {
+    try {
+      return YearMonth.parse(text.strip());
+    } catch (DateTimeException noMonth) {
+      throw Refusal.of("month-unreadable", "\"" + text + "\" is no month. Write it as 2026-10.");
+    }
+  }
+}

@@ -1,0 +1,321 @@
+package zealoustarget.server.earnings;
+
+import java.math.BigDecimal;
+import java.math.BigInteger;
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.function.Function;
+import org.springframework.stereotype.Service;
+import zealoustarget.core.Refusal;
+import zealoustarget.core.amount.Measure;
+import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.calendar.Span;
+import zealoustarget.core.commission.Pay;
+import zealoustarget.core.commission.Plan;
+import zealoustarget.core.commission.PlanBook;
+import zealoustarget.core.commission.Statement;
+import zealoustarget.core.ladder.Ladder;
+import zealoustarget.core.ledger.Basis;
+import zealoustarget.core.ledger.Filters;
+import zealoustarget.core.ledger.GoalBook;
+import zealoustarget.core.ledger.Ledger;
+import zealoustarget.core.ledger.Months;
+import zealoustarget.core.ledger.Narrowing;
+import zealoustarget.core.ledger.StandingQuery;
+import zealoustarget.core.member.Axis;
+import zealoustarget.core.member.Member;
+import zealoustarget.core.reading.Goal;
+import zealoustarget.core.reading.Reading;
+import zealoustarget.server.earnings.EarningsRow.ComponentPart;
+import zealoustarget.server.earnings.EarningsRow.NextPart;
+import zealoustarget.server.intake.LoadService;
+import zealoustarget.server.ledger.LedgerService;
+import zealoustarget.server.playbook.PlanPart;
+import zealoustarget.server.playbook.Playbook;
+import zealoustarget.server.playbook.PlaybookService;
+import zealoustarget.server.seals.Seals;
+
+/** What the earnings desk shows beyond the rows. */
+@Service
+class EarningsDesk {
+  private static final int PAGE = 50;
+  private static final int MONTHS_OF_ORDERS = 3;
+  private static final String BUDGET_MEASURE = "commission";
+
+  private final EarningsService earnings;
+  private final LedgerService ledgers;
+  private final PlaybookService playbooks;
+  private final LoadService loads;
+  private final Seals seals;
+
+  EarningsDesk(
+      EarningsService earnings,
+      LedgerService ledgers,
+      PlaybookService playbooks,
+      LoadService loads,
+      Seals seals) {
+    this.earnings = earnings;
+    this.ledgers = ledgers;
+    this.playbooks = playbooks;
+    this.loads = loads;
+    this.seals = seals;
+  }
+
+  /**
+   * A month of commission.
+   *
+   * @param state open or sealed
+   * @param share pay earned to date as a share of sales to date, of reps with a plan and quota
+   * @param budget what was planned for commission; null where no goal set has it
+   */
+  record DeskAnswer(
+      String month,
+      String state,
+      String currency,
+      String headline,
+      Totals totals,
+      String share,
+      Budget budget,
+      List<EarningsRow> rows) {}
+
+  /** Sums of the rows; of sales and quota where all plans credit the same measure. */
+  record Totals(int reps, int paid, String quota, String actual, String earned, String due) {}
+
+  /** Due against the budget; LOWER is better. */
+  record Budget(String goalSet, String goal, String variance, String percent, boolean isOver) {}
+
+  DeskAnswer answer(YearMonth month) {
+    EarningsService.Month read = earnings.month(month);
+    Playbook playbook = playbooks.current();
+    List<EarningsRow> rows = read.rows();
+    Totals totals = totals(rows);
+    return new DeskAnswer(
+        month.toString(),
+        read.isSealed() ? "sealed" : "open",
+        EarningsService.currency(playbook),
+        read.headline(),
+        totals,
+        share(totals),
+        budget(month, totals, playbook),
+        rows);
+  }
+
+  private static Totals totals(List<EarningsRow> rows) {
+    List<EarningsRow> planned = rows.stream().filter(row -> row.earned() != null).toList();
+    boolean isAlike = planned.stream().map(EarningsRow::measure).distinct().count() == 1;
+    return new Totals(
+        rows.size(),
+        (int)
+            rows.stream()
+                .filter(row -> row.due() != null && new BigDecimal(row.due()).signum() > 0)
+                .count(),
+        isAlike ? sum(planned, EarningsRow::quota) : null,
+        isAlike ? sum(planned, EarningsRow::actual) : null,
+        sum(planned, EarningsRow::earned),
+        sum(rows, EarningsRow::due));
+  }
+
+  private static String sum(List<EarningsRow> rows, Function<EarningsRow, String> figure) {
+    return rows.stream()
+        .map(figure)
+        .filter(Objects::nonNull)
+        .map(BigDecimal::new)
+        .reduce(BigDecimal::add)
+        .map(BigDecimal::toPlainString)
+        .orElse(null);
+  }
+
+  private static String share(Totals totals) {
+    if (totals.earned() == null || totals.actual() == null) {
+      return null;
+    }
+    Ratio sales = Ratio.parse(totals.actual());
+    return sales.signum() <= 0 ? null : Ratio.parse(totals.earned()).dividedBy(sales).toText(6);
+  }
+
+  /** The month's goals of the measure "commission", in whichever set has them. */
+  private Budget budget(YearMonth month, Totals totals, Playbook playbook) {
+    Measure measure = playbook.findMeasure(BUDGET_MEASURE).orElse(null);
+    if (measure == null || measure.isRate() || totals.due() == null) {
+      return null;
+    }
+    int number = Months.number(month);
+    for (GoalBook book : ledgers.current().goalBooks().values()) {
+      List<GoalBook.Cell> cells =
+          book.cells().stream()
+              .filter(cell -> cell.month() == number && cell.measure().equals(measure.code()))
+              .toList();
+      if (!cells.isEmpty()) {
+        Ratio goal = Ratio.of(cells.stream().mapToLong(GoalBook.Cell::amount).sum());
+        Ratio due = Ratio.parse(totals.due()).times(measure.unitsPerOne());
+        Reading reading = new Reading(measure.direction(), due, Goal.of(goal), 1, null, null);
+        return new Budget(
+            book.name(),
+            measure.text(goal),
+            measure.text(reading.variance()),
+            reading.attainment() == null ? null : reading.attainment().toText(6),
+            reading.favourable().signum() < 0);
+      }
+    }
+    return null;
+  }
+
+  /**
+   * A rep's statement with what it is made of.
+   *
+   * @param sales the lines credited in the window to date, {@code page} of them
+   * @param quota the lines that set the quota
+   */
+  record StatementAnswer(
+      EarningsRow row,
+      String state,
+      String currency,
+      PlanPart plan,
+      int page,
+      int lineCount,
+      List<SourceLine> sales,
+      List<SourceLine> quota) {}
+
+  record SourceLine(int load, String file, int line, String month, String amount) {}
+
+  StatementAnswer statement(String rep, YearMonth month, int page) {
+    EarningsRow row = earnings.row(rep, month);
+    boolean isSealed = seals.find(month).isPresent();
+    Ledger ledger = isSealed ? ledgers.current() : ledgers.posted();
+    Plan plan = earnings.plan(row, month);
+    Playbook playbook = playbooks.current();
+    Measure measure = playbook.findMeasure(row.measure()).orElseThrow();
+    Member member = ledger.members().findByKey(Axis.REP, row.rep()).orElseThrow();
+    Span span = new Span(YearMonth.parse(row.windowFrom()), month);
+    StandingQuery query =
+        new StandingQuery(
+            Axis.REP,
+            measure,
+            span,
+            plan == null ? Basis.NONE : new Basis.Set(plan.goalSet()),
+            Filters.NONE,
+            Ladder.defaultOf(measure.direction()),
+            Narrowing.NONE,
+            null);
+    List<Ledger.Source> sales = ledger.actualSources(query, member.id());
+    Map<Integer, String> files = loads.fileNames();
+    int first = Math.min(Math.max(page, 0) * PAGE, sales.size());
+    return new StatementAnswer(
+        row,
+        isSealed ? "sealed" : "open",
+        EarningsService.currency(playbook),
+        plan == null ? null : PlanPart.of(new PlanBook.Version(plan, Integer.MIN_VALUE)),
+        Math.max(page, 0),
+        sales.size(),
+        sales.subList(first, Math.min(first + PAGE, sales.size())).stream()
+            .map(source -> line(source, files, measure))
+            .toList(),
+        plan == null
+            ? List.of()
+            : ledger.goalSources(query, member.id()).stream()
+                .map(source -> line(source, files, measure))
+                .toList());
+  }
+
+  private static SourceLine line(
+      Ledger.Source source, Map<Integer, String> files, Measure measure) {
+    return new SourceLine(
+        source.loadId(),
+        files.get(source.loadId()),
+        source.line(),
+        Months.of(source.month()).toString(),
+        measure.text(source.amount()));
+  }
+
+  /** What other sales would earn. */
+  record WhatIfAnswer(
+      String sales,
+      String status,
+      String tone,
+      String earned,
+      String change,
+      List<ComponentPart> components,
+      NextPart next) {}
+
+  WhatIfAnswer whatIf(String rep, YearMonth month, String sales) {
+    Statement statement = earnings.statement(rep, month);
+    if (statement.curve() == null) {
+      throw Refusal.of(
+          "value-unknown", "Without a plan and a quota above 0, sales earn no commission.");
+    }
+    Measure measure = statement.terms().plan().measure();
+    long units = units(sales, measure);
+    Pay pay = statement.curve().at(units);
+    return new WhatIfAnswer(
+        measure.text(units),
+        pay.status().word(),
+        EarningsWords.tone(pay.status()),
+        PlanPart.cents(pay.earned()),
+        PlanPart.cents(pay.earned() - statement.pay().earned()),
+        EarningsWords.components(pay, measure),
+        EarningsWords.next(pay.next(), measure));
+  }
+
+  private static long units(String sales, Measure measure) {
+    try {
+      Ratio units = Ratio.parse(sales.strip()).times(measure.unitsPerOne());
+      if (units.under().equals(BigInteger.ONE)
+          && units.abs().compareTo(Ratio.of(Measure.LARGEST_AMOUNT)) <= 0) {
+        return units.over().longValueExact();
+      }
+    } catch (IllegalArgumentException noNumber) {
+      // refused below, as too many decimals are
+    }
+    throw Refusal.of(
+            "value-unknown",
+            "\""
+                + sales
+                + "\" is no amount of "
+                + measure.code()
+                + ". Write it as "
+                + measure.text(123_450)
+                + ".")
+        .with("name", "sales");
+  }
+
+  /** One more order of a rep's average size over three months. */
+  record OneMoreAnswer(
+      String rep, String name, String order, String status, String then, String tone, String pay) {}
+
+  List<OneMoreAnswer> oneMore(YearMonth month) {
+    Ledger ledger = ledgers.posted();
+    Span span = Span.ending(month, MONTHS_OF_ORDERS);
+    Map<String, Map<Integer, Long>> averages = new HashMap<>();
+    List<OneMoreAnswer> found = new ArrayList<>();
+    for (Statement statement : earnings.reckon(month)) {
+      if (statement.curve() == null) {
+        continue;
+      }
+      Measure measure = statement.terms().plan().measure();
+      long order =
+          averages
+              .computeIfAbsent(measure.code(), code -> ledger.averageOrders(code, span))
+              .getOrDefault(statement.rep(), 0L);
+      Pay then = statement.curve().at(Math.addExact(statement.facts().sales(), order));
+      if (order > 0 && then.status() != statement.status()) {
+        Member rep = ledger.members().get(Axis.REP, statement.rep());
+        found.add(
+            new OneMoreAnswer(
+                rep.key(),
+                rep.name(),
+                measure.text(order),
+                statement.status().word(),
+                then.status().word(),
+                EarningsWords.tone(then.status()),
+                PlanPart.cents(then.earned() - statement.pay().earned())));
+      }
+    }
+    found.sort(Comparator.comparing((OneMoreAnswer one) -> new BigDecimal(one.pay())).reversed());
+    return found;
+  }
+}

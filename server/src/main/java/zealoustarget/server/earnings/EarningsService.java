@@ -1,0 +1,282 @@
+package zealoustarget.server.earnings;
+
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import org.springframework.stereotype.Service;
+import zealoustarget.core.Refusal;
+import zealoustarget.core.amount.Measure;
+import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.calendar.SpanWords;
+import zealoustarget.core.commission.Closed;
+import zealoustarget.core.commission.CreditShares;
+import zealoustarget.core.commission.Earnings;
+import zealoustarget.core.commission.LedgerSales;
+import zealoustarget.core.commission.PayHeadline;
+import zealoustarget.core.commission.Plan;
+import zealoustarget.core.commission.PlanBook;
+import zealoustarget.core.commission.Statement;
+import zealoustarget.core.commission.Terms;
+import zealoustarget.core.ledger.Ledger;
+import zealoustarget.core.ledger.Members;
+import zealoustarget.core.ledger.Months;
+import zealoustarget.core.member.Axis;
+import zealoustarget.core.member.Member;
+import zealoustarget.server.ledger.LedgerService;
+import zealoustarget.server.platform.Packed;
+import zealoustarget.server.playbook.Commission;
+import zealoustarget.server.playbook.Playbook;
+import zealoustarget.server.playbook.PlaybookService;
+import zealoustarget.server.seals.Seal;
+import zealoustarget.server.seals.Seals;
+
+/** Statements of a month: frozen ones of a sealed month, reckoned ones of any other. */
+@Service
+public class EarningsService {
+  private final LedgerService ledgers;
+  private final PlaybookService playbooks;
+  private final Seals seals;
+  private final Map<Integer, FrozenMonth> frozen = new ConcurrentHashMap<>();
+  private final Map<Integer, List<FrozenMonth.Settled>> settled = new ConcurrentHashMap<>();
+
+  EarningsService(LedgerService ledgers, PlaybookService playbooks, Seals seals) {
+    this.ledgers = ledgers;
+    this.playbooks = playbooks;
+    this.seals = seals;
+  }
+
+  /** The statements of a month that is not sealed, by the reps' keys. */
+  List<Statement> reckon(YearMonth month) {
+    return reckon(month, playbooks.current());
+  }
+
+  /** The same as other rules would have it. */
+  List<Statement> reckon(YearMonth month, Playbook playbook) {
+    Ledger ledger = ledgers.posted();
+    int number = Months.number(month);
+    Map<Integer, List<Closed>> closed = closed(number);
+    Earnings earnings = earnings(playbook, ledger);
+    List<Statement> statements = new ArrayList<>();
+    for (Member rep : ledger.members().all(Axis.REP)) {
+      Statement statement =
+          earnings.statement(rep.id(), number, closed.getOrDefault(rep.id(), List.of()));
+      if (isShown(statement, ledger)) {
+        statements.add(statement);
+      }
+    }
+    return statements;
+  }
+
+  private Earnings earnings(Playbook playbook, Ledger ledger) {
+    PlanBook plans = playbook.commission().plans();
+    Map<Integer, String> keys = new HashMap<>();
+    ledger.members().all(Axis.REP).forEach(rep -> keys.put(rep.id(), rep.key()));
+    YearMonth last = seals.last();
+    return new Earnings(
+        playbook.calendar(),
+        (rep, month) -> terms(plans, keys.get(rep), month),
+        new LedgerSales(ledger, shared(playbook.commission(), ledger)),
+        usual(playbook).code(),
+        last == null ? null : Integer.valueOf(Months.number(last) + 1));
+  }
+
+  private static Terms terms(PlanBook plans, String key, int month) {
+    return key == null ? null : plans.terms(key, month);
+  }
+
+  /** Shared credit between reps that are known; the others cannot have sold anything. */
+  private static List<LedgerSales.Shared> shared(Commission commission, Ledger ledger) {
+    List<LedgerSales.Shared> all = new ArrayList<>();
+    for (Commission.SharedCredit one : commission.shared()) {
+      Map<Integer, Ratio> shares = new HashMap<>();
+      one.shares()
+          .shares()
+          .forEach(
+              (key, share) ->
+                  ledger
+                      .members()
+                      .findByKey(Axis.REP, key)
+                      .ifPresent(rep -> shares.put(rep.id(), share)));
+      boolean isKnown = shares.size() == one.shares().shares().size();
+      ledger
+          .members()
+          .findByKey(Axis.REP, one.rep())
+          .filter(rep -> isKnown)
+          .ifPresent(
+              rep ->
+                  all.add(
+                      new LedgerSales.Shared(
+                          rep.id(),
+                          one.from() == null ? Integer.MIN_VALUE : Months.number(one.from()),
+                          one.until() == null ? null : Months.number(one.until()),
+                          new CreditShares<>(shares))));
+    }
+    return all;
+  }
+
+  private static boolean isShown(Statement statement, Ledger ledger) {
+    return statement.terms() != null
+        || statement.due() != null
+        || ledger.members().isOnRoster(statement.rep(), statement.month())
+        || statement.facts().sales() != 0;
+  }
+
+  /** What sealed months before that one settled, by rep. */
+  private Map<Integer, List<Closed>> closed(int before) {
+    Map<Integer, List<Closed>> byRep = new HashMap<>();
+    for (Seal seal : seals.inForce()) {
+      if (Months.number(seal.month()) < before) {
+        settled
+            .computeIfAbsent(seal.id(), id -> frozen(seal).settled(seal.month(), playbooks))
+            .forEach(
+                one ->
+                    byRep.computeIfAbsent(one.rep(), rep -> new ArrayList<>()).add(one.closed()));
+      }
+    }
+    return byRep;
+  }
+
+  private FrozenMonth frozen(Seal seal) {
+    return frozen.computeIfAbsent(
+        seal.id(), id -> Packed.fromDeflated(seal.statements(), FrozenMonth.class));
+  }
+
+  /**
+   * A month's rows and the sentence over them.
+   *
+   * @param rows by the reps' keys
+   */
+  record Month(List<EarningsRow> rows, String headline, boolean isSealed) {}
+
+  Month month(YearMonth month) {
+    return seals
+        .find(month)
+        .map(seal -> new Month(frozen(seal).rows(), frozen(seal).headline(), true))
+        .orElseGet(() -> open(month, reckon(month)));
+  }
+
+  private Month open(YearMonth month, List<Statement> statements) {
+    Playbook playbook = playbooks.current();
+    Members members = ledgers.posted().members();
+    Measure usual = usual(playbook);
+    List<EarningsRow> rows =
+        statements.stream()
+            .map(
+                one ->
+                    EarningsWords.row(
+                        one,
+                        members.get(Axis.REP, one.rep()),
+                        members.placeOf(Axis.REP, one.rep(), one.month()),
+                        usual))
+            .toList();
+    String headline =
+        PayHeadline.of(
+            SpanWords.name(month),
+            statements.stream()
+                .map(one -> new PayHeadline.Named(members.get(Axis.REP, one.rep()).name(), one))
+                .toList(),
+            currency(playbook));
+    return new Month(rows, headline, false);
+  }
+
+  /**
+   * One rep's row.
+   *
+   * @throws Refusal member-unknown
+   */
+  EarningsRow row(String rep, YearMonth month) {
+    return month(month).rows().stream()
+        .filter(row -> row.rep().equalsIgnoreCase(rep.strip()))
+        .findFirst()
+        .orElseThrow(() -> unknown(rep, month));
+  }
+
+  /**
+   * One rep's statement of a month as it would be reckoned now, sealed or not.
+   *
+   * @throws Refusal member-unknown
+   */
+  Statement statement(String rep, YearMonth month) {
+    Ledger ledger = ledgers.posted();
+    int number = Months.number(month);
+    return ledger
+        .members()
+        .findByKey(Axis.REP, rep)
+        .map(
+            member ->
+                earnings(playbooks.current(), ledger)
+                    .statement(
+                        member.id(), number, closed(number).getOrDefault(member.id(), List.of())))
+        .orElseThrow(() -> unknown(rep, month));
+  }
+
+  private static Refusal unknown(String rep, YearMonth month) {
+    return Refusal.of("member-unknown", "There is no rep \"" + rep + "\" in " + month + ".")
+        .with("key", rep);
+  }
+
+  /** The plan behind a row; null without one. */
+  Plan plan(EarningsRow row, YearMonth month) {
+    if (row.plan() == null) {
+      return null;
+    }
+    return seals
+        .find(month)
+        .map(
+            seal ->
+                frozen(seal).settled(month, playbooks).stream()
+                    .map(one -> one.closed().terms())
+                    .filter(terms -> terms != null && terms.plan().name().equals(row.plan()))
+                    .map(Terms::plan)
+                    .findFirst()
+                    .orElseThrow())
+        .or(
+            () ->
+                playbooks.current().commission().plans().findPlan(row.plan(), Months.number(month)))
+        .orElse(null);
+  }
+
+  /** Cents earned in a window to date when its month was sealed, and on what is posted now. */
+  record Twice(long then, long now) {}
+
+  /** What every rep of a sealed month had earned then and would have now. */
+  Map<Integer, Twice> thenAndNow(Seal seal) {
+    Earnings now = earnings(playbooks.current(), ledgers.posted());
+    Map<Integer, Twice> byRep = new HashMap<>();
+    for (FrozenMonth.Settled one : frozen(seal).settled(seal.month(), playbooks)) {
+      byRep.put(
+          one.rep(), new Twice(one.closed().earned(), now.earnedNow(one.rep(), one.closed())));
+    }
+    return byRep;
+  }
+
+  /** What is frozen with a month as it stands. */
+  byte[] toFreeze(YearMonth month) {
+    List<Statement> statements = reckon(month);
+    Month open = open(month, statements);
+    return Packed.deflated(FrozenMonth.of(statements, open.rows(), open.headline()));
+  }
+
+  /** The measure whose sales are shown where no plan names one. */
+  static Measure usual(Playbook playbook) {
+    return playbook
+        .findMeasure("revenue")
+        .or(() -> playbook.measures().stream().filter(m -> !m.isRate()).findFirst())
+        .orElseThrow();
+  }
+
+  /** The currency in which is paid: that of the first measure that has one. */
+  static String currency(Playbook playbook) {
+    Measure usual = usual(playbook);
+    return usual.isCurrency()
+        ? usual.unit()
+        : playbook.measures().stream()
+            .filter(Measure::isCurrency)
+            .map(Measure::unit)
+            .findFirst()
+            .orElse("");
+  }
+}

@@ -1,0 +1,66 @@
+package zealoustarget.server.playbook;
+
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.List;
+import zealoustarget.core.commission.CreditShares;
+import zealoustarget.core.commission.PlanBook;
+import zealoustarget.core.commission.PlanBook.Assignment;
+import zealoustarget.core.commission.PlanBook.Version;
+
+/** Plans, who has them, and whose credit is shared. Immutable. */
+public record Commission(PlanBook plans, List<SharedCredit> shared) {
+  public static final Commission NONE = new Commission(PlanBook.EMPTY, List.of());
+
+  public Commission {
+    shared = List.copyOf(shared);
+  }
+
+  /**
+   * Sales and quota of one rep that are credited to several.
+   *
+   * @param rep key
+   * @param from first month; null for every month before
+   * @param until last month; null where it is open
+   * @param shares by the reps' keys
+   */
+  public record SharedCredit(
+      String rep, YearMonth from, YearMonth until, CreditShares<String> shares) {
+    boolean meets(SharedCredit other) {
+      return rep.equalsIgnoreCase(other.rep)
+          && (until == null || other.from == null || !other.from.isAfter(until))
+          && (other.until == null || from == null || !from.isAfter(other.until));
+    }
+  }
+
+  /** With a version of a plan added, or in place of the one with the same name and month. */
+  Commission withVersion(Version version) {
+    List<Version> versions = new ArrayList<>(plans.versions());
+    versions.removeIf(
+        known ->
+            known.since() == version.since()
+                && known.plan().name().equalsIgnoreCase(version.plan().name()));
+    versions.add(version);
+    return new Commission(new PlanBook(versions, plans.assignments()), shared);
+  }
+
+  Commission withVersions(List<Version> all) {
+    return new Commission(new PlanBook(all, plans.assignments()), shared);
+  }
+
+  /** With a plan's assignments replaced. */
+  Commission withAssignments(String plan, List<Assignment> ofPlan) {
+    List<Assignment> all = new ArrayList<>(plans.assignments());
+    all.removeIf(known -> known.plan().equalsIgnoreCase(plan));
+    all.addAll(ofPlan);
+    return withAssignments(all);
+  }
+
+  Commission withAssignments(List<Assignment> all) {
+    return new Commission(new PlanBook(plans.versions(), all), shared);
+  }
+
+  Commission withShared(List<SharedCredit> all) {
+    return new Commission(plans, all);
+  }
+}

@@ -1,0 +1,34 @@
+package zealoustarget.server.seals;
+
+import java.time.Instant;
+import java.time.YearMonth;
+import java.util.List;
+
+/**
+ * A sealed month.
+ *
+ * @param loads posted then, in their order
+ * @param rules ladders and plans then, packed
+ * @param statements commission of every rep, packed
+ * @param figures the standings then, packed
+ * @param checksum SHA-256 of rules, statements and figures
+ * @param unsealedAt null while it is in force
+ * @param reason why it was unsealed; null while it is in force
+ */
+public record Seal(
+    int id,
+    YearMonth month,
+    Instant sealedAt,
+    String sealedBy,
+    List<SealedLoad> loads,
+    byte[] rules,
+    byte[] statements,
+    byte[] figures,
+    String checksum,
+    Instant unsealedAt,
+    String unsealedBy,
+    String reason) {
+  public Seal {
+    loads = List.copyOf(loads);
+  }
+}

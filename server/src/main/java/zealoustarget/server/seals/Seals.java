@@ -1,0 +1,98 @@
+package zealoustarget.server.seals;
+
+import jakarta.persistence.EntityManager;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.time.Clock;
+import java.time.YearMonth;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import zealoustarget.core.ledger.Months;
+
+/** The months that are sealed; each seal is one row, so it is there wholly or not at all. */
+@Component
+public class Seals {
+  private final EntityManager entities;
+  private final Clock clock;
+  private volatile List<Seal> inForce = List.of();
+
+  Seals(EntityManager entities, Clock clock) {
+    this.entities = entities;
+    this.clock = clock;
+  }
+
+  /** Reads the seals from the database; the cache follows it. */
+  @Transactional(readOnly = true)
+  public void open() {
+    inForce = history().stream().filter(seal -> seal.unsealedAt() == null).toList();
+  }
+
+  /** The seals in force, by month. */
+  public List<Seal> inForce() {
+    return inForce;
+  }
+
+  public Optional<Seal> find(YearMonth month) {
+    return inForce.stream().filter(seal -> seal.month().equals(month)).findFirst();
+  }
+
+  /** The last sealed month; null while none is. */
+  public YearMonth last() {
+    return inForce.isEmpty() ? null : inForce.get(inForce.size() - 1).month();
+  }
+
+  /** All seals that ever were, by month and time. */
+  @Transactional(readOnly = true)
+  public List<Seal> history() {
+    return entities
+        .createQuery("from SealEntity order by month, id", SealEntity.class)
+        .getResultStream()
+        .map(SealEntity::toSeal)
+        .toList();
+  }
+
+  /** What is frozen with a month. */
+  public record Frozen(List<SealedLoad> loads, byte[] rules, byte[] statements, byte[] figures) {}
+
+  /** Seals a month; call {@link #open} after. */
+  @Transactional
+  public int add(YearMonth month, String by, Frozen frozen) {
+    SealEntity seal = new SealEntity();
+    seal.month = Months.number(month);
+    seal.sealedAt = clock.instant();
+    seal.sealedBy = by;
+    seal.loads = SealedLoad.text(frozen.loads());
+    seal.rules = frozen.rules();
+    seal.statements = frozen.statements();
+    seal.figures = frozen.figures();
+    seal.checksum = checksum(frozen.rules(), frozen.statements(), frozen.figures());
+    entities.persist(seal);
+    entities.flush();
+    return seal.id;
+  }
+
+  /** Takes a seal out of force; the row stays. Call {@link #open} after. */
+  @Transactional
+  public void unseal(int id, String by, String reason) {
+    SealEntity seal = entities.find(SealEntity.class, id);
+    seal.unsealedAt = clock.instant();
+    seal.unsealedBy = by;
+    seal.reason = reason;
+  }
+
+  /** SHA-256 over the parts, as hexadecimal digits. */
+  public static String checksum(byte[]... parts) {
+    try {
+      MessageDigest digest = MessageDigest.getInstance("SHA-256");
+      for (byte[] part : parts) {
+        digest.update(part);
+      }
+      return HexFormat.of().formatHex(digest.digest());
+    } catch (NoSuchAlgorithmException impossible) {
+      throw new IllegalStateException(impossible);
+    }
+  }
+}

@@ -1,0 +1,35 @@
+package zealoustarget.server.standing;
+
+import java.time.YearMonth;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.TreeMap;
+import org.springframework.stereotype.Component;
+import zealoustarget.core.ledger.GoalBook;
+import zealoustarget.server.ledger.LedgerService;
+import zealoustarget.server.platform.Packed;
+
+/** The standings of a month as they are frozen when it is sealed. */
+@Component
+public class Snapshots {
+  private final StandingService standings;
+  private final LedgerService ledgers;
+
+  Snapshots(StandingService standings, LedgerService ledgers) {
+    this.standings = standings;
+    this.ledgers = ledgers;
+  }
+
+  /** Every goal set's standing of the month, by set and measure, packed. */
+  public byte[] figures(YearMonth month) {
+    Map<String, StandingAnswer> figures = new LinkedHashMap<>();
+    for (GoalBook book : new TreeMap<>(ledgers.current().goalBooks()).values()) {
+      for (String measure : book.measures()) {
+        StandingParameters asked =
+            StandingParameters.of(book.axis().word(), measure, month.toString(), book.name());
+        figures.put(book.name() + "\n" + measure, standings.standing(asked));
+      }
+    }
+    return Packed.deflated(figures);
+  }
+}
