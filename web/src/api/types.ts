@@ -257,7 +257,7 @@ export interface MonthReading {
   month: string;
   number: number;
   quarter: number;
-  state: 'empty' | 'open';
+  state: 'empty' | 'open' | 'sealed';
   reading: Reading;
   toDate?: { actual: string | null; goal: string | null };
   among?: {
@@ -452,4 +452,206 @@ export interface Changes {
   months: string[];
   changeCount: number;
   changes: Change[];
+}
+
+export interface PayComponent {
+  what: string;
+  label: string;
+  from: string | null;
+  until: string | null;
+  base: string | null;
+  rate: string | null;
+  amount: string;
+}
+
+export interface NextPay {
+  event: 'floor' | 'target' | 'ceiling' | 'step';
+  sales: string;
+  pay: string;
+}
+
+export interface PayAdjustment {
+  from: string;
+  through: string;
+  earnedThen: string;
+  earnedNow: string;
+  amount: string;
+}
+
+/** A rep's commission for a month; sales to date in the window, pay with two decimals. */
+export interface PayRow {
+  rep: string;
+  name: string;
+  region: string | null;
+  plan: string | null;
+  measure: string;
+  unit: string;
+  quota: string | null;
+  actual: string;
+  credited: string | null;
+  notCredited: string;
+  status: string;
+  tone: Tone;
+  earned: string | null;
+  due: string | null;
+  components: PayComponent[];
+  next: NextPay | null;
+  windowFrom: string;
+  closedThrough: string | null;
+  closed: string;
+  part: string;
+  adjustments: PayAdjustment[];
+  heldBefore: string;
+  held: string;
+  capped: string;
+  floor: string | null;
+  ceiling: string | null;
+  curve: { sales: string; pay: string }[];
+}
+
+export interface PayDesk {
+  month: string;
+  state: 'open' | 'sealed';
+  currency: string;
+  headline: string;
+  totals: {
+    reps: number;
+    paid: number;
+    quota: string | null;
+    actual: string | null;
+    earned: string | null;
+    due: string | null;
+  };
+  share: string | null;
+  budget: {
+    goalSet: string;
+    goal: string;
+    variance: string;
+    percent: string | null;
+    isOver: boolean;
+  } | null;
+  rows: PayRow[];
+}
+
+export interface PaySource {
+  load: number;
+  file: string;
+  line: number;
+  month: string;
+  amount: string;
+}
+
+export interface PayStatement {
+  row: PayRow;
+  state: 'open' | 'sealed';
+  currency: string;
+  plan: PlanPart | null;
+  page: number;
+  lineCount: number;
+  sales: PaySource[];
+  quota: PaySource[];
+}
+
+export interface WhatIf {
+  sales: string;
+  status: string;
+  tone: Tone;
+  earned: string;
+  change: string;
+  components: PayComponent[];
+  next: NextPay | null;
+}
+
+export interface OneMore {
+  rep: string;
+  name: string;
+  order: string;
+  status: string;
+  then: string;
+  tone: Tone;
+  pay: string;
+}
+
+export interface BoundPart {
+  amount?: string;
+  percent?: string;
+  goalSet?: string;
+}
+
+/** A plan in the form of a playbook file. */
+export interface PlanPart {
+  name: string;
+  since?: string;
+  measure: string;
+  goalSet: string;
+  window: string;
+  floor?: BoundPart;
+  paidFrom: string;
+  method: string;
+  steps: { from: string; rate: string }[];
+  bonus: string;
+  bonusPaid: string;
+  ceiling?: BoundPart;
+  cap?: string;
+  negativeDue: string;
+}
+
+export interface AssignmentPart {
+  rep: string;
+  plan: string;
+  from?: string;
+  until?: string;
+  ramp?: string[];
+}
+
+export interface Rules {
+  plans: PlanPart[];
+  assignments: AssignmentPart[];
+}
+
+export interface SealCheck {
+  code: string;
+  level: 'stop' | 'look' | 'good';
+  words: string;
+  count: number;
+  names: string[];
+}
+
+export interface SealState {
+  month: string;
+  state: 'open' | 'sealed';
+  sealedAt: string | null;
+  sealedBy: string | null;
+  checksum: string | null;
+  checks: SealCheck[];
+  history: {
+    sealedAt: string;
+    sealedBy: string;
+    unsealedAt: string;
+    unsealedBy: string;
+    reason: string;
+  }[];
+}
+
+export interface ChangedSince {
+  month: string;
+  settledIn: string;
+  measure: string;
+  reps: {
+    rep: string;
+    name: string;
+    actualThen: string;
+    actualNow: string;
+    earnedThen: string;
+    earnedNow: string;
+    adjustment: string;
+  }[];
+  lines: {
+    load: number;
+    file: string;
+    line: number;
+    rep: string | null;
+    then: string | null;
+    now: string | null;
+  }[];
 }

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Navigate, Route, Routes, useLocation } from 'react-router';
 import { ask } from '../api/client';
 import type { Company } from '../api/types';
+import { EarningsDesk } from '../desks/earnings';
 import { IntakeDesk } from '../desks/intake';
 import { StandingDesk } from '../desks/standing';
 import { Failed, Loading } from '../ui/Notice';
@@ -32,6 +33,7 @@ function Frame({ company }: { company: Company }) {
         <Routes>
           <Route path="/intake" element={<IntakeDesk company={company} />} />
           <Route path="/standing" element={<StandingDesk company={company} />} />
+          <Route path="/earnings" element={<EarningsDesk company={company} />} />
           <Route path="*" element={<Navigate to={first + search} replace />} />
         </Routes>
       </DropZone>

@@ -133,6 +133,17 @@ function MonthButton({ month, isInSpan, onPress, onRelease, onChoose }: MonthBut
     >
       <span className="flex w-full items-center justify-between font-semibold">
         {shortMonth(month.month)}
+        {state === 'sealed' && (
+          <svg width="10" height="11" viewBox="0 0 10 11" aria-hidden="true">
+            <path
+              d="M2.6 5V3.2a2.4 2.4 0 0 1 4.8 0V5"
+              fill="none"
+              stroke="var(--quiet)"
+              strokeWidth="1.4"
+            />
+            <rect x="1" y="5" width="8" height="5.6" rx="1" fill="var(--quiet)" />
+          </svg>
+        )}
         {state === 'open' && (
           <svg width="9" height="9" viewBox="0 0 9 9" aria-hidden="true">
             <circle cx="4.5" cy="4.5" r="3.6" fill="none" stroke="var(--quiet)" />

@@ -5,6 +5,7 @@ import { FindBox } from './FindBox';
 export const DESKS = [
   { path: '/intake', name: 'Intake' },
   { path: '/standing', name: 'Standing' },
+  { path: '/earnings', name: 'Earnings' },
 ];
 
 /** What stays in the address from desk to desk: the span. */

@@ -272,7 +272,7 @@ function underOf(item: Item, standing: Standing, view: View): string | undefined
     return count(inside, standing.axis, plural(standing.axis));
   }
   if (standing.groups && view.isFlat) return row.group || `no ${standing.group}`;
-  if (row.place !== null && row.place !== undefined && row.place === row.group) return undefined;
+  if (row.place !== undefined && row.place === row.group) return undefined;
   return row.place ?? (row.name === row.key ? undefined : row.key);
 }
 

@@ -1,5 +1,6 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { ask, query } from '../../api/client';
+import { asJson, useChange } from '../../api/useChange';
 import type {
   Claims,
   CloseUp,
@@ -99,12 +100,6 @@ export function useOrders(view: View, target: Target, wish: Query) {
   });
 }
 
-const asJson = (method: string, body: unknown): RequestInit => ({
-  method,
-  headers: { 'Content-Type': 'application/json' },
-  body: JSON.stringify(body),
-});
-
 /** Who would change status under a ladder that is not in force. */
 export function useTrial(view: View, ladder: object, isWhole: boolean) {
   const asked = wholeQuery(view);
@@ -116,20 +111,8 @@ export function useTrial(view: View, ladder: object, isWhole: boolean) {
   });
 }
 
-/** Changes something on the server and reads all standings again. */
-function useChange<T>(change: (value: T) => Promise<unknown>, ...keys: string[]) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: change,
-    onSuccess: () =>
-      Promise.all(
-        ['standing', ...keys].map((key) => client.invalidateQueries({ queryKey: [key] })),
-      ),
-  });
-}
-
 export function useSaveRules() {
-  return useChange((rules: object) => ask('/playbook', asJson('PUT', rules)));
+  return useChange((rules: object) => ask('/playbook', asJson('PUT', rules)), 'standing');
 }
 
 export interface NoteToWrite {
@@ -141,8 +124,10 @@ export interface NoteToWrite {
 }
 
 export function useWriteNote() {
-  return useChange(({ axis, key, month, reason, text }: NoteToWrite) =>
-    ask(`/notes/${axis}/${encodeURIComponent(key)}/${month}`, asJson('PUT', { reason, text })),
+  return useChange(
+    ({ axis, key, month, reason, text }: NoteToWrite) =>
+      ask(`/notes/${axis}/${encodeURIComponent(key)}/${month}`, asJson('PUT', { reason, text })),
+    'standing',
   );
 }
 
@@ -153,6 +138,7 @@ export function useReasons() {
 export function useSaveReasons() {
   return useChange(
     (reasons: { code?: string; name: string }[]) => ask('/reasons', asJson('PUT', reasons)),
+    'standing',
     'reasons',
   );
 }

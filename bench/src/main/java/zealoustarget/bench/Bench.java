@@ -100,10 +100,10 @@ public final class Bench {
       long between = System.nanoTime();
       int load = staging.stage(Upload.of(orders), request(LoadKind.ACTUALS, null));
       long staged = System.nanoTime();
-      loads.post(load, false, null, PostMode.ADD);
+      loads.post(load, false, null, PostMode.ADD, true);
       long posted = System.nanoTime();
       if (round < ROUNDS) {
-        loads.reverse(load);
+        loads.reverse(load, true);
         reversals.add((System.nanoTime() - posted) / 1e9);
       }
       if (round > 0) {
@@ -142,7 +142,7 @@ public final class Bench {
   private static void stageAndPost(
       ConfigurableApplicationContext server, Path file, LoadKind kind, Axis axis) {
     int load = server.getBean(StagingService.class).stage(Upload.of(file), request(kind, axis));
-    server.getBean(LoadService.class).post(load, false, null, PostMode.ADD);
+    server.getBean(LoadService.class).post(load, false, null, PostMode.ADD, true);
   }
 
   private static LoadRequest request(LoadKind kind, Axis axis) {

@@ -234,6 +234,6 @@ public final class StandingBench {
       ConfigurableApplicationContext server, Path file, LoadKind kind, Axis axis) {
     LoadRequest request = LoadRequest.of(kind, axis == null ? null : "quota", axis, null);
     int load = server.getBean(StagingService.class).stage(Upload.of(file), request);
-    server.getBean(LoadService.class).post(load, true, null, PostMode.ADD);
+    server.getBean(LoadService.class).post(load, true, null, PostMode.ADD, true);
   }
 }

@@ -22,6 +22,7 @@ import zealoustarget.demo.OrderLines.OrderLine;
 final class SaltmarshFiles {
   private static final long SEED = 20_240_701L;
   private static final YearMonth OCTOBER = YearMonth.of(2026, 10);
+  private static final YearMonth CORRECTED = YearMonth.of(2026, 9);
   private static final String LATE_REGION = "Harbour Isles";
   private static final String ORDER_HEADER = "date,order,rep,region,product,revenue,units";
 
@@ -39,6 +40,7 @@ final class SaltmarshFiles {
     add("products.csv", products(), "\"kind\": \"products\"", true);
     addGoals();
     addActuals();
+    addCommission();
     files.put("manifest.json", manifest());
   }
 
@@ -108,6 +110,62 @@ final class SaltmarshFiles {
     add("spend-fy27.csv", spend(false), "\"kind\": \"actuals\"", true);
     add("returns-fy27.csv", returns(false), "\"kind\": \"actuals\"", true);
     add("orders-2026-10-harbour-isles.csv", lateFile(), "\"kind\": \"actuals\"", false);
+  }
+
+  /** Stock limits, a budget for commission, three sealed months and a correction after them. */
+  private void addCommission() {
+    add("stock-limits-fy27.csv", stockLimits(), goals("stock limit", "rep"), true);
+    add(
+        "commission-budget-fy27.csv",
+        lines(
+            "month,company,commission",
+            fiscal(2027).stream().map(month -> month + ",company," + budget(month) + ".00")),
+        goals("commission budget", "company"),
+        true);
+    for (YearMonth month : months(YearMonth.of(2026, 7), CORRECTED)) {
+      manifest.add("    {\"seal\": \"" + month + "\"}");
+    }
+    add(
+        "orders-2026-09-correction.csv",
+        correction(),
+        "\"kind\": \"actuals\", \"mode\": \"correct\"",
+        true);
+  }
+
+  /** What stock allows each rep to sell: half as much again as the quota, less for one. */
+  private static String stockLimits() {
+    return lines(
+        "month,rep,revenue",
+        fiscal(2027).stream()
+            .flatMap(
+                month ->
+                    withQuota(month)
+                        .map(
+                            rep -> {
+                              int percent = rep.key().equals("R04") ? 145 : 150;
+                              int limit = Company.quota(rep, month) * percent / 100 / 100 * 100;
+                              return month + "," + rep.key() + "," + limit + ".00";
+                            })));
+  }
+
+  /** 3.3 % of all quotas, in steps of 500. */
+  private static long budget(YearMonth month) {
+    long quotas = withQuota(month).mapToLong(rep -> Company.quota(rep, month)).sum();
+    return quotas * 33 / 1000 / 500 * 500;
+  }
+
+  /** One order of September comes again, 1,200.00 smaller, after the month was sealed. */
+  private String correction() {
+    OrderLine sold =
+        orders.get(CORRECTED).stream()
+            .filter(line -> line.rep().equals("R16") && line.revenue() > 150_000)
+            .findFirst()
+            .orElseThrow();
+    String text = text(sold);
+    String revenue = "," + euros(sold.revenue()) + ",";
+    return lines(
+        ORDER_HEADER,
+        Stream.of(text.replace(revenue, "," + euros(sold.revenue() - 120_000) + ",")));
   }
 
   private String roster() {
@@ -374,6 +432,7 @@ final class SaltmarshFiles {
           "measures": [
             {"code": "spend", "unit": "EUR", "scale": 2, "direction": "LOWER"},
             {"code": "returns", "unit": "EUR", "scale": 2, "direction": "LOWER"},
+            {"code": "commission", "unit": "EUR", "scale": 2, "direction": "LOWER"},
             {"code": "returnRate", "quotient": ["returns", "revenue"], "direction": "LOWER"}
           ],
           "ladders": [
@@ -386,8 +445,90 @@ final class SaltmarshFiles {
                 {"name": "over", "tone": "bad", "from": "0.02", "bound": "above"}
               ]
             }
+          ],
+          "plans": [
+            {
+              "name": "Field 27",
+              "since": "2026-07",
+              "measure": "revenue",
+              "goalSet": "quota",
+              "window": "month",
+              "floor": {"percent": "0.8"},
+              "paidFrom": "first unit",
+              "method": "sliced",
+              "steps": [{"from": "0", "rate": "0.03"}, {"from": "1", "rate": "0.05"}],
+              "bonus": "900.00",
+              "ceiling": {"goalSet": "stock limit"},
+              "negativeDue": "recover"
+            },
+            {
+              "name": "Harbour 27",
+              "since": "2026-07",
+              "measure": "revenue",
+              "goalSet": "quota",
+              "window": "quarter",
+              "floor": {"percent": "0.7"},
+              "paidFrom": "above floor",
+              "method": "sliced",
+              "steps": [
+                {"from": "0", "rate": "0.08"},
+                {"from": "1", "rate": "0.1"},
+                {"from": "1.2", "rate": "0.12"}
+              ],
+              "bonus": "2000.00",
+              "bonusPaid": "last month",
+              "cap": "12000.00",
+              "negativeDue": "hold"
+            },
+            {
+              "name": "Ramp 27",
+              "since": "2026-07",
+              "measure": "revenue",
+              "goalSet": "quota",
+              "window": "month",
+              "floor": {"percent": "0.6"},
+              "paidFrom": "first unit",
+              "method": "whole",
+              "steps": [{"from": "0", "rate": "0.025"}, {"from": "1", "rate": "0.04"}],
+              "bonus": "0.00",
+              "negativeDue": "recover"
+            }
+          ],
+          "assignments": [
+            %s
           ]
         }
-        """;
+        """
+        .formatted(assignments());
+  }
+
+  /** Who has which plan; Tilda Voss changes hers with her region. */
+  private static String assignments() {
+    Stream<String> steady =
+        Company.REPS.stream()
+            .filter(rep -> !rep.key().equals(Company.MOVE.key()))
+            .map(rep -> assignment(rep.key(), plan(rep), rep.from(), null));
+    Stream<String> moved =
+        Stream.of(
+            assignment(
+                Company.MOVE.key(),
+                "Harbour 27",
+                YearMonth.of(2026, 7),
+                Company.MOVE.from().minusMonths(1)),
+            assignment(Company.MOVE.key(), "Field 27", Company.MOVE.from(), null));
+    return Stream.concat(steady, moved).collect(Collectors.joining(",\n    "));
+  }
+
+  private static String plan(Rep rep) {
+    if (rep.key().equals("R18")) {
+      return "Ramp 27";
+    }
+    return rep.region().equals(LATE_REGION) ? "Harbour 27" : "Field 27";
+  }
+
+  private static String assignment(String rep, String plan, YearMonth from, YearMonth until) {
+    YearMonth first = from.isBefore(YearMonth.of(2026, 7)) ? YearMonth.of(2026, 7) : from;
+    return "{\"rep\": \"%s\", \"plan\": \"%s\", \"from\": \"%s\"%s}"
+        .formatted(rep, plan, first, until == null ? "" : ", \"until\": \"" + until + "\"");
   }
 }

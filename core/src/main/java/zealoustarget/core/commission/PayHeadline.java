@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.reading.Figures;
 
@@ -84,15 +85,13 @@ public final class PayHeadline {
     if (pay == null || pay.next() == null || terms == null) {
       return "";
     }
-    return " "
-        + Figures.amount(Ratio.of(pay.next().sales()), terms.plan().measure())
-        + (terms.plan().measure().isCurrency() ? "" : " more")
-        + " of sales "
-        + (pay.next().sales() == 1 && !terms.plan().measure().isCurrency()
-            ? "separates "
-            : "separate ")
+    Measure measure = terms.plan().measure();
+    String sales = Figures.amount(Ratio.of(pay.next().sales()), measure);
+    return (measure.isCurrency()
+            ? " A sale of " + sales + " separates "
+            : " " + sales + " more " + measure.code() + " would bring ")
         + row.name()
-        + " from "
+        + (measure.isCurrency() ? " from " : " ")
         + money(pay.next().pay(), currency)
         + ".";
   }

@@ -33,7 +33,7 @@ import zealoustarget.server.standing.Snapshots;
 
 /** Seals months and opens them again; says what stands in the way and what changed since. */
 @Service
-class SealService {
+public class SealService {
   private static final int LONGEST_REASON = 1_000;
   private static final int MOST_NAMED = 8;
   private static final int MOST_LINES = 1_000;
@@ -72,10 +72,10 @@ class SealService {
    * @param level {@code stop}, {@code look} or {@code good}
    * @param names what it is about, the first few
    */
-  record Check(String code, String level, String words, int count, List<String> names) {}
+  public record Check(String code, String level, String words, int count, List<String> names) {}
 
   /** A month's seal as it travels. */
-  record SealAnswer(
+  public record SealAnswer(
       String month,
       String state,
       String sealedAt,
@@ -85,7 +85,7 @@ class SealService {
       List<PastSeal> history) {}
 
   /** A seal that is no longer in force. */
-  record PastSeal(
+  public record PastSeal(
       String sealedAt, String sealedBy, String unsealedAt, String unsealedBy, String reason) {}
 
   SealAnswer answer(YearMonth month) {
@@ -183,7 +183,7 @@ class SealService {
    *
    * @throws Refusal month-sealed, month-not-ready
    */
-  SealAnswer seal(YearMonth month) {
+  public SealAnswer seal(YearMonth month) {
     loads.inTurn(() -> sealAlone(month));
     return answer(month);
   }

@@ -1,6 +1,7 @@
 package zealoustarget.server.seed;
 
 import java.nio.file.Path;
+import java.time.YearMonth;
 import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -14,6 +15,7 @@ import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.ledger.PostMode;
 import zealoustarget.core.member.Axis;
+import zealoustarget.server.earnings.SealService;
 import zealoustarget.server.files.Upload;
 import zealoustarget.server.intake.LoadRequest;
 import zealoustarget.server.intake.LoadService;
@@ -24,16 +26,28 @@ import zealoustarget.server.playbook.PlaybookService;
 /**
  * Opens the data at the start; an empty database is filled from {@code zealous.seed-dir}, if that
  * is set, by the same loading as any file. The folder's {@code manifest.json} names a playbook and
- * the files in their order, each with its kind and whether it is posted or left staged.
+ * the files in their order, each with its kind and whether it is posted or left staged, and the
+ * months to seal in between.
  */
 @Component
 @Order(1)
 class SeedFolder implements ApplicationRunner {
   private static final Logger LOG = LoggerFactory.getLogger(SeedFolder.class);
 
-  /** One file of the manifest. */
+  /**
+   * One step of the manifest: a file to load, or a month to seal.
+   *
+   * @param mode how its actuals lie over earlier ones; null to add
+   */
   record SeedFile(
-      String file, String kind, String goalSet, String axis, String measure, boolean post) {}
+      String file,
+      String kind,
+      String goalSet,
+      String axis,
+      String measure,
+      String mode,
+      Boolean post,
+      String seal) {}
 
   record Manifest(String playbook, List<SeedFile> files) {}
 
@@ -41,6 +55,7 @@ class SeedFolder implements ApplicationRunner {
   private final StagingService staging;
   private final LoadService loads;
   private final PlaybookService playbooks;
+  private final SealService seals;
   private final Readiness readiness;
   private final JsonMapper json;
 
@@ -49,12 +64,14 @@ class SeedFolder implements ApplicationRunner {
       StagingService staging,
       LoadService loads,
       PlaybookService playbooks,
+      SealService seals,
       Readiness readiness,
       JsonMapper json) {
     this.folder = folder;
     this.staging = staging;
     this.loads = loads;
     this.playbooks = playbooks;
+    this.seals = seals;
     this.readiness = readiness;
     this.json = json;
   }
@@ -76,11 +93,19 @@ class SeedFolder implements ApplicationRunner {
       playbooks.apply(playbook);
     }
     for (SeedFile file : manifest.files()) {
+      if (file.seal() != null) {
+        seals.seal(YearMonth.parse(file.seal()));
+        continue;
+      }
       int load = staging.stage(Upload.of(source.resolve(file.file())), request(file));
-      if (file.post()) {
-        loads.post(load, true, null, PostMode.ADD, true);
+      if (Boolean.TRUE.equals(file.post())) {
+        loads.post(load, true, null, mode(file), true);
       }
     }
+  }
+
+  private static PostMode mode(SeedFile file) {
+    return file.mode() == null ? PostMode.ADD : PostMode.findByWord(file.mode()).orElseThrow();
   }
 
   private static LoadRequest request(SeedFile file) {

@@ -1,0 +1,220 @@
+import { useEffect, useMemo } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import type { Company, PayDesk, PayRow } from '../../api/types';
+import { useView, type Changes } from '../../app/useView';
+import { amount, count, shortMonth, signed } from '../../format/figures';
+import { Choice } from '../../ui/Choice';
+import { Drop, field } from '../../ui/Drop';
+import { isTyping } from '../../ui/isTyping';
+import { Empty, Failed, Loading, smallButton } from '../../ui/Notice';
+import { keep, plansOf, SORTS, sortRows, statusesOf, type PaySort } from './earnings';
+import { EarningsTable } from './EarningsTable';
+import { OneMoreLine } from './OneMoreLine';
+import { SealPanel } from './SealPanel';
+import { SendPanel } from './SendPanel';
+import { StatementPanel } from './StatementPanel';
+import { usePayDesk } from './useEarnings';
+
+type Change = (changes: Changes, isTyping?: boolean) => void;
+
+/** Commission of the span's last month: who earns what, what is due, what the next sale changes. */
+export function EarningsDesk({ company }: { company: Company }) {
+  const [view, change] = useView(company);
+  const month = view.span.to;
+  const desk = usePayDesk(month);
+  if (desk.isPending) return <Loading what="the commission" />;
+  if (desk.isError) {
+    return <Failed error={desk.error} onRetry={() => void desk.refetch()} />;
+  }
+  return <Work desk={desk.data} selected={view.selected} change={change} />;
+}
+
+interface WorkProps {
+  desk: PayDesk;
+  selected: string | null;
+  change: Change;
+}
+
+function Work({ desk, selected, change }: WorkProps) {
+  const [search] = useSearchParams();
+  const sort = SORTS.find(({ value }) => value === search.get('paysort'))?.value ?? 'status';
+  const kept = useMemo(
+    () => ({
+      status: search.getAll('pay'),
+      plan: search.get('plan') ?? '',
+      text: search.get('who') ?? '',
+    }),
+    [search],
+  );
+  const rows = useMemo(() => sortRows(keep(desk.rows, kept), sort), [desk.rows, kept, sort]);
+  const shown = rows.find((row) => row.rep === selected) ?? rows[0];
+  useRowKeys(rows, shown?.rep ?? null, change);
+  const panel = search.get('show');
+  const close = () => change({ show: null });
+  return (
+    <div className="standing-desk">
+      <section aria-label="Earnings" className="flex min-h-0 min-w-0 flex-col px-[18px] pt-3.5">
+        <div className="flex flex-wrap items-start justify-between gap-x-4 sm:flex-nowrap">
+          <h1 className="mb-1.5 text-[20px] leading-snug font-bold" aria-live="polite">
+            {desk.headline}
+          </h1>
+          <div className="no-print flex shrink-0 gap-1.5">
+            <button type="button" className={smallButton} onClick={() => change({ show: 'send' })}>
+              Statements
+            </button>
+            <button type="button" className={smallButton} onClick={() => change({ show: 'seal' })}>
+              {desk.state === 'sealed' ? 'Sealed' : 'Seal'} {shortMonth(desk.month)}
+              {desk.state === 'sealed' ? '' : ' …'}
+            </button>
+          </div>
+        </div>
+        {desk.rows.length === 0 ? (
+          <Empty title="No rep is on the roster in this month." isPart>
+            <p>Load the roster, then quotas and actuals.</p>
+            <p>
+              <Link to="/intake" className="font-semibold text-select underline">
+                Go to Intake
+              </Link>
+            </p>
+          </Empty>
+        ) : (
+          <>
+            <OneMoreLine
+              month={desk.month}
+              isOpen={desk.state === 'open'}
+              onSelect={(rep) => change({ selected: rep, show: null })}
+            />
+            <Controls desk={desk} kept={kept} sort={sort} shown={rows.length} change={change} />
+            <BudgetLine desk={desk} />
+            <EarningsTable
+              desk={desk}
+              rows={rows}
+              selected={shown?.rep ?? null}
+              sort={sort}
+              onSelect={(rep) => change({ selected: rep, show: null })}
+              onSort={(value) => change({ paysort: value === 'status' ? null : value })}
+            />
+          </>
+        )}
+      </section>
+      {panel === 'seal' ? (
+        <SealPanel key={desk.month} month={desk.month} onClose={close} />
+      ) : panel === 'send' ? (
+        <SendPanel key={desk.month} desk={desk} onClose={close} />
+      ) : (
+        shown && <StatementPanel key={shown.rep + desk.month} rep={shown.rep} desk={desk} />
+      )}
+    </div>
+  );
+}
+
+/** j and k walk the rows. */
+function useRowKeys(rows: PayRow[], selected: string | null, change: Change) {
+  useEffect(() => {
+    function onKey(event: KeyboardEvent) {
+      const step = { j: 1, k: -1 }[event.key];
+      if (!step || isTyping(event.target) || event.ctrlKey || event.metaKey) return;
+      const at = rows.findIndex((row) => row.rep === selected) + step;
+      const next = rows[Math.max(0, Math.min(at, rows.length - 1))];
+      if (next) change({ selected: next.rep, show: null }, true);
+    }
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [rows, selected, change]);
+}
+
+interface ControlsProps {
+  desk: PayDesk;
+  kept: { status: string[]; plan: string; text: string };
+  sort: PaySort;
+  shown: number;
+  change: Change;
+}
+
+function Controls({ desk, kept, sort, shown, change }: ControlsProps) {
+  const statuses = statusesOf(desk.rows);
+  const isKept = kept.status.length > 0 || kept.plan !== '' || kept.text !== '';
+  return (
+    <div
+      role="group"
+      aria-label="What is shown"
+      className="no-print mb-2 flex flex-wrap items-baseline gap-x-4 gap-y-1"
+    >
+      <Choice
+        label="Plan"
+        value={kept.plan}
+        options={[
+          { value: '', word: 'all plans' },
+          ...plansOf(desk).map((plan) => ({ value: plan, word: plan })),
+        ]}
+        onChange={(plan) => change({ plan: plan || null })}
+      />
+      <Drop
+        label="Status"
+        value={kept.status.length === 0 ? 'all' : kept.status.join(', ')}
+        width="w-[220px]"
+      >
+        <fieldset>
+          <legend className="sr-only">Statuses to keep</legend>
+          {statuses.map(({ status, rows }) => (
+            <label key={status} className="flex min-h-6 items-center gap-2">
+              <input
+                type="checkbox"
+                checked={kept.status.includes(status)}
+                onChange={(event) =>
+                  change({
+                    pay: event.target.checked
+                      ? [...kept.status, status]
+                      : kept.status.filter((one) => one !== status),
+                  })
+                }
+              />
+              {status}
+              <span className="ml-auto text-quiet">{rows}</span>
+            </label>
+          ))}
+        </fieldset>
+      </Drop>
+      <Choice
+        label="Sort"
+        value={sort}
+        options={SORTS}
+        onChange={(value) => change({ paysort: value === 'status' ? null : value })}
+      />
+      <label className="flex items-baseline gap-1.5">
+        <span className="text-quiet">Find</span>
+        <input
+          type="search"
+          className={`${field} h-6 w-[120px]`}
+          value={kept.text}
+          onChange={(event) => change({ who: event.target.value || null }, true)}
+        />
+      </label>
+      {isKept && (
+        <button
+          type="button"
+          className="min-h-6 text-select underline"
+          onClick={() => change({ pay: null, plan: null, who: null })}
+        >
+          {count(desk.rows.length - shown, 'rep')} left out, show all
+        </button>
+      )}
+      <span className="ml-auto text-quiet">
+        {statuses.map(({ status, rows }) => `${rows} ${status}`).join(' · ')}
+      </span>
+    </div>
+  );
+}
+
+function BudgetLine({ desk }: { desk: PayDesk }) {
+  const { budget } = desk;
+  if (!budget) return null;
+  return (
+    <p className="mb-2 text-quiet">
+      Due {amount(desk.totals.due)} against {amount(budget.goal)} in {budget.goalSet}:{' '}
+      <b className={budget.isOver ? 'text-bad' : 'text-good'}>
+        {signed(budget.variance)} {desk.currency}, {budget.isOver ? 'over' : 'within'}
+      </b>
+    </p>
+  );
+}

@@ -1,0 +1,274 @@
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useEffect, useRef, type CSSProperties } from 'react';
+import type { PayDesk, PayRow } from '../../api/types';
+import { amount, count, hasFraction, NONE } from '../../format/figures';
+import { QUOTA_AT, StairLane } from '../../marks/StairLane';
+import { StatusMark } from '../../marks/StatusMark';
+import { usePrinting } from '../../ui/usePrinting';
+import { nextWords, percent, sum, type PaySort } from './earnings';
+
+const ROW = 46;
+const HEAD = 34;
+
+interface EarningsTableProps {
+  desk: PayDesk;
+  rows: PayRow[];
+  selected: string | null;
+  sort: PaySort;
+  onSelect: (rep: string) => void;
+  onSort: (sort: PaySort) => void;
+}
+
+/** A row per rep on one quota line, with sums that add up on top. */
+export function EarningsTable({
+  desk,
+  rows,
+  selected,
+  sort,
+  onSelect,
+  onSort,
+}: EarningsTableProps) {
+  const scroll = useRef<HTMLDivElement>(null);
+  const isPrinting = usePrinting();
+  // eslint-disable-next-line react-hooks/incompatible-library -- nothing of it is memoized here
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroll.current,
+    estimateSize: () => ROW,
+    overscan: 10,
+    scrollMargin: HEAD + ROW,
+    scrollPaddingStart: HEAD + ROW,
+  });
+  const selectedAt = rows.findIndex((row) => row.rep === selected);
+  useEffect(() => {
+    if (selectedAt >= 0) virtual.scrollToIndex(selectedAt, { align: 'auto' });
+  }, [selectedAt, virtual]);
+
+  const isWhole = rows.every((row) => !hasFraction(row.quota));
+  const quotas = isWhole ? 'drop' : 'keep';
+  const widths = {
+    '--quota': columnWidth(rows.map((row) => amount(row.quota, quotas))),
+    '--credited': columnWidth(rows.map((row) => amount(row.credited ?? row.actual))),
+    '--due': columnWidth(rows.map((row) => amount(row.due))),
+  } as CSSProperties;
+  const line = (row: PayRow, at: number) => (
+    <Line
+      row={row}
+      quotas={quotas}
+      rowIndex={at + 3}
+      isSelected={row.rep === selected}
+      onSelect={() => onSelect(row.rep)}
+    />
+  );
+  return (
+    <div
+      ref={scroll}
+      className="print-whole mb-3 min-h-0 overflow-auto border-b border-rule bg-sheet"
+    >
+      <div
+        role="table"
+        aria-label="Commission by rep"
+        aria-rowcount={rows.length + 2}
+        className="relative min-w-[680px]"
+        style={widths}
+      >
+        <div className="sticky top-0 z-10 bg-sheet">
+          <Head sort={sort} onSort={onSort} />
+          <Total desk={desk} rows={rows} quotas={quotas} />
+        </div>
+        {isPrinting ? (
+          <div role="rowgroup">
+            {rows.map((row, at) => (
+              <div key={row.rep} role="presentation">
+                {line(row, at)}
+              </div>
+            ))}
+          </div>
+        ) : (
+          <div role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() }}>
+            {virtual.getVirtualItems().map((place) => {
+              const row = rows[place.index];
+              return row ? (
+                <div
+                  key={row.rep}
+                  role="presentation"
+                  className="absolute right-0 left-0"
+                  style={{ transform: `translateY(${place.start - HEAD - ROW}px)` }}
+                >
+                  {line(row, place.index)}
+                </div>
+              ) : null;
+            })}
+          </div>
+        )}
+        {rows.length === 0 && <p className="px-2 py-3 text-quiet">No rep is kept.</p>}
+      </div>
+    </div>
+  );
+}
+
+function Head({ sort, onSort }: { sort: PaySort; onSort: (sort: PaySort) => void }) {
+  const button = (key: PaySort, word: string) => (
+    <button
+      type="button"
+      onClick={() => onSort(key)}
+      className={`min-h-6 hover:text-ink ${sort === key ? 'font-bold text-ink' : ''}`}
+    >
+      {word}
+      {sort === key ? ' ↓' : ''}
+    </button>
+  );
+  const sorted = (key: PaySort) =>
+    sort === key ? (key === 'name' || key === 'next' ? 'ascending' : 'descending') : undefined;
+  return (
+    <div role="rowgroup">
+      <div
+        role="row"
+        className="pay-grid h-[34px] items-end border-b border-ink pb-1 text-[12px] text-quiet"
+      >
+        <span role="columnheader" aria-sort={sorted('name')} className="pl-2">
+          {button('name', 'Rep')}
+        </span>
+        <span role="columnheader" aria-sort={sorted('quota')} className="text-right">
+          {button('quota', 'Quota')}
+        </span>
+        <span role="columnheader" aria-sort={sorted('actual')} className="text-right">
+          {button('actual', 'Credited')}
+        </span>
+        <span role="columnheader" className="relative">
+          <span
+            className="absolute bottom-0 -translate-x-1/2 font-bold text-ink"
+            style={{ left: `${QUOTA_AT * 100}%` }}
+          >
+            quota
+          </span>
+          <span className="sr-only">Lane</span>
+        </span>
+        <span role="columnheader" aria-sort={sorted('status')}>
+          {button('status', 'Status')}
+        </span>
+        <span role="columnheader" aria-sort={sorted('due')} className="text-right">
+          {button('due', 'Due')}
+        </span>
+        <span role="columnheader" aria-sort={sorted('next')}>
+          {button('next', 'Next step')}
+        </span>
+      </div>
+    </div>
+  );
+}
+
+interface TotalProps {
+  desk: PayDesk;
+  rows: PayRow[];
+  quotas: 'keep' | 'drop';
+}
+
+/** Sums of the rows that are shown; of sales only where all plans credit the same measure. */
+function Total({ desk, rows, quotas }: TotalProps) {
+  const planned = rows.filter((row) => row.earned !== null);
+  const isAlike = new Set(planned.map((row) => row.measure)).size === 1;
+  const isWhole = rows.length === desk.rows.length;
+  return (
+    <div role="rowgroup">
+      <div
+        role="row"
+        aria-rowindex={2}
+        className="pay-grid h-[46px] items-center border-b border-rule bg-ground"
+      >
+        <span role="rowheader" className="truncate pl-2 leading-tight font-bold">
+          {isWhole ? 'All reps' : 'These reps'}
+          <span className="block text-[11.5px] font-normal text-quiet">
+            {count(planned.length, 'rep')} with plan and quota
+          </span>
+        </span>
+        <span role="cell" className="text-right text-quiet">
+          {isAlike ? amount(sum(planned.map((row) => row.quota)), quotas) : NONE}
+        </span>
+        <span role="cell" className="text-right font-bold">
+          {isAlike ? amount(sum(planned.map((row) => row.credited))) : NONE}
+        </span>
+        <span role="cell" className="relative h-full">
+          <QuotaLine />
+        </span>
+        <span role="cell" />
+        <span role="cell" className="text-right font-bold">
+          {amount(sum(rows.map((row) => row.due)))}
+        </span>
+        <span role="cell" className="pr-2 text-[12px] leading-tight text-quiet">
+          {isWhole && desk.share !== null && `earned ${percent(desk.share)} of sales`}
+        </span>
+      </div>
+    </div>
+  );
+}
+
+function QuotaLine() {
+  return (
+    <span
+      aria-hidden="true"
+      className="absolute -top-px -bottom-px w-[2px] -translate-x-1/2 bg-ink"
+      style={{ left: `${QUOTA_AT * 100}%` }}
+    />
+  );
+}
+
+/** Wide enough for the longest figure and for the total, which is bold. */
+function columnWidth(texts: string[]): string {
+  const longest = texts.reduce((most, text) => Math.max(most, text.length), 6);
+  return `${(longest + 1) * 7.6}px`;
+}
+
+interface LineProps {
+  row: PayRow;
+  quotas: 'keep' | 'drop';
+  rowIndex: number;
+  isSelected: boolean;
+  onSelect: () => void;
+}
+
+function Line({ row, quotas, rowIndex, isSelected, onSelect }: LineProps) {
+  return (
+    // the name inside is a button; the whole row is only a larger target for the same
+    // eslint-disable-next-line jsx-a11y/click-events-have-key-events
+    <div
+      role="row"
+      tabIndex={-1}
+      aria-rowindex={rowIndex}
+      aria-selected={isSelected}
+      onClick={onSelect}
+      className={`pay-grid h-[46px] cursor-pointer items-center border-b border-rule ${isSelected ? 'bg-select-ground' : 'hover:bg-ground'}`}
+    >
+      <span role="rowheader" className="min-w-0 pl-2 leading-tight">
+        <button
+          type="button"
+          className="block max-w-full truncate font-semibold"
+          onClick={onSelect}
+          title={row.name}
+        >
+          {row.name}
+        </button>
+        <span className="block truncate text-[11.5px] text-quiet">{row.plan ?? NONE}</span>
+      </span>
+      <span role="cell" className="text-right text-quiet">
+        {amount(row.quota, quotas)}
+      </span>
+      <span role="cell" className="text-right">
+        {amount(row.credited ?? row.actual)}
+      </span>
+      <span role="cell" className="relative h-[44px]">
+        <StairLane row={row} />
+        <QuotaLine />
+      </span>
+      <span role="cell">
+        <StatusMark status={row.status} tone={row.tone} isPast={row.status === 'at ceiling'} />
+      </span>
+      <span role="cell" className="text-right font-bold">
+        {amount(row.due)}
+      </span>
+      <span role="cell" className="pr-2 text-[12px] leading-tight text-quiet">
+        {nextWords(row)}
+      </span>
+    </div>
+  );
+}

@@ -1,0 +1,229 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { SealCheck, SealState } from '../../api/types';
+import { amount, monthName, NONE, signed } from '../../format/figures';
+import { field } from '../../ui/Drop';
+import { Failed, Loading, mainButton, smallButton } from '../../ui/Notice';
+import { useChanged, useSeal, useSealing } from './useEarnings';
+
+/** The checks before a month is sealed; of a sealed one what changed since. */
+export function SealPanel({ month, onClose }: { month: string; onClose: () => void }) {
+  const seal = useSeal(month);
+  return (
+    <aside
+      aria-label="Sealing"
+      className="print-whole min-h-0 overflow-auto border-l border-rule bg-sheet px-4 py-4"
+    >
+      <div className="mb-2 flex items-baseline justify-between gap-2">
+        <h2 className="text-[18px] font-bold">
+          {seal.data?.state === 'sealed'
+            ? `${monthName(month)} is sealed`
+            : `Seal ${monthName(month)}`}
+        </h2>
+        <button type="button" className={`${smallButton} no-print`} onClick={onClose}>
+          Close
+        </button>
+      </div>
+      {seal.isPending ? (
+        <Loading what="the checks" />
+      ) : seal.isError ? (
+        <Failed error={seal.error} onRetry={() => void seal.refetch()} />
+      ) : seal.data.state === 'sealed' ? (
+        <Sealed seal={seal.data} />
+      ) : (
+        <Open seal={seal.data} />
+      )}
+      {seal.data && seal.data.history.length > 0 && <Past seal={seal.data} />}
+    </aside>
+  );
+}
+
+const MARKS = { good: '✓', look: '!', stop: '×' };
+const TONES = { good: 'text-good', look: 'text-near-text', stop: 'text-bad' };
+const WORDS = { good: 'in order', look: 'to look at', stop: 'in the way' };
+
+function Open({ seal }: { seal: SealState }) {
+  const sealing = useSealing();
+  const stops = seal.checks.some((check) => check.level === 'stop');
+  const looks = seal.checks.filter((check) => check.level === 'look').length;
+  return (
+    <>
+      <p className="mb-3 text-quiet">
+        Sealing freezes figures, ladders, plans and statements. What comes later is a correction: it
+        leaves this month as it is and is settled in the next one.
+      </p>
+      <ul aria-label="Checks" className="mb-4">
+        {seal.checks.map((check) => (
+          <CheckLine key={check.code} check={check} />
+        ))}
+      </ul>
+      {sealing.isError && (
+        <p role="alert" className="mb-2 text-bad">
+          {sealing.error.message}
+        </p>
+      )}
+      <button
+        type="button"
+        className={mainButton}
+        disabled={stops || sealing.isPending}
+        onClick={() => sealing.mutate({ month: seal.month })}
+      >
+        {sealing.isPending
+          ? 'Sealing …'
+          : looks === 0 || stops
+            ? `Seal ${monthName(seal.month)}`
+            : `Seal ${monthName(seal.month)} all the same`}
+      </button>
+    </>
+  );
+}
+
+function CheckLine({ check }: { check: SealCheck }) {
+  return (
+    <li className="flex gap-2 border-t border-rule py-1.5">
+      <span className={`w-4 shrink-0 text-center font-bold ${TONES[check.level]}`}>
+        <span aria-hidden="true">{MARKS[check.level]}</span>
+        <span className="sr-only">{WORDS[check.level]}:</span>
+      </span>
+      <span>
+        {check.words}
+        {check.names.length > 0 && (
+          <span className="block text-[12.5px] text-quiet">
+            {check.names.join(', ')}
+            {check.count > check.names.length && ` and ${check.count - check.names.length} more`}
+          </span>
+        )}
+      </span>
+    </li>
+  );
+}
+
+function Sealed({ seal }: { seal: SealState }) {
+  const sealing = useSealing();
+  const [reason, setReason] = useState('');
+  return (
+    <>
+      <p className="mb-1">
+        On {when(seal.sealedAt)} by {seal.sealedBy}.
+      </p>
+      <p className="mb-4 text-[12px] break-all text-quiet">Checksum {seal.checksum}</p>
+      <Changes month={seal.month} />
+      <form
+        className="no-print mt-5 border-t border-rule pt-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          sealing.mutate({ month: seal.month, reason });
+        }}
+      >
+        <label className="mb-2 block">
+          <span className="text-quiet">Unseal it, because</span>
+          <input
+            className={field}
+            maxLength={1000}
+            value={reason}
+            onChange={(event) => setReason(event.target.value)}
+          />
+        </label>
+        {sealing.isError && (
+          <p role="alert" className="mb-2 text-bad">
+            {sealing.error.message}
+          </p>
+        )}
+        <button
+          type="submit"
+          className={smallButton}
+          disabled={reason.trim() === '' || sealing.isPending}
+        >
+          Unseal {monthName(seal.month)}
+        </button>
+      </form>
+    </>
+  );
+}
+
+function Changes({ month }: { month: string }) {
+  const changed = useChanged(month, true);
+  if (changed.isPending) return <Loading what="what changed since" />;
+  if (changed.isError)
+    return <Failed error={changed.error} onRetry={() => void changed.refetch()} />;
+  const { reps, lines, settledIn } = changed.data;
+  return (
+    <section aria-label="Changed since sealed">
+      <h3 className="mb-1 font-semibold text-quiet">Changed since sealed</h3>
+      {reps.length === 0 && lines.length === 0 ? (
+        <p className="text-quiet">Nothing.</p>
+      ) : (
+        <>
+          <p className="mb-2">
+            The figures of {monthName(month)} stay; the differences in pay are settled in{' '}
+            <Link className="underline" to={`/earnings?to=${settledIn}`}>
+              {monthName(settledIn)}
+            </Link>
+            .
+          </p>
+          <ul className="mb-3">
+            {reps.map((rep) => (
+              <li key={rep.rep} className="border-t border-rule py-1.5">
+                <span className="flex justify-between gap-2">
+                  <Link
+                    className="font-semibold underline"
+                    to={`/earnings?to=${settledIn}&selected=${encodeURIComponent(rep.rep)}`}
+                  >
+                    {rep.name}
+                  </Link>
+                  <b>{signed(rep.adjustment)}</b>
+                </span>
+                <span className="block text-[12.5px] text-quiet">
+                  sold {amount(rep.actualThen)} → {amount(rep.actualNow)}; earned to date{' '}
+                  {amount(rep.earnedThen)} → {amount(rep.earnedNow)}
+                </span>
+              </li>
+            ))}
+          </ul>
+          <h4 className="font-semibold text-quiet">Lines</h4>
+          <ul className="text-[12.5px]">
+            {lines.map((line) => (
+              <li
+                key={`${line.load} ${line.line} ${line.rep}`}
+                className="flex justify-between gap-2 border-t border-rule py-1"
+              >
+                <Link
+                  className="truncate underline"
+                  to={`/intake?load=${line.load}&line=${line.line}`}
+                >
+                  {line.file}, line {line.line}
+                </Link>
+                <span className="whitespace-nowrap">
+                  {line.then === null ? NONE : amount(line.then)} →{' '}
+                  {line.now === null ? NONE : amount(line.now)}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </section>
+  );
+}
+
+function Past({ seal }: { seal: SealState }) {
+  return (
+    <section aria-label="Earlier seals" className="mt-4 text-[12.5px]">
+      <h3 className="mb-1 font-semibold text-quiet">Sealed before</h3>
+      <ul>
+        {seal.history.map((past) => (
+          <li key={past.sealedAt} className="border-t border-rule py-1">
+            {when(past.sealedAt)} by {past.sealedBy}; unsealed {when(past.unsealedAt)} by{' '}
+            {past.unsealedBy}: {past.reason}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** "23 November 2026, 17:40". */
+function when(instant: string | null): string {
+  if (instant === null) return NONE;
+  return new Date(instant).toLocaleString('en-GB', { dateStyle: 'long', timeStyle: 'short' });
+}

@@ -1,0 +1,252 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { query } from '../../api/client';
+import type { PayDesk, PayRow, PaySource, PayStatement } from '../../api/types';
+import {
+  amount,
+  count,
+  isAboveZero,
+  monthName,
+  NONE,
+  shortMonth,
+  signed,
+} from '../../format/figures';
+import { StatusMark } from '../../marks/StatusMark';
+import { Failed, Loading, smallButton } from '../../ui/Notice';
+import { componentWords, percent, sentence } from './earnings';
+import { useStatement } from './useEarnings';
+import { WhatIfPart } from './WhatIfPart';
+
+const PAGE = 50;
+
+/** A rep's statement, line by line, down to the source lines. */
+export function StatementPanel({ rep, desk }: { rep: string; desk: PayDesk }) {
+  const [page, setPage] = useState(0);
+  const statement = useStatement(rep, desk.month, page);
+  return (
+    <aside
+      aria-label="Statement"
+      className="print-whole min-h-0 overflow-auto border-l border-rule bg-sheet px-4 py-4"
+    >
+      {statement.isPending ? (
+        <Loading what="the statement" />
+      ) : statement.isError ? (
+        <Failed error={statement.error} onRetry={() => void statement.refetch()} />
+      ) : (
+        <Statement statement={statement.data} month={desk.month} onTurn={setPage} />
+      )}
+    </aside>
+  );
+}
+
+interface StatementProps {
+  statement: PayStatement;
+  month: string;
+  onTurn: (page: number) => void;
+}
+
+function Statement({ statement, month, onTurn }: StatementProps) {
+  const { row } = statement;
+  return (
+    <>
+      <h2 className="text-[18px] font-bold break-words">{row.name}</h2>
+      {row.region && <p className="text-quiet">{row.region}</p>}
+      <p className="mt-1.5">
+        <StatusMark status={row.status} tone={row.tone} isPast={row.status === 'at ceiling'} />
+      </p>
+      <p className="mb-3 leading-snug">{sentence(row, monthName(month))}</p>
+      <div className="mb-1 flex items-baseline justify-between gap-2">
+        <h3 className="font-semibold text-quiet">
+          Statement, {monthName(month)}
+          {row.plan && ` · ${row.plan}`}
+        </h3>
+        <a
+          className={`${smallButton} no-print`}
+          href={`/api/v1/earnings/${encodeURIComponent(row.rep)}/statement.pdf${query({ month })}`}
+          download
+        >
+          PDF
+        </a>
+      </div>
+      {row.earned === null && row.adjustments.length === 0 ? (
+        <p className="mb-4 text-quiet">
+          Sold {amount(row.actual)} {row.unit === 'count' ? '' : row.unit}; nothing is due.
+        </p>
+      ) : (
+        <Lines row={row} month={month} currency={statement.currency} />
+      )}
+      {row.earned !== null && (
+        <WhatIfPart row={row} month={month} isOpen={statement.state === 'open'} />
+      )}
+      <Sources statement={statement} onTurn={onTurn} />
+    </>
+  );
+}
+
+function Lines({ row, month, currency }: { row: PayRow; month: string; currency: string }) {
+  const span =
+    row.windowFrom === month
+      ? monthName(month)
+      : `${shortMonth(row.windowFrom)} to ${monthName(month)}`;
+  const isOwn = row.closedThrough === null;
+  return (
+    <table className="mb-5 w-full">
+      <caption className="sr-only">
+        Commission of {row.name} for {monthName(month)}, {currency}
+      </caption>
+      <tbody>
+        <Item words={`Credited sales, ${span}`} figure={amount(row.credited ?? row.actual)} />
+        {isAboveZero(row.notCredited) && (
+          <Item words="Beyond the ceiling, not credited" figure={amount(row.notCredited)} />
+        )}
+        <Item words="Quota" figure={amount(row.quota)} />
+        {row.floor !== null && (
+          <Item
+            words={`Floor at ${amount(row.floor)}`}
+            figure={row.status === 'below floor' ? 'not reached' : 'reached'}
+          />
+        )}
+        {row.components.map((part, at) => (
+          <Item key={part.what} words={componentWords(row, at)} figure={amount(part.amount)} />
+        ))}
+        {isAboveZero(row.capped) && <Item words="Cap on pay" figure={amount(`-${row.capped}`)} />}
+        <Item isStrong words={`Earned, ${span}`} figure={amount(row.earned)} />
+        {!isOwn && row.closedThrough && (
+          <Item
+            words={`Earned by ${monthName(row.closedThrough)}, settled`}
+            figure={amount(negative(row.closed))}
+          />
+        )}
+        {!isOwn && <Item isStrong words={`Of ${monthName(month)}`} figure={amount(row.part)} />}
+        {row.adjustments.map((one) => (
+          <Item
+            key={one.from + one.through}
+            words={`Adjustment: ${monthName(one.through)} corrected, ${amount(one.earnedThen)} → ${amount(one.earnedNow)}`}
+            figure={signed(one.amount)}
+            link={`/earnings?to=${one.through}&show=seal`}
+          />
+        ))}
+        {isAboveZero(row.heldBefore) && (
+          <Item words="Held at 0 before, made up for" figure={amount(`-${row.heldBefore}`)} />
+        )}
+        {isAboveZero(row.held) && <Item words="Held at 0, carried on" figure={amount(row.held)} />}
+        <Item
+          isStrong
+          words={`Due with ${monthName(month)}`}
+          figure={row.due === null ? NONE : amount(row.due)}
+        />
+      </tbody>
+    </table>
+  );
+}
+
+function negative(decimal: string): string {
+  if (!/[1-9]/.test(decimal)) return decimal;
+  return decimal.startsWith('-') ? decimal.slice(1) : `-${decimal}`;
+}
+
+interface ItemProps {
+  words: string;
+  figure: string;
+  isStrong?: boolean;
+  link?: string;
+}
+
+function Item({ words, figure, isStrong = false, link }: ItemProps) {
+  return (
+    <tr className={`border-b ${isStrong ? 'border-ink font-bold' : 'border-rule'}`}>
+      <th scope="row" className={`py-1.5 pr-2 text-left ${isStrong ? 'font-bold' : 'font-normal'}`}>
+        {link ? (
+          <Link to={link} className="underline">
+            {words}
+          </Link>
+        ) : (
+          words
+        )}
+      </th>
+      <td className="py-1.5 text-right align-top whitespace-nowrap">{figure}</td>
+    </tr>
+  );
+}
+
+function Sources({
+  statement,
+  onTurn,
+}: {
+  statement: PayStatement;
+  onTurn: (page: number) => void;
+}) {
+  const { plan, lineCount, sales, quota, page } = statement;
+  const pages = Math.max(1, Math.ceil(lineCount / PAGE));
+  return (
+    <section aria-label="Where it comes from" className="text-[12.5px]">
+      <h3 className="mb-1 font-semibold text-quiet">Where it comes from</h3>
+      {plan && (
+        <p className="mb-2">
+          <Link to={`/playbook?plan=${encodeURIComponent(plan.name)}`} className="underline">
+            {plan.name}
+          </Link>
+          ,{' '}
+          {plan.paidFrom === 'first unit'
+            ? 'first unit once the floor is reached'
+            : 'above the floor'}
+          , {plan.method}
+          {plan.steps.map(
+            (step) =>
+              `, from ${percent(step.from)} at ${statement.row.unit === 'count' ? amount(step.rate) : percent(step.rate)}`,
+          )}
+          .
+        </p>
+      )}
+      <details className="mb-2">
+        <summary className="min-h-6 cursor-pointer">Quota: {count(quota.length, 'line')}</summary>
+        <SourceList lines={quota} />
+      </details>
+      <details>
+        <summary className="min-h-6 cursor-pointer">Sales: {count(lineCount, 'line')}</summary>
+        <SourceList lines={sales} />
+        {pages > 1 && (
+          <p className="no-print mt-2 flex items-center gap-2">
+            <button
+              type="button"
+              className={smallButton}
+              disabled={page === 0}
+              onClick={() => onTurn(page - 1)}
+            >
+              Before
+            </button>
+            Page {page + 1} of {pages}
+            <button
+              type="button"
+              className={smallButton}
+              disabled={page + 1 >= pages}
+              onClick={() => onTurn(page + 1)}
+            >
+              Next
+            </button>
+          </p>
+        )}
+      </details>
+    </section>
+  );
+}
+
+function SourceList({ lines }: { lines: PaySource[] }) {
+  return (
+    <ul>
+      {lines.map((line) => (
+        <li
+          key={`${line.load} ${line.line} ${line.month}`}
+          className="flex justify-between gap-2 border-t border-rule py-1"
+        >
+          <Link to={`/intake?load=${line.load}&line=${line.line}`} className="truncate underline">
+            {line.file}, line {line.line}
+          </Link>
+          <span className="whitespace-nowrap">
+            {shortMonth(line.month)} {amount(line.amount)}
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,149 @@
+import type { PayDesk, PayRow } from '../../api/types';
+import { amount, signed } from '../../format/figures';
+
+/** Best first; within a status by how far the rep has come. */
+const ORDER = ['at ceiling', 'on target', 'earning', 'below floor', 'no quota', 'no plan'];
+
+export type PaySort = 'status' | 'name' | 'due' | 'quota' | 'actual' | 'next';
+
+export const SORTS: { value: PaySort; word: string }[] = [
+  { value: 'status', word: 'status' },
+  { value: 'name', word: 'name' },
+  { value: 'due', word: 'due' },
+  { value: 'actual', word: 'credited' },
+  { value: 'quota', word: 'quota' },
+  { value: 'next', word: 'nearest step' },
+];
+
+/** Statuses in which any row is, in their order, with how many. */
+export function statusesOf(rows: PayRow[]): { status: string; rows: number }[] {
+  return ORDER.map((status) => ({
+    status,
+    rows: rows.filter((row) => row.status === status).length,
+  })).filter((one) => one.rows > 0);
+}
+
+/** Numbers for placing marks and for sorting only; figures are shown as the server gives them. */
+const number = (decimal: string | null) => (decimal === null ? null : Number(decimal));
+
+function come(row: PayRow): number {
+  const quota = number(row.quota);
+  return quota ? Number(row.actual) / quota : -1;
+}
+
+function toGo(row: PayRow): number {
+  const quota = number(row.quota);
+  return row.next && quota ? Number(row.next.sales) / quota : Number.MAX_VALUE;
+}
+
+export function sortRows(rows: PayRow[], sort: PaySort): PayRow[] {
+  const falling = (figure: (row: PayRow) => number | null) => (a: PayRow, b: PayRow) =>
+    (figure(b) ?? -Number.MAX_VALUE) - (figure(a) ?? -Number.MAX_VALUE);
+  const orders: Record<PaySort, (a: PayRow, b: PayRow) => number> = {
+    status: (a, b) => ORDER.indexOf(a.status) - ORDER.indexOf(b.status) || falling(come)(a, b),
+    name: (a, b) => a.name.localeCompare(b.name),
+    due: falling((row) => number(row.due)),
+    quota: falling((row) => number(row.quota)),
+    actual: falling((row) => number(row.credited ?? row.actual)),
+    next: (a, b) => toGo(a) - toGo(b),
+  };
+  return [...rows].sort((a, b) => orders[sort](a, b) || a.name.localeCompare(b.name));
+}
+
+export interface Kept {
+  status: string[];
+  plan: string;
+  text: string;
+}
+
+export function keep(rows: PayRow[], { status, plan, text }: Kept): PayRow[] {
+  const wanted = text.trim().toLowerCase();
+  return rows.filter(
+    (row) =>
+      (status.length === 0 || status.includes(row.status)) &&
+      (plan === '' || row.plan === plan) &&
+      (wanted === '' ||
+        [row.name, row.rep, row.region ?? ''].some((word) => word.toLowerCase().includes(wanted))),
+  );
+}
+
+/** Sums decimal texts of equal scale exactly. */
+export function sum(values: (string | null)[]): string | null {
+  const given = values.filter((value) => value !== null);
+  if (given.length === 0) return null;
+  const places = Math.max(...given.map((value) => value.split('.')[1]?.length ?? 0));
+  const units = given.reduce((total, value) => total + unitsOf(value, places), 0n);
+  const digits = (units < 0n ? -units : units).toString().padStart(places + 1, '0');
+  const sign = units < 0n ? '-' : '';
+  return places === 0
+    ? sign + digits
+    : `${sign}${digits.slice(0, -places)}.${digits.slice(-places)}`;
+}
+
+function unitsOf(value: string, places: number): bigint {
+  const [whole = '0', fraction = ''] = value.replace('-', '').split('.');
+  const units = BigInt(whole + fraction.padEnd(places, '0'));
+  return value.startsWith('-') ? -units : units;
+}
+
+const EVENTS = {
+  floor: 'the floor',
+  target: 'target',
+  ceiling: 'the ceiling',
+  step: 'the next step',
+};
+
+/** "3 410.00 to target, +1 227.30". */
+export function nextWords(row: PayRow): string {
+  if (row.next) {
+    return `${amount(row.next.sales)} to ${EVENTS[row.next.event]}, ${signed(row.next.pay)}`;
+  }
+  if (row.status === 'no plan') return 'needs a plan';
+  return row.status === 'no quota' ? 'needs a quota' : '–';
+}
+
+/** "3 410.00 more in October reach the quota and add 1 227.30." */
+export function sentence(row: PayRow, month: string): string {
+  if (row.plan === null) return `${row.name} has no plan in ${month}.`;
+  if (row.quota === null || row.earned === null) return `No quota above 0 in ${month}.`;
+  if (row.next === null) {
+    return row.status === 'at ceiling'
+      ? `Nothing beyond ${amount(row.credited)} is credited.`
+      : 'The last step is reached; every further sale pays its rate.';
+  }
+  const reach = {
+    floor: 'reach the floor',
+    target: 'reach the quota',
+    ceiling: 'reach the ceiling',
+    step: 'reach the next step',
+  };
+  const gain =
+    Number(row.next.pay) === 0 ? 'adds no pay by itself' : `adds ${amount(row.next.pay)}`;
+  return `${amount(row.next.sales)} more ${reach[row.next.event]}, which ${gain}.`;
+}
+
+export function percent(ratio: string | null): string {
+  if (ratio === null) return '–';
+  const value = Number(ratio) * 100;
+  return `${amount(value.toFixed(Number.isInteger(value) ? 0 : value * 10 === Math.round(value * 10) ? 1 : 2))} %`;
+}
+
+/** What a component is paid for, in words. */
+export function componentWords(row: PayRow, at: number): string {
+  const part = row.components[at];
+  if (!part) return '';
+  if (part.what === 'bonus') return 'On-target bonus';
+  const until = part.until === null ? 'on' : percent(part.until);
+  const reach =
+    part.what === 'whole'
+      ? `Step from ${percent(part.from)}`
+      : part.until === null
+        ? `From ${percent(part.from)} of quota`
+        : `${percent(part.from)} to ${until} of quota`;
+  const rate = row.unit === 'count' ? `${amount(part.rate)} each` : percent(part.rate);
+  return `${reach}: ${amount(part.base)} at ${rate}`;
+}
+
+export function plansOf(desk: PayDesk): string[] {
+  return [...new Set(desk.rows.map((row) => row.plan).filter((plan) => plan !== null))].sort();
+}

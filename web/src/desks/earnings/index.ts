@@ -1,0 +1,1 @@
+export { EarningsDesk } from './EarningsDesk';

@@ -1,0 +1,104 @@
+import { scaleLinear } from 'd3-scale';
+import type { PayRow } from '../api/types';
+import { amount } from '../format/figures';
+import { ChartFrame, FigureTable } from './ChartFrame';
+import { toneColour } from './tones';
+
+const WIDTH = 352;
+const HEIGHT = 158;
+const GROUND = 128;
+const TOP = 22;
+
+interface PayCurveChartProps {
+  row: Pick<
+    PayRow,
+    'actual' | 'earned' | 'quota' | 'floor' | 'ceiling' | 'curve' | 'tone' | 'name'
+  >;
+  /** A place on the curve that is tried. */
+  tried?: { sales: number; pay: number } | null;
+}
+
+/** The stair lane, larger: what each amount of sales pays, with floor, quota and ceiling named. */
+export function PayCurveChart({ row, tried = null }: PayCurveChartProps) {
+  const points = row.curve.map((point) => ({ sales: Number(point.sales), pay: Number(point.pay) }));
+  const x = scaleLinear()
+    .domain([0, Math.max(...points.map((point) => point.sales), 1)])
+    .range([0, WIDTH]);
+  const most = Math.max(...points.map((point) => point.pay), 1);
+  const y = scaleLinear().domain([0, most]).range([GROUND, TOP]);
+  const quota = Number(row.quota);
+  const line = points.map((point) => `${x(point.sales)} ${y(point.pay)}`).join('L');
+  const near = (sales: number) =>
+    x(sales) > WIDTH - 90 ? 'end' : x(sales) < 50 ? 'start' : 'middle';
+  return (
+    <ChartFrame
+      title="Pay by sales"
+      table={
+        <FigureTable
+          head={['Sales', 'Pay']}
+          rows={row.curve.map((point) => [amount(point.sales), amount(point.pay)])}
+        />
+      }
+    >
+      <svg
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        role="img"
+        aria-label={`Pay of ${row.name} by sales: ${amount(row.earned)} at ${amount(row.actual)}; at most ${amount(String(most))} here`}
+        className="w-full text-[11px]"
+      >
+        <path d={`M0 ${GROUND}H${WIDTH}`} stroke="var(--quiet)" />
+        <path d={`M${line}`} fill="none" stroke="var(--ink)" strokeWidth="1.8" />
+        {quota > 0 && (
+          <>
+            <path d={`M${x(quota)} 4V${GROUND}`} stroke="var(--ink)" strokeWidth="2" />
+            <text
+              x={x(quota) + (near(quota) === 'end' ? -5 : 5)}
+              y="12"
+              textAnchor={near(quota) === 'end' ? 'end' : 'start'}
+              fill="var(--ink)"
+              fontWeight="700"
+            >
+              quota {amount(row.quota)}
+            </text>
+          </>
+        )}
+        {row.floor !== null && (
+          <text
+            x={x(Number(row.floor))}
+            y={HEIGHT - 16}
+            textAnchor={near(Number(row.floor))}
+            fill="var(--quiet)"
+          >
+            floor {amount(row.floor)}
+          </text>
+        )}
+        {row.ceiling !== null && (
+          <text
+            x={x(Number(row.ceiling))}
+            y={HEIGHT - 3}
+            textAnchor={near(Number(row.ceiling))}
+            fill="var(--quiet)"
+          >
+            ceiling {amount(row.ceiling)}
+          </text>
+        )}
+        <circle
+          cx={x(Math.max(Number(row.actual), 0))}
+          cy={y(Number(row.earned ?? 0))}
+          r="4.6"
+          fill={toneColour(row.tone)}
+        />
+        {tried && (
+          <circle
+            cx={x(Math.max(tried.sales, 0))}
+            cy={y(Math.min(tried.pay, most))}
+            r="5.2"
+            fill="var(--sheet)"
+            stroke="var(--select)"
+            strokeWidth="2.4"
+          />
+        )}
+      </svg>
+    </ChartFrame>
+  );
+}
