@@ -541,11 +541,44 @@ export interface PaySource {
   amount: string;
 }
 
+/** A line of a statement; `kind` tells facts and sums from what adds up to the due. */
+export interface PayLine {
+  kind: 'fact' | 'sum' | 'component' | 'cap' | 'settled' | 'adjustment' | 'held';
+  what: string;
+  words: string;
+  figure: string;
+  through: string | null;
+}
+
+export interface Job {
+  id: number;
+  kind: 'pdf' | 'send';
+  state: 'running' | 'done' | 'failed';
+  done: number;
+  total: number;
+  already: number;
+  refused: { rep: string; name: string; why: string }[];
+  problem: string | null;
+}
+
+export interface SentState {
+  canSend: boolean;
+  statements: {
+    rep: string;
+    name: string;
+    address: string;
+    begunAt: string | null;
+    sentAt: string | null;
+    isPresent: boolean;
+  }[];
+}
+
 export interface PayStatement {
   row: PayRow;
   state: 'open' | 'sealed';
   currency: string;
   plan: PlanPart | null;
+  lines: PayLine[];
   page: number;
   lineCount: number;
   sales: PaySource[];

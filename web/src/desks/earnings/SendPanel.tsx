@@ -1,28 +1,185 @@
 import { query } from '../../api/client';
-import type { PayDesk } from '../../api/types';
-import { monthName } from '../../format/figures';
-import { smallButton } from '../../ui/Notice';
+import type { Job, PayDesk, SentState } from '../../api/types';
+import { count, monthName } from '../../format/figures';
+import { Failed, Loading, mainButton, smallButton } from '../../ui/Notice';
+import { useJob, useSent } from './useEarnings';
 
-/** All statements of the month as files. */
+/** All statements of the month: as files, and to the reps by mail. */
 export function SendPanel({ desk, onClose }: { desk: PayDesk; onClose: () => void }) {
+  const sent = useSent(desk.month);
+  const pdf = useJob(desk.month);
+  const mail = useJob(desk.month);
   return (
     <aside
       aria-label="Statements"
       className="print-whole min-h-0 overflow-auto border-l border-rule bg-sheet px-4 py-4"
     >
-      <div className="mb-2 flex items-baseline justify-between gap-2">
+      <div className="mb-3 flex items-baseline justify-between gap-2">
         <h2 className="text-[18px] font-bold">Statements, {monthName(desk.month)}</h2>
         <button type="button" className={`${smallButton} no-print`} onClick={onClose}>
           Close
         </button>
       </div>
-      <a
-        className={smallButton}
-        href={`/api/v1/earnings/payroll.csv${query({ month: desk.month })}`}
-        download
-      >
-        Payroll file (CSV)
-      </a>
+      <h3 className="mb-1 font-semibold text-quiet">As files</h3>
+      <p className="mb-1 flex flex-wrap gap-1.5">
+        <a
+          className={smallButton}
+          href={`/api/v1/earnings/payroll.csv${query({ month: desk.month })}`}
+          download
+        >
+          Payroll file (CSV)
+        </a>
+        <button
+          type="button"
+          className={smallButton}
+          disabled={pdf.job?.state === 'running'}
+          onClick={() => pdf.start.mutate({ kind: 'pdf' })}
+        >
+          All statements (PDF)
+        </button>
+      </p>
+      {pdf.job && <Progress job={pdf.job} doing="written" />}
+      {pdf.job?.state === 'done' && (
+        <p>
+          <a
+            className="text-select underline"
+            href={`/api/v1/earnings/jobs/${pdf.job.id}/statements.pdf`}
+            download
+          >
+            Save the PDF
+          </a>
+        </p>
+      )}
+      <h3 className="mt-5 mb-1 font-semibold text-quiet">By mail</h3>
+      {desk.state === 'open' && (
+        <p className="mb-2 text-near-text">
+          {monthName(desk.month)} is not sealed; these would be marked as provisional.
+        </p>
+      )}
+      {sent.isPending ? (
+        <Loading what="what was sent" />
+      ) : sent.isError ? (
+        <Failed error={sent.error} onRetry={() => void sent.refetch()} />
+      ) : (
+        <Mail
+          sent={sent.data}
+          isBusy={mail.job?.state === 'running' || mail.start.isPending}
+          onSend={(again) => mail.start.mutate({ kind: 'send', again })}
+        />
+      )}
+      {mail.start.isError && (
+        <p role="alert" className="mt-2 text-bad">
+          {mail.start.error.message}
+        </p>
+      )}
+      {mail.job && <Sending job={mail.job} />}
     </aside>
+  );
+}
+
+interface MailProps {
+  sent: SentState;
+  isBusy: boolean;
+  onSend: (again: string[]) => void;
+}
+
+function Mail({ sent, isBusy, onSend }: MailProps) {
+  const { statements } = sent;
+  const open = statements.filter((one) => !one.isPresent);
+  const unclear = statements.filter((one) => one.isPresent && one.sentAt === null);
+  return (
+    <>
+      <button
+        type="button"
+        className={mainButton}
+        disabled={!sent.canSend || isBusy || open.length === 0}
+        onClick={() => onSend([])}
+      >
+        {open.length === 0
+          ? 'All are sent'
+          : `Send ${count(open.length, 'statement')}${open.length < statements.length ? ' not sent yet' : ''}`}
+      </button>
+      {!sent.canSend && (
+        <p className="mt-1 text-quiet">
+          No mail server is set; docs/formats.md says how to name one.
+        </p>
+      )}
+      {unclear.length > 0 && (
+        <p className="mt-2">
+          {count(unclear.length, 'statement')} began to be sent and never ended; nobody knows
+          whether it arrived.{' '}
+          <button
+            type="button"
+            className="text-select underline"
+            disabled={isBusy}
+            onClick={() => onSend(unclear.map((one) => one.rep))}
+          >
+            Send once more
+          </button>
+        </p>
+      )}
+      <ul className="mt-3 text-[12.5px]">
+        {statements.map((one) => (
+          <li key={one.rep} className="flex justify-between gap-2 border-t border-rule py-1">
+            <span className="min-w-0">
+              <span className="block truncate font-semibold">{one.name}</span>
+              <span className="block truncate text-quiet">{one.address}</span>
+            </span>
+            <span className="text-right text-quiet">{stateOf(one)}</span>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+function stateOf(one: SentState['statements'][number]): string {
+  if (one.begunAt === null) return 'not sent';
+  if (one.sentAt === null) return 'unclear';
+  const when = new Date(one.sentAt).toLocaleString('en-GB', {
+    dateStyle: 'medium',
+    timeStyle: 'short',
+  });
+  return one.isPresent ? `sent ${when}` : `changed since ${when}`;
+}
+
+function Progress({ job, doing }: { job: Job; doing: string }) {
+  if (job.state === 'failed') {
+    return (
+      <p role="alert" className="text-bad">
+        {job.problem}
+      </p>
+    );
+  }
+  return (
+    <p role="status" className="text-quiet">
+      {job.done} of {job.total} {doing}
+      {job.state === 'running' && ' …'}
+    </p>
+  );
+}
+
+function Sending({ job }: { job: Job }) {
+  const sent = job.done - job.already - job.refused.length;
+  return (
+    <div className="mt-2">
+      <Progress job={job} doing="done" />
+      {job.state === 'done' && (
+        <p>
+          {count(sent, 'statement')} sent
+          {job.already > 0 && `, ${job.already} had been sent before`}
+          {job.refused.length > 0 && `, ${job.refused.length} refused`}.
+        </p>
+      )}
+      {job.refused.length > 0 && (
+        <ul role="alert" className="text-bad">
+          {job.refused.slice(0, 10).map((one) => (
+            <li key={one.rep}>
+              {one.name}: {one.why}
+            </li>
+          ))}
+        </ul>
+      )}
+    </div>
   );
 }

@@ -1,19 +1,11 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { query } from '../../api/client';
-import type { PayDesk, PayRow, PaySource, PayStatement } from '../../api/types';
-import {
-  amount,
-  count,
-  isAboveZero,
-  monthName,
-  NONE,
-  shortMonth,
-  signed,
-} from '../../format/figures';
+import type { PayDesk, PayLine, PaySource, PayStatement } from '../../api/types';
+import { amount, count, monthName, shortMonth, signed } from '../../format/figures';
 import { StatusMark } from '../../marks/StatusMark';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
-import { componentWords, percent, sentence } from './earnings';
+import { percent, sentence } from './earnings';
 import { useStatement } from './useEarnings';
 import { WhatIfPart } from './WhatIfPart';
 
@@ -62,18 +54,18 @@ function Statement({ statement, month, onTurn }: StatementProps) {
         </h3>
         <a
           className={`${smallButton} no-print`}
-          href={`/api/v1/earnings/${encodeURIComponent(row.rep)}/statement.pdf${query({ month })}`}
+          href={`/api/v1/earnings/reps/${encodeURIComponent(row.rep)}/statement.pdf${query({ month })}`}
           download
         >
           PDF
         </a>
       </div>
-      {row.earned === null && row.adjustments.length === 0 ? (
+      {statement.lines.length === 0 ? (
         <p className="mb-4 text-quiet">
           Sold {amount(row.actual)} {row.unit === 'count' ? '' : row.unit}; nothing is due.
         </p>
       ) : (
-        <Lines row={row} month={month} currency={statement.currency} />
+        <Lines statement={statement} month={month} />
       )}
       {row.earned !== null && (
         <WhatIfPart row={row} month={month} isOpen={statement.state === 'open'} />
@@ -83,73 +75,38 @@ function Statement({ statement, month, onTurn }: StatementProps) {
   );
 }
 
-function Lines({ row, month, currency }: { row: PayRow; month: string; currency: string }) {
-  const span =
-    row.windowFrom === month
-      ? monthName(month)
-      : `${shortMonth(row.windowFrom)} to ${monthName(month)}`;
-  const isOwn = row.closedThrough === null;
+function Lines({ statement, month }: { statement: PayStatement; month: string }) {
   return (
     <table className="mb-5 w-full">
       <caption className="sr-only">
-        Commission of {row.name} for {monthName(month)}, {currency}
+        Commission of {statement.row.name} for {monthName(month)}, {statement.currency}
       </caption>
       <tbody>
-        <Item words={`Credited sales, ${span}`} figure={amount(row.credited ?? row.actual)} />
-        {isAboveZero(row.notCredited) && (
-          <Item words="Beyond the ceiling, not credited" figure={amount(row.notCredited)} />
-        )}
-        <Item words="Quota" figure={amount(row.quota)} />
-        {row.floor !== null && (
+        {statement.lines.map((line, at) => (
           <Item
-            words={`Floor at ${amount(row.floor)}`}
-            figure={row.status === 'below floor' ? 'not reached' : 'reached'}
-          />
-        )}
-        {row.components.map((part, at) => (
-          <Item key={part.what} words={componentWords(row, at)} figure={amount(part.amount)} />
-        ))}
-        {isAboveZero(row.capped) && <Item words="Cap on pay" figure={amount(`-${row.capped}`)} />}
-        <Item isStrong words={`Earned, ${span}`} figure={amount(row.earned)} />
-        {!isOwn && row.closedThrough && (
-          <Item
-            words={`Earned by ${monthName(row.closedThrough)}, settled`}
-            figure={amount(negative(row.closed))}
-          />
-        )}
-        {!isOwn && <Item isStrong words={`Of ${monthName(month)}`} figure={amount(row.part)} />}
-        {row.adjustments.map((one) => (
-          <Item
-            key={one.from + one.through}
-            words={`Adjustment: ${monthName(one.through)} corrected, ${amount(one.earnedThen)} → ${amount(one.earnedNow)}`}
-            figure={signed(one.amount)}
-            link={`/earnings?to=${one.through}&show=seal`}
+            key={at}
+            words={line.words}
+            figure={figureOf(line)}
+            isStrong={line.kind === 'sum'}
+            link={line.through === null ? undefined : `/earnings?to=${line.through}&show=seal`}
           />
         ))}
-        {isAboveZero(row.heldBefore) && (
-          <Item words="Held at 0 before, made up for" figure={amount(`-${row.heldBefore}`)} />
-        )}
-        {isAboveZero(row.held) && <Item words="Held at 0, carried on" figure={amount(row.held)} />}
-        <Item
-          isStrong
-          words={`Due with ${monthName(month)}`}
-          figure={row.due === null ? NONE : amount(row.due)}
-        />
       </tbody>
     </table>
   );
 }
 
-function negative(decimal: string): string {
-  if (!/[1-9]/.test(decimal)) return decimal;
-  return decimal.startsWith('-') ? decimal.slice(1) : `-${decimal}`;
+/** Figures come as decimal text; a few facts are words. */
+function figureOf(line: PayLine): string {
+  if (!/^-?[\d.]+$/.test(line.figure)) return line.figure;
+  return line.kind === 'adjustment' ? signed(line.figure) : amount(line.figure);
 }
 
 interface ItemProps {
   words: string;
   figure: string;
   isStrong?: boolean;
-  link?: string;
+  link: string | undefined;
 }
 
 function Item({ words, figure, isStrong = false, link }: ItemProps) {

@@ -128,22 +128,6 @@ export function percent(ratio: string | null): string {
   return `${amount(value.toFixed(Number.isInteger(value) ? 0 : value * 10 === Math.round(value * 10) ? 1 : 2))} %`;
 }
 
-/** What a component is paid for, in words. */
-export function componentWords(row: PayRow, at: number): string {
-  const part = row.components[at];
-  if (!part) return '';
-  if (part.what === 'bonus') return 'On-target bonus';
-  const until = part.until === null ? 'on' : percent(part.until);
-  const reach =
-    part.what === 'whole'
-      ? `Step from ${percent(part.from)}`
-      : part.until === null
-        ? `From ${percent(part.from)} of quota`
-        : `${percent(part.from)} to ${until} of quota`;
-  const rate = row.unit === 'count' ? `${amount(part.rate)} each` : percent(part.rate);
-  return `${reach}: ${amount(part.base)} at ${rate}`;
-}
-
 export function plansOf(desk: PayDesk): string[] {
   return [...new Set(desk.rows.map((row) => row.plan).filter((plan) => plan !== null))].sort();
 }

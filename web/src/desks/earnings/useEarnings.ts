@@ -1,11 +1,13 @@
-import { useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ask, query } from '../../api/client';
 import type {
   ChangedSince,
+  Job,
   OneMore,
   PayDesk,
   PayStatement,
   SealState,
+  SentState,
   WhatIf,
 } from '../../api/types';
 import { useChange } from '../../api/useChange';
@@ -25,7 +27,7 @@ export function useStatement(rep: string, month: string, page: number) {
     queryKey: ['earnings', 'statement', rep, month, page],
     queryFn: () =>
       ask<PayStatement>(
-        `/earnings/${encodeURIComponent(rep)}${query({ month, page: String(page) })}`,
+        `/earnings/reps/${encodeURIComponent(rep)}${query({ month, page: String(page) })}`,
       ),
     placeholderData: (before, last) => (last?.queryKey[2] === rep ? before : undefined),
   });
@@ -35,7 +37,7 @@ export function useWhatIf(rep: string, month: string, sales: string) {
   return useQuery({
     queryKey: ['earnings', 'what-if', rep, month, sales],
     queryFn: () =>
-      ask<WhatIf>(`/earnings/${encodeURIComponent(rep)}/what-if${query({ month, sales })}`),
+      ask<WhatIf>(`/earnings/reps/${encodeURIComponent(rep)}/what-if${query({ month, sales })}`),
     enabled: sales !== '',
     retry: false,
     placeholderData: (before, last) => (last?.queryKey[2] === rep ? before : undefined),
@@ -67,6 +69,36 @@ export function useSealing() {
       ),
     ...EVERYTHING,
   );
+}
+
+export function useSent(month: string) {
+  return useQuery({
+    queryKey: ['earnings', 'sent', month],
+    queryFn: () => ask<SentState>(`/earnings/sent${query({ month })}`),
+  });
+}
+
+/** Begins a job and follows it until it ends. */
+export function useJob(month: string) {
+  const client = useQueryClient();
+  const start = useMutation({
+    mutationFn: ({ kind, again }: { kind: 'pdf' | 'send'; again?: string[] }) =>
+      ask<Job>(`/earnings/jobs/${kind}${query({ month, again })}`, { method: 'POST' }),
+  });
+  const id = start.data?.id;
+  const job = useQuery({
+    queryKey: ['job', id],
+    queryFn: async () => {
+      const now = await ask<Job>(`/earnings/jobs/${id}`);
+      if (now.state !== 'running') {
+        await client.invalidateQueries({ queryKey: ['earnings', 'sent'] });
+      }
+      return now;
+    },
+    enabled: id !== undefined,
+    refetchInterval: (asked) => (asked.state.data?.state === 'running' ? 400 : false),
+  });
+  return { start, job: job.data ?? start.data };
 }
 
 export function useChanged(month: string, isAsked: boolean) {

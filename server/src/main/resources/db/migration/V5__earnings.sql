@@ -41,7 +41,8 @@ create table sent_statement (
   statement_month int not null,
   version varchar(64) not null,
   address varchar(320) not null,
-  sent_at timestamp(3) with time zone not null,
+  begun_at timestamp(3) with time zone not null,
+  sent_at timestamp(3) with time zone,
   unique (rep, statement_month, version)
 );
-comment on table sent_statement is 'Statements that a mail server took, one per version of a rep''s month; the version is a SHA-256 of what it says.';
+comment on table sent_statement is 'Statements by version, a SHA-256 of what it says. Written before it is handed to the mail server, so that none goes twice; sent_at is null until the server took it.';

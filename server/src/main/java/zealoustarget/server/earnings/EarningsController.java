@@ -35,7 +35,7 @@ class EarningsController {
   }
 
   /** A rep's statement with the source lines of sales and quota, paged; 404 member-unknown. */
-  @GetMapping("/{rep}")
+  @GetMapping("/reps/{rep}")
   EarningsDesk.StatementAnswer statement(
       @PathVariable String rep,
       @RequestParam String month,
@@ -44,7 +44,7 @@ class EarningsController {
   }
 
   /** What other sales to date would earn the rep; 404 member-unknown. */
-  @GetMapping("/{rep}/what-if")
+  @GetMapping("/reps/{rep}/what-if")
   EarningsDesk.WhatIfAnswer whatIf(
       @PathVariable String rep, @RequestParam String month, @RequestParam String sales) {
     return desk.whatIf(rep, month(month), sales);

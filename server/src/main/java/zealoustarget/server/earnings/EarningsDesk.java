@@ -176,6 +176,7 @@ class EarningsDesk {
       String state,
       String currency,
       PlanPart plan,
+      List<StatementLines.Line> lines,
       int page,
       int lineCount,
       List<SourceLine> sales,
@@ -210,6 +211,7 @@ class EarningsDesk {
         isSealed ? "sealed" : "open",
         EarningsService.currency(playbook),
         plan == null ? null : PlanPart.of(new PlanBook.Version(plan, Integer.MIN_VALUE)),
+        StatementLines.of(row, month),
         Math.max(page, 0),
         sales.size(),
         sales.subList(first, Math.min(first + PAGE, sales.size())).stream()

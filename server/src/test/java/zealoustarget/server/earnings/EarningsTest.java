@@ -297,27 +297,27 @@ class EarningsTest {
   @Test
   void statement_leadsToItsSourceLines() {
     plan("quarter");
-    JsonNode statement = api.get("/api/v1/earnings/A?month=2026-08").json();
+    JsonNode statement = api.get("/api/v1/earnings/reps/A?month=2026-08").json();
     assertThat(statement.at("/row/windowFrom").asString()).isEqualTo("2026-07");
     assertThat(statement.at("/row/actual").asString()).isEqualTo("2100.00");
     assertThat(statement.at("/plan/name").asString()).isEqualTo("Field");
     assertThat(statement.at("/sales").valueStream().map(l -> l.get("line").asInt()))
         .containsExactly(2, 4);
     assertThat(statement.at("/quota/0/file").asString()).isEqualTo("quota.csv");
-    assertThat(api.get("/api/v1/earnings/Z?month=2026-08").code()).isEqualTo("member-unknown");
+    assertThat(api.get("/api/v1/earnings/reps/Z?month=2026-08").code()).isEqualTo("member-unknown");
     assertThat(api.get("/api/v1/earnings?month=2026-13").code()).isEqualTo("month-unreadable");
   }
 
   @Test
   void whatIf_isTheCurve_andOneMoreOrderSaysWhoTurns() {
     plan("month");
-    JsonNode asked = api.get("/api/v1/earnings/A/what-if?month=2026-08&sales=1000.00").json();
+    JsonNode asked = api.get("/api/v1/earnings/reps/A/what-if?month=2026-08&sales=1000.00").json();
     assertThat(asked.get("earned").asString()).isEqualTo("1530.00");
     assertThat(asked.get("change").asString()).isEqualTo("1503.00");
     assertThat(asked.get("status").asString()).isEqualTo("on target");
-    assertThat(api.get("/api/v1/earnings/A/what-if?month=2026-08&sales=ten").code())
+    assertThat(api.get("/api/v1/earnings/reps/A/what-if?month=2026-08&sales=ten").code())
         .isEqualTo("value-unknown");
-    assertThat(api.get("/api/v1/earnings/C/what-if?month=2026-08&sales=10").code())
+    assertThat(api.get("/api/v1/earnings/reps/C/what-if?month=2026-08&sales=10").code())
         .isEqualTo("value-unknown");
     JsonNode one = api.get("/api/v1/earnings/one-more-order?month=2026-08").json();
     assertThat(
