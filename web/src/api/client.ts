@@ -2,9 +2,12 @@
 export class ProblemError extends Error {
   readonly code: string;
   readonly status: number;
+  /** Where in what was sent the fault is, such as `plans[0].floor`; null where none is named. */
+  readonly place: string | null;
 
-  constructor(code: string, status: number, message: string) {
+  constructor(code: string, status: number, message: string, place: string | null = null) {
     super(message);
+    this.place = place;
     this.name = 'ProblemError';
     this.code = code;
     this.status = status;
@@ -31,11 +34,16 @@ export async function ask<T>(path: string, init?: RequestInit): Promise<T> {
 
 async function problemOf(answer: Response): Promise<ProblemError> {
   const body: unknown = await answer.json().catch(() => null);
-  const { code, detail } = (body ?? {}) as { code?: string; detail?: string };
+  const { code, detail, place } = (body ?? {}) as {
+    code?: string;
+    detail?: string;
+    place?: string;
+  };
   return new ProblemError(
     code ?? 'internal',
     answer.status,
     detail ?? `The server answered with status ${answer.status}.`,
+    place ?? null,
   );
 }
 

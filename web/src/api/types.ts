@@ -450,6 +450,8 @@ export interface Changes {
   scopeAxis: AxisWord | null;
   covered: string[];
   months: string[];
+  /** Sealed months that it touches; then it can be posted as a correction only. */
+  sealedMonths: string[];
   changeCount: number;
   changes: Change[];
 }
@@ -687,4 +689,25 @@ export interface ChangedSince {
     then: string | null;
     now: string | null;
   }[];
+}
+
+export interface PlanTrial {
+  months: string[];
+  quota: string | null;
+  floor: string | null;
+  ceiling: string | null;
+  curve: { sales: string; pay: string }[];
+  reps: { rep: string; name: string; before: string[]; after: string[]; change: string }[];
+  before: string;
+  after: string;
+}
+
+export interface AuditEntry {
+  id: number;
+  at: string;
+  by: string;
+  kind: string;
+  subject: string;
+  before: string | null;
+  after: string | null;
 }

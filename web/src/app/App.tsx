@@ -4,6 +4,7 @@ import { ask } from '../api/client';
 import type { Company } from '../api/types';
 import { EarningsDesk } from '../desks/earnings';
 import { IntakeDesk } from '../desks/intake';
+import { PlaybookDesk } from '../desks/playbook';
 import { StandingDesk } from '../desks/standing';
 import { Failed, Loading } from '../ui/Notice';
 import { DropZone } from './DropZone';
@@ -34,6 +35,7 @@ function Frame({ company }: { company: Company }) {
           <Route path="/intake" element={<IntakeDesk company={company} />} />
           <Route path="/standing" element={<StandingDesk company={company} />} />
           <Route path="/earnings" element={<EarningsDesk company={company} />} />
+          <Route path="/playbook" element={<PlaybookDesk company={company} />} />
           <Route path="*" element={<Navigate to={first + search} replace />} />
         </Routes>
       </DropZone>

@@ -10,7 +10,7 @@ import { spanChanges, useView } from './useView';
 
 const LIST: [string, string][] = [
   ['/', 'Find a rep, region or product'],
-  ['1 to 3', 'Intake, Standing, Earnings'],
+  ['1 to 4', 'Intake, Standing, Earnings, Playbook'],
   ['[ and ]', 'One month back, one month on'],
   ['m, q, y, t', 'Month, quarter to date, year to date, trailing twelve'],
   ['Shift and a click', 'On a month: all months up to it'],

@@ -6,6 +6,7 @@ export const DESKS = [
   { path: '/intake', name: 'Intake' },
   { path: '/standing', name: 'Standing' },
   { path: '/earnings', name: 'Earnings' },
+  { path: '/playbook', name: 'Playbook' },
 ];
 
 /** What stays in the address from desk to desk: the span. */

@@ -65,3 +65,22 @@ export function shortMonth(month: string): string {
 export function count(number: number, one: string, many = `${one}s`): string {
   return `${amount(String(number))} ${number === 1 ? one : many}`;
 }
+
+/** Moves the point of plain decimal text without rounding. */
+export function shifted(decimal: string, places: number): string {
+  const isNegative = decimal.startsWith('-');
+  const [whole = '', fraction = ''] = decimal.replace('-', '').split('.');
+  const digits = (whole + fraction).padStart(
+    places < 0 ? whole.length + fraction.length - places : 1,
+    '0',
+  );
+  const padded = places > fraction.length ? digits + '0'.repeat(places - fraction.length) : digits;
+  const behind = Math.max(fraction.length - places, 0);
+  const left = (behind === 0 ? padded : padded.slice(0, -behind)).replace(/^0+(?=\d)/, '') || '0';
+  const right = behind === 0 ? '' : padded.slice(-behind).replace(/0+$/, '');
+  const text = right === '' ? left : `${left}.${right}`;
+  return isNegative && text !== '0' ? `-${text}` : text;
+}
+
+/** A ratio as its percent: "0.035" is "3.5". */
+export const asPercent = (ratio: string) => shifted(ratio, 2);

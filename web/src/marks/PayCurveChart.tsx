@@ -43,7 +43,7 @@ export function PayCurveChart({ row, tried = null }: PayCurveChartProps) {
       <svg
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         role="img"
-        aria-label={`Pay of ${row.name} by sales: ${amount(row.earned)} at ${amount(row.actual)}; at most ${amount(String(most))} here`}
+        aria-label={`Pay of ${row.name} by sales${row.earned === null ? '' : `: ${amount(row.earned)} at ${amount(row.actual)}`}; at most ${amount(most.toFixed(2))} here`}
         className="w-full text-[11px]"
       >
         <path d={`M0 ${GROUND}H${WIDTH}`} stroke="var(--quiet)" />
@@ -82,12 +82,14 @@ export function PayCurveChart({ row, tried = null }: PayCurveChartProps) {
             ceiling {amount(row.ceiling)}
           </text>
         )}
-        <circle
-          cx={x(Math.max(Number(row.actual), 0))}
-          cy={y(Number(row.earned ?? 0))}
-          r="4.6"
-          fill={toneColour(row.tone)}
-        />
+        {row.earned !== null && (
+          <circle
+            cx={x(Math.max(Number(row.actual), 0))}
+            cy={y(Number(row.earned))}
+            r="4.6"
+            fill={toneColour(row.tone)}
+          />
+        )}
         {tried && (
           <circle
             cx={x(Math.max(tried.sales, 0))}

@@ -47,9 +47,9 @@ export function EarningsTable({
   const isWhole = rows.every((row) => !hasFraction(row.quota));
   const quotas = isWhole ? 'drop' : 'keep';
   const widths = {
-    '--quota': columnWidth(rows.map((row) => amount(row.quota, quotas))),
-    '--credited': columnWidth(rows.map((row) => amount(row.credited ?? row.actual))),
-    '--due': columnWidth(rows.map((row) => amount(row.due))),
+    '--quota': columnWidth([desk.totals.quota, ...rows.map((row) => row.quota)], quotas),
+    '--credited': columnWidth([desk.totals.actual, ...rows.map((row) => row.actual)]),
+    '--due': columnWidth([desk.totals.due, ...rows.map((row) => row.due)]),
   } as CSSProperties;
   const line = (row: PayRow, at: number) => (
     <Line
@@ -69,7 +69,7 @@ export function EarningsTable({
         role="table"
         aria-label="Commission by rep"
         aria-rowcount={rows.length + 2}
-        className="relative min-w-[680px]"
+        className="relative min-w-[640px]"
         style={widths}
       >
         <div className="sticky top-0 z-10 bg-sheet">
@@ -214,8 +214,8 @@ function QuotaLine() {
 }
 
 /** Wide enough for the longest figure and for the total, which is bold. */
-function columnWidth(texts: string[]): string {
-  const longest = texts.reduce((most, text) => Math.max(most, text.length), 6);
+function columnWidth(figures: (string | null)[], decimals: 'keep' | 'drop' = 'keep'): string {
+  const longest = figures.reduce((most, one) => Math.max(most, amount(one, decimals).length), 6);
   return `${(longest + 1) * 7.6}px`;
 }
 

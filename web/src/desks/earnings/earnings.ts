@@ -1,5 +1,5 @@
 import type { PayDesk, PayRow } from '../../api/types';
-import { amount, signed } from '../../format/figures';
+import { amount, asPercent, signed } from '../../format/figures';
 
 /** Best first; within a status by how far the rep has come. */
 const ORDER = ['at ceiling', 'on target', 'earning', 'below floor', 'no quota', 'no plan'];
@@ -122,10 +122,12 @@ export function sentence(row: PayRow, month: string): string {
   return `${amount(row.next.sales)} more ${reach[row.next.event]}, which ${gain}.`;
 }
 
+/** A ratio as a percent with at most two decimals. */
 export function percent(ratio: string | null): string {
   if (ratio === null) return '–';
-  const value = Number(ratio) * 100;
-  return `${amount(value.toFixed(Number.isInteger(value) ? 0 : value * 10 === Math.round(value * 10) ? 1 : 2))} %`;
+  const exact = asPercent(ratio);
+  const isShort = (exact.split('.')[1]?.length ?? 0) <= 2;
+  return `${amount(isShort ? exact : Number(exact).toFixed(2))} %`;
 }
 
 export function plansOf(desk: PayDesk): string[] {

@@ -1,7 +1,9 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { ProblemError } from '../../api/client';
 import type { Changes, Load, PostMode } from '../../api/types';
 import { count, monthName } from '../../format/figures';
+
 import { mainButton, quietButton } from '../../ui/Notice';
 import { modeWord } from './intake';
 import type { useStep } from './useIntake';
@@ -58,6 +60,7 @@ function Post({ load, changes, mode, onMode, step }: ActionsProps) {
   const isAgain = load.sameState === 'posted';
   const chosen = mode ?? changes?.mode ?? 'add';
   const isChoice = load.kind === 'actuals' && changes !== null;
+  const sealed = changes?.sealedMonths ?? [];
   return (
     <>
       {isAgain && chosen === 'add' && (
@@ -84,6 +87,12 @@ function Post({ load, changes, mode, onMode, step }: ActionsProps) {
           <p className="text-[12.5px] text-quiet">{modeSentence(chosen, changes)}</p>
         </fieldset>
       )}
+      {sealed.length > 0 && (
+        <p className="border-l-4 border-near bg-ground p-2.5">
+          It touches {sealed.map(monthName).join(', ')}, sealed. As a correction it leaves the
+          sealed figures as they are; the difference in pay goes to the next open month.
+        </p>
+      )}
       {isUnmet && (
         <label className="block">
           <span className="mb-1 block font-semibold">Why post without the control total?</span>
@@ -100,9 +109,17 @@ function Post({ load, changes, mode, onMode, step }: ActionsProps) {
           type="button"
           className={mainButton}
           disabled={step.isPending || load.ready === 0 || (isUnmet && !because.trim())}
-          onClick={() => step.mutate({ kind: 'post', because: because.trim(), mode: chosen })}
+          onClick={() =>
+            step.mutate({
+              kind: 'post',
+              because: because.trim(),
+              mode: chosen,
+              isCorrecting: sealed.length > 0,
+            })
+          }
         >
           Post {count(load.ready, 'line')}
+          {sealed.length > 0 ? ' as a correction' : ''}
           {isAgain && chosen === 'add' ? ' again' : ''}
         </button>
         {load.held > 0 && load.ready > 0 && <span className="text-quiet">hold the rest</span>}
@@ -130,6 +147,8 @@ function modeSentence(mode: PostMode, changes: Changes): string {
 }
 
 function Posted({ load, step }: { load: Load; step: ActionsProps['step'] }) {
+  const refused = step.error instanceof ProblemError ? step.error.code : null;
+  const isOfSealed = refused === 'month-sealed';
   return (
     <>
       {load.held > 0 && (
@@ -159,10 +178,16 @@ function Posted({ load, step }: { load: Load; step: ActionsProps['step'] }) {
         type="button"
         className={quietButton}
         disabled={step.isPending}
-        onClick={() => step.mutate({ kind: 'reverse' })}
+        onClick={() => step.mutate({ kind: 'reverse', isCorrecting: isOfSealed })}
       >
-        Reverse
+        {isOfSealed ? 'Reverse as a correction' : 'Reverse'}
       </button>
+      {isOfSealed && (
+        <p className="text-quiet">
+          It touches a sealed month, whose figures stay; the difference in pay goes to the next open
+          one.
+        </p>
+      )}
       <p className="text-quiet">
         Takes its {count(load.ready, 'line')} out again; everything is then as it was before.
       </p>

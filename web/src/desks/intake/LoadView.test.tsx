@@ -124,6 +124,7 @@ const CHANGES: Changes = {
   scopeAxis: 'region',
   covered: ['South Reach'],
   months: ['2026-10'],
+  sealedMonths: [],
   changeCount: 1,
   changes: [
     {

@@ -211,8 +211,8 @@ function json(method: string, body: unknown): RequestInit {
 }
 
 export type Step =
-  | { kind: 'post'; because: string; mode: PostMode }
-  | { kind: 'reverse' }
+  | { kind: 'post'; because: string; mode: PostMode; isCorrecting: boolean }
+  | { kind: 'reverse'; isCorrecting: boolean }
   | { kind: 'discard' }
   | { kind: 'cancel' }
   | { kind: 'remainder' };
@@ -225,7 +225,10 @@ export function useStep(id: number, onGone: () => void, onOpen: (id: number) => 
       if (step.kind === 'discard') return ask<undefined>(`/loads/${id}`, { method: 'DELETE' });
       const asked =
         step.kind === 'post' ? { held: 'leave', because: step.because, mode: step.mode } : {};
-      return ask<Load>(`/loads/${id}/${step.kind}${query(asked)}`, { method: 'POST' });
+      const sealed = 'isCorrecting' in step && step.isCorrecting ? 'correct' : undefined;
+      return ask<Load>(`/loads/${id}/${step.kind}${query({ ...asked, sealed })}`, {
+        method: 'POST',
+      });
     },
     onSuccess: async (load, step) => {
       if (step.kind === 'discard') {

@@ -5,9 +5,12 @@ import java.time.YearMonth;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.JsonNode;
 import zealoustarget.core.Refusal;
 
 /** Commission of a month. */
@@ -16,10 +19,12 @@ import zealoustarget.core.Refusal;
 class EarningsController {
   private final EarningsService earnings;
   private final EarningsDesk desk;
+  private final PlanTrial trial;
 
-  EarningsController(EarningsService earnings, EarningsDesk desk) {
+  EarningsController(EarningsService earnings, EarningsDesk desk, PlanTrial trial) {
     this.earnings = earnings;
     this.desk = desk;
+    this.trial = trial;
   }
 
   /** A row per rep: status, what is earned to date and due, components, what comes next. */
@@ -48,6 +53,16 @@ class EarningsController {
   EarningsDesk.WhatIfAnswer whatIf(
       @PathVariable String rep, @RequestParam String month, @RequestParam String sales) {
     return desk.whatIf(rep, month(month), sales);
+  }
+
+  /**
+   * What a plan would have paid its reps in the three months up to {@code month}: takes a playbook
+   * file with one plan and, where they change too, the assignments; changes nothing. 400
+   * playbook-invalid names the place.
+   */
+  @PostMapping("/trial")
+  PlanTrial.TrialAnswer trial(@RequestParam String month, @RequestBody JsonNode rules) {
+    return trial.trial(rules, month(month));
   }
 
   /** Who would change status with one more order of the own average size. */

@@ -70,6 +70,15 @@ public class EarningsService {
     return statements;
   }
 
+  /** A month as rules would have it, as if no month were sealed. */
+  List<Statement> unsealed(YearMonth month, Playbook playbook) {
+    Ledger ledger = ledgers.posted();
+    Earnings earnings = earnings(playbook, ledger);
+    return ledger.members().all(Axis.REP).stream()
+        .map(rep -> earnings.statement(rep.id(), Months.number(month), List.of()))
+        .toList();
+  }
+
   private Earnings earnings(Playbook playbook, Ledger ledger) {
     PlanBook plans = playbook.commission().plans();
     Map<Integer, String> keys = new HashMap<>();

@@ -135,7 +135,9 @@ class StatementsTest {
       csv.lines()
           .skip(1)
           .map(line -> line.split(",", -1))
-          .forEach(cells -> sums.merge(cells[1], new BigDecimal(cells[cells.length - 2]), BigDecimal::add));
+          .forEach(
+              cells ->
+                  sums.merge(cells[1], new BigDecimal(cells[cells.length - 2]), BigDecimal::add));
       int rows = 0;
       for (JsonNode row : api.get("/api/v1/earnings?month=" + month).json()) {
         if (!row.get("due").isNull()) {

@@ -1,0 +1,199 @@
+package zealoustarget.server.earnings;
+
+import java.math.RoundingMode;
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Service;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+import zealoustarget.core.Refusal;
+import zealoustarget.core.amount.Measure;
+import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.calendar.Span;
+import zealoustarget.core.commission.PayCurve;
+import zealoustarget.core.commission.Statement;
+import zealoustarget.core.member.Axis;
+import zealoustarget.core.member.Member;
+import zealoustarget.server.earnings.EarningsRow.PointPart;
+import zealoustarget.server.ledger.LedgerService;
+import zealoustarget.server.playbook.PlanPart;
+import zealoustarget.server.playbook.Playbook;
+import zealoustarget.server.playbook.PlaybookService;
+
+/** What a plan would have paid, before it is saved. */
+@Service
+class PlanTrial {
+  private static final int MONTHS = 3;
+  private static final JsonMapper JSON = new JsonMapper();
+  private static final Ratio REACH = Ratio.of(17, 10);
+
+  private final EarningsService earnings;
+  private final PlaybookService playbooks;
+  private final LedgerService ledgers;
+
+  PlanTrial(EarningsService earnings, PlaybookService playbooks, LedgerService ledgers) {
+    this.earnings = earnings;
+    this.playbooks = playbooks;
+    this.ledgers = ledgers;
+  }
+
+  /**
+   * A plan's effect.
+   *
+   * @param months the three up to the one asked for
+   * @param curve of the median quota of its reps in the last month; empty without any
+   */
+  record TrialAnswer(
+      List<String> months,
+      String quota,
+      String floor,
+      String ceiling,
+      List<PointPart> curve,
+      List<RepAnswer> reps,
+      String before,
+      String after) {}
+
+  /** What a rep got in each month by the rules in force, and would have got. */
+  record RepAnswer(
+      String rep, String name, List<String> before, List<String> after, String change) {}
+
+  private record Pays(long[] before, long[] after) {}
+
+  /**
+   * Tries rules without putting them in force.
+   *
+   * @param rules a playbook file with one plan and, where they change too, the assignments
+   * @throws Refusal playbook-invalid with the place
+   */
+  TrialAnswer trial(JsonNode rules, YearMonth last) {
+    JsonNode plan = rules.at("/plans/0");
+    Playbook now = playbooks.current();
+    Playbook tried = playbooks.tried(everywhere(rules, plan));
+    String name = plan.get("name").asString().strip();
+    List<YearMonth> months = Span.ending(last, MONTHS).months();
+    Map<Integer, Pays> pays = new LinkedHashMap<>();
+    List<Statement> ofPlan = new ArrayList<>();
+    Map<Integer, Long> earlierBefore = earned(now, months.get(0).minusMonths(1));
+    Map<Integer, Long> earlierAfter = earned(tried, months.get(0).minusMonths(1));
+    for (int at = 0; at < months.size(); at++) {
+      List<Statement> before = earnings.unsealed(months.get(at), now);
+      List<Statement> after = earnings.unsealed(months.get(at), tried);
+      for (int rep = 0; rep < after.size(); rep++) {
+        Statement one = after.get(rep);
+        boolean isOfPlan = one.terms() != null && one.terms().plan().name().equalsIgnoreCase(name);
+        if (isOfPlan) {
+          Pays pay =
+              pays.computeIfAbsent(one.rep(), id -> new Pays(new long[MONTHS], new long[MONTHS]));
+          pay.before()[at] = part(before.get(rep), earlierBefore);
+          pay.after()[at] = part(one, earlierAfter);
+          if (at == MONTHS - 1) {
+            ofPlan.add(one);
+          }
+        }
+      }
+      earlierBefore = earned(before);
+      earlierAfter = earned(after);
+    }
+    return answer(months, pays, ofPlan);
+  }
+
+  /** The plan as if it held in every month, so that past ones can be tried. */
+  private static JsonNode everywhere(JsonNode rules, JsonNode plan) {
+    if (!plan.isObject() || !plan.has("name")) {
+      throw Refusal.of("playbook-invalid", "plans[0] must be a plan with a name.")
+          .with("place", "plans[0]");
+    }
+    ObjectNode copy = (ObjectNode) JSON.readTree(rules.toString());
+    ObjectNode version = (ObjectNode) copy.at("/plans/0");
+    if (version.has("since") && !version.get("since").isNull()) {
+      ObjectNode always = version.deepCopy();
+      always.remove("since");
+      copy.putArray("plans").add(always).add(version);
+    }
+    return copy;
+  }
+
+  private Map<Integer, Long> earned(Playbook playbook, YearMonth month) {
+    return earned(earnings.unsealed(month, playbook));
+  }
+
+  private static Map<Integer, Long> earned(List<Statement> statements) {
+    Map<Integer, Long> earned = new HashMap<>();
+    statements.forEach(one -> earned.put(one.rep(), one.pay() == null ? 0 : one.pay().earned()));
+    return earned;
+  }
+
+  /** What a month adds to its window. */
+  private static long part(Statement one, Map<Integer, Long> before) {
+    long earned = one.pay() == null ? 0 : one.pay().earned();
+    return one.windowFrom() < one.month() ? earned - before.getOrDefault(one.rep(), 0L) : earned;
+  }
+
+  private TrialAnswer answer(
+      List<YearMonth> months, Map<Integer, Pays> pays, List<Statement> ofPlan) {
+    long before = 0;
+    long after = 0;
+    List<RepAnswer> reps = new ArrayList<>();
+    for (Map.Entry<Integer, Pays> one : pays.entrySet()) {
+      Member rep = ledgers.posted().members().get(Axis.REP, one.getKey());
+      long then = sum(one.getValue().before());
+      long now = sum(one.getValue().after());
+      before = Math.addExact(before, then);
+      after = Math.addExact(after, now);
+      reps.add(
+          new RepAnswer(
+              rep.key(),
+              rep.name(),
+              texts(one.getValue().before()),
+              texts(one.getValue().after()),
+              PlanPart.cents(now - then)));
+    }
+    reps.sort(Comparator.comparing(RepAnswer::name));
+    PayCurve curve = median(ofPlan);
+    Measure measure = ofPlan.isEmpty() ? null : ofPlan.get(0).terms().plan().measure();
+    return new TrialAnswer(
+        months.stream().map(YearMonth::toString).toList(),
+        curve == null ? null : measure.text(curve.quota()),
+        curve == null || curve.floor() == null ? null : measure.text(curve.floor()),
+        curve == null || curve.ceiling() == null ? null : measure.text(curve.ceiling()),
+        curve == null ? List.of() : corners(curve, measure),
+        reps,
+        PlanPart.cents(before),
+        PlanPart.cents(after));
+  }
+
+  private static List<PointPart> corners(PayCurve curve, Measure measure) {
+    long until = curve.quota().times(REACH).rounded(0, RoundingMode.CEILING).longValueExact();
+    return curve.corners(until).stream()
+        .map(point -> new PointPart(measure.text(point.sales()), PlanPart.cents(point.pay())))
+        .toList();
+  }
+
+  private static PayCurve median(List<Statement> statements) {
+    List<PayCurve> curves =
+        statements.stream()
+            .filter(one -> one.curve() != null)
+            .map(Statement::curve)
+            .sorted(Comparator.comparing(PayCurve::quota))
+            .toList();
+    return curves.isEmpty() ? null : curves.get(curves.size() / 2);
+  }
+
+  private static long sum(long[] cents) {
+    long sum = 0;
+    for (long one : cents) {
+      sum = Math.addExact(sum, one);
+    }
+    return sum;
+  }
+
+  private static List<String> texts(long[] cents) {
+    return java.util.Arrays.stream(cents).mapToObj(PlanPart::cents).toList();
+  }
+}

@@ -1,0 +1,1 @@
+export { PlaybookDesk } from './PlaybookDesk';

@@ -1,0 +1,239 @@
+import type { AssignmentPart, BoundPart, Company, PlanPart } from '../../api/types';
+import { asPercent, shifted } from '../../format/figures';
+
+/** What a percent field holds: a ratio as decimal text, a fault, or two readings to choose from. */
+export type PercentRead =
+  { kind: 'ratio'; ratio: string } | { kind: 'fault' } | { kind: 'unclear'; readings: string[] };
+
+/**
+ * Reads what was typed into a percent field. "3 %" and "3" are 3 %; what is at most `unclearTo`
+ * without a sign could also be meant as a share, so both readings are offered.
+ */
+export function readPercent(text: string, unclearTo: number): PercentRead {
+  const typed = text.trim().replace(',', '.');
+  const hasSign = typed.endsWith('%');
+  const figure = typed.replace('%', '').trim();
+  if (!/^\d{1,9}(\.\d{1,9})?$/.test(figure)) return { kind: 'fault' };
+  const asTyped = shifted(figure, -2);
+  const isUnclear = !hasSign && Number(figure) > 0 && Number(figure) <= unclearTo;
+  return isUnclear
+    ? { kind: 'unclear', readings: [shifted(figure, 0), asTyped] }
+    : { kind: 'ratio', ratio: asTyped };
+}
+
+/** Up to here a rate could be a share: 0.03 is rather 3 %. */
+export const UNCLEAR_RATE = 0.5;
+/** Up to here a bound could be a share: 1.2 is rather 120 %. */
+export const UNCLEAR_BOUND = 3;
+
+export interface StepDraft {
+  from: string;
+  rate: string;
+}
+
+export type BoundKind = 'none' | 'amount' | 'percent' | 'goalSet';
+
+export interface BoundDraft {
+  kind: BoundKind;
+  value: string;
+}
+
+/** A plan as it stands in the form; percents as they are typed. */
+export interface PlanDraft {
+  name: string;
+  since: string;
+  measure: string;
+  goalSet: string;
+  window: string;
+  floor: BoundDraft;
+  paidFrom: string;
+  method: string;
+  steps: StepDraft[];
+  bonus: string;
+  bonusPaid: string;
+  ceiling: BoundDraft;
+  cap: string;
+  negativeDue: string;
+}
+
+export function newPlan(name: string, since: string, measure: string, goalSet: string): PlanDraft {
+  return {
+    name,
+    since,
+    measure,
+    goalSet,
+    window: 'month',
+    floor: { kind: 'percent', value: '80 %' },
+    paidFrom: 'first unit',
+    method: 'sliced',
+    steps: [
+      { from: '0 %', rate: '3 %' },
+      { from: '100 %', rate: '5 %' },
+    ],
+    bonus: '',
+    bonusPaid: 'when reached',
+    ceiling: { kind: 'none', value: '' },
+    cap: '',
+    negativeDue: 'recover',
+  };
+}
+
+export function toDraft(plan: PlanPart, isCount: boolean): PlanDraft {
+  return {
+    name: plan.name,
+    since: plan.since ?? '',
+    measure: plan.measure,
+    goalSet: plan.goalSet,
+    window: plan.window,
+    floor: boundDraft(plan.floor),
+    paidFrom: plan.paidFrom,
+    method: plan.method,
+    steps: plan.steps.map((step) => ({
+      from: `${asPercent(step.from)} %`,
+      rate: isCount ? step.rate : `${asPercent(step.rate)} %`,
+    })),
+    bonus: /[1-9]/.test(plan.bonus) ? plan.bonus : '',
+    bonusPaid: plan.bonusPaid,
+    ceiling: boundDraft(plan.ceiling),
+    cap: plan.cap ?? '',
+    negativeDue: plan.negativeDue,
+  };
+}
+
+function boundDraft(bound: BoundPart | undefined): BoundDraft {
+  if (bound?.amount !== undefined) return { kind: 'amount', value: bound.amount };
+  if (bound?.percent !== undefined) {
+    return { kind: 'percent', value: `${asPercent(bound.percent)} %` };
+  }
+  return bound?.goalSet === undefined
+    ? { kind: 'none', value: '' }
+    : { kind: 'goalSet', value: bound.goalSet };
+}
+
+/** A plan to be sent, or what must be settled first, by the field's place in the plan. */
+export interface PlanRead {
+  plan: PlanPart | null;
+  faults: Record<string, string>;
+}
+
+export function fromDraft(draft: PlanDraft, isCount: boolean): PlanRead {
+  const faults: Record<string, string> = {};
+  const percent = (place: string, text: string, unclearTo: number) => {
+    const read = readPercent(text, unclearTo);
+    if (read.kind === 'ratio') return read.ratio;
+    faults[place] = read.kind === 'fault' ? 'Write a percent such as 3 %.' : 'Which is meant?';
+    return '0';
+  };
+  const money = (place: string, text: string) => {
+    const typed = plainAmount(text);
+    if (typed === null) faults[place] = 'Write an amount such as 1500.00.';
+    return typed ?? '0';
+  };
+  const bound = (place: string, { kind, value }: BoundDraft): BoundPart | undefined => {
+    if (kind === 'amount') return { amount: money(place, value) };
+    if (kind === 'percent') return { percent: percent(place, value, UNCLEAR_BOUND) };
+    return kind === 'goalSet' ? { goalSet: value } : undefined;
+  };
+  const floor = bound('floor', draft.floor);
+  const ceiling = bound('ceiling', draft.ceiling);
+  const steps = draft.steps.map((step, at) => ({
+    from: percent(`steps[${at}].from`, step.from, UNCLEAR_BOUND),
+    rate: isCount
+      ? money(`steps[${at}].rate`, step.rate)
+      : percent(`steps[${at}].rate`, step.rate, UNCLEAR_RATE),
+  }));
+  const plan: PlanPart = {
+    name: draft.name.trim(),
+    measure: draft.measure,
+    goalSet: draft.goalSet,
+    window: draft.window,
+    paidFrom: draft.paidFrom,
+    method: draft.method,
+    steps,
+    bonus: draft.bonus.trim() === '' ? '0' : money('bonus', draft.bonus),
+    bonusPaid: draft.bonusPaid,
+    negativeDue: draft.negativeDue,
+    ...(draft.since === '' ? {} : { since: draft.since }),
+    ...(floor ? { floor } : {}),
+    ...(ceiling ? { ceiling } : {}),
+    ...(draft.cap.trim() === '' ? {} : { cap: money('cap', draft.cap) }),
+  };
+  if (plan.name === '') faults['name'] = 'Give the plan a name.';
+  return { plan: Object.keys(faults).length === 0 ? plan : null, faults };
+}
+
+/** "1 500.00" as "1500.00"; null where it is no amount. */
+export function plainAmount(text: string): string | null {
+  const typed = text.replace(/[\s\u202f\u00a0']/g, '').replace(/,(\d{1,2})$/, '.$1');
+  return /^\d{1,13}(\.\d{1,4})?$/.test(typed) ? typed : null;
+}
+
+/** The place within the plan that a refusal names, such as "steps[1].rate". */
+export function placeInPlan(place: string | null): string | null {
+  return place?.startsWith('plans[0].') ? place.slice('plans[0].'.length) : null;
+}
+
+export interface Person {
+  rep: string;
+  name: string;
+  region: string | null;
+}
+
+export interface PastedRead {
+  assignments: AssignmentPart[];
+  faults: string[];
+}
+
+/** Lines of rep, plan, from, until; by comma, semicolon or tab; a header line may stand on top. */
+export function readPasted(text: string, people: Person[], plans: string[]): PastedRead {
+  const assignments: AssignmentPart[] = [];
+  const faults: string[] = [];
+  const lines = text.split(/\r?\n/);
+  lines.forEach((line, at) => {
+    const cells = line.split(/[,;\t]/).map((cell) => cell.trim());
+    const [who = '', planName = '', from = '', until = ''] = cells;
+    if (line.trim() === '' || (at === 0 && who.toLowerCase() === 'rep')) return;
+    const folded = who.toLowerCase();
+    const person = people.find(
+      (one) => one.rep.toLowerCase() === folded || one.name.toLowerCase() === folded,
+    );
+    const plan = plans.find((name) => name.toLowerCase() === planName.toLowerCase());
+    const isMonth = (month: string) => month === '' || /^\d{4}-(0[1-9]|1[0-2])$/.test(month);
+    if (!person) faults.push(`Line ${at + 1}: there is no rep “${who}”.`);
+    else if (!plan) faults.push(`Line ${at + 1}: there is no plan “${planName}”.`);
+    else if (!isMonth(from) || !isMonth(until)) {
+      faults.push(`Line ${at + 1}: write months as 2026-10.`);
+    } else {
+      assignments.push({
+        rep: person.rep,
+        plan,
+        ...(from ? { from } : {}),
+        ...(until ? { until } : {}),
+      });
+    }
+  });
+  return { assignments, faults };
+}
+
+/** The month before another. */
+export function monthBefore(month: string): string {
+  const [year = 0, number = 1] = month.split('-').map(Number);
+  return number === 1 ? `${year - 1}-12` : `${String(year)}-${String(number - 1).padStart(2, '0')}`;
+}
+
+/** Puts a rep into a plan from a month on: what the rep had before ends with the month before. */
+export function assigned(all: AssignmentPart[], one: AssignmentPart): AssignmentPart[] {
+  const kept = all.flatMap((other) => {
+    if (other.rep.toLowerCase() !== one.rep.toLowerCase()) return [other];
+    if (one.from === undefined) return [];
+    if (other.until !== undefined && other.until < one.from) return [other];
+    const begins = other.from ?? '0000-00';
+    return begins < one.from ? [{ ...other, until: monthBefore(one.from) }] : [];
+  });
+  return [...kept, one];
+}
+
+/** Whether a measure counts pieces, so that rates are money per piece. */
+export function isCount(company: Company, code: string): boolean {
+  return company.measures.find((measure) => measure.code === code)?.unit === 'count';
+}

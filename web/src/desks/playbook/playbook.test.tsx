@@ -1,0 +1,252 @@
+import { screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import fc from 'fast-check';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import type { PlanTrial, Rules } from '../../api/types';
+import { clean, layOut, serve, showAt } from '../../test/desk';
+import { asPercent, shifted } from '../../format/figures';
+import { COMPANY } from '../standing/samples';
+import {
+  assigned,
+  fromDraft,
+  newPlan,
+  plainAmount,
+  readPasted,
+  readPercent,
+  toDraft,
+  UNCLEAR_RATE,
+} from './plan';
+import { PlaybookDesk } from './PlaybookDesk';
+
+const RULES: Rules = {
+  plans: [
+    {
+      name: 'Field',
+      since: '2026-07',
+      measure: 'revenue',
+      goalSet: 'quota',
+      window: 'month',
+      floor: { percent: '0.8' },
+      paidFrom: 'first unit',
+      method: 'sliced',
+      steps: [
+        { from: '0', rate: '0.03' },
+        { from: '1', rate: '0.05' },
+      ],
+      bonus: '900.00',
+      bonusPaid: 'when reached',
+      negativeDue: 'recover',
+    },
+  ],
+  assignments: [{ rep: 'A', plan: 'Field', from: '2026-07' }],
+};
+
+const TRIAL: PlanTrial = {
+  months: ['2026-08', '2026-09', '2026-10'],
+  quota: '100.00',
+  floor: '80.00',
+  ceiling: null,
+  curve: [
+    { sales: '0.00', pay: '0.00' },
+    { sales: '170.00', pay: '10.00' },
+  ],
+  reps: [
+    {
+      rep: 'A',
+      name: 'Ada',
+      before: ['1.00', '2.00', '3.00'],
+      after: ['1.00', '2.00', '4.50'],
+      change: '1.50',
+    },
+  ],
+  before: '6.00',
+  after: '7.50',
+};
+
+const PEOPLE = [
+  { rep: 'A', name: 'Ada', region: 'North' },
+  { rep: 'B', name: 'Bo', region: 'North' },
+  { rep: 'C', name: 'Cleo', region: 'South' },
+];
+
+const ALL = { '/playbook': RULES, '/earnings?': PEOPLE, '/trial': TRIAL };
+
+beforeEach(layOut);
+afterEach(clean);
+
+function show(search = '') {
+  showAt(<PlaybookDesk company={COMPANY} />, `/playbook?to=2026-10${search}`);
+}
+
+describe('the playbook desk', () => {
+  it('shows a plan beside its effect, and saves it with its assignments', async () => {
+    const asked = serve(ALL);
+    show();
+    const form = await screen.findByRole('form', { name: 'Plan Field' });
+    const effect = screen.getByRole('complementary', { name: 'Effect' });
+    expect(await within(effect).findByText('7.50')).toBeVisible();
+    expect(within(effect).getByText('+1.50')).toBeVisible();
+    const rates = within(form).getAllByRole('textbox', { name: 'Rate' });
+    await userEvent.clear(rates[1] as HTMLElement);
+    await userEvent.type(rates[1] as HTMLElement, '6.5 %');
+    await userEvent.selectOptions(
+      within(form).getByRole('combobox', { name: 'Add a whole region' }),
+      'North',
+    );
+    await userEvent.click(screen.getByRole('button', { name: 'Save the plan' }));
+    expect(await screen.findByText('Saved.')).toBeVisible();
+    const sent = asked.find(({ method }) => method === 'PUT')?.body as Rules;
+    expect(sent.plans[0]?.steps[1]).toEqual({ from: '1', rate: '0.065' });
+    expect(sent.assignments).toEqual([
+      { rep: 'A', plan: 'Field', from: '2026-07' },
+      { rep: 'B', plan: 'Field', from: '2026-07' },
+    ]);
+  });
+
+  it('asks where a rate could be a percent or a share, and does not save before', async () => {
+    serve(ALL);
+    show();
+    const form = await screen.findByRole('form', { name: 'Plan Field' });
+    const rate = within(form).getAllByRole('textbox', { name: 'Rate' })[0] as HTMLElement;
+    await userEvent.clear(rate);
+    await userEvent.type(rate, '0.03');
+    expect(await within(form).findByRole('alert')).toHaveTextContent('Which is meant?');
+    expect(screen.getByRole('button', { name: 'Save the plan' })).toBeDisabled();
+    await userEvent.click(within(form).getByRole('button', { name: '3 %' }));
+    expect(rate).toHaveValue('3 %');
+    expect(screen.getByRole('button', { name: 'Save the plan' })).toBeEnabled();
+  });
+
+  it('says at the field what the server refuses', async () => {
+    serve(ALL);
+    const fetched = globalThis.fetch;
+    globalThis.fetch = (path, init) =>
+      (path as string).includes('/trial')
+        ? Promise.resolve(
+            new Response(
+              JSON.stringify({
+                code: 'playbook-invalid',
+                detail: 'The floor is over the ceiling.',
+                place: 'plans[0].floor',
+              }),
+              { status: 400 },
+            ),
+          )
+        : fetched(path, init);
+    show();
+    const floor = await screen.findByRole('group', { name: 'Floor' });
+    expect(await within(floor).findByRole('alert')).toHaveTextContent('over the ceiling');
+  });
+
+  it('begins a plan from nothing or from another', async () => {
+    serve(ALL);
+    show();
+    await userEvent.click(await screen.findByRole('button', { name: 'Copy Field' }));
+    const form = await screen.findByRole('form', { name: 'New plan' });
+    expect(within(form).getByRole('textbox', { name: 'Name' })).toHaveValue('Field copy');
+    await userEvent.click(screen.getByRole('button', { name: 'New plan' }));
+    expect(await screen.findByText('Give the plan a name.')).toBeVisible();
+  });
+
+  it('shows the trail, and finds in it', async () => {
+    const asked = serve({
+      '/audit': [
+        {
+          id: 1,
+          at: '2026-11-02T10:00:00Z',
+          by: 'analyst',
+          kind: 'month sealed',
+          subject: '2026-10',
+          before: null,
+          after: 'checksum 12',
+        },
+      ],
+    });
+    show('&show=trail');
+    expect(await screen.findByText('month sealed')).toBeVisible();
+    await userEvent.type(screen.getByRole('searchbox', { name: 'Find' }), 'x');
+    await waitFor(() => expect(asked.at(-1)?.path).toContain('text=x'));
+    expect(screen.getByRole('link', { name: 'Save as CSV' })).toHaveAttribute(
+      'href',
+      '/api/v1/audit.csv?text=x',
+    );
+  });
+});
+
+describe('percents', () => {
+  it('reads 3 % and 3 as three percent, and asks about 0.03', () => {
+    expect(readPercent('3 %', UNCLEAR_RATE)).toEqual({ kind: 'ratio', ratio: '0.03' });
+    expect(readPercent('3', UNCLEAR_RATE)).toEqual({ kind: 'ratio', ratio: '0.03' });
+    expect(readPercent('0,5 %', UNCLEAR_RATE)).toEqual({ kind: 'ratio', ratio: '0.005' });
+    expect(readPercent('0.03', UNCLEAR_RATE)).toEqual({
+      kind: 'unclear',
+      readings: ['0.03', '0.0003'],
+    });
+    expect(readPercent('three', UNCLEAR_RATE)).toEqual({ kind: 'fault' });
+    expect(readPercent('0', UNCLEAR_RATE)).toEqual({ kind: 'ratio', ratio: '0' });
+  });
+
+  it('moves the point there and back without loss', () => {
+    fc.assert(
+      fc.property(fc.nat(9_999_999), fc.integer({ min: 0, max: 6 }), (units, places) => {
+        const decimal = shifted(String(units), -places);
+        expect(Number(decimal)).toBeCloseTo(units / 10 ** places, 8);
+        expect(shifted(decimal, places)).toBe(String(units));
+        expect(shifted(asPercent(decimal), -2)).toBe(decimal);
+      }),
+    );
+  });
+
+  it('gives back the plan that it was made of', () => {
+    const plan = RULES.plans[0];
+    expect(plan && fromDraft(toDraft(plan, false), false).plan).toEqual(plan);
+  });
+
+  it('names every field that must be settled', () => {
+    const draft = { ...newPlan('', '', 'revenue', 'quota'), bonus: 'much', cap: '-1' };
+    draft.steps[1] = { from: '1.2', rate: 'x' };
+    expect(Object.keys(fromDraft(draft, false).faults).sort()).toEqual([
+      'bonus',
+      'cap',
+      'name',
+      'steps[1].from',
+      'steps[1].rate',
+    ]);
+    expect(plainAmount('1 500,50')).toBe('1500.50');
+  });
+});
+
+describe('assignments', () => {
+  it('end what a rep had before with the month before', () => {
+    const before = [
+      { rep: 'A', plan: 'Field', from: '2026-01' },
+      { rep: 'B', plan: 'Field' },
+    ];
+    expect(assigned(before, { rep: 'a', plan: 'Ramp', from: '2026-01' })).toEqual([
+      { rep: 'B', plan: 'Field' },
+      { rep: 'a', plan: 'Ramp', from: '2026-01' },
+    ]);
+    expect(assigned(before, { rep: 'B', plan: 'Ramp', from: '2027-01' })[1]).toEqual({
+      rep: 'B',
+      plan: 'Field',
+      until: '2026-12',
+    });
+    expect(assigned(before, { rep: 'A', plan: 'Ramp' })).toHaveLength(2);
+  });
+
+  it('are read from lines, all or none, with what is wrong', () => {
+    const read = readPasted('rep;plan\nA;field;2026-10\nCleo\tField\t2026-10\t2026-12\n', PEOPLE, [
+      'Field',
+    ]);
+    expect(read.faults).toEqual([]);
+    expect(read.assignments).toEqual([
+      { rep: 'A', plan: 'Field', from: '2026-10' },
+      { rep: 'C', plan: 'Field', from: '2026-10', until: '2026-12' },
+    ]);
+    expect(readPasted('Z, Field\nA, Nope\nA, Field, Oct', PEOPLE, ['Field']).faults).toEqual([
+      'Line 1: there is no rep “Z”.',
+      'Line 2: there is no plan “Nope”.',
+      'Line 3: write months as 2026-10.',
+    ]);
+  });
+});

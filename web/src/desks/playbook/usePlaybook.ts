@@ -1,0 +1,54 @@
+import { useQuery } from '@tanstack/react-query';
+import { ask, query } from '../../api/client';
+import type {
+  AssignmentPart,
+  AuditEntry,
+  PayRow,
+  PlanPart,
+  PlanTrial,
+  Rules,
+} from '../../api/types';
+import { asJson, useChange } from '../../api/useChange';
+
+export interface RulesToSave {
+  plans?: PlanPart[];
+  assignments?: AssignmentPart[];
+}
+
+export function useRules() {
+  return useQuery({ queryKey: ['rules'], queryFn: () => ask<Rules>('/playbook') });
+}
+
+export function useSaveRules() {
+  return useChange(
+    (rules: RulesToSave) => ask<Rules>('/playbook', asJson('PUT', rules)),
+    'rules',
+    'earnings',
+    'trial',
+  );
+}
+
+export function usePeople(month: string) {
+  return useQuery({
+    queryKey: ['earnings', 'people', month],
+    queryFn: () => ask<PayRow[]>(`/earnings${query({ month })}`),
+  });
+}
+
+export function useTrial(rules: RulesToSave | null, month: string) {
+  return useQuery({
+    queryKey: ['trial', month, rules],
+    queryFn: () => ask<PlanTrial>(`/earnings/trial${query({ month })}`, asJson('POST', rules)),
+    enabled: rules !== null,
+    retry: false,
+    placeholderData: (before) => before,
+  });
+}
+
+export function useAudit(text: string, page: number) {
+  return useQuery({
+    queryKey: ['audit', text, page],
+    queryFn: () => ask<AuditEntry[]>(`/audit${query({ text, page: String(page) })}`),
+    placeholderData: (before) => before,
+  });
+}
