@@ -237,7 +237,7 @@ function Line({ row, quotas, rowIndex, isSelected, onSelect }: LineProps) {
       aria-rowindex={rowIndex}
       aria-selected={isSelected}
       onClick={onSelect}
-      className={`pay-grid h-[46px] cursor-pointer items-center border-b border-rule ${isSelected ? 'bg-select-ground' : 'hover:bg-ground'}`}
+      className={`pay-grid h-[46px] cursor-pointer items-center border-b border-rule ${isSelected ? 'on-selection bg-select-ground' : 'hover:bg-ground'}`}
     >
       <span role="rowheader" className="min-w-0 pl-2 leading-tight">
         <button

@@ -16,6 +16,7 @@ export function PlaybookDesk({ company }: { company: Company }) {
   const isTrail = search.get('show') === 'trail';
   return (
     <div className="flex h-full min-h-0 flex-col">
+      <h1 className="sr-only">Playbook</h1>
       <nav aria-label="Playbook" className="flex gap-4 px-[18px] pt-3.5 pb-2">
         {[
           { word: 'Commission plans', show: null },

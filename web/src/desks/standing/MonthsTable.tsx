@@ -202,7 +202,7 @@ function MonthsRow(props: MonthsRowProps) {
       role="row"
       tabIndex={-1}
       onClick={props.onSelect}
-      className={`grid cursor-pointer items-center border-b border-rule ${isStrong ? 'border-ink font-bold' : ''} ${props.isSelected ? 'bg-select-ground' : 'hover:bg-ground/60'}`}
+      className={`grid cursor-pointer items-center border-b border-rule ${isStrong ? 'border-ink font-bold' : ''} ${props.isSelected ? 'on-selection bg-select-ground' : 'hover:bg-ground/60'}`}
       style={{ ...props.columns, height: ROW_HEIGHT }}
     >
       <span role="rowheader" className="min-w-0 pl-2">

@@ -52,7 +52,7 @@ export function Line(props: LineProps) {
       aria-rowindex={props.rowIndex}
       onClick={props.onSelect}
       style={{ height: ROW_HEIGHT }}
-      className={`${gridOf(look.hasBeside)} cursor-pointer items-center border-b border-rule ${weight[kind]} ${isSelected ? 'bg-select-ground' : kind === 'group' ? 'bg-ground/70' : 'hover:bg-ground/60'}`}
+      className={`${gridOf(look.hasBeside)} cursor-pointer items-center border-b border-rule ${weight[kind]} ${isSelected ? 'on-selection bg-select-ground' : kind === 'group' ? 'bg-ground/70' : 'hover:bg-ground/60'}`}
     >
       <span role="rowheader" className="flex min-w-0 items-center pl-2">
         {kind === 'group' && (

@@ -230,8 +230,7 @@ public final class StandingBench {
     return "asOf=none&from=" + span.fromInclusive() + "&to=" + span.toInclusive();
   }
 
-  private static void post(
-      ConfigurableApplicationContext server, Path file, LoadKind kind, Axis axis) {
+  static void post(ConfigurableApplicationContext server, Path file, LoadKind kind, Axis axis) {
     LoadRequest request = LoadRequest.of(kind, axis == null ? null : "quota", axis, null);
     int load = server.getBean(StagingService.class).stage(Upload.of(file), request);
     server.getBean(LoadService.class).post(load, true, null, PostMode.ADD, true);

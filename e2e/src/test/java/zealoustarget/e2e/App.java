@@ -11,6 +11,8 @@ import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.concurrent.TimeUnit;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -33,8 +35,8 @@ final class App implements AutoCloseable {
   }
 
   /** Starts with the demo company. */
-  static App demo(Path data) {
-    return start(data, Path.of("../demo/files").toAbsolutePath().normalize().toString());
+  static App demo(Path data, String... settings) {
+    return start(data, Path.of("../demo/files").toAbsolutePath().normalize().toString(), settings);
   }
 
   String address(String path) {
@@ -67,20 +69,23 @@ final class App implements AutoCloseable {
     }
   }
 
-  private static App start(Path data, String seed) {
+  private static App start(Path data, String seed, String... settings) {
     int port = freePort();
     String java = Path.of(System.getProperty("java.home"), "bin", "java").toString();
     ProcessBuilder command =
         new ProcessBuilder(
-            java,
-            "-XX:TieredStopAtLevel=1",
-            "-XX:+UseSerialGC",
-            "-Xmx1g",
-            "-jar",
-            System.getProperty("app.jar"),
-            "--server.port=" + port,
-            "--zealous.data-dir=" + data,
-            "--zealous.seed-dir=" + seed);
+            new ArrayList<>(
+                List.of(
+                    java,
+                    "-XX:TieredStopAtLevel=1",
+                    "-XX:+UseSerialGC",
+                    "-Xmx1g",
+                    "-jar",
+                    System.getProperty("app.jar"),
+                    "--server.port=" + port,
+                    "--zealous.data-dir=" + data,
+                    "--zealous.seed-dir=" + seed)));
+    command.command().addAll(List.of(settings));
     command.redirectErrorStream(true).redirectOutput(new File("target/app-" + port + ".log"));
     try {
       App app = new App(command.start(), port);

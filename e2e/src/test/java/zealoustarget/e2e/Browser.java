@@ -111,6 +111,16 @@ final class Browser implements AutoCloseable {
     click(byText("a", name));
   }
 
+  /** A link whose text has a part. */
+  void linkContaining(String part) {
+    click(By.xpath("//a[contains(normalize-space(.), \"" + part + "\")]"));
+  }
+
+  /** Opens what stands under a summary that begins so. */
+  void summary(String start) {
+    click(By.xpath("//summary[starts-with(normalize-space(.), \"" + start + "\")]"));
+  }
+
   void label(String name) {
     click(byText("label", name));
   }

@@ -6,6 +6,7 @@ import org.springframework.boot.ApplicationRunner;
 import org.springframework.context.annotation.Profile;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
+import zealoustarget.server.earnings.EarningsText;
 import zealoustarget.server.standing.StandingText;
 
 /** Prints a standing of the seeded company to the console, for {@code ./run --example}. */
@@ -16,9 +17,11 @@ class Example implements ApplicationRunner {
   private static final List<String> AXES = List.of("rep", "region", "product");
 
   private final StandingText standings;
+  private final EarningsText earnings;
 
-  Example(StandingText standings) {
+  Example(StandingText standings, EarningsText earnings) {
     this.standings = standings;
+    this.earnings = earnings;
   }
 
   @Override
@@ -28,5 +31,6 @@ class Example implements ApplicationRunner {
       String goalSet = axis.equals("rep") ? "quota" : axis + " plan";
       System.out.println(standings.of(axis, month, goalSet));
     }
+    System.out.println(earnings.of(month));
   }
 }

@@ -1,0 +1,77 @@
+package zealoustarget.core.commission;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import zealoustarget.core.amount.Direction;
+import zealoustarget.core.amount.Measure;
+import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.commission.PayHeadline.Named;
+import zealoustarget.core.commission.Plans.Draft;
+
+class PayHeadlineTest {
+  private static Named rep(String name, Plan plan, long quota, long sales, Long due) {
+    PayCurve curve = new PayCurve(plan, Ratio.of(quota), null, true);
+    Terms terms = new Terms(plan, List.of(), 0);
+    Facts facts = new Facts(sales, Ratio.of(quota), null);
+    Pay pay = curve.at(sales);
+    return new Named(
+        name,
+        new Statement(
+            1,
+            9,
+            terms,
+            9,
+            facts,
+            curve,
+            pay,
+            null,
+            0,
+            pay.earned(),
+            List.of(),
+            0,
+            0,
+            due == null ? Long.valueOf(pay.earned()) : due));
+  }
+
+  private static Named rep(String name, long sales) {
+    return rep(name, Plans.worked(), 10_000_000, sales, null);
+  }
+
+  private static String of(Named... reps) {
+    return PayHeadline.of("October 2026", List.of(reps), "EUR").replace('\u202f', ' ');
+  }
+
+  @Test
+  void saysWhatIsPaid_whoStaysUnder_andWhoIsNearest() {
+    assertThat(of(rep("Ada", 12_000_000), rep("Bo", 6_000_000), rep("Rurik", 9_999_000)))
+        .isEqualTo(
+            "October 2026 pays 8 499.70 EUR to two reps. One stays under the floor. A sale of"
+                + " 10.00 EUR separates Rurik from 1 500.30 EUR.");
+  }
+
+  @Test
+  void one_none_andAll_areSaidRight() {
+    assertThat(of(rep("Ada", 12_000_000))).isEqualTo("October 2026 pays 5 500.00 EUR to one rep.");
+    assertThat(of(rep("Ada", 100), rep("Bo", 100)))
+        .isEqualTo("October 2026 pays nothing. All stay under their floor.");
+    assertThat(of()).isEqualTo("October 2026 pays nobody yet: no rep has a plan and a quota.");
+    assertThat(of(rep("A", 1), rep("B", 1), rep("C", 12_000_000)))
+        .contains("Two stay under their floors.");
+    assertThat(of(rep("Ada", Plans.worked(), 10_000_000, 11_000_000, -40_000L)))
+        .isEqualTo("October 2026 takes back 400.00 EUR.");
+  }
+
+  @Test
+  void pieces_areNamed() {
+    Draft draft = new Draft();
+    draft.measure = new Measure("units", "count", 0, Direction.HIGHER);
+    draft.floor = null;
+    draft.ceiling = null;
+    draft.steps = List.of(Plans.step("0", "1"));
+    assertThat(of(rep("Ada", draft.plan(), 100, 98, null)))
+        .isEqualTo(
+            "October 2026 pays 98.00 EUR to one rep. 2 more units would bring Ada 1 502.00 EUR.");
+  }
+}

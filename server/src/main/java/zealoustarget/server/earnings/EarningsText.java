@@ -1,0 +1,43 @@
+package zealoustarget.server.earnings;
+
+import java.time.YearMonth;
+import org.springframework.stereotype.Component;
+import zealoustarget.core.reading.Figures;
+
+/** A month's commission as plain text, for a terminal. */
+@Component
+public class EarningsText {
+  private static final String LINE = "%-18s %-12s %12s %12s  %-12s %10s%n";
+
+  private final EarningsService earnings;
+
+  EarningsText(EarningsService earnings) {
+    this.earnings = earnings;
+  }
+
+  /** Headline and a line per rep. */
+  public String of(String month) {
+    EarningsService.Month read = earnings.month(YearMonth.parse(month));
+    StringBuilder text = new StringBuilder(read.headline()).append("\n\n");
+    text.append(LINE.formatted("rep", "plan", "quota", "credited", "status", "due"));
+    for (EarningsRow row : read.rows()) {
+      text.append(
+          LINE.formatted(
+              row.name(),
+              shown(row.plan()),
+              figure(row.quota()),
+              figure(row.credited() == null ? row.actual() : row.credited()),
+              row.status(),
+              figure(row.due())));
+    }
+    return text.toString().replace('\u202f', ' ');
+  }
+
+  private static String shown(String text) {
+    return text == null ? "–" : text;
+  }
+
+  private static String figure(String decimal) {
+    return decimal == null ? "–" : Figures.grouped(decimal);
+  }
+}
