@@ -82,6 +82,8 @@ export interface Reading {
   shade?: string;
   /** A rate's figures as percentages without the sign. */
   rate?: { actual: string | null; goal: string | null; variance: string | null };
+  /** Where a rep's commission begins and ends, in amounts. */
+  pay?: { floor: string | null; ceiling: string | null };
   ahead?: { expected: string | null; pace: string | null; landing: string | null };
   beside?: Beside;
   notes?: Note[];

@@ -44,7 +44,15 @@ export function laneScale(readings: LaneReading[], kind: LaneScale['kind']): Lan
 /** What a lane needs of a reading. */
 export type LaneReading = Pick<
   Reading,
-  'actual' | 'goal' | 'attainment' | 'tone' | 'goalLow' | 'goalHigh' | 'yearBefore' | 'ahead'
+  | 'actual'
+  | 'goal'
+  | 'attainment'
+  | 'tone'
+  | 'goalLow'
+  | 'goalHigh'
+  | 'yearBefore'
+  | 'ahead'
+  | 'pay'
 >;
 
 /** The goal as text, of a range its lower end stands for the place of the line. */
@@ -62,6 +70,8 @@ export interface LaneMarks {
   range: [number, number] | null;
   yearBefore: number | null;
   landing: [number, number] | null;
+  floor: number | null;
+  ceiling: number | null;
   isCut: boolean;
   isBelowZero: boolean;
 }
@@ -96,6 +106,8 @@ export function laneMarks(
     range,
     yearBefore: at(number(reading.yearBefore)),
     landing: landing !== null && landing > value ? [value, landing] : null,
+    floor: at(number(reading.pay?.floor)),
+    ceiling: at(number(reading.pay?.ceiling)),
     isCut: raw > scale.most,
     isBelowZero: raw < 0,
   };
@@ -114,7 +126,7 @@ const percent = (share: number) => `${share * 100}%`;
 /**
  * One row's lane: the bar up to the actual, against the goal. Hatched is the shortfall, taller and
  * darker what passes the goal, a pair of brackets a range, a hollow diamond last year, a dotted run
- * where an open month lands. Draws what the server computed; the row says the figures in words, so
+ * where an open month lands, a notch below where commission begins, a bracket where it ends. Draws what the server computed; the row says the figures in words, so
  * the lane is silent. No reading: a dotted line and no bar.
  */
 export function Lane({ reading, scale, direction, isLarge = false }: LaneProps) {
@@ -159,6 +171,23 @@ export function Lane({ reading, scale, direction, isLarge = false }: LaneProps) 
         />
       )}
       {marks.range && <Brackets range={marks.range} height={height + 10} />}
+      {marks.floor !== null && (
+        <svg
+          className="absolute bottom-[2px]"
+          style={{ left: `calc(${percent(marks.floor)} - 4px)` }}
+          width="8"
+          height="6"
+          viewBox="0 0 8 6"
+        >
+          <path d="M4 .6 7.4 5.6H.6Z" fill="var(--quiet)" />
+        </svg>
+      )}
+      {marks.ceiling !== null && marks.ceiling < 1 && (
+        <div
+          className={`${middleOf} w-[4px] border-y-2 border-r-2 border-quiet`}
+          style={{ left: `calc(${percent(marks.ceiling)} - 4px)`, height: height + 10 }}
+        />
+      )}
       {marks.yearBefore !== null && (
         <svg
           className={middleOf}

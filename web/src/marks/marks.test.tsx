@@ -139,6 +139,17 @@ it('a line leaves a gap where a month is missing', () => {
   expect(container.querySelector('path')?.getAttribute('d')?.match(/M/g)).toHaveLength(2);
 });
 
+it('marks where commission begins and ends, within the lane', () => {
+  const paid = {
+    ...reading({ actual: '95.00', goal: '100.00', attainment: '0.95' }),
+    pay: { floor: '80.00', ceiling: null },
+  };
+  const scale = laneScale([paid], 'percent');
+  const marks = laneMarks(paid, scale, 'HIGHER');
+  expect(marks?.floor).toBeCloseTo(0.8 / 1.25);
+  expect(marks?.ceiling).toBeNull();
+});
+
 it('a status is a word beside its shape, and the shape differs by tone', () => {
   const { container, rerender } = render(<StatusMark status="behind" tone="bad" />);
   expect(screen.getByText('behind')).toBeVisible();

@@ -2,16 +2,19 @@ package zealoustarget.server.earnings;
 
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
+import com.openhtmltopdf.util.XRLog;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.IntConsumer;
+import java.util.logging.Level;
 import org.apache.pdfbox.io.IOUtils;
 import org.apache.pdfbox.multipdf.PDFMergerUtility;
 import org.springframework.web.util.HtmlUtils;
@@ -36,6 +39,10 @@ final class StatementPdf {
       tr.sum td { font-weight: bold; border-bottom: 0.4mm solid #1d2433; }
       .foot { margin-top: 8mm; font-size: 8pt; color: #5d6678; }
       """;
+
+  static {
+    XRLog.listRegisteredLoggers().forEach(name -> XRLog.setLevel(name, Level.WARNING));
+  }
 
   /**
    * Whose statements, of which month.
@@ -98,7 +105,7 @@ final class StatementPdf {
     try {
       builder.run();
     } catch (IOException failure) {
-      throw new java.io.UncheckedIOException(failure);
+      throw new UncheckedIOException(failure);
     }
   }
 

@@ -30,6 +30,7 @@ import zealoustarget.core.reading.Standing;
  * @param rate a rate's figures as percentages without the sign, the actual as its rung allows
  * @param ahead how the open month will end
  * @param beside the comparison on the second basis
+ * @param pay where a rep's commission begins and ends
  */
 record ReadingAnswer(
     @JsonInclude(JsonInclude.Include.NON_NULL) String key,
@@ -60,7 +61,8 @@ record ReadingAnswer(
     @JsonInclude(JsonInclude.Include.NON_NULL) Rate rate,
     @JsonInclude(JsonInclude.Include.NON_NULL) Ahead ahead,
     @JsonInclude(JsonInclude.Include.NON_NULL) Beside beside,
-    @JsonInclude(JsonInclude.Include.NON_NULL) List<NoteAnswer> notes) {
+    @JsonInclude(JsonInclude.Include.NON_NULL) List<NoteAnswer> notes,
+    @JsonInclude(JsonInclude.Include.NON_NULL) PayMarks pay) {
 
   /** A rate's figures as percentages, without the sign. */
   record Rate(String actual, String goal, String variance) {}
@@ -127,6 +129,7 @@ record ReadingAnswer(
         measure.isRate() ? rate(reading, words) : null,
         ahead(row.outlook(), measure),
         null,
+        null,
         null);
   }
 
@@ -146,15 +149,19 @@ record ReadingAnswer(
   }
 
   ReadingAnswer at(String where, String groupKey) {
-    return with(where, groupKey, beside, notes);
+    return with(where, groupKey, beside, notes, pay);
   }
 
   ReadingAnswer with(Beside second, List<NoteAnswer> written) {
-    return with(place, group, second, written);
+    return with(place, group, second, written, pay);
+  }
+
+  ReadingAnswer with(PayMarks marks) {
+    return with(place, group, beside, notes, marks);
   }
 
   private ReadingAnswer with(
-      String where, String groupKey, Beside second, List<NoteAnswer> written) {
+      String where, String groupKey, Beside second, List<NoteAnswer> written, PayMarks marks) {
     return new ReadingAnswer(
         key,
         name,
@@ -184,7 +191,8 @@ record ReadingAnswer(
         rate,
         ahead,
         second,
-        written);
+        written,
+        marks);
   }
 
   private static Rate rate(Reading reading, Words words) {

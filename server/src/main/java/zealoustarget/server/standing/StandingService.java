@@ -122,6 +122,7 @@ class StandingService {
           words
               .answer(row)
               .at(place == null ? null : place.name(), placed.group())
+              .with(PayMarks.of(asked, row))
               .with(beside.get(id(placed)), noteAnswers(written.get(row.member().id()))));
     }
     return new StandingAnswer(
