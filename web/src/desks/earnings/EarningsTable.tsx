@@ -1,10 +1,9 @@
-import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useRef, type CSSProperties } from 'react';
+import { useState, type CSSProperties } from 'react';
 import type { PayDesk, PayRow } from '../../api/types';
 import { amount, count, hasFraction, NONE } from '../../format/figures';
 import { QUOTA_AT, StairLane } from '../../marks/StairLane';
 import { StatusMark } from '../../marks/StatusMark';
-import { usePrinting } from '../../ui/usePrinting';
+import { VirtualRows } from '../../ui/VirtualRows';
 import { nextWords, percent, sum, type PaySort } from './earnings';
 
 const ROW = 46;
@@ -28,22 +27,7 @@ export function EarningsTable({
   onSelect,
   onSort,
 }: EarningsTableProps) {
-  const scroll = useRef<HTMLDivElement>(null);
-  const isPrinting = usePrinting();
-  // eslint-disable-next-line react-hooks/incompatible-library -- nothing of it is memoized here
-  const virtual = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => scroll.current,
-    estimateSize: () => ROW,
-    overscan: 10,
-    scrollMargin: HEAD + ROW,
-    scrollPaddingStart: HEAD + ROW,
-  });
-  const selectedAt = rows.findIndex((row) => row.rep === selected);
-  useEffect(() => {
-    if (selectedAt >= 0) virtual.scrollToIndex(selectedAt, { align: 'auto' });
-  }, [selectedAt, virtual]);
-
+  const [scroll, setScroll] = useState<HTMLDivElement | null>(null);
   const isWhole = rows.every((row) => !hasFraction(row.quota));
   const quotas = isWhole ? 'drop' : 'keep';
   const widths = {
@@ -62,7 +46,7 @@ export function EarningsTable({
   );
   return (
     <div
-      ref={scroll}
+      ref={setScroll}
       className="print-whole mb-3 min-h-0 overflow-auto border-b border-rule bg-sheet"
     >
       <div
@@ -76,31 +60,16 @@ export function EarningsTable({
           <Head sort={sort} onSort={onSort} />
           <Total desk={desk} rows={rows} quotas={quotas} />
         </div>
-        {isPrinting ? (
-          <div role="rowgroup">
-            {rows.map((row, at) => (
-              <div key={row.rep} role="presentation">
-                {line(row, at)}
-              </div>
-            ))}
-          </div>
-        ) : (
-          <div role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() }}>
-            {virtual.getVirtualItems().map((place) => {
-              const row = rows[place.index];
-              return row ? (
-                <div
-                  key={row.rep}
-                  role="presentation"
-                  className="absolute right-0 left-0"
-                  style={{ transform: `translateY(${place.start - HEAD - ROW}px)` }}
-                >
-                  {line(row, place.index)}
-                </div>
-              ) : null;
-            })}
-          </div>
-        )}
+        <VirtualRows
+          items={rows}
+          keyOf={(row) => row.rep}
+          height={ROW}
+          top={HEAD + ROW}
+          scroll={scroll}
+          selectedAt={rows.findIndex((row) => row.rep === selected)}
+        >
+          {line}
+        </VirtualRows>
         {rows.length === 0 && <p className="px-2 py-3 text-quiet">No rep is kept.</p>}
       </div>
     </div>

@@ -3,7 +3,7 @@ import type { AssignmentPart } from '../../api/types';
 import { count } from '../../format/figures';
 import { field } from '../../ui/Drop';
 import { smallButton } from '../../ui/Notice';
-import { assigned, readPasted, type Person } from './plan';
+import { assigned, readPasted, readRamp, type Person } from './plan';
 
 interface AssignPartProps {
   plan: string;
@@ -18,13 +18,21 @@ interface AssignPartProps {
 /** Who has the plan: added one by one, by region, or from lines of a file. */
 export function AssignPart({ plan, plans, people, assignments, from, onChange }: AssignPartProps) {
   const [since, setSince] = useState(from);
+  const [ramp, setRamp] = useState('');
+  const shares = readRamp(ramp);
   const ofPlan = assignments.filter((one) => one.plan.toLowerCase() === plan.toLowerCase());
   const regions = [...new Set(people.map((one) => one.region).filter((one) => one !== null))];
   const nameOf = (rep: string) => people.find((one) => one.rep === rep)?.name ?? rep;
   const add = (reps: Person[]) =>
     onChange(
       reps.reduce(
-        (all, { rep }) => assigned(all, { rep, plan, ...(since ? { from: since } : {}) }),
+        (all, { rep }) =>
+          assigned(all, {
+            rep,
+            plan,
+            ...(since ? { from: since } : {}),
+            ...(shares && shares.length > 0 ? { ramp: shares } : {}),
+          }),
         assignments,
       ),
     );
@@ -70,7 +78,7 @@ export function AssignPart({ plan, plans, people, assignments, from, onChange }:
           <select
             className={field}
             value=""
-            disabled={plan === ''}
+            disabled={plan === '' || shares === null}
             onChange={(event) => add(people.filter((one) => one.rep === event.target.value))}
           >
             <option value="">choose …</option>
@@ -86,7 +94,7 @@ export function AssignPart({ plan, plans, people, assignments, from, onChange }:
           <select
             className={field}
             value=""
-            disabled={plan === ''}
+            disabled={plan === '' || shares === null}
             onChange={(event) => add(people.filter((one) => one.region === event.target.value))}
           >
             <option value="">choose …</option>
@@ -96,6 +104,22 @@ export function AssignPart({ plan, plans, people, assignments, from, onChange }:
           </select>
         </label>
       </div>
+      <label className="mt-2 block">
+        <span className="text-quiet">
+          Ramp of those added: percents of the quota in their first months (empty for none)
+        </span>
+        <input
+          className={field}
+          value={ramp}
+          placeholder="50 % 75 %"
+          onChange={(event) => setRamp(event.target.value)}
+        />
+        {shares === null && (
+          <span role="alert" className="mt-0.5 block text-bad">
+            Write percents with a blank between, such as 50 % 75 %.
+          </span>
+        )}
+      </label>
       <FromFile
         plans={plans}
         people={people}

@@ -179,6 +179,18 @@ export interface Person {
   region: string | null;
 }
 
+/** "50 % 75 %" as shares; empty for none, null where one is no percent above 0. */
+export function readRamp(text: string): string[] | null {
+  const typed = text
+    .replace(/\s+%/g, '%')
+    .split(/[\s,;]+/)
+    .filter((word) => word !== '');
+  const shares = typed.map((word) => readPercent(word, 0));
+  return shares.every((read) => read.kind === 'ratio' && /[1-9]/.test(read.ratio))
+    ? shares.flatMap((read) => (read.kind === 'ratio' ? [read.ratio] : []))
+    : null;
+}
+
 export interface PastedRead {
   assignments: AssignmentPart[];
   faults: string[];

@@ -13,6 +13,7 @@ import {
   plainAmount,
   readPasted,
   readPercent,
+  readRamp,
   toDraft,
   UNCLEAR_RATE,
 } from './plan';
@@ -217,6 +218,14 @@ describe('percents', () => {
 });
 
 describe('assignments', () => {
+  it('ramp up by percents of the first months', () => {
+    expect(readRamp('50 % 75%')).toEqual(['0.5', '0.75']);
+    expect(readRamp('50, 75')).toEqual(['0.5', '0.75']);
+    expect(readRamp(' ')).toEqual([]);
+    expect(readRamp('50 x')).toBeNull();
+    expect(readRamp('0 50')).toBeNull();
+  });
+
   it('end what a rep had before with the month before', () => {
     const before = [
       { rep: 'A', plan: 'Field', from: '2026-01' },

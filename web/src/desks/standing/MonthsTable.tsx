@@ -1,5 +1,4 @@
-import { useVirtualizer } from '@tanstack/react-virtual';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import type { Cell, MonthSheet, Reading, Row, Standing } from '../../api/types';
 import type { View } from '../../app/useView';
 import { amount, hasFraction, NONE, shortMonth, signed } from '../../format/figures';
@@ -7,7 +6,7 @@ import { shadeColour } from '../../marks/shading';
 import { toneText } from '../../marks/tones';
 import { Choice } from '../../ui/Choice';
 import { Failed, Loading } from '../../ui/Notice';
-import { usePrinting } from '../../ui/usePrinting';
+import { VirtualRows } from '../../ui/VirtualRows';
 import { readSort, sortRows, TOTAL } from './standing';
 import { plural, ROW_HEIGHT } from './StandingLine';
 import { useSheet } from './useStanding';
@@ -69,21 +68,12 @@ interface MonthsProps {
 }
 
 function Months({ sheet, figure, sort, axis, isRate, selected, onSelect }: MonthsProps) {
-  const scroll = useRef<HTMLDivElement>(null);
-  const isPrinting = usePrinting();
+  const [scroll, setScroll] = useState<HTMLDivElement | null>(null);
   const cellsOf = new Map(sheet.rows.map((row) => [row.whole.key, row.cells]));
   const rows = sortRows(
     sheet.rows.map((row) => row.whole),
     readSort(sort),
   );
-  // eslint-disable-next-line react-hooks/incompatible-library -- nothing of it is memoized here
-  const virtual = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => scroll.current,
-    estimateSize: () => ROW_HEIGHT,
-    overscan: 12,
-    scrollMargin: HEAD_HEIGHT + ROW_HEIGHT,
-  });
   const keep = sheet.rows.some(({ cells }) =>
     cells.some((cell) => hasFraction(cell?.actual ?? null)),
   );
@@ -105,7 +95,7 @@ function Months({ sheet, figure, sort, axis, isRate, selected, onSelect }: Month
   );
   return (
     <div
-      ref={scroll}
+      ref={setScroll}
       className="print-whole mb-3 min-h-0 overflow-auto border-b border-rule bg-sheet"
     >
       <div
@@ -144,31 +134,15 @@ function Months({ sheet, figure, sort, axis, isRate, selected, onSelect }: Month
             onSelect={() => onSelect(TOTAL)}
           />
         </div>
-        {isPrinting ? (
-          <div role="rowgroup">
-            {rows.map((row) => (
-              <div key={row.key} role="presentation">
-                {lineOf(row)}
-              </div>
-            ))}
-          </div>
-        ) : (
-          <div role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() }}>
-            {virtual.getVirtualItems().map((item) => {
-              const row = rows[item.index];
-              return row ? (
-                <div
-                  key={row.key}
-                  role="presentation"
-                  className="absolute right-0 left-0"
-                  style={{ top: item.start - HEAD_HEIGHT - ROW_HEIGHT }}
-                >
-                  {lineOf(row)}
-                </div>
-              ) : null;
-            })}
-          </div>
-        )}
+        <VirtualRows
+          items={rows}
+          keyOf={(row) => row.key}
+          height={ROW_HEIGHT}
+          top={HEAD_HEIGHT + ROW_HEIGHT}
+          scroll={scroll}
+        >
+          {lineOf}
+        </VirtualRows>
         {rows.length === 0 && <p className="px-2 py-2 text-quiet">No row in these months.</p>}
       </div>
     </div>

@@ -1,9 +1,8 @@
-import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useMemo, useRef, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import type { Row, Standing } from '../../api/types';
 import type { View } from '../../app/useView';
 import { amount, count } from '../../format/figures';
-import { usePrinting } from '../../ui/usePrinting';
+import { VirtualRows } from '../../ui/VirtualRows';
 import { goalPlace, laneScale } from '../../marks/Lane';
 import { allReadings, decimalsOf, gridOf, widthsOf } from './columns';
 import { Line, NoGoalLine, plural, ROW_HEIGHT, type LineLook } from './StandingLine';
@@ -25,33 +24,17 @@ interface StandingTableProps {
 /** Total and "no goal" line on top, then the rows, all lanes on one goal line. */
 export function StandingTable(props: StandingTableProps) {
   const { standing, items, view, selected, onSelect } = props;
-  const scroll = useRef<HTMLDivElement>(null);
-  const isPrinting = usePrinting();
+  const [scroll, setScroll] = useState<HTMLDivElement | null>(null);
   const hasNoGoalLine =
     standing.noGoal.members + standing.unassigned.lines > 0 && standing.summary.membersWithGoal > 0;
   // what stays on top while the rows scroll beneath it
   const topRows = hasNoGoalLine ? 3 : 2;
   const topHeight = HEAD_HEIGHT + ROW_HEIGHT * (topRows - 1);
-  // eslint-disable-next-line react-hooks/incompatible-library -- nothing of it is memoized here
-  const virtual = useVirtualizer({
-    count: items.length,
-    getScrollElement: () => scroll.current,
-    estimateSize: () => ROW_HEIGHT,
-    overscan: 12,
-    scrollMargin: topHeight,
-    scrollPaddingStart: topHeight,
-  });
   const look = useMemo(() => lookOf(standing, view.lanes), [standing, view.lanes]);
   const widths = useMemo(
     () => widthsOf(allReadings(standing), look.decimals),
     [standing, look.decimals],
   );
-  const selectedAt = items.findIndex((item) => item.id === selected);
-
-  useEffect(() => {
-    if (selectedAt >= 0) virtual.scrollToIndex(selectedAt, { align: 'auto' });
-  }, [selectedAt, virtual]);
-
   const { highest, lowest } = standing.summary;
   const extremeOf = (row: Row) => {
     if (standing.summary.members < 3 || standing.group !== null) return undefined;
@@ -76,7 +59,7 @@ export function StandingTable(props: StandingTableProps) {
   );
   return (
     <div
-      ref={scroll}
+      ref={setScroll}
       className="print-whole mb-3 min-h-0 overflow-auto border-b border-rule bg-sheet"
       data-testid="standing-scroll"
     >
@@ -102,31 +85,16 @@ export function StandingTable(props: StandingTableProps) {
             {hasNoGoalLine && <NoGoalLine standing={standing} look={look} />}
           </div>
         </div>
-        {isPrinting ? (
-          <div role="rowgroup">
-            {items.map((item, at) => (
-              <div key={item.id} role="presentation">
-                {lineOf(item, at)}
-              </div>
-            ))}
-          </div>
-        ) : (
-          <div role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() }}>
-            {virtual.getVirtualItems().map((place) => {
-              const item = items[place.index];
-              return item ? (
-                <div
-                  key={item.id}
-                  className="absolute right-0 left-0"
-                  style={{ top: place.start - topHeight, height: ROW_HEIGHT }}
-                  role="presentation"
-                >
-                  {lineOf(item, place.index)}
-                </div>
-              ) : null;
-            })}
-          </div>
-        )}
+        <VirtualRows
+          items={items}
+          keyOf={(item) => item.id}
+          height={ROW_HEIGHT}
+          top={topHeight}
+          scroll={scroll}
+          selectedAt={items.findIndex((item) => item.id === selected)}
+        >
+          {lineOf}
+        </VirtualRows>
         <Foot standing={standing} onWiden={props.onWiden} />
       </div>
     </div>

@@ -34,6 +34,15 @@ class TakeScreenshotsIT {
       browser.dark(true);
       standing(browser, pictures, "dark", "span=y&to=2026-10&selected=R03");
       browser.dark(false);
+      browser.go("/earnings?to=2026-10&selected=R16");
+      browser.await("statement", () -> browser.textOf("Statement").contains("Due with"));
+      browser.picture(pictures.resolve("earnings.png"));
+      browser.go("/earnings?to=2026-09&show=seal");
+      browser.await("changes", () -> browser.textOf("Changed since sealed").contains("Dario"));
+      browser.picture(pictures.resolve("earnings-sealed.png"));
+      browser.go("/playbook?to=2026-10");
+      browser.await("effect", () -> browser.textOf("Effect").contains("Ilse Marwood"));
+      browser.picture(pictures.resolve("playbook-plan.png"));
       browser.go("/intake?to=2026-10&load=21");
       browser.awaitText("short of ready");
       browser.picture(pictures.resolve("intake.png"));

@@ -1,6 +1,5 @@
 package zealoustarget.server.testing;
 
-import java.io.File;
 import java.io.IOException;
 import java.nio.file.Path;
 
@@ -10,16 +9,7 @@ public final class StoppableSealer {
 
   /** Starts it over a data folder; it prints "sealed N" after the N-th answered seal. */
   public static Process start(Path data) throws IOException {
-    String java = Path.of(System.getProperty("java.home"), "bin", "java").toString();
-    return new ProcessBuilder(
-            java,
-            "-XX:TieredStopAtLevel=1",
-            "-cp",
-            System.getProperty("java.class.path"),
-            StoppableSealer.class.getName(),
-            data.toString())
-        .redirectError(new File("target/stoppable-sealer.log"))
-        .start();
+    return StoppableServer.start(data, StoppableSealer.class);
   }
 
   /** Runs in the child process; the argument is the data folder. */

@@ -13,13 +13,18 @@ public final class StoppableServer {
 
   /** Starts it over a data folder; it prints "posted N" after the N-th answered post. */
   public static Process start(Path data) throws IOException {
+    return start(data, StoppableServer.class);
+  }
+
+  /** Starts a program of tests as a process of its own. */
+  static Process start(Path data, Class<?> program) throws IOException {
     String java = Path.of(System.getProperty("java.home"), "bin", "java").toString();
     return new ProcessBuilder(
             java,
             "-XX:TieredStopAtLevel=1",
             "-cp",
             System.getProperty("java.class.path"),
-            StoppableServer.class.getName(),
+            program.getName(),
             data.toString())
         .redirectError(new File("target/stoppable-server.log"))
         .start();
