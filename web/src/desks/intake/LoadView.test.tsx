@@ -210,7 +210,7 @@ it('an unmet control total asks for a reason before posting, and sends it with t
   await userEvent.type(screen.getByLabelText(/Why post/), 'rounded at the source');
   await userEvent.click(post);
   expect(sent[0]?.path).toBe(
-    '/api/v1/loads/7/post?held=leave&because=rounded+at+the+source&mode=replace',
+    '/api/v1/loads/7/post?held=leave&because=rounded+at+the+source&mode=replace&sealed=refuse',
   );
 });
 

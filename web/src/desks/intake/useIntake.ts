@@ -225,7 +225,8 @@ export function useStep(id: number, onGone: () => void, onOpen: (id: number) => 
       if (step.kind === 'discard') return ask<undefined>(`/loads/${id}`, { method: 'DELETE' });
       const asked =
         step.kind === 'post' ? { held: 'leave', because: step.because, mode: step.mode } : {};
-      const sealed = 'isCorrecting' in step && step.isCorrecting ? 'correct' : undefined;
+      const sealed =
+        'isCorrecting' in step ? (step.isCorrecting ? 'correct' : 'refuse') : undefined;
       return ask<Load>(`/loads/${id}/${step.kind}${query({ ...asked, sealed })}`, {
         method: 'POST',
       });

@@ -97,8 +97,7 @@ public class SealService {
         seal == null ? null : seal.sealedBy(),
         seal == null ? null : seal.checksum(),
         seal == null ? checks(month) : List.of(),
-        seals.history().stream()
-            .filter(past -> past.month().equals(month) && past.unsealedAt() != null)
+        seals.past(month).stream()
             .map(
                 past ->
                     new PastSeal(

@@ -105,7 +105,7 @@ class LoadController {
       @RequestParam(defaultValue = "refuse") String held,
       @RequestParam(required = false) String because,
       @RequestParam(defaultValue = "add") String mode,
-      @RequestParam(defaultValue = "refuse") String sealed) {
+      @RequestParam(defaultValue = "correct") String sealed) {
     PostMode postMode =
         PostMode.findByWord(mode)
             .orElseThrow(
@@ -122,11 +122,12 @@ class LoadController {
    * month-sealed}.
    */
   @PostMapping("/{id}/reverse")
-  LoadAnswer reverse(@PathVariable int id, @RequestParam(defaultValue = "refuse") String sealed) {
+  LoadAnswer reverse(@PathVariable int id, @RequestParam(defaultValue = "correct") String sealed) {
     loads.reverse(id, isCorrecting(sealed));
     return one(id);
   }
 
+  /** What touches a sealed month is a correction, unless it is to be refused. */
   private static boolean isCorrecting(String sealed) {
     if (!sealed.equals("refuse") && !sealed.equals("correct")) {
       throw unknown("sealed", sealed, Stream.of("refuse", "correct"));

@@ -1,6 +1,7 @@
 package zealoustarget.server.seals;
 
 import jakarta.persistence.EntityManager;
+import jakarta.persistence.TypedQuery;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
@@ -27,7 +28,7 @@ public class Seals {
   /** Reads the seals from the database; the cache follows it. */
   @Transactional(readOnly = true)
   public void open() {
-    inForce = history().stream().filter(seal -> seal.unsealedAt() == null).toList();
+    inForce = read("from SealEntity where unsealedAt is null order by month", null);
   }
 
   /** The seals in force, by month. */
@@ -44,14 +45,19 @@ public class Seals {
     return inForce.isEmpty() ? null : inForce.get(inForce.size() - 1).month();
   }
 
-  /** All seals that ever were, by month and time. */
+  /** A month's seals that are no longer in force, in their order. */
   @Transactional(readOnly = true)
-  public List<Seal> history() {
-    return entities
-        .createQuery("from SealEntity order by month, id", SealEntity.class)
-        .getResultStream()
-        .map(SealEntity::toSeal)
-        .toList();
+  public List<Seal> past(YearMonth month) {
+    return read(
+        "from SealEntity where unsealedAt is not null and month = :month order by id", month);
+  }
+
+  private List<Seal> read(String text, YearMonth month) {
+    TypedQuery<SealEntity> query = entities.createQuery(text, SealEntity.class);
+    if (month != null) {
+      query.setParameter("month", Months.number(month));
+    }
+    return query.getResultStream().map(SealEntity::toSeal).toList();
   }
 
   /** What is frozen with a month. */

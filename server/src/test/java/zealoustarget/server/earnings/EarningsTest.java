@@ -98,11 +98,11 @@ class EarningsTest {
     JsonNode staged =
         api.load("late.csv", "date,order,rep,revenue\n" + lines, "kind", "actuals").json();
     int id = staged.get("id").asInt();
-    Api.Answer refused = api.post("/api/v1/loads/" + id + "/post?mode=correct");
+    Api.Answer refused = api.post("/api/v1/loads/" + id + "/post?mode=correct&sealed=refuse");
     assertThat(refused.status()).isEqualTo(409);
     assertThat(refused.code()).isEqualTo("month-sealed");
     assertThat(refused.json().get("months").get(0).asString()).isEqualTo("2026-07");
-    assertThat(api.post("/api/v1/loads/" + id + "/post?mode=correct&sealed=correct").status())
+    assertThat(api.post("/api/v1/loads/" + id + "/post?mode=correct").status())
         .isEqualTo(200);
     return id;
   }
@@ -150,7 +150,7 @@ class EarningsTest {
     assertThat(lines).containsExactly("sold.csv 2 1200.00 –", "late.csv 2 – 1100.00");
 
     // taken out again, as another correction, everything is as it was
-    assertThat(api.post("/api/v1/loads/" + late + "/reverse").code()).isEqualTo("month-sealed");
+    assertThat(api.post("/api/v1/loads/" + late + "/reverse?sealed=refuse").code()).isEqualTo("month-sealed");
     assertThat(api.post("/api/v1/loads/" + late + "/reverse?sealed=correct").status())
         .isEqualTo(200);
     assertThat(row("2026-08", "A").get("adjustments")).isEmpty();
@@ -203,8 +203,8 @@ class EarningsTest {
                   .json()
               : api.load(file[0], file[1], "kind", file[2]).json();
       String post = "/api/v1/loads/" + staged.get("id").asInt() + "/post";
-      assertThat(api.post(post).code()).isEqualTo("month-sealed");
-      assertThat(api.post(post + "?sealed=correct").status()).isEqualTo(200);
+      assertThat(api.post(post + "?sealed=refuse").code()).isEqualTo("month-sealed");
+      assertThat(api.post(post).status()).isEqualTo(200);
     }
     assertThat(api.get(byRegion).json().get("rows")).isEqualTo(regions);
     assertThat(api.get(byManager).json().get("rows")).isEqualTo(managers);
