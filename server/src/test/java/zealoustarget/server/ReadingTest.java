@@ -203,7 +203,7 @@ class ReadingTest {
         "{\"ladders\": [{\"measure\": \"revenue\", \"scale\": \"mood\", \"rungs\": []}]} | ladders[0].scale",
         "{\"ladders\": [{\"measure\": \"revenue\", \"scale\": \"value\", \"rungs\": []}]} | ladders[0].rungs",
         "{\"ladders\": [{\"measure\": \"revenue\", \"scale\": \"value\", \"rungs\": [{\"name\": \"a\", \"tone\": \"good\"}, {\"name\": \"b\", \"tone\": \"bad\", \"from\": \"x\"}]}]} | ladders[0].rungs[1].from",
-        "{\"plans\": []} | plans",
+        "{\"moods\": []} | moods",
         "[] | the file"
       })
   void playbookWithAFault_namesThePlace_andChangesNothing(String file, String place) {
