@@ -102,8 +102,7 @@ class EarningsTest {
     assertThat(refused.status()).isEqualTo(409);
     assertThat(refused.code()).isEqualTo("month-sealed");
     assertThat(refused.json().get("months").get(0).asString()).isEqualTo("2026-07");
-    assertThat(api.post("/api/v1/loads/" + id + "/post?mode=correct").status())
-        .isEqualTo(200);
+    assertThat(api.post("/api/v1/loads/" + id + "/post?mode=correct").status()).isEqualTo(200);
     return id;
   }
 
@@ -150,7 +149,8 @@ class EarningsTest {
     assertThat(lines).containsExactly("sold.csv 2 1200.00 –", "late.csv 2 – 1100.00");
 
     // taken out again, as another correction, everything is as it was
-    assertThat(api.post("/api/v1/loads/" + late + "/reverse?sealed=refuse").code()).isEqualTo("month-sealed");
+    assertThat(api.post("/api/v1/loads/" + late + "/reverse?sealed=refuse").code())
+        .isEqualTo("month-sealed");
     assertThat(api.post("/api/v1/loads/" + late + "/reverse?sealed=correct").status())
         .isEqualTo(200);
     assertThat(row("2026-08", "A").get("adjustments")).isEmpty();
