@@ -33,8 +33,8 @@ export function VirtualRows<T>(props: VirtualRowsProps<T>) {
   });
 
   useEffect(() => {
-    if (selectedAt >= 0) virtual.scrollToIndex(selectedAt, { align: 'auto' });
-  }, [selectedAt, virtual]);
+    if (scroll && selectedAt >= 0) virtual.scrollToIndex(selectedAt, { align: 'auto' });
+  }, [scroll, selectedAt, virtual]);
 
   if (isPrinting) {
     return (

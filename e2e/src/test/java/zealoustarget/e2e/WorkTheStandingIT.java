@@ -79,7 +79,7 @@ class WorkTheStandingIT {
     browser.type("Rung 3, begins at", "");
     browser.awaitText("is no number");
     browser.type("Rung 3, begins at", "112");
-    browser.await("flips", () -> browser.textOf("Who would change status").contains("change:"));
+    browser.await("flips", () -> browser.textOf("Who would change status").contains(" row"));
     String flips = browser.textOf("Who would change status");
     assertThat(browser.rowsWith("reached")).as("nothing is changed yet").isEqualTo(before);
     browser.button("Save the ladder");
@@ -170,7 +170,7 @@ class WorkTheStandingIT {
   void groups_closeByKeyboard_andExplainTheirRows() {
     open("/standing?to=2026-10&group=region&selected=South+Reach/");
     browser.await("close-up", () -> browser.textOf("Close-up").startsWith("South Reach"));
-    assertThat(browser.rowTitles()).contains("Tilda Voss");
+    browser.await("its rows", () -> browser.rowTitles().contains("Tilda Voss"));
     browser.focus("Close South Reach");
     browser.press(Keys.SPACE);
     browser.await("closed", () -> !browser.rowTitles().contains("Tilda Voss"));
