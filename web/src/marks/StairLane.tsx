@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import type { PayRow } from '../api/types';
 import { toneColour } from './tones';
 
@@ -17,12 +18,7 @@ export function StairLane({ row }: { row: PayRow }) {
   const quota = Number(row.quota);
   if (!row.quota || !(quota > 0) || row.curve.length === 0) {
     return (
-      <svg
-        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-        className="h-full w-full"
-        preserveAspectRatio="none"
-        aria-hidden="true"
-      >
+      <Frame>
         <path
           d={`M0 ${GROUND}H${WIDTH}`}
           stroke="var(--rule)"
@@ -30,7 +26,7 @@ export function StairLane({ row }: { row: PayRow }) {
           strokeWidth="1.4"
           vectorEffect="non-scaling-stroke"
         />
-      </svg>
+      </Frame>
     );
   }
   const most = Math.max(...row.curve.map((point) => Number(point.pay)), 1);
@@ -49,12 +45,7 @@ export function StairLane({ row }: { row: PayRow }) {
       : null;
   const colour = toneColour(row.tone);
   return (
-    <svg
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-      className="h-full w-full overflow-visible"
-      preserveAspectRatio="none"
-      aria-hidden="true"
-    >
+    <Frame>
       <path
         d={`M0 ${GROUND}H${WIDTH}`}
         stroke="var(--rule)"
@@ -85,6 +76,19 @@ export function StairLane({ row }: { row: PayRow }) {
         strokeLinecap="round"
         vectorEffect="non-scaling-stroke"
       />
+    </Frame>
+  );
+}
+
+function Frame({ children }: { children: ReactNode }) {
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      className="h-full w-full overflow-visible"
+      preserveAspectRatio="none"
+      aria-hidden="true"
+    >
+      {children}
     </svg>
   );
 }

@@ -7,6 +7,7 @@ import {
 } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { ask, query } from '../../api/client';
+import { asJson } from '../../api/useChange';
 import type {
   AxisWord,
   Changes,
@@ -119,7 +120,7 @@ export function usePull(onPulled: (load: Load, isUnchanged: boolean) => void) {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: (asked: { source: string; month: string }) =>
-      ask<{ unchanged: boolean; load: Load }>('/pulls', json('POST', asked)),
+      ask<{ unchanged: boolean; load: Load }>('/pulls', asJson('POST', asked)),
     onSuccess: async ({ load, unchanged }) => {
       await queries.invalidateQueries({ queryKey: ['loads'] });
       onPulled(load, unchanged);
@@ -179,11 +180,11 @@ function say(id: number, saying: Saying): Promise<Load> {
   const at = `/loads/${id}`;
   switch (saying.kind) {
     case 'reading':
-      return ask<Load>(`${at}/reading`, json('PUT', saying.told));
+      return ask<Load>(`${at}/reading`, asJson('PUT', saying.told));
     case 'control':
       return ask<Load>(
         `${at}/control`,
-        json('PUT', { totals: saying.totals, trailer: saying.trailer }),
+        asJson('PUT', { totals: saying.totals, trailer: saying.trailer }),
       );
     case 'control-file': {
       const form = new FormData();
@@ -191,23 +192,19 @@ function say(id: number, saying: Saying): Promise<Load> {
       return ask<Load>(`${at}/control`, { method: 'POST', body: form });
     }
     case 'fix':
-      return ask<Load>(`${at}/fixes`, json('POST', saying.decision));
+      return ask<Load>(`${at}/fixes`, asJson('POST', saying.decision));
     case 'take-back':
       return ask<Load>(
         `${at}/fixes${query({ line: saying.line === undefined ? undefined : String(saying.line) })}`,
         { method: 'DELETE' },
       );
     case 'names':
-      return ask<Load>(`${at}/names`, json('POST', saying.names));
+      return ask<Load>(`${at}/names`, asJson('POST', saying.names));
     case 'member':
-      return ask<Load>(`${at}/members`, json('POST', saying.made));
+      return ask<Load>(`${at}/members`, asJson('POST', saying.made));
     case 'read':
       return ask<Load>(`${at}/read`, { method: 'POST' });
   }
-}
-
-function json(method: string, body: unknown): RequestInit {
-  return { method, headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) };
 }
 
 export type Step =

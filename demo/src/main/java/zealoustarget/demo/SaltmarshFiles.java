@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Random;
+import java.util.function.BiFunction;
 import java.util.function.ToLongFunction;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -62,20 +63,7 @@ final class SaltmarshFiles {
   private void addGoals() {
     for (int year : new int[] {2025, 2026}) {
       String content =
-          lines(
-              "month,rep,revenue",
-              fiscal(year).stream()
-                  .flatMap(
-                      month ->
-                          withQuota(month)
-                              .map(
-                                  r ->
-                                      month
-                                          + ","
-                                          + r.key()
-                                          + ","
-                                          + Company.quota(r, month)
-                                          + ".00")));
+          byRep("month,rep,revenue", year, (rep, month) -> Company.quota(rep, month) + ".00");
       add("quotas-fy" + year % 100 + ".csv", content, goals("quota", "rep"), true);
     }
     add(
@@ -134,18 +122,13 @@ final class SaltmarshFiles {
 
   /** What stock allows each rep to sell: half as much again as the quota, less for one. */
   private static String stockLimits() {
-    return lines(
+    return byRep(
         "month,rep,revenue",
-        fiscal(2027).stream()
-            .flatMap(
-                month ->
-                    withQuota(month)
-                        .map(
-                            rep -> {
-                              int percent = rep.key().equals("R04") ? 145 : 150;
-                              int limit = Company.quota(rep, month) * percent / 100 / 100 * 100;
-                              return month + "," + rep.key() + "," + limit + ".00";
-                            })));
+        2027,
+        (rep, month) -> {
+          int percent = rep.key().equals("R04") ? 145 : 150;
+          return Company.quota(rep, month) * percent / 100 / 100 * 100 + ".00";
+        });
   }
 
   /** 3.3 % of all quotas, in steps of 500. */
@@ -261,19 +244,13 @@ final class SaltmarshFiles {
 
   /** A range around each quota: 8 % under, 6 % over, in steps of 100. */
   private static String forecast() {
-    return lines(
+    return byRep(
         "month,rep,revenue.low,revenue.high",
-        fiscal(2027).stream()
-            .flatMap(
-                month ->
-                    withQuota(month)
-                        .map(
-                            rep -> {
-                              long quota = Company.quota(rep, month);
-                              long low = quota * 92 / 10_000 * 100;
-                              long high = quota * 106 / 10_000 * 100;
-                              return month + "," + rep.key() + "," + low + ".00," + high + ".00";
-                            })));
+        2027,
+        (rep, month) -> {
+          long quota = Company.quota(rep, month);
+          return quota * 92 / 10_000 * 100 + ".00," + quota * 106 / 10_000 * 100 + ".00";
+        });
   }
 
   /** How much of its revenue a product may come back, as percentages; coatings a little more. */
@@ -391,6 +368,17 @@ final class SaltmarshFiles {
 
   private static Stream<Rep> withQuota(YearMonth month) {
     return Company.active(month).stream().filter(rep -> rep.quota() > 0);
+  }
+
+  /** A line for every month of a fiscal year and every rep with a quota in it. */
+  private static String byRep(String header, int year, BiFunction<Rep, YearMonth, String> amounts) {
+    return lines(
+        header,
+        fiscal(year).stream()
+            .flatMap(
+                month ->
+                    withQuota(month)
+                        .map(rep -> month + "," + rep.key() + "," + amounts.apply(rep, month))));
   }
 
   private static List<YearMonth> fiscal(int year) {

@@ -111,7 +111,7 @@ public final class GoalBook {
   }
 
   /** The cells of a measure whose months lie in the range, by month. */
-  List<Cell> cells(String measure, int fromMonth, int toMonthInclusive) {
+  public List<Cell> cells(String measure, int fromMonth, int toMonthInclusive) {
     List<Cell> all = byMeasure.getOrDefault(measure, List.of());
     return all.subList(firstFrom(all, fromMonth), firstFrom(all, toMonthInclusive + 1));
   }

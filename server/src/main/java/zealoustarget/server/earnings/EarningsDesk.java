@@ -17,7 +17,6 @@ import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.commission.Pay;
 import zealoustarget.core.commission.Plan;
-import zealoustarget.core.commission.PlanBook;
 import zealoustarget.core.commission.Statement;
 import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.ledger.Basis;
@@ -25,7 +24,6 @@ import zealoustarget.core.ledger.Filters;
 import zealoustarget.core.ledger.GoalBook;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.Months;
-import zealoustarget.core.ledger.Narrowing;
 import zealoustarget.core.ledger.StandingQuery;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
@@ -146,10 +144,7 @@ class EarningsDesk {
     }
     int number = Months.number(month);
     for (GoalBook book : ledgers.current().goalBooks().values()) {
-      List<GoalBook.Cell> cells =
-          book.cells().stream()
-              .filter(cell -> cell.month() == number && cell.measure().equals(measure.code()))
-              .toList();
+      List<GoalBook.Cell> cells = book.cells(measure.code(), number, number);
       if (!cells.isEmpty()) {
         Ratio goal = Ratio.of(cells.stream().mapToLong(GoalBook.Cell::amount).sum());
         Ratio due = Ratio.parse(totals.due()).times(measure.unitsPerOne());
@@ -200,9 +195,7 @@ class EarningsDesk {
             span,
             plan == null ? Basis.NONE : new Basis.Set(plan.goalSet()),
             Filters.NONE,
-            Ladder.defaultOf(measure.direction()),
-            Narrowing.NONE,
-            null);
+            Ladder.defaultOf(measure.direction()));
     List<Ledger.Source> sales = ledger.actualSources(query, member.id());
     Map<Integer, String> files = loads.fileNames();
     int first = Math.min(Math.max(page, 0) * PAGE, sales.size());
@@ -210,7 +203,7 @@ class EarningsDesk {
         row,
         isSealed ? "sealed" : "open",
         EarningsService.currency(playbook),
-        plan == null ? null : PlanPart.of(new PlanBook.Version(plan, Integer.MIN_VALUE)),
+        plan == null ? null : PlanPart.of(plan),
         StatementLines.of(row, month),
         Math.max(page, 0),
         sales.size(),

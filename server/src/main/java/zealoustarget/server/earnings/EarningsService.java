@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
@@ -138,14 +139,17 @@ public class EarningsService {
     Map<Integer, List<Closed>> byRep = new HashMap<>();
     for (Seal seal : seals.inForce()) {
       if (Months.number(seal.month()) < before) {
-        settled
-            .computeIfAbsent(seal.id(), id -> frozen(seal).settled(seal.month(), playbooks))
+        settled(seal)
             .forEach(
                 one ->
                     byRep.computeIfAbsent(one.rep(), rep -> new ArrayList<>()).add(one.closed()));
       }
     }
     return byRep;
+  }
+
+  private List<FrozenMonth.Settled> settled(Seal seal) {
+    return settled.computeIfAbsent(seal.id(), id -> frozen(seal).settled(seal.month(), playbooks));
   }
 
   private FrozenMonth frozen(Seal seal) {
@@ -160,6 +164,10 @@ public class EarningsService {
    */
   record Month(List<EarningsRow> rows, String headline, boolean isSealed) {}
 
+  boolean isSealed(YearMonth month) {
+    return seals.find(month).isPresent();
+  }
+
   Month month(YearMonth month) {
     return seals
         .find(month)
@@ -170,17 +178,7 @@ public class EarningsService {
   private Month open(YearMonth month, List<Statement> statements) {
     Playbook playbook = playbooks.current();
     Members members = ledgers.posted().members();
-    Measure usual = usual(playbook);
-    List<EarningsRow> rows =
-        statements.stream()
-            .map(
-                one ->
-                    EarningsWords.row(
-                        one,
-                        members.get(Axis.REP, one.rep()),
-                        members.placeOf(Axis.REP, one.rep(), one.month()),
-                        usual))
-            .toList();
+    List<EarningsRow> rows = statements.stream().map(this::row).toList();
     String headline =
         PayHeadline.of(
             SpanWords.name(month),
@@ -197,10 +195,28 @@ public class EarningsService {
    * @throws Refusal member-unknown
    */
   EarningsRow row(String rep, YearMonth month) {
-    return month(month).rows().stream()
-        .filter(row -> row.rep().equalsIgnoreCase(rep.strip()))
-        .findFirst()
+    return seals
+        .find(month)
+        .map(
+            seal ->
+                frozen(seal).rows().stream()
+                    .filter(row -> row.rep().equalsIgnoreCase(rep.strip()))
+                    .findFirst())
+        .orElseGet(
+            () ->
+                Optional.of(statement(rep, month))
+                    .filter(one -> isShown(one, ledgers.posted()))
+                    .map(this::row))
         .orElseThrow(() -> unknown(rep, month));
+  }
+
+  private EarningsRow row(Statement statement) {
+    Members members = ledgers.posted().members();
+    return EarningsWords.row(
+        statement,
+        members.get(Axis.REP, statement.rep()),
+        members.placeOf(Axis.REP, statement.rep(), statement.month()),
+        usual(playbooks.current()));
   }
 
   /**
@@ -236,7 +252,7 @@ public class EarningsService {
         .find(month)
         .map(
             seal ->
-                frozen(seal).settled(month, playbooks).stream()
+                settled(seal).stream()
                     .map(one -> one.closed().terms())
                     .filter(terms -> terms != null && terms.plan().name().equals(row.plan()))
                     .map(Terms::plan)
@@ -255,7 +271,7 @@ public class EarningsService {
   Map<Integer, Twice> thenAndNow(Seal seal) {
     Earnings now = earnings(playbooks.current(), ledgers.posted());
     Map<Integer, Twice> byRep = new HashMap<>();
-    for (FrozenMonth.Settled one : frozen(seal).settled(seal.month(), playbooks)) {
+    for (FrozenMonth.Settled one : settled(seal)) {
       byRep.put(
           one.rep(), new Twice(one.closed().earned(), now.earnedNow(one.rep(), one.closed())));
     }

@@ -117,7 +117,7 @@ final class EarningsWords {
   }
 
   /** As far as is drawn: past quota and ceiling, and past what was sold. */
-  private static List<PointPart> points(PayCurve curve, long sales, Measure measure) {
+  static List<PointPart> points(PayCurve curve, long sales, Measure measure) {
     Ratio end = curve.quota().times(BEYOND).max(Ratio.of(sales));
     long until = end.rounded(0, RoundingMode.CEILING).longValueExact();
     return curve.corners(until).stream()

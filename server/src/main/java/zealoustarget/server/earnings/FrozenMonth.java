@@ -8,7 +8,6 @@ import zealoustarget.core.commission.Adjustment;
 import zealoustarget.core.commission.Closed;
 import zealoustarget.core.commission.Facts;
 import zealoustarget.core.commission.Plan;
-import zealoustarget.core.commission.PlanBook;
 import zealoustarget.core.commission.Statement;
 import zealoustarget.core.commission.Terms;
 import zealoustarget.core.ledger.Months;
@@ -69,13 +68,7 @@ record FrozenMonth(
               one.held(),
               one.adjustments()));
     }
-    return new FrozenMonth(
-        plans.stream()
-            .map(plan -> PlanPart.of(new PlanBook.Version(plan, Integer.MIN_VALUE)))
-            .toList(),
-        closed,
-        rows,
-        headline);
+    return new FrozenMonth(plans.stream().map(PlanPart::of).toList(), closed, rows, headline);
   }
 
   private static String text(Ratio ratio) {

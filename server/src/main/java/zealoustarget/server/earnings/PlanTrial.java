@@ -1,6 +1,5 @@
 package zealoustarget.server.earnings;
 
-import java.math.RoundingMode;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -14,7 +13,6 @@ import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
-import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.commission.PayCurve;
 import zealoustarget.core.commission.Statement;
@@ -31,7 +29,6 @@ import zealoustarget.server.playbook.PlaybookService;
 class PlanTrial {
   private static final int MONTHS = 3;
   private static final JsonMapper JSON = new JsonMapper();
-  private static final Ratio REACH = Ratio.of(17, 10);
 
   private final EarningsService earnings;
   private final PlaybookService playbooks;
@@ -162,17 +159,10 @@ class PlanTrial {
         curve == null ? null : measure.text(curve.quota()),
         curve == null || curve.floor() == null ? null : measure.text(curve.floor()),
         curve == null || curve.ceiling() == null ? null : measure.text(curve.ceiling()),
-        curve == null ? List.of() : corners(curve, measure),
+        curve == null ? List.of() : EarningsWords.points(curve, 0, measure),
         reps,
         PlanPart.cents(before),
         PlanPart.cents(after));
-  }
-
-  private static List<PointPart> corners(PayCurve curve, Measure measure) {
-    long until = curve.quota().times(REACH).rounded(0, RoundingMode.CEILING).longValueExact();
-    return curve.corners(until).stream()
-        .map(point -> new PointPart(measure.text(point.sales()), PlanPart.cents(point.pay())))
-        .toList();
   }
 
   private static PayCurve median(List<Statement> statements) {

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeMap;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -18,7 +19,6 @@ import zealoustarget.core.ledger.Basis;
 import zealoustarget.core.ledger.Filters;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.Months;
-import zealoustarget.core.ledger.Narrowing;
 import zealoustarget.core.ledger.StandingQuery;
 import zealoustarget.core.member.Axis;
 import zealoustarget.server.audit.Audit;
@@ -299,7 +299,7 @@ public class SealService {
     Map<LinePlace, Long> all = new LinkedHashMap<>(before);
     after.forEach(all::putIfAbsent);
     all.keySet().stream()
-        .filter(place -> !java.util.Objects.equals(before.get(place), after.get(place)))
+        .filter(place -> !Objects.equals(before.get(place), after.get(place)))
         .limit(MOST_LINES)
         .forEach(
             place ->
@@ -364,9 +364,7 @@ public class SealService {
             Span.of(month),
             Basis.NONE,
             Filters.NONE,
-            Ladder.defaultOf(measure.direction()),
-            Narrowing.NONE,
-            null);
+            Ladder.defaultOf(measure.direction()));
     Map<LinePlace, Long> lines = new LinkedHashMap<>();
     ledger
         .actualSources(query, null)

@@ -110,16 +110,20 @@ class StatementJobs {
 
   private Statements statements(YearMonth month) {
     EarningsService.Month read = earnings.month(month);
-    Playbook playbook = playbooks.current();
     return new Statements(
         read.rows().stream().filter(row -> row.due() != null).toList(),
-        new StatementPdf.About(
-            playbook.companyName(), month, EarningsService.currency(playbook), read.isSealed()));
+        about(month, read.isSealed()));
+  }
+
+  private StatementPdf.About about(YearMonth month, boolean isSealed) {
+    Playbook playbook = playbooks.current();
+    return new StatementPdf.About(
+        playbook.companyName(), month, EarningsService.currency(playbook), isSealed);
   }
 
   /** One rep's statement as PDF. */
   byte[] pdf(String rep, YearMonth month) {
-    return StatementPdf.one(earnings.row(rep, month), statements(month).about());
+    return StatementPdf.one(earnings.row(rep, month), about(month, earnings.isSealed(month)));
   }
 
   /** Begins to write all statements into one PDF. */

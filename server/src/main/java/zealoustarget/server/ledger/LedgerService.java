@@ -100,7 +100,8 @@ public class LedgerService {
 
   /** Takes the seals in force into account. */
   public void sealed() {
-    apply(prepare(state.loads(), List.of()));
+    State now = state;
+    state = new State(now.posted(), asSealed(now.posted(), now.loads()), now.loads());
   }
 
   /**
@@ -229,19 +230,20 @@ public class LedgerService {
 
   /** The ledger in which each sealed month is as the loads of its sealing made it. */
   private Ledger asSealed(Ledger posted, Map<Integer, LoadedRows> loads) {
-    Set<SealedLoad> now = new HashSet<>();
-    loads.values().forEach(one -> now.add(sealedLoad(one.load())));
+    Map<SealedLoad, LoadedRows> known = new HashMap<>();
+    loads.values().forEach(one -> known.put(sealedLoad(one.load()), one));
+    Set<SealedLoad> now = Set.copyOf(known.keySet());
     Map<List<SealedLoad>, Ledger> built = new HashMap<>();
     Map<Integer, Ledger> differing = new LinkedHashMap<>();
     for (Seal seal : seals.inForce()) {
       int month = Months.number(seal.month());
-      if (isTouched(seal, now, loads, month)) {
+      if (isTouched(seal, now, known, month)) {
         Ledger then =
             built.computeIfAbsent(
                 seal.loads(),
                 list ->
                     new LedgerBuilder(
-                            list.stream().map(load -> rowsOf(load, loads)).toList(), members::key)
+                            list.stream().map(load -> rowsOf(load, known)).toList(), members::key)
                         .build());
         if (!Frozen.isSame(posted, then, month)) {
           differing.put(month, then);
@@ -253,19 +255,18 @@ public class LedgerService {
 
   /** Whether a load that is there only then or only now has anything of the month. */
   private boolean isTouched(
-      Seal seal, Set<SealedLoad> now, Map<Integer, LoadedRows> loads, int month) {
+      Seal seal, Set<SealedLoad> now, Map<SealedLoad, LoadedRows> known, int month) {
     Set<SealedLoad> then = new HashSet<>(seal.loads());
     return Stream.concat(
             then.stream().filter(load -> !now.contains(load)),
             now.stream().filter(load -> !then.contains(load)))
-        .anyMatch(load -> rowsOf(load, loads).touches(month));
+        .anyMatch(load -> rowsOf(load, known).touches(month));
   }
 
-  private LoadedRows rowsOf(SealedLoad load, Map<Integer, LoadedRows> loads) {
-    LoadedRows known = loads.get(load.id());
-    return known != null && sealedLoad(known.load()).equals(load)
-        ? known
-        : rows.read(everPosted.get(load.id()).at(load.order(), load.mode()));
+  /** The rows of a load as it was posted then; each is read once. */
+  private LoadedRows rowsOf(SealedLoad load, Map<SealedLoad, LoadedRows> known) {
+    return known.computeIfAbsent(
+        load, then -> rows.read(everPosted.get(then.id()).at(then.order(), then.mode())));
   }
 
   private static SealedLoad sealedLoad(PostedLoad load) {

@@ -79,6 +79,11 @@ public record PlanPart(
     }
   }
 
+  /** A plan without the month from which it holds. */
+  public static PlanPart of(Plan plan) {
+    return of(new PlanBook.Version(plan, Integer.MIN_VALUE));
+  }
+
   /** The version of a plan as it travels. */
   public static PlanPart of(PlanBook.Version version) {
     Plan plan = version.plan();

@@ -3,6 +3,7 @@ package zealoustarget.server.standing;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.commission.Bound;
+import zealoustarget.core.commission.PayCurve;
 import zealoustarget.core.commission.Plan;
 import zealoustarget.core.commission.Terms;
 import zealoustarget.core.ledger.Basis;
@@ -34,12 +35,15 @@ record PayMarks(String floor, String ceiling) {
       return null;
     }
     Plan plan = terms.plan();
-    Ratio quota = goal.times(terms.rampIn(month));
-    PayMarks marks =
-        new PayMarks(
-            text(plan.floor(), quota, asked, row, month),
-            text(plan.ceiling(), quota, asked, row, month));
-    return marks.floor == null && marks.ceiling == null ? null : marks;
+    PayCurve curve =
+        new PayCurve(
+            plan, goal.times(terms.rampIn(month)), ceilingOfSet(plan, asked, row, month), true);
+    if (curve.floor() == null && curve.ceiling() == null) {
+      return null;
+    }
+    Measure measure = query.measure();
+    return new PayMarks(
+        ReadingAnswer.text(measure, curve.floor()), ReadingAnswer.text(measure, curve.ceiling()));
   }
 
   private static boolean isRead(Plan plan, StandingQuery query) {
@@ -49,17 +53,13 @@ record PayMarks(String floor, String ceiling) {
         && set.name().equals(plan.goalSet());
   }
 
-  private static String text(Bound bound, Ratio quota, Asked asked, Row row, int month) {
-    Measure measure = asked.query().measure();
-    if (bound instanceof Bound.Amount amount) {
-      return measure.text(amount.units());
-    }
-    if (bound instanceof Bound.Share share) {
-      return measure.text(quota.times(share.ofQuota()));
-    }
+  private static Ratio ceilingOfSet(Plan plan, Asked asked, Row row, int month) {
     GoalBook book =
-        bound instanceof Bound.OfSet set ? asked.ledger().goalBooks().get(set.goalSet()) : null;
-    GoalBook.Cell cell = book == null ? null : book.cell(measure.code(), month, row.member().id());
-    return cell == null ? null : measure.text(cell.amount());
+        plan.ceiling() instanceof Bound.OfSet set
+            ? asked.ledger().goalBooks().get(set.goalSet())
+            : null;
+    GoalBook.Cell cell =
+        book == null ? null : book.cell(plan.measure().code(), month, row.member().id());
+    return cell == null ? null : Ratio.of(cell.amount());
   }
 }
