@@ -105,7 +105,12 @@ export function FigureTable({ head, rows }: { head: string[]; rows: string[][] }
             <tr key={line} className="border-t border-rule">
               {row.map((cell, at) =>
                 at === 0 ? (
-                  <th key={at} scope="row" className="py-0.5 text-left font-normal">
+                  <th
+                    key={at}
+                    scope="row"
+                    title={cell}
+                    className="max-w-[170px] truncate py-0.5 text-left font-normal"
+                  >
                     {cell}
                   </th>
                 ) : (

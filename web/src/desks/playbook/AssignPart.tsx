@@ -38,7 +38,9 @@ export function AssignPart({ plan, plans, people, assignments, from, onChange }:
     );
   return (
     <section aria-label="Who has it" className="mt-6 max-w-[620px]">
-      <h2 className="mb-1 font-semibold">Who has it: {count(ofPlan.length, 'time')} of a rep</h2>
+      <h2 className="mb-1 font-semibold">
+        Who has it: {count(new Set(ofPlan.map((one) => one.rep)).size, 'rep')}
+      </h2>
       <ul className="mb-2 max-h-[230px] overflow-auto bg-sheet">
         {ofPlan.map((one) => (
           <li

@@ -59,7 +59,7 @@ export function PlanEditor(props: PlanEditorProps) {
     <>
       <form
         aria-label={props.isNew ? 'New plan' : `Plan ${props.initial.name}`}
-        className="min-h-0 overflow-auto px-5 py-1"
+        className="min-h-0 overflow-auto px-5 pt-1"
         onSubmit={(event) => {
           event.preventDefault();
           const { plan } = read;
