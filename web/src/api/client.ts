@@ -16,11 +16,24 @@ export class ProblemError extends Error {
 
 const ROOT = '/api/v1';
 
+/** Told to the window when the server knows the session no more. */
+export const SIGNED_OUT = 'signed-out';
+
+/** Proves with a change that it comes from a page of this session. */
+function withToken(init: RequestInit | undefined): RequestInit | undefined {
+  if (!init?.method || init.method === 'GET') return init;
+  const token = /(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1];
+  if (!token) return init;
+  const headers = new Headers(init.headers);
+  headers.set('X-XSRF-TOKEN', decodeURIComponent(token));
+  return { ...init, headers };
+}
+
 /** Asks the server; rejects with a ProblemError, also when it cannot be reached. */
 export async function ask<T>(path: string, init?: RequestInit): Promise<T> {
   let answer: Response;
   try {
-    answer = await fetch(ROOT + path, init);
+    answer = await fetch(ROOT + path, withToken(init));
   } catch {
     throw new ProblemError(
       'unreachable',
@@ -28,7 +41,11 @@ export async function ask<T>(path: string, init?: RequestInit): Promise<T> {
       'The server does not answer. Check that it is still running, then try again.',
     );
   }
-  if (!answer.ok) throw await problemOf(answer);
+  if (!answer.ok) {
+    const problem = await problemOf(answer);
+    if (problem.code === 'sign-in-needed') window.dispatchEvent(new Event(SIGNED_OUT));
+    throw problem;
+  }
   return (answer.status === 204 ? undefined : await answer.json()) as T;
 }
 

@@ -2,7 +2,11 @@ import { useQuery } from '@tanstack/react-query';
 import { Navigate, Route, Routes, useLocation } from 'react-router';
 import { ask } from '../api/client';
 import type { Company } from '../api/types';
-import { EarningsDesk } from '../desks/earnings';
+import { rightsOf, useAccount } from '../accounts/account';
+import { AccountPage } from '../accounts/AccountPage';
+import { Administration } from '../accounts/Administration';
+import { SessionGate } from '../accounts/SessionGate';
+import { EarningsDesk, MyMonth } from '../desks/earnings';
 import { IntakeDesk } from '../desks/intake';
 import { PlaybookDesk } from '../desks/playbook';
 import { StandingDesk } from '../desks/standing';
@@ -14,6 +18,14 @@ import { TopBar } from './TopBar';
 
 /** The frame around the desks: top bar, month strip, the work below. */
 export function App() {
+  return (
+    <SessionGate>
+      <Inside />
+    </SessionGate>
+  );
+}
+
+function Inside() {
   const company = useQuery({ queryKey: ['company'], queryFn: () => ask<Company>('/company') });
   if (company.isPending) return <Loading what="the company" />;
   if (company.isError) {
@@ -24,7 +36,13 @@ export function App() {
 
 function Frame({ company }: { company: Company }) {
   const { search } = useLocation();
-  const first = company.lastMonth === null ? '/intake' : '/standing';
+  const account = useAccount();
+  const rights = rightsOf(account);
+  const first = rights.isRep
+    ? '/mine'
+    : company.lastMonth === null && rights.isOffice
+      ? '/intake'
+      : '/standing';
   return (
     <div className="flex h-full flex-col">
       <TopBar company={company} />
@@ -32,10 +50,17 @@ function Frame({ company }: { company: Company }) {
       <Keys company={company} />
       <DropZone>
         <Routes>
-          <Route path="/intake" element={<IntakeDesk company={company} />} />
+          {rights.isRep && <Route path="/mine" element={<MyMonth company={company} />} />}
+          {rights.isOffice && (
+            <>
+              <Route path="/intake" element={<IntakeDesk company={company} />} />
+              <Route path="/playbook" element={<PlaybookDesk company={company} />} />
+            </>
+          )}
           <Route path="/standing" element={<StandingDesk company={company} />} />
           <Route path="/earnings" element={<EarningsDesk company={company} />} />
-          <Route path="/playbook" element={<PlaybookDesk company={company} />} />
+          <Route path="/account" element={<AccountPage />} />
+          {account.isAdministrator && <Route path="/accounts" element={<Administration />} />}
           <Route path="*" element={<Navigate to={first + search} replace />} />
         </Routes>
       </DropZone>

@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { useLocation, useNavigate, useSearchParams } from 'react-router';
+import { useRights } from '../accounts/account';
 import { DroppedContext } from './dropped';
 import { spanOnly } from './TopBar';
 
@@ -11,7 +12,10 @@ export function DropZone({ children }: { children: ReactNode }) {
   const [search] = useSearchParams();
   const navigate = useNavigate();
 
+  const { mayLoad } = useRights();
+
   useEffect(() => {
+    if (!mayLoad) return;
     const over = (event: DragEvent) => {
       if (!event.dataTransfer?.types.includes('Files')) return;
       event.preventDefault();
@@ -36,7 +40,7 @@ export function DropZone({ children }: { children: ReactNode }) {
       window.removeEventListener('dragleave', leave);
       window.removeEventListener('drop', drop);
     };
-  }, [navigate, pathname, search]);
+  }, [mayLoad, navigate, pathname, search]);
 
   const dropped = useMemo(() => ({ file, take: setFile }), [file]);
   return (

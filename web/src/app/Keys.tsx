@@ -1,16 +1,17 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
+import { useRights } from '../accounts/account';
 import type { Company } from '../api/types';
 import { isTyping } from '../ui/isTyping';
 import { FIND_BOX } from './FindBox';
 import { plusMonths, spanOf, type SpanKind } from './span';
-import { DESKS, spanOnly } from './TopBar';
+import { desksOf, spanOnly } from './TopBar';
 import { spanChanges, useView } from './useView';
 
 const LIST: [string, string][] = [
   ['/', 'Find a rep, region or product'],
-  ['1 to 4', 'Intake, Standing, Earnings, Playbook'],
+  ['1 to 4', 'The desks, in their order'],
   ['[ and ]', 'One month back, one month on'],
   ['m, q, y, t', 'Month, quarter to date, year to date, trailing twelve'],
   ['Shift and a click', 'On a month: all months up to it'],
@@ -25,6 +26,8 @@ export function Keys({ company }: { company: Company }) {
   const [view, change] = useView(company);
   const [search] = useSearchParams();
   const navigate = useNavigate();
+  const rights = useRights();
+  const desks = useMemo(() => desksOf(rights), [rights]);
   const [isListed, setListed] = useState(false);
 
   useEffect(() => {
@@ -32,7 +35,7 @@ export function Keys({ company }: { company: Company }) {
       if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
       const { span } = view;
       const step = { '[': -1, ']': 1 }[event.key];
-      const desk = DESKS[Number(event.key) - 1];
+      const desk = desks[Number(event.key) - 1];
       if (event.key === '/') {
         event.preventDefault();
         document.getElementById(FIND_BOX)?.focus();
@@ -50,7 +53,7 @@ export function Keys({ company }: { company: Company }) {
     }
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [view, change, company, navigate, search]);
+  }, [view, change, company, navigate, search, desks]);
 
   return (
     <Dialog open={isListed} onClose={() => setListed(false)} className="relative z-40">

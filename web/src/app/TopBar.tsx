@@ -1,13 +1,23 @@
-import { NavLink, useSearchParams } from 'react-router';
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
+import { Link, NavLink, useSearchParams } from 'react-router';
+import { useAccount, useRights, type Rights } from '../accounts/account';
+import { useSignOut } from '../accounts/useAccounts';
 import type { Company } from '../api/types';
 import { FindBox } from './FindBox';
 
-export const DESKS = [
+const OFFICE_DESKS = [
   { path: '/intake', name: 'Intake' },
   { path: '/standing', name: 'Standing' },
   { path: '/earnings', name: 'Earnings' },
   { path: '/playbook', name: 'Playbook' },
 ];
+
+/** The desks that somebody works at, in the order of the keys 1, 2, … */
+export function desksOf(rights: Rights) {
+  if (rights.isOffice) return OFFICE_DESKS;
+  const own = OFFICE_DESKS.filter(({ path }) => path === '/standing' || path === '/earnings');
+  return rights.isRep ? [{ path: '/mine', name: 'My month' }, ...own] : own;
+}
 
 /** What stays in the address from desk to desk: the span. */
 export function spanOnly(search: URLSearchParams): string {
@@ -22,6 +32,7 @@ export function spanOnly(search: URLSearchParams): string {
 
 export function TopBar({ company }: { company: Company }) {
   const [search] = useSearchParams();
+  const desks = desksOf(useRights());
   return (
     <header className="on-bar no-print flex min-h-[46px] shrink-0 flex-wrap items-center gap-x-6 gap-y-1 bg-bar px-[18px] py-1 text-white">
       <a href="#work" className="sr-only focus:not-sr-only">
@@ -32,7 +43,7 @@ export function TopBar({ company }: { company: Company }) {
         Zealous Target
       </span>
       <nav aria-label="Desks" className="flex gap-1">
-        {DESKS.map((desk) => (
+        {desks.map((desk) => (
           <NavLink
             key={desk.path}
             to={desk.path + spanOnly(search)}
@@ -52,8 +63,52 @@ export function TopBar({ company }: { company: Company }) {
         >
           {company.name}
         </span>
+        <AccountMenu />
       </div>
     </header>
+  );
+}
+
+function AccountMenu() {
+  const account = useAccount();
+  const signOut = useSignOut();
+  const item = 'block w-full px-3 py-1.5 text-left text-ink data-focus:bg-select-ground';
+  return (
+    <Menu>
+      <MenuButton
+        className="flex min-h-7 max-w-[160px] items-center gap-1.5 rounded border border-[#4a5875] px-2.5 text-white hover:border-white"
+        aria-label={`Account ${account.name}`}
+      >
+        <span className="truncate">{account.name}</span>
+        <span aria-hidden="true">▾</span>
+      </MenuButton>
+      <MenuItems
+        anchor="bottom end"
+        className="z-30 min-w-[170px] rounded border border-rule bg-sheet py-1 shadow-lg focus:outline-none"
+      >
+        <p className="px-3 py-1 text-[12.5px] text-quiet">
+          {account.role}
+          {account.member && `, ${account.member}`}
+        </p>
+        <MenuItem>
+          <Link to="/account" className={item}>
+            Password and tokens
+          </Link>
+        </MenuItem>
+        {account.isAdministrator && (
+          <MenuItem>
+            <Link to="/accounts" className={item}>
+              Accounts
+            </Link>
+          </MenuItem>
+        )}
+        <MenuItem>
+          <button type="button" className={item} onClick={() => signOut.mutate(undefined)}>
+            Sign out
+          </button>
+        </MenuItem>
+      </MenuItems>
+    </Menu>
   );
 }
 

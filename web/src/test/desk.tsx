@@ -21,8 +21,15 @@ export class Refused {
   }
 }
 
+const ROOT = '/api/v1';
+
+/** How specific a part is: the later it stands in the address, and the longer it is. */
+const placeOf = (path: string, part: string) =>
+  path.indexOf(part.replace(/^[A-Z]+ /, '')) * 1000 + part.length;
+
 /**
- * Answers requests by the part of their address that stands last in it; anything else fails.
+ * Answers requests by the part of their address that stands last in it, as "POST /loads" where the
+ * method counts; anything else fails.
  * Returns what was asked.
  */
 export function serve(answers: Record<string, unknown>): Asked[] {
@@ -31,8 +38,10 @@ export function serve(answers: Record<string, unknown>): Asked[] {
     const body = typeof init?.body === 'string' ? (JSON.parse(init.body) as unknown) : undefined;
     asked.push({ path, method: init?.method ?? 'GET', body });
     const found = Object.entries(answers)
-      .filter(([part]) => path.includes(part))
-      .sort(([one], [other]) => path.indexOf(other) - path.indexOf(one))[0];
+      .filter(([part]) =>
+        `${init?.method ?? 'GET'} ${path}`.includes(part.replace(' ', ` ${ROOT}`)),
+      )
+      .sort(([one], [other]) => placeOf(path, other) - placeOf(path, one))[0];
     const answer = found ? found[1] : new Refused(500, 'It failed.');
     return Promise.resolve(
       answer instanceof Refused

@@ -1,5 +1,6 @@
 import { useEffect, useMemo } from 'react';
 import { Link, useSearchParams } from 'react-router';
+import { useRights } from '../../accounts/account';
 import type { Company, PayDesk, PayRow } from '../../api/types';
 import { useView, type Changes } from '../../app/useView';
 import { amount, count, shortMonth, signed } from '../../format/figures';
@@ -50,6 +51,7 @@ function Work({ desk, selected, change }: WorkProps) {
   const shown = rows.find((row) => row.rep === selected) ?? rows[0];
   useRowKeys(rows, shown?.rep ?? null, change);
   const panel = search.get('show');
+  const { isOffice } = useRights();
   const close = () => change({ show: null });
   return (
     <div className="standing-desk">
@@ -58,24 +60,40 @@ function Work({ desk, selected, change }: WorkProps) {
           <h1 className="mb-1.5 text-[20px] leading-snug font-bold" aria-live="polite">
             {desk.headline}
           </h1>
-          <div className="no-print flex shrink-0 gap-1.5">
-            <button type="button" className={smallButton} onClick={() => change({ show: 'send' })}>
-              Statements
-            </button>
-            <button type="button" className={smallButton} onClick={() => change({ show: 'seal' })}>
-              {desk.state === 'sealed' ? 'Sealed' : 'Seal'} {shortMonth(desk.month)}
-              {desk.state === 'sealed' ? '' : ' …'}
-            </button>
-          </div>
+          {isOffice && (
+            <div className="no-print flex shrink-0 gap-1.5">
+              <button
+                type="button"
+                className={smallButton}
+                onClick={() => change({ show: 'send' })}
+              >
+                Statements
+              </button>
+              <button
+                type="button"
+                className={smallButton}
+                onClick={() => change({ show: 'seal' })}
+              >
+                {desk.state === 'sealed' ? 'Sealed' : 'Seal'} {shortMonth(desk.month)}
+                {desk.state === 'sealed' ? '' : ' …'}
+              </button>
+            </div>
+          )}
         </div>
         {desk.rows.length === 0 ? (
           <Empty title="No rep is on the roster in this month." isPart>
-            <p>Load the roster, then quotas and actuals.</p>
-            <p>
-              <Link to="/intake" className="font-semibold text-select underline">
-                Go to Intake
-              </Link>
-            </p>
+            {isOffice ? (
+              <>
+                <p>Load the roster, then quotas and actuals.</p>
+                <p>
+                  <Link to="/intake" className="font-semibold text-select underline">
+                    Go to Intake
+                  </Link>
+                </p>
+              </>
+            ) : (
+              <p>Nobody whom you may see is in it.</p>
+            )}
           </Empty>
         ) : (
           <>
@@ -97,12 +115,12 @@ function Work({ desk, selected, change }: WorkProps) {
           </>
         )}
       </section>
-      {panel === 'seal' ? (
+      {panel === 'seal' && isOffice ? (
         <SealPanel key={desk.month} month={desk.month} onClose={close} />
-      ) : panel === 'send' ? (
+      ) : panel === 'send' && isOffice ? (
         <SendPanel key={desk.month} desk={desk} onClose={close} />
       ) : (
-        shown && <StatementPanel key={shown.rep + desk.month} rep={shown.rep} desk={desk} />
+        shown && <StatementPanel key={shown.rep + desk.month} rep={shown.rep} month={desk.month} />
       )}
     </div>
   );

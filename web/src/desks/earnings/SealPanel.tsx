@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { useRights } from '../../accounts/account';
 import type { SealCheck, SealState } from '../../api/types';
 import { amount, monthName, NONE, signed } from '../../format/figures';
 import { field } from '../../ui/Drop';
@@ -99,6 +100,7 @@ function CheckLine({ check }: { check: SealCheck }) {
 }
 
 function Sealed({ seal }: { seal: SealState }) {
+  const { mayReopen } = useRights();
   const sealing = useSealing();
   const [reason, setReason] = useState('');
   return (
@@ -108,35 +110,42 @@ function Sealed({ seal }: { seal: SealState }) {
       </p>
       <p className="mb-4 text-[12px] break-all text-quiet">Checksum {seal.checksum}</p>
       <Changes month={seal.month} />
-      <form
-        className="no-print mt-5 border-t border-rule pt-3"
-        onSubmit={(event) => {
-          event.preventDefault();
-          sealing.mutate({ month: seal.month, reason });
-        }}
-      >
-        <label className="mb-2 block">
-          <span className="text-quiet">Unseal it, because</span>
-          <input
-            className={field}
-            maxLength={1000}
-            value={reason}
-            onChange={(event) => setReason(event.target.value)}
-          />
-        </label>
-        {sealing.isError && (
-          <p role="alert" className="mb-2 text-bad">
-            {sealing.error.message}
-          </p>
-        )}
-        <button
-          type="submit"
-          className={smallButton}
-          disabled={reason.trim() === '' || sealing.isPending}
+      {!mayReopen && (
+        <p className="mt-5 border-t border-rule pt-3 text-quiet">
+          An approver can open the month again.
+        </p>
+      )}
+      {mayReopen && (
+        <form
+          className="no-print mt-5 border-t border-rule pt-3"
+          onSubmit={(event) => {
+            event.preventDefault();
+            sealing.mutate({ month: seal.month, reason });
+          }}
         >
-          Unseal {monthName(seal.month)}
-        </button>
-      </form>
+          <label className="mb-2 block">
+            <span className="text-quiet">Unseal it, because</span>
+            <input
+              className={field}
+              maxLength={1000}
+              value={reason}
+              onChange={(event) => setReason(event.target.value)}
+            />
+          </label>
+          {sealing.isError && (
+            <p role="alert" className="mb-2 text-bad">
+              {sealing.error.message}
+            </p>
+          )}
+          <button
+            type="submit"
+            className={smallButton}
+            disabled={reason.trim() === '' || sealing.isPending}
+          >
+            Unseal {monthName(seal.month)}
+          </button>
+        </form>
+      )}
     </>
   );
 }

@@ -1,10 +1,12 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { useRights } from '../../accounts/account';
 import { query } from '../../api/client';
-import type { PayDesk, PayLine, PaySource, PayStatement } from '../../api/types';
+import type { PayLine, PaySource, PayStatement } from '../../api/types';
 import { amount, count, monthName, shortMonth, signed } from '../../format/figures';
 import { StatusMark } from '../../marks/StatusMark';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
+import { SourceLink } from '../../ui/SourceLink';
 import { percent, sentence } from './earnings';
 import { useStatement } from './useEarnings';
 import { WhatIfPart } from './WhatIfPart';
@@ -12,9 +14,9 @@ import { WhatIfPart } from './WhatIfPart';
 const PAGE = 50;
 
 /** A rep's statement, line by line, down to the source lines. */
-export function StatementPanel({ rep, desk }: { rep: string; desk: PayDesk }) {
+export function StatementPanel({ rep, month }: { rep: string; month: string }) {
   const [page, setPage] = useState(0);
-  const statement = useStatement(rep, desk.month, page);
+  const statement = useStatement(rep, month, page);
   return (
     <aside
       aria-label="Statement"
@@ -25,7 +27,7 @@ export function StatementPanel({ rep, desk }: { rep: string; desk: PayDesk }) {
       ) : statement.isError ? (
         <Failed error={statement.error} onRetry={() => void statement.refetch()} />
       ) : (
-        <Statement statement={statement.data} month={desk.month} onTurn={setPage} />
+        <Statement statement={statement.data} month={month} onTurn={setPage} />
       )}
     </aside>
   );
@@ -76,6 +78,7 @@ function Statement({ statement, month, onTurn }: StatementProps) {
 }
 
 function Lines({ statement, month }: { statement: PayStatement; month: string }) {
+  const { isOffice } = useRights();
   return (
     <table className="mb-5 w-full">
       <caption className="sr-only">
@@ -88,7 +91,11 @@ function Lines({ statement, month }: { statement: PayStatement; month: string })
             words={line.words}
             figure={figureOf(line)}
             isStrong={line.kind === 'sum'}
-            link={line.through === null ? undefined : `/earnings?to=${line.through}&show=seal`}
+            link={
+              line.through === null || !isOffice
+                ? undefined
+                : `/earnings?to=${line.through}&show=seal`
+            }
           />
         ))}
       </tbody>
@@ -134,15 +141,20 @@ function Sources({
   onTurn: (page: number) => void;
 }) {
   const { plan, lineCount, sales, quota, page } = statement;
+  const { isOffice } = useRights();
   const pages = Math.max(1, Math.ceil(lineCount / PAGE));
   return (
     <section aria-label="Where it comes from" className="text-[12.5px]">
       <h3 className="mb-1 font-semibold text-quiet">Where it comes from</h3>
       {plan && (
         <p className="mb-2">
-          <Link to={`/playbook?plan=${encodeURIComponent(plan.name)}`} className="underline">
-            {plan.name}
-          </Link>
+          {isOffice ? (
+            <Link to={`/playbook?plan=${encodeURIComponent(plan.name)}`} className="underline">
+              {plan.name}
+            </Link>
+          ) : (
+            plan.name
+          )}
           ,{' '}
           {plan.paidFrom === 'first unit'
             ? 'first unit once the floor is reached'
@@ -196,9 +208,9 @@ function SourceList({ lines }: { lines: PaySource[] }) {
           key={`${line.load} ${line.line} ${line.month}`}
           className="flex justify-between gap-2 border-t border-rule py-1"
         >
-          <Link to={`/intake?load=${line.load}&line=${line.line}`} className="truncate underline">
+          <SourceLink load={line.load} line={line.line}>
             {line.file}, line {line.line}
-          </Link>
+          </SourceLink>
           <span className="whitespace-nowrap">
             {shortMonth(line.month)} {amount(line.amount)}
           </span>

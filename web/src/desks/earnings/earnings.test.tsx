@@ -1,3 +1,5 @@
+import type { ReactNode } from 'react';
+import { AccountContext, type Account } from '../../accounts/account';
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
@@ -6,6 +8,7 @@ import { clean, layOut, Refused, serve, showAt } from '../../test/desk';
 import { COMPANY } from '../standing/samples';
 import { keep, nextWords, percent, sentence, sortRows, statusesOf, sum } from './earnings';
 import { EarningsDesk } from './EarningsDesk';
+import { MyMonth } from './MyMonth';
 
 function row(rep: string, name: string, changes: Partial<PayRow>): PayRow {
   return {
@@ -150,8 +153,25 @@ const ALL = {
   '/seal': SEAL,
 };
 
-function show(search = '') {
-  showAt(<EarningsDesk company={COMPANY} />, `/earnings?to=2026-10${search}`);
+const ACCOUNT: Account = {
+  id: 1,
+  name: 'Ada',
+  role: 'analyst',
+  member: null,
+  isAdministrator: false,
+  isDisabled: false,
+  mustChange: false,
+  version: 0,
+};
+const APPROVER: Account = { ...ACCOUNT, role: 'approver' };
+const REP: Account = { ...ACCOUNT, role: 'rep', member: 'A' };
+
+function as(account: Account, shown: ReactNode) {
+  return <AccountContext.Provider value={account}>{shown}</AccountContext.Provider>;
+}
+
+function show(search = '', account = ACCOUNT) {
+  showAt(as(account, <EarningsDesk company={COMPANY} />), `/earnings?to=2026-10${search}`);
 }
 
 async function names() {
@@ -306,7 +326,7 @@ describe('sealing', () => {
         lines: [{ load: 9, file: 'late.csv', line: 2, rep: 'Ada', then: null, now: '-5.00' }],
       },
     });
-    show('&show=seal');
+    show('&show=seal', APPROVER);
     expect(await screen.findByText('−0.15')).toBeVisible();
     expect(screen.getByRole('link', { name: 'late.csv, line 2' })).toBeVisible();
     const unseal = screen.getByRole('button', { name: 'Unseal October 2026' });
@@ -386,5 +406,53 @@ describe('figures and words', () => {
     expect(sortRows(rows, 'next').map((one) => one.rep)).toEqual(['A', 'B', 'C']);
     expect(keep(rows, { status: [], plan: 'Field', text: 'bo' })).toEqual([BO]);
     expect(statusesOf(rows).map((one) => one.status)).toEqual(['on target', 'earning', 'no plan']);
+  });
+});
+
+describe('for a rep', () => {
+  const PATH = {
+    name: 'Ada',
+    fiscalYear: 2027,
+    months: [
+      {
+        month: '2026-10',
+        number: 4,
+        quarter: 2,
+        state: 'open',
+        reading: {
+          actual: '95.00',
+          goal: '100.00',
+          variance: '-5.00',
+          percentShown: '95.0',
+          tone: 'near',
+          status: 'near',
+        },
+      },
+    ],
+  };
+
+  it('the desk offers neither sealing nor the statements of all', async () => {
+    serve(ALL);
+    show('&show=seal', REP);
+    await names();
+    expect(screen.queryByRole('button', { name: /^Seal/ })).toBeNull();
+    expect(screen.queryByRole('button', { name: 'Statements' })).toBeNull();
+    expect(screen.getByRole('complementary', { name: 'Statement' })).toBeVisible();
+  });
+
+  it('my month says where I stand and what comes next', async () => {
+    serve({ ...ALL, '/path': PATH });
+    showAt(as(REP, <MyMonth company={COMPANY} />), '/mine?to=2026-10');
+    expect(await screen.findByRole('heading', { level: 1 })).toHaveTextContent(
+      'You stand at 95.0 % of your quota for October 2026.',
+    );
+    expect(screen.getByText('Percent to goal').nextSibling).toHaveTextContent('95.0 %');
+    expect(screen.getByText('Variance', { selector: 'dt' }).nextSibling).toHaveTextContent('−5.00');
+  });
+
+  it('my month says where there is nothing', async () => {
+    serve({ ...ALL, '/desk': { ...DESK, rows: [] }, '/path': PATH });
+    showAt(as(REP, <MyMonth company={COMPANY} />), '/mine?to=2026-10');
+    expect(await screen.findByText('There is nothing of yours in October 2026.')).toBeVisible();
   });
 });

@@ -1,1 +1,2 @@
 export { EarningsDesk } from './EarningsDesk';
+export { MyMonth } from './MyMonth';

@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { useRights } from '../../accounts/account';
 import { ask } from '../../api/client';
 import type { Load, Standing } from '../../api/types';
 import type { Changes, View } from '../../app/useView';
@@ -15,9 +16,11 @@ interface CompareViewProps {
 
 /** Two to four members, two spans, or the data with and without a load, on the same line. */
 export function CompareView({ view, standing, change }: CompareViewProps) {
+  const { isOffice } = useRights();
   const loads = useQuery({
     queryKey: ['loads'],
     queryFn: () => ask<Load[]>('/loads'),
+    enabled: isOffice,
   });
   const posted = (loads.data ?? []).filter((load) => load.state === 'posted');
   const options = [

@@ -1,3 +1,4 @@
+import { useRights } from '../../accounts/account';
 import type { AxisWord, Company, Standing } from '../../api/types';
 import { basisWord, type Changes, type View } from '../../app/useView';
 import { Choice, type Option } from '../../ui/Choice';
@@ -44,6 +45,7 @@ interface ControlLineProps {
 /** The controls as one line of plain words. */
 export function ControlLine({ company, view, standing, change }: ControlLineProps) {
   const { atOrAboveGoal, membersWithGoal } = standing.summary;
+  const { isOffice } = useRights();
   const rungWords = `${standing.rung.rungs.length} rungs`;
   return (
     <div className="no-print mb-2 flex flex-wrap items-center gap-x-3.5 gap-y-1.5 text-[13px]">
@@ -76,6 +78,7 @@ export function ControlLine({ company, view, standing, change }: ControlLineProp
       <button
         type="button"
         className="min-h-6 text-quiet"
+        disabled={!isOffice}
         aria-pressed={view.panel === 'ladder'}
         onClick={() => change({ panel: view.panel === 'ladder' ? null : 'ladder' })}
       >

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { useRights } from '../../accounts/account';
 import type { Note, Standing } from '../../api/types';
 import { plusMonths } from '../../app/span';
 import { monthName } from '../../format/figures';
@@ -18,6 +19,7 @@ interface NotesPartProps {
 
 /** Why a month came out as it did: a reason of the list, a text, or both. */
 export function NotesPart({ member, standing, notes }: NotesPartProps) {
+  const { mayExplain } = useRights();
   const months = monthsOf(standing);
   const [month, setMonth] = useState(standing.to);
   const written = notes.find((note) => note.month === month);
@@ -36,7 +38,7 @@ export function NotesPart({ member, standing, notes }: NotesPartProps) {
           ))}
         </ul>
       )}
-      {months.length > 1 && (
+      {mayExplain && months.length > 1 && (
         <label className="no-print mb-1.5 block">
           <span className="sr-only">Month of the note</span>
           <select
@@ -52,10 +54,14 @@ export function NotesPart({ member, standing, notes }: NotesPartProps) {
           </select>
         </label>
       )}
-      <NoteForm
-        key={month + (written?.reason ?? '') + (written?.text ?? '')}
-        {...{ member, month, written }}
-      />
+      {mayExplain ? (
+        <NoteForm
+          key={month + (written?.reason ?? '') + (written?.text ?? '')}
+          {...{ member, month, written }}
+        />
+      ) : (
+        notes.length === 0 && <p className="text-quiet">Nothing is noted.</p>
+      )}
     </section>
   );
 }
@@ -68,6 +74,7 @@ interface NoteFormProps {
 
 function NoteForm({ member, month, written }: NoteFormProps) {
   const reasons = useReasons();
+  const { mayLoad } = useRights();
   const write = useWriteNote();
   const [reason, setReason] = useState(written?.reason ?? '');
   const [text, setText] = useState(written?.text ?? '');
@@ -98,9 +105,15 @@ function NoteForm({ member, month, written }: NoteFormProps) {
             </option>
           ))}
         </select>
-        <button type="button" className={`${smallButton} shrink-0`} onClick={() => setListed(true)}>
-          Edit list
-        </button>
+        {mayLoad && (
+          <button
+            type="button"
+            className={`${smallButton} shrink-0`}
+            onClick={() => setListed(true)}
+          >
+            Edit list
+          </button>
+        )}
       </div>
       <textarea
         aria-label="Note"

@@ -1,10 +1,10 @@
 import { useState } from 'react';
-import { Link } from 'react-router';
 import type { Orders, Standing } from '../../api/types';
 import type { View } from '../../app/useView';
 import { amount, count, monthName } from '../../format/figures';
 import { field } from '../../ui/Drop';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
+import { SourceLink } from '../../ui/SourceLink';
 import { targetOf } from './standing';
 import { useOrders } from './useStanding';
 
@@ -124,12 +124,9 @@ function Lines({ orders, isOnlyMet, onOnlyMet, onTurn }: LinesProps) {
               <b>{amount(line.amount)}</b>
             </span>
             <span className="flex justify-between gap-2 text-[12px] text-quiet">
-              <Link
-                to={`/intake?load=${line.load}&line=${line.line}`}
-                className="truncate underline"
-              >
+              <SourceLink load={line.load} line={line.line}>
                 {line.file}, line {line.line}
-              </Link>
+              </SourceLink>
               <span className="text-right">{line.why}</span>
             </span>
           </li>

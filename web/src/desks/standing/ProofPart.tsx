@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import { Link } from 'react-router';
 import type { Proof, SourceRow, Standing } from '../../api/types';
 import type { View } from '../../app/useView';
 import { amount, count, monthName } from '../../format/figures';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
+import { SourceLink } from '../../ui/SourceLink';
 import { useProof, type Target } from './useStanding';
 
 const PAGE = 20;
@@ -87,12 +87,9 @@ function Sources({ title, rows, total }: { title: string; rows: SourceRow[]; tot
                 className="max-w-[150px] truncate py-0.5 pr-2"
                 title={`${row.file}, line ${row.line}`}
               >
-                <Link
-                  to={`/intake?load=${row.load}&line=${row.line}`}
-                  className="text-select underline"
-                >
+                <SourceLink load={row.load} line={row.line}>
                   {row.file}
-                </Link>
+                </SourceLink>
                 , line {row.line}
               </td>
               <td className="pr-2 whitespace-nowrap text-quiet">{monthName(row.month)}</td>

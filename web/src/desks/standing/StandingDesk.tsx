@@ -1,5 +1,6 @@
 import { useEffect, useMemo } from 'react';
 import { Link } from 'react-router';
+import { useRights } from '../../accounts/account';
 import type { Company, Standing } from '../../api/types';
 import { NO_NARROWING, useView, type Changes, type View } from '../../app/useView';
 import { toneText } from '../../marks/tones';
@@ -170,6 +171,14 @@ function toggled(values: string[], value: string): string[] {
 }
 
 function FirstLoad() {
+  const { isOffice } = useRights();
+  if (!isOffice) {
+    return (
+      <Empty title="There is nothing here that you may see yet." isPart>
+        <p>It comes when figures of yours are posted.</p>
+      </Empty>
+    );
+  }
   return (
     <Empty title="Nothing is posted yet." isPart>
       <p>Load the roster, the products and the goals, then the first month of actuals.</p>

@@ -27,6 +27,19 @@ final class SaltmarshFiles {
   private static final String LATE_REGION = "Harbour Isles";
   private static final String ORDER_HEADER = "date,order,rep,region,product,revenue,units";
 
+  /** One account a role; everybody knows the passwords, so the demo stays on one machine. */
+  private static final String ACCOUNTS =
+      """
+      {
+        "accounts": [
+          {"name": "analyst", "role": "analyst", "password": "saltmarsh-demo", "what": "sees and does everything"},
+          {"name": "approver", "role": "approver", "password": "saltmarsh-demo", "what": "sees everything, seals and reopens months"},
+          {"name": "manager", "role": "manager", "member": "Callum Dray", "password": "saltmarsh-demo", "what": "Callum Dray and his team"},
+          {"name": "rep", "role": "rep", "member": "R16", "password": "saltmarsh-demo", "what": "Dario Venn, the own rows only"}
+        ]
+      }
+      """;
+
   private final Map<String, String> files = new LinkedHashMap<>();
   private final List<String> manifest = new ArrayList<>();
   private final Map<YearMonth, List<OrderLine>> orders = new LinkedHashMap<>();
@@ -36,6 +49,7 @@ final class SaltmarshFiles {
     for (YearMonth month : months(Company.FIRST, Company.LAST)) {
       orders.put(month, maker.month(month));
     }
+    files.put("accounts.json", ACCOUNTS);
     files.put("playbook.json", playbook());
     add("roster.csv", roster(), "\"kind\": \"roster\"", true);
     add("products.csv", products(), "\"kind\": \"products\"", true);

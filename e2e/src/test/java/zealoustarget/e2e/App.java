@@ -8,10 +8,12 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 import tools.jackson.databind.JsonNode;
@@ -19,6 +21,10 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** The packaged application as a process of its own, as a user starts it. */
 final class App implements AutoCloseable {
+  /** The analyst of the demo, and of an empty application. */
+  static final String ANALYST = "analyst";
+
+  static final String PASSWORD = "saltmarsh-demo";
   private static final Duration PATIENCE = Duration.ofMinutes(2);
 
   private final Process process;
@@ -31,7 +37,11 @@ final class App implements AutoCloseable {
 
   /** Starts over a folder without demo data. */
   static App empty(Path data) {
-    return start(data, "");
+    return start(
+        data,
+        "",
+        "--zealous.accounts.first=" + ANALYST,
+        "--zealous.accounts.first-password=" + PASSWORD);
   }
 
   /** Starts with the demo company. */
@@ -46,7 +56,11 @@ final class App implements AutoCloseable {
   /** What a route answers, to hold the page against it. */
   JsonNode json(String path) {
     try {
-      HttpRequest request = HttpRequest.newBuilder(URI.create(address(path))).build();
+      byte[] pair = (ANALYST + ":" + PASSWORD).getBytes(StandardCharsets.UTF_8);
+      HttpRequest request =
+          HttpRequest.newBuilder(URI.create(address(path)))
+              .header("Authorization", "Basic " + Base64.getEncoder().encodeToString(pair))
+              .build();
       var answer = HttpClient.newHttpClient().send(request, BodyHandlers.ofString());
       return new JsonMapper().readTree(answer.body());
     } catch (IOException failure) {

@@ -59,7 +59,19 @@ final class Browser implements AutoCloseable {
             .build();
     Browser browser = new Browser(new ChromeDriver(service, options), app);
     browser.size(1280, 800);
+    browser.signIn(App.ANALYST);
     return browser;
+  }
+
+  /** Signs in as one of the demo's accounts, as the page does, in place of whoever was. */
+  void signIn(String name) {
+    driver.manage().deleteAllCookies();
+    go("/");
+    awaitText("Sign in");
+    fill("Name", name);
+    fill("Password", App.PASSWORD);
+    button("Sign in");
+    awaitNoText("Password");
   }
 
   void size(int width, int height) {

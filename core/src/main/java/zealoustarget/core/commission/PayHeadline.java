@@ -1,9 +1,9 @@
 package zealoustarget.core.commission;
 
 import java.math.BigDecimal;
-import java.util.Comparator;
 import java.util.List;
-import java.util.Optional;
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.reading.Figures;
@@ -12,8 +12,21 @@ import zealoustarget.core.reading.Figures;
 public final class PayHeadline {
   private static final Ratio NEAR = Ratio.of(1, 20);
 
-  /** A statement and the rep's name. */
-  public record Named(String name, Statement statement) {}
+  /**
+   * A rep's month, as far as the sentence needs it.
+   *
+   * @param due cents; null without a plan and quota
+   * @param next null where nothing more can be earned
+   */
+  public record Line(String name, @Nullable Long due, PayStatus status, @Nullable NextPay next) {}
+
+  /**
+   * What comes next.
+   *
+   * @param sales to go, and {@code quota}, in the measure's smallest units
+   * @param pay that it adds, cents
+   */
+  public record NextPay(Measure measure, long sales, Ratio quota, long pay) {}
 
   private PayHeadline() {}
 
@@ -23,19 +36,16 @@ public final class PayHeadline {
    * @param month such as "October 2026"
    * @param currency code that stands after sums of pay
    */
-  public static String of(String month, List<Named> rows, String currency) {
-    List<Statement> settled =
-        rows.stream().map(Named::statement).filter(one -> one.due() != null).toList();
+  public static String of(String month, List<Line> lines, String currency) {
+    List<Line> settled = lines.stream().filter(line -> line.due() != null).toList();
     if (settled.isEmpty()) {
       return month + " pays nobody yet: no rep has a plan and a quota.";
     }
-    return pays(month, settled, currency)
-        + underFloor(settled)
-        + nearest(rows).map(row -> nearest(row, currency)).orElse("");
+    return pays(month, settled, currency) + underFloor(settled) + nearest(lines, currency);
   }
 
-  private static String pays(String month, List<Statement> settled, String currency) {
-    List<Long> dues = settled.stream().map(Statement::due).toList();
+  private static String pays(String month, List<Line> settled, String currency) {
+    List<Long> dues = settled.stream().map(Line::due).filter(Objects::nonNull).toList();
     long sum = dues.stream().mapToLong(Long::longValue).reduce(0, Math::addExact);
     int paid = (int) dues.stream().filter(due -> due > 0).count();
     if (sum < 0) {
@@ -51,7 +61,7 @@ public final class PayHeadline {
             + (paid == 1 ? " rep." : " reps.");
   }
 
-  private static String underFloor(List<Statement> settled) {
+  private static String underFloor(List<Line> settled) {
     int under = (int) settled.stream().filter(one -> one.status() == PayStatus.BELOW_FLOOR).count();
     if (under == 0) {
       return "";
@@ -64,35 +74,31 @@ public final class PayHeadline {
   }
 
   /** The rep with the smallest share of quota to go to the next pay, where that is at most 5 %. */
-  private static Optional<Named> nearest(List<Named> rows) {
-    return rows.stream()
-        .filter(row -> toGo(row.statement()).compareTo(NEAR) <= 0)
-        .min(Comparator.comparing(row -> toGo(row.statement())));
-  }
-
-  private static Ratio toGo(Statement statement) {
-    Pay pay = statement.pay();
-    PayCurve curve = statement.curve();
-    Pay.Next next = pay == null ? null : pay.next();
-    return next == null || curve == null || next.pay() <= 0
-        ? Ratio.ONE
-        : Ratio.of(next.sales()).dividedBy(curve.quota());
-  }
-
-  private static String nearest(Named row, String currency) {
-    Pay pay = row.statement().pay();
-    Terms terms = row.statement().terms();
-    if (pay == null || pay.next() == null || terms == null) {
-      return "";
+  private static String nearest(List<Line> lines, String currency) {
+    String words = "";
+    Ratio least = null;
+    for (Line line : lines) {
+      NextPay next = line.next();
+      if (next != null && next.pay() > 0 && next.quota().signum() > 0) {
+        Ratio toGo = Ratio.of(next.sales()).dividedBy(next.quota());
+        if (toGo.compareTo(NEAR) <= 0 && (least == null || toGo.compareTo(least) < 0)) {
+          least = toGo;
+          words = nearest(line.name(), next, currency);
+        }
+      }
     }
-    Measure measure = terms.plan().measure();
-    String sales = Figures.amount(Ratio.of(pay.next().sales()), measure);
-    return (measure.isCurrency()
+    return words;
+  }
+
+  private static String nearest(String name, NextPay next, String currency) {
+    String sales = Figures.amount(Ratio.of(next.sales()), next.measure());
+    boolean isCurrency = next.measure().isCurrency();
+    return (isCurrency
             ? " A sale of " + sales + " separates "
-            : " " + sales + " more " + measure.code() + " would bring ")
-        + row.name()
-        + (measure.isCurrency() ? " from " : " ")
-        + money(pay.next().pay(), currency)
+            : " " + sales + " more " + next.measure().code() + " would bring ")
+        + name
+        + (isCurrency ? " from " : " ")
+        + money(next.pay(), currency)
         + ".";
   }
 

@@ -1,5 +1,7 @@
 package zealoustarget.core.commission;
 
+import java.util.stream.Stream;
+
 /** Where a rep stands in the plan; docs/calculations.md, section 7. */
 public enum PayStatus {
   NO_PLAN("no plan"),
@@ -17,5 +19,13 @@ public enum PayStatus {
 
   public String word() {
     return word;
+  }
+
+  /** The status of a word; an unknown one is an IllegalArgumentException. */
+  public static PayStatus ofWord(String word) {
+    return Stream.of(values())
+        .filter(status -> status.word().equals(word))
+        .findFirst()
+        .orElseThrow(() -> new IllegalArgumentException("no status is called " + word));
   }
 }

@@ -6,6 +6,7 @@ import java.util.BitSet;
 import java.util.Collection;
 import java.util.List;
 import java.util.Set;
+import java.util.function.IntPredicate;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
@@ -63,6 +64,26 @@ public final class ActualBlock {
     lastDay = from.lastDay;
     this.amounts = amounts;
     absoluteSums = Arrays.stream(amounts).map(ActualBlock::absoluteSum).toArray(BigInteger[]::new);
+  }
+
+  private ActualBlock(ActualBlock from, int[] rows) {
+    loadId = from.loadId;
+    measures = from.measures;
+    months = pick(from.months, rows);
+    reps = pick(from.reps, rows);
+    regions = pick(from.regions, rows);
+    products = pick(from.products, rows);
+    lines = pick(from.lines, rows);
+    orders = from.hasOrders() ? pick(from.orders, rows) : new long[0];
+    boolean endsAlike = rows.length > 0 && months[rows.length - 1] == from.lastMonth();
+    lastDay = endsAlike ? from.lastDay : 0;
+    amounts = Arrays.stream(from.amounts).map(all -> pick(all, rows)).toArray(long[][]::new);
+    absoluteSums = Arrays.stream(amounts).map(ActualBlock::absoluteSum).toArray(BigInteger[]::new);
+  }
+
+  /** The block of some rows only; the day up to which its last month is posted stays. */
+  ActualBlock only(IntPredicate isKept) {
+    return new ActualBlock(this, IntStream.range(0, size()).filter(isKept).toArray());
   }
 
   /**

@@ -7,39 +7,28 @@ import org.junit.jupiter.api.Test;
 import zealoustarget.core.amount.Direction;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
-import zealoustarget.core.commission.PayHeadline.Named;
+import zealoustarget.core.commission.PayHeadline.Line;
 import zealoustarget.core.commission.Plans.Draft;
 
 class PayHeadlineTest {
-  private static Named rep(String name, Plan plan, long quota, long sales, Long due) {
+  private static Line rep(String name, Plan plan, long quota, long sales, Long due) {
     PayCurve curve = new PayCurve(plan, Ratio.of(quota), null, true);
-    Terms terms = new Terms(plan, List.of(), 0);
-    Facts facts = new Facts(sales, Ratio.of(quota), null);
     Pay pay = curve.at(sales);
-    return new Named(
+    Pay.Next next = pay.next();
+    return new Line(
         name,
-        new Statement(
-            1,
-            9,
-            terms,
-            9,
-            facts,
-            curve,
-            pay,
-            null,
-            0,
-            pay.earned(),
-            List.of(),
-            0,
-            0,
-            due == null ? Long.valueOf(pay.earned()) : due));
+        due == null ? Long.valueOf(pay.earned()) : due,
+        pay.status(),
+        next == null
+            ? null
+            : new PayHeadline.NextPay(plan.measure(), next.sales(), Ratio.of(quota), next.pay()));
   }
 
-  private static Named rep(String name, long sales) {
+  private static Line rep(String name, long sales) {
     return rep(name, Plans.worked(), 10_000_000, sales, null);
   }
 
-  private static String of(Named... reps) {
+  private static String of(Line... reps) {
     return PayHeadline.of("October 2026", List.of(reps), "EUR").replace('\u202f', ' ');
   }
 
@@ -64,7 +53,7 @@ class PayHeadlineTest {
   }
 
   @Test
-  void pieces_areNamed() {
+  void pieces_areLine() {
     Draft draft = new Draft();
     draft.measure = new Measure("units", "count", 0, Direction.HIGHER);
     draft.floor = null;

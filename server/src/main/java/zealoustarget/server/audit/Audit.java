@@ -5,15 +5,15 @@ import java.time.Clock;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Stream;
+import org.springframework.security.authentication.AnonymousAuthenticationToken;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
 /** The trail of what was done: entries are added and read, nothing else. */
 @Component
 public class Audit {
-  /** Who does everything until there are accounts. */
-  public static final String ANALYST = "analyst";
-
   private static final int LONGEST_SUBJECT = 400;
   private static final int LONGEST_TEXT = 100_000;
 
@@ -41,11 +41,19 @@ public class Audit {
     entities.persist(
         new AuditEntity(
             clock.instant(),
-            ANALYST,
+            who(),
             kind,
             cut(subject, LONGEST_SUBJECT),
             cut(before, LONGEST_TEXT),
             cut(after, LONGEST_TEXT)));
+  }
+
+  /** Name of the account that acts; the application's own where none does. */
+  public static String who() {
+    Authentication acting = SecurityContextHolder.getContext().getAuthentication();
+    return acting == null || acting instanceof AnonymousAuthenticationToken
+        ? "application"
+        : acting.getName();
   }
 
   private static String cut(String text, int most) {

@@ -10,7 +10,9 @@ public enum AuditKind {
   RULES_CHANGED,
   MONTH_SEALED,
   MONTH_UNSEALED,
-  STATEMENT_SENT;
+  STATEMENT_SENT,
+  ACCOUNT,
+  BACKUP;
 
   /** Such as "load posted". */
   public String word() {

@@ -49,17 +49,16 @@ public class EarningsService {
     this.seals = seals;
   }
 
-  /** The statements of a month that is not sealed, by the reps' keys. */
+  /** The statements of a month that is not sealed, by the reps' keys; those that may be seen. */
   List<Statement> reckon(YearMonth month) {
-    return reckon(month, playbooks.current());
+    return reckonAll(month).stream().filter(one -> ledgers.seesRep(one.rep(), month)).toList();
   }
 
-  /** The same as other rules would have it. */
-  List<Statement> reckon(YearMonth month, Playbook playbook) {
+  private List<Statement> reckonAll(YearMonth month) {
     Ledger ledger = ledgers.posted();
     int number = Months.number(month);
     Map<Integer, List<Closed>> closed = closed(number);
-    Earnings earnings = earnings(playbook, ledger);
+    Earnings earnings = earnings(playbooks.current(), ledger);
     List<Statement> statements = new ArrayList<>();
     for (Member rep : ledger.members().all(Axis.REP)) {
       Statement statement =
@@ -168,31 +167,49 @@ public class EarningsService {
     return seals.find(month).isPresent();
   }
 
+  /** The rows that may be seen. */
   Month month(YearMonth month) {
-    return seals
-        .find(month)
-        .map(seal -> new Month(frozen(seal).rows(), frozen(seal).headline(), true))
-        .orElseGet(() -> open(month, reckon(month)));
+    return seals.find(month).map(this::sealed).orElseGet(() -> open(month, rows(reckon(month))));
   }
 
-  private Month open(YearMonth month, List<Statement> statements) {
+  private Month sealed(Seal seal) {
+    FrozenMonth whole = frozen(seal);
+    List<EarningsRow> seen =
+        whole.rows().stream().filter(row -> isSeen(row, seal.month())).toList();
+    return seen.size() == whole.rows().size()
+        ? new Month(seen, whole.headline(), true)
+        : new Month(seen, headline(seal.month(), seen), true);
+  }
+
+  private boolean isSeen(EarningsRow row, YearMonth month) {
+    return ledgers
+        .posted()
+        .members()
+        .findByKey(Axis.REP, row.rep())
+        .filter(rep -> ledgers.seesRep(rep.id(), month))
+        .isPresent();
+  }
+
+  private Month open(YearMonth month, List<EarningsRow> rows) {
+    return new Month(rows, headline(month, rows), false);
+  }
+
+  private List<EarningsRow> rows(List<Statement> statements) {
+    return statements.stream().map(this::row).toList();
+  }
+
+  private String headline(YearMonth month, List<EarningsRow> rows) {
     Playbook playbook = playbooks.current();
-    Members members = ledgers.posted().members();
-    List<EarningsRow> rows = statements.stream().map(this::row).toList();
-    String headline =
-        PayHeadline.of(
-            SpanWords.name(month),
-            statements.stream()
-                .map(one -> new PayHeadline.Named(members.get(Axis.REP, one.rep()).name(), one))
-                .toList(),
-            currency(playbook));
-    return new Month(rows, headline, false);
+    return PayHeadline.of(
+        SpanWords.name(month),
+        rows.stream().map(row -> EarningsWords.line(row, playbook)).toList(),
+        currency(playbook));
   }
 
   /**
    * One rep's row.
    *
-   * @throws Refusal member-unknown
+   * @throws Refusal member-unknown, also where the rep may not be seen
    */
   EarningsRow row(String rep, YearMonth month) {
     return seals
@@ -201,6 +218,7 @@ public class EarningsService {
             seal ->
                 frozen(seal).rows().stream()
                     .filter(row -> row.rep().equalsIgnoreCase(rep.strip()))
+                    .filter(row -> isSeen(row, month))
                     .findFirst())
         .orElseGet(
             () ->
@@ -222,7 +240,7 @@ public class EarningsService {
   /**
    * One rep's statement of a month as it would be reckoned now, sealed or not.
    *
-   * @throws Refusal member-unknown
+   * @throws Refusal member-unknown, also where the rep may not be seen
    */
   Statement statement(String rep, YearMonth month) {
     Ledger ledger = ledgers.posted();
@@ -230,6 +248,7 @@ public class EarningsService {
     return ledger
         .members()
         .findByKey(Axis.REP, rep)
+        .filter(member -> ledgers.seesRep(member.id(), month))
         .map(
             member ->
                 earnings(playbooks.current(), ledger)
@@ -280,9 +299,9 @@ public class EarningsService {
 
   /** What is frozen with a month as it stands. */
   byte[] toFreeze(YearMonth month) {
-    List<Statement> statements = reckon(month);
-    Month open = open(month, statements);
-    return Packed.deflated(FrozenMonth.of(statements, open.rows(), open.headline()));
+    List<Statement> statements = reckonAll(month);
+    List<EarningsRow> rows = rows(statements);
+    return Packed.deflated(FrozenMonth.of(statements, rows, headline(month, rows)));
   }
 
   /** The measure whose sales are shown where no plan names one. */

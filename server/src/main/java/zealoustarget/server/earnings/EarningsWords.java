@@ -8,6 +8,7 @@ import zealoustarget.core.commission.Adjustment;
 import zealoustarget.core.commission.Facts;
 import zealoustarget.core.commission.Pay;
 import zealoustarget.core.commission.PayCurve;
+import zealoustarget.core.commission.PayHeadline;
 import zealoustarget.core.commission.PayStatus;
 import zealoustarget.core.commission.Plan;
 import zealoustarget.core.commission.Statement;
@@ -18,6 +19,7 @@ import zealoustarget.server.earnings.EarningsRow.ComponentPart;
 import zealoustarget.server.earnings.EarningsRow.NextPart;
 import zealoustarget.server.earnings.EarningsRow.PointPart;
 import zealoustarget.server.playbook.PlanPart;
+import zealoustarget.server.playbook.Playbook;
 
 /** Puts statements into the form in which they travel. */
 final class EarningsWords {
@@ -59,6 +61,33 @@ final class EarningsWords {
         curve == null ? null : exact(curve.floor(), measure),
         curve == null ? null : exact(curve.ceiling(), measure),
         curve == null ? List.of() : points(curve, facts.sales(), measure));
+  }
+
+  /** What the sentence over a month needs of a row. */
+  static PayHeadline.Line line(EarningsRow row, Playbook playbook) {
+    return new PayHeadline.Line(
+        row.name(),
+        row.due() == null ? null : units(row.due(), Ratio.of(100)),
+        PayStatus.ofWord(row.status()),
+        playbook.findMeasure(row.measure()).map(measure -> nextPay(row, measure)).orElse(null));
+  }
+
+  private static PayHeadline.NextPay nextPay(EarningsRow row, Measure measure) {
+    NextPart next = row.next();
+    return next == null || row.quota() == null
+        ? null
+        : new PayHeadline.NextPay(
+            measure,
+            units(next.sales(), measure.unitsPerOne()),
+            Ratio.parse(row.quota()).times(measure.unitsPerOne()),
+            units(next.pay(), Ratio.of(100)));
+  }
+
+  private static long units(String decimal, Ratio unitsPerOne) {
+    return Ratio.parse(decimal)
+        .times(unitsPerOne)
+        .rounded(0, RoundingMode.HALF_UP)
+        .longValueExact();
   }
 
   /** Null for null; otherwise decimal text, or six decimals where none ends. */

@@ -207,7 +207,7 @@ public class SealService {
             snapshots.figures(month));
     transaction.executeWithoutResult(
         status -> {
-          seals.add(month, Audit.ANALYST, frozen);
+          seals.add(month, Audit.who(), frozen);
           audit.add(
               AuditKind.MONTH_SEALED,
               month.toString(),
@@ -242,7 +242,7 @@ public class SealService {
     }
     transaction.executeWithoutResult(
         status -> {
-          seals.unseal(seal.id(), Audit.ANALYST, reason);
+          seals.unseal(seal.id(), Audit.who(), reason);
           audit.add(
               AuditKind.MONTH_UNSEALED,
               month.toString(),

@@ -17,6 +17,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.mail.MailException;
+import org.springframework.security.concurrent.DelegatingSecurityContextExecutorService;
 import org.springframework.stereotype.Service;
 import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.core.Refusal;
@@ -36,7 +37,8 @@ class StatementJobs {
   private final StatementMail mail;
   private final JsonMapper json;
   private final Path folder;
-  private final ExecutorService worker = Executors.newSingleThreadExecutor();
+  private final ExecutorService worker =
+      new DelegatingSecurityContextExecutorService(Executors.newSingleThreadExecutor());
   private final AtomicInteger numbers = new AtomicInteger();
   private final Map<Integer, Job> jobs = new ConcurrentHashMap<>();
 

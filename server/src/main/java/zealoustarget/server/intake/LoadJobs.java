@@ -11,6 +11,7 @@ import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.function.Consumer;
+import org.springframework.security.concurrent.DelegatingSecurityContextExecutorService;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.Refusal;
 
@@ -21,13 +22,14 @@ class LoadJobs {
   private static final long PATIENCE_MILLIS = 1_200;
 
   private final ExecutorService workers =
-      Executors.newFixedThreadPool(
-          AT_ONCE,
-          work -> {
-            Thread thread = new Thread(work, "load-job");
-            thread.setDaemon(true);
-            return thread;
-          });
+      new DelegatingSecurityContextExecutorService(
+          Executors.newFixedThreadPool(
+              AT_ONCE,
+              work -> {
+                Thread thread = new Thread(work, "load-job");
+                thread.setDaemon(true);
+                return thread;
+              }));
   private final Map<Integer, Progress> running = new ConcurrentHashMap<>();
   private final Map<Integer, Refusal> refusedLate = new ConcurrentHashMap<>();
 

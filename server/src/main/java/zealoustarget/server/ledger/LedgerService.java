@@ -23,6 +23,7 @@ import zealoustarget.core.ledger.Overlay;
 import zealoustarget.core.ledger.PostMode;
 import zealoustarget.core.ledger.Scope;
 import zealoustarget.core.member.Axis;
+import zealoustarget.server.accounts.Sights;
 import zealoustarget.server.roster.MemberStore;
 import zealoustarget.server.seals.Seal;
 import zealoustarget.server.seals.SealedLoad;
@@ -70,21 +71,44 @@ public class LedgerService {
   private final RowStore rows;
   private final MemberStore members;
   private final Seals seals;
+  private final Sights sights;
   private final Map<Integer, PostedLoad> everPosted = new ConcurrentHashMap<>();
   private volatile State state = new State(Ledger.empty(), Ledger.empty(), Map.of());
 
-  LedgerService(RowStore rows, MemberStore members, Seals seals) {
+  LedgerService(RowStore rows, MemberStore members, Seals seals, Sights sights) {
     this.rows = rows;
     this.members = members;
     this.seals = seals;
+    this.sights = sights;
   }
 
-  /** What is read: sealed months as they were sealed, all others as they are posted. */
+  /**
+   * What is read, as far as the account that acts may see it: sealed months as they were sealed,
+   * all others as they are posted.
+   */
   public Ledger current() {
-    return state.read();
+    return sights.narrow(state.read());
   }
 
-  /** Everything as it is posted now, corrections of sealed months too. */
+  /** What may be seen of a ledger that is not in force. */
+  public Ledger seen(Prepared prepared) {
+    return sights.narrow(prepared.ledger);
+  }
+
+  /** Whether the account that acts may see a rep's pay of a month. */
+  public boolean seesRep(int rep, YearMonth month) {
+    return sights.seesRep(state.read().members(), rep, month);
+  }
+
+  /** Whether the account that acts may see and write notes on a member and month. */
+  public boolean seesNote(int member, YearMonth month) {
+    return sights.seesNote(state.read().members(), member, month);
+  }
+
+  /**
+   * Everything as it is posted now, corrections of sealed months too, whoever asks: what is shown
+   * of it has to be narrowed by {@link #seesRep}.
+   */
   public Ledger posted() {
     return state.posted();
   }

@@ -85,10 +85,12 @@ class NoteController {
       @PathVariable String key,
       @PathVariable String month,
       @RequestBody NoteBody body) {
+    YearMonth read = month(month);
     Member member =
         Axis.findByWord(axis)
             .filter(found -> found != Axis.COMPANY)
             .flatMap(found -> ledgers.current().members().findByKey(found, key))
+            .filter(found -> ledgers.seesNote(found.id(), read))
             .orElseThrow(
                 () ->
                     Refusal.of("member-unknown", "There is no " + axis + " \"" + key + "\".")
@@ -100,7 +102,7 @@ class NoteController {
           "A note may have " + LONGEST_TEXT + " characters, was " + text.length() + ".");
     }
     String reason = body.reason() == null || body.reason().isBlank() ? null : body.reason();
-    notes.write(member.id(), month(month), reason, text);
+    notes.write(member.id(), read, reason, text);
   }
 
   private static YearMonth month(String text) {

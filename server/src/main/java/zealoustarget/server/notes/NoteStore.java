@@ -13,6 +13,7 @@ import org.springframework.transaction.annotation.Transactional;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.ledger.Months;
+import zealoustarget.server.ledger.LedgerService;
 
 /** Keeps the notes and the list of reasons. */
 @Component
@@ -21,9 +22,11 @@ public class NoteStore {
   public record Reason(String code, String name) {}
 
   private final EntityManager entities;
+  private final LedgerService ledgers;
   private final Clock clock;
 
-  NoteStore(EntityManager entities, Clock clock) {
+  NoteStore(EntityManager entities, LedgerService ledgers, Clock clock) {
+    this.ledgers = ledgers;
     this.entities = entities;
     this.clock = clock;
   }
@@ -72,7 +75,10 @@ public class NoteStore {
     }
   }
 
-  /** The notes on months of a span, by member id, each member's in the order of months. */
+  /**
+   * The notes on months of a span that may be seen, by member id, each member's in the order of
+   * months.
+   */
   @Transactional(readOnly = true)
   public Map<Integer, List<Note>> inSpan(Span span) {
     Map<String, String> names =
@@ -84,6 +90,8 @@ public class NoteStore {
         .setParameter("first", Months.number(span.fromInclusive()))
         .setParameter("last", Months.number(span.toInclusive()))
         .getResultStream()
+        .filter(
+            entity -> ledgers.seesNote(entity.place.memberId(), Months.of(entity.place.month())))
         .map(
             entity ->
                 new Note(

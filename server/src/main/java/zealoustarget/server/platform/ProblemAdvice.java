@@ -4,9 +4,9 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.net.URI;
 import java.util.Map;
 import java.util.Objects;
-import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.slf4j.MDC;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
@@ -36,7 +36,7 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
   /** Anything unforeseen: an incident id for the log, nothing of the inside. */
   @ExceptionHandler
   ResponseEntity<Object> failed(Exception failure, HttpServletRequest request) {
-    String incident = UUID.randomUUID().toString().substring(0, 8);
+    String incident = Objects.requireNonNullElse(MDC.get(RequestIdFilter.REQUEST), "unknown");
     LOG.error(
         "incident {} at {} {}", incident, request.getMethod(), request.getRequestURI(), failure);
     return answer(

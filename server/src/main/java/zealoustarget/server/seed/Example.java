@@ -6,6 +6,7 @@ import org.springframework.boot.ApplicationRunner;
 import org.springframework.context.annotation.Profile;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
+import zealoustarget.server.accounts.Acting;
 import zealoustarget.server.earnings.EarningsText;
 import zealoustarget.server.standing.StandingText;
 
@@ -26,6 +27,10 @@ class Example implements ApplicationRunner {
 
   @Override
   public void run(ApplicationArguments arguments) {
+    Acting.asSystem("example", this::print);
+  }
+
+  private void print() {
     String month = "2026-10";
     for (String axis : AXES) {
       String goalSet = axis.equals("rep") ? "quota" : axis + " plan";

@@ -16,6 +16,7 @@ import zealoustarget.core.ledger.GoalBook;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
+import zealoustarget.server.accounts.Sights;
 import zealoustarget.server.intake.GoalSets;
 import zealoustarget.server.ledger.LedgerService;
 import zealoustarget.server.playbook.Playbook;
@@ -30,10 +31,16 @@ class CompanyController {
   private final LedgerService ledgers;
   private final PlaybookService playbooks;
   private final GoalSets goalSets;
+  private final Sights sights;
   private final Clock clock;
 
   CompanyController(
-      LedgerService ledgers, PlaybookService playbooks, GoalSets goalSets, Clock clock) {
+      LedgerService ledgers,
+      PlaybookService playbooks,
+      GoalSets goalSets,
+      Sights sights,
+      Clock clock) {
+    this.sights = sights;
     this.ledgers = ledgers;
     this.playbooks = playbooks;
     this.goalSets = goalSets;
@@ -68,6 +75,7 @@ class CompanyController {
   @GetMapping("/company")
   CompanyAnswer company() {
     Ledger ledger = ledgers.current();
+    boolean seesAll = sights.isEverything();
     Playbook playbook = playbooks.current();
     Set<String> used = ledger.measuresWithActuals();
     Span posted = ledger.monthsWithActuals();
@@ -88,7 +96,10 @@ class CompanyController {
                             ? used.contains(m.quotient().under().code())
                             : used.contains(m.code())))
             .toList(),
-        goalSets.all().stream().map(set -> part(set, ledger)).toList(),
+        goalSets.all().stream()
+            .filter(set -> seesAll || ledger.goalBooks().containsKey(set.name()))
+            .map(set -> part(set, ledger))
+            .toList(),
         ledger.members().all(Axis.REGION).stream().map(m -> part(Axis.REGION, m)).toList(),
         posted == null ? null : posted.fromInclusive().toString(),
         posted == null ? null : posted.toInclusive().toString(),

@@ -128,7 +128,7 @@ class QueryReader {
 
   private Ledger without(String load) {
     if (load.matches("\\d{1,9}") && ledgers.isPosted(Integer.parseInt(load))) {
-      return ledgers.without(Integer.parseInt(load)).ledger();
+      return ledgers.seen(ledgers.without(Integer.parseInt(load)));
     }
     throw Refusal.of("load-unknown", "There is no posted load " + load + ".").with("load", load);
   }

@@ -8,13 +8,16 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 
-/** A view by name. */
+/** A view by name, of one account or of the office. */
 @Entity
 @Table(name = "saved_view")
 class SavedViewEntity {
   @Id
   @GeneratedValue(strategy = GenerationType.IDENTITY)
   Integer id;
+
+  @Column(name = "owner_id")
+  int ownerId;
 
   String name;
 

@@ -6,14 +6,17 @@ import java.util.List;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import zealoustarget.core.Refusal;
+import zealoustarget.server.accounts.Account;
+import zealoustarget.server.accounts.Acting;
 import zealoustarget.server.roster.MemberStore;
 
-/** Keeps views by name. */
+/** Keeps views by name: those that analysts and approvers share, and everybody else's own. */
 @Component
 public class ViewStore {
   private static final int LONGEST_NAME = 80;
   private static final int LONGEST_ADDRESS = 4_000;
   private static final int MOST_VIEWS = 200;
+  private static final int SHARED = 0;
 
   /**
    * A view.
@@ -30,11 +33,14 @@ public class ViewStore {
     this.clock = clock;
   }
 
-  /** All views by name. */
+  /** The views of the account that acts, by name. */
   @Transactional(readOnly = true)
   public List<SavedView> all() {
     return entities
-        .createQuery("from SavedViewEntity order by foldedName", SavedViewEntity.class)
+        .createQuery(
+            "from SavedViewEntity where ownerId = :owner order by foldedName",
+            SavedViewEntity.class)
+        .setParameter("owner", owner())
         .getResultStream()
         .map(view -> new SavedView(view.name, view.address))
         .toList();
@@ -59,6 +65,7 @@ public class ViewStore {
       throw invalid("There are " + MOST_VIEWS + " views already. Delete one first.");
     }
     SavedViewEntity view = known == null ? new SavedViewEntity() : known;
+    view.ownerId = owner();
     view.name = stripped;
     view.foldedName = MemberStore.fold(stripped);
     view.address = address;
@@ -79,11 +86,19 @@ public class ViewStore {
 
   private SavedViewEntity find(String name) {
     return entities
-        .createQuery("from SavedViewEntity where foldedName = :name", SavedViewEntity.class)
+        .createQuery(
+            "from SavedViewEntity where ownerId = :owner and foldedName = :name",
+            SavedViewEntity.class)
+        .setParameter("owner", owner())
         .setParameter("name", MemberStore.fold(name))
         .getResultStream()
         .findFirst()
         .orElse(null);
+  }
+
+  private static int owner() {
+    Account account = Acting.account();
+    return account.role().seesEverything() ? SHARED : account.id();
   }
 
   private static Refusal invalid(String words) {

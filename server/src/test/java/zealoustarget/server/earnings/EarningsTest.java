@@ -245,12 +245,14 @@ class EarningsTest {
     assertThat(api.post("/api/v1/months/2026-07/seal").code()).isEqualTo("month-sealed");
     assertThat(api.post("/api/v1/months/2026-09/seal").code()).isEqualTo("month-not-ready");
     assertThat(api.post("/api/v1/months/2026-08/seal").status()).isEqualTo(200);
-    assertThat(api.post("/api/v1/months/2026-08/unseal").code()).isEqualTo("value-missing");
-    assertThat(api.post("/api/v1/months/2026-07/unseal?reason=x").code())
+    assertThat(api.post("/api/v1/months/2026-08/unseal?reason=x").code()).isEqualTo("not-allowed");
+    Api approver = server.as("approver", null);
+    assertThat(approver.post("/api/v1/months/2026-08/unseal").code()).isEqualTo("value-missing");
+    assertThat(approver.post("/api/v1/months/2026-07/unseal?reason=x").code())
         .isEqualTo("month-not-ready");
-    assertThat(api.post("/api/v1/months/2026-08/unseal?reason=wrong%20file").status())
+    assertThat(approver.post("/api/v1/months/2026-08/unseal?reason=wrong%20file").status())
         .isEqualTo(200);
-    assertThat(api.post("/api/v1/months/2026-08/unseal?reason=x").code())
+    assertThat(approver.post("/api/v1/months/2026-08/unseal?reason=x").code())
         .isEqualTo("month-not-sealed");
     JsonNode past = api.get("/api/v1/months/2026-08/seal").json().get("history");
     assertThat(past.at("/0/reason").asString()).isEqualTo("wrong file");

@@ -6,10 +6,8 @@ import static org.assertj.core.api.Assertions.within;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.math.BigDecimal;
-import java.net.URI;
 import java.net.URLEncoder;
 import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
@@ -605,9 +603,8 @@ class StandingDeskTest {
   }
 
   private static byte[] download(String path) throws IOException, InterruptedException {
-    HttpRequest request =
-        HttpRequest.newBuilder(URI.create(api.request(path).build().uri().toString())).build();
-    var answer = HttpClient.newHttpClient().send(request, BodyHandlers.ofByteArray());
+    var answer =
+        HttpClient.newHttpClient().send(api.request(path).build(), BodyHandlers.ofByteArray());
     assertThat(answer.statusCode()).isEqualTo(200);
     assertThat(answer.headers().firstValue("Content-Disposition").orElse(""))
         .contains("attachment");

@@ -10,6 +10,7 @@ import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
+import java.util.Base64;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import tools.jackson.databind.JsonNode;
@@ -28,14 +29,26 @@ public final class Api {
     }
   }
 
+  /** Name and password of the first account of servers in tests. */
+  public static final String NAME = "Ada";
+
+  public static final String PASSWORD = "a long one for tests";
+
   private static final String BOUNDARY = "boundary-7d1c";
   private static final JsonMapper JSON = new JsonMapper();
 
   private final HttpClient client = HttpClient.newHttpClient();
   private final String root;
+  private final String authorization;
 
-  Api(int port) {
+  Api(int port, String authorization) {
     root = "http://localhost:" + port;
+    this.authorization = authorization;
+  }
+
+  static String basic(String name, String password) {
+    byte[] pair = (name + ":" + password).getBytes(StandardCharsets.UTF_8);
+    return "Basic " + Base64.getEncoder().encodeToString(pair);
   }
 
   public Answer get(String path) {
@@ -126,7 +139,8 @@ public final class Api {
   }
 
   public HttpRequest.Builder request(String path) {
-    return HttpRequest.newBuilder(URI.create(root + path));
+    HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(root + path));
+    return authorization == null ? request : request.header("Authorization", authorization);
   }
 
   private Answer send(HttpRequest.Builder request) {

@@ -2,6 +2,7 @@ package zealoustarget.server.testing;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -9,7 +10,11 @@ import zealoustarget.server.Application;
 
 /** The whole application on a free port, over a data folder, until it is closed. */
 public final class RunningServer implements AutoCloseable {
+  /** Among the properties of a server that is to begin without the tests' account. */
+  public static final String OWN_ACCOUNTS = "zealous.accounts.first=";
+
   private final ConfigurableApplicationContext context;
+  private int made;
 
   private RunningServer(ConfigurableApplicationContext context) {
     this.context = context;
@@ -18,6 +23,11 @@ public final class RunningServer implements AutoCloseable {
   /** Starts over a data folder, empty or from an earlier start. */
   public static RunningServer start(Path data, String... properties) {
     List<String> all = new ArrayList<>(List.of("server.port=0", "zealous.data-dir=" + data));
+    boolean hasOwn = Arrays.stream(properties).anyMatch(one -> one.equals(OWN_ACCOUNTS));
+    if (!hasOwn) {
+      all.add("zealous.accounts.first=" + Api.NAME);
+      all.add("zealous.accounts.first-password=" + Api.PASSWORD);
+    }
     all.addAll(List.of(properties));
     return new RunningServer(
         new SpringApplicationBuilder(Application.class)
@@ -25,8 +35,48 @@ public final class RunningServer implements AutoCloseable {
             .run(all.stream().map(property -> "--" + property).toArray(String[]::new)));
   }
 
+  /** As the first account. */
   public Api api() {
-    return new Api(port());
+    return new Api(port(), Api.basic(Api.NAME, Api.PASSWORD));
+  }
+
+  /** As another account. */
+  public Api api(String name, String password) {
+    return new Api(port(), Api.basic(name, password));
+  }
+
+  /** As a new account of a role; {@code member} null for analysts and approvers. */
+  public Api as(String role, String member) {
+    String name = role + (member == null ? "" : " " + member) + " " + ++made;
+    String tied = member == null ? "null" : "\"" + member + "\"";
+    Api.Answer made =
+        api()
+            .post(
+                "/api/v1/accounts",
+                "{\"name\": \"%s\", \"role\": \"%s\", \"member\": %s}".formatted(name, role, tied));
+    if (made.status() != 201) {
+      throw new AssertionError("no account was made: " + made);
+    }
+    String given = made.text("password");
+    Api.Answer changed =
+        api(name, given)
+            .put(
+                "/api/v1/session/password",
+                "{\"now\": \"%s\", \"next\": \"%s\"}".formatted(given, Api.PASSWORD));
+    if (changed.status() != 200) {
+      throw new AssertionError("the password was not changed: " + changed);
+    }
+    return api(name, Api.PASSWORD);
+  }
+
+  /** As nobody. */
+  public Api stranger() {
+    return new Api(port(), null);
+  }
+
+  /** With a token. */
+  public Api bearer(String token) {
+    return new Api(port(), "Bearer " + token);
   }
 
   public int port() {

@@ -1,0 +1,13 @@
+package zealoustarget.server.accounts;
+
+import org.springframework.boot.context.properties.ConfigurationProperties;
+import org.springframework.boot.context.properties.bind.DefaultValue;
+
+/**
+ * How accounts begin, {@code zealous.accounts.*}.
+ *
+ * @param first name of the first account, for a start without anybody at the console; else empty
+ * @param firstPassword its password
+ */
+@ConfigurationProperties("zealous.accounts")
+record AccountSettings(@DefaultValue("") String first, @DefaultValue("") String firstPassword) {}

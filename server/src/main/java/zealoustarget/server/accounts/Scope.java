@@ -1,0 +1,34 @@
+package zealoustarget.server.accounts;
+
+import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Stream;
+
+/** How much of an account's rights a way of signing in carries. */
+enum Scope {
+  /** Everything: a password. */
+  ALL,
+  /** Reading, and bringing files in: a token. */
+  LOAD,
+  /** Reading only: a token. */
+  READ;
+
+  String word() {
+    return name().toLowerCase(Locale.ROOT);
+  }
+
+  String authority() {
+    return "SCOPE_" + name();
+  }
+
+  boolean covers(Scope needed) {
+    return compareTo(needed) <= 0;
+  }
+
+  /** The scope of a token. */
+  static Optional<Scope> findForToken(String word) {
+    return Stream.of(LOAD, READ)
+        .filter(scope -> word != null && scope.word().equals(word.strip().toLowerCase(Locale.ROOT)))
+        .findFirst();
+  }
+}

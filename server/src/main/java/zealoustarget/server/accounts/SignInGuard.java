@@ -1,0 +1,95 @@
+package zealoustarget.server.accounts;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import org.springframework.stereotype.Component;
+import zealoustarget.core.Refusal;
+import zealoustarget.server.roster.MemberStore;
+
+/**
+ * Slows guessing down. Whoever fails from one address waits longer with every try, there. Tries on
+ * one name from many addresses wait half a minute at most, and not where the name signed in before:
+ * so nobody can keep another out.
+ */
+@Component
+class SignInGuard {
+  private static final int KEPT = 20_000;
+  private static final int FREE_FOR_PAIR = 5;
+  private static final int FREE_FOR_ADDRESS = 40;
+  private static final int FREE_FOR_NAME = 20;
+  private static final Duration LONGEST = Duration.ofMinutes(15);
+  private static final Duration LONGEST_FOR_NAME = Duration.ofSeconds(30);
+  private static final Duration FORGOTTEN = Duration.ofHours(1);
+
+  private record Tries(int failed, Instant until, Instant last) {}
+
+  /** What is remembered, the oldest falling out. */
+  private static final class Recent<V> extends LinkedHashMap<String, V> {
+    private static final long serialVersionUID = 1;
+
+    @Override
+    protected boolean removeEldestEntry(Map.Entry<String, V> eldest) {
+      return size() > KEPT;
+    }
+  }
+
+  private final Clock clock;
+  private final Map<String, Tries> tries = new Recent<>();
+  private final Map<String, Boolean> known = new Recent<>();
+
+  SignInGuard(Clock clock) {
+    this.clock = clock;
+  }
+
+  /**
+   * Before a password is looked at.
+   *
+   * @throws Refusal too-many-tries, with {@code seconds} to wait
+   */
+  synchronized void check(String name, String address) {
+    String folded = MemberStore.fold(name);
+    Instant now = clock.instant();
+    checkOne("pair " + folded + " " + address, now);
+    checkOne("address " + address, now);
+    if (!known.containsKey(folded + " " + address)) {
+      checkOne("name " + folded, now);
+    }
+  }
+
+  private void checkOne(String key, Instant now) {
+    Tries had = tries.get(key);
+    if (had != null && now.isBefore(had.until)) {
+      long seconds = Math.max(1, Duration.between(now, had.until).toSeconds() + 1);
+      throw Refusal.of(
+              "too-many-tries",
+              "Too many tries failed. Wait " + seconds + " seconds, then try again.")
+          .with("seconds", seconds);
+    }
+  }
+
+  synchronized void failed(String name, String address) {
+    String folded = MemberStore.fold(name);
+    count("pair " + folded + " " + address, FREE_FOR_PAIR, LONGEST);
+    count("address " + address, FREE_FOR_ADDRESS, LONGEST);
+    count("name " + folded, FREE_FOR_NAME, LONGEST_FOR_NAME);
+  }
+
+  synchronized void succeeded(String name, String address) {
+    String folded = MemberStore.fold(name);
+    tries.remove("pair " + folded + " " + address);
+    known.put(folded + " " + address, true);
+  }
+
+  private void count(String key, int free, Duration longest) {
+    Instant now = clock.instant();
+    Tries had = tries.remove(key);
+    boolean isForgotten = had == null || had.last.plus(FORGOTTEN).isBefore(now);
+    int failed = isForgotten ? 1 : had.failed + 1;
+    long seconds =
+        failed < free ? 0 : Math.min(longest.toSeconds(), 2L << Math.min(failed - free, 20));
+    tries.put(key, new Tries(failed, now.plusSeconds(seconds), now));
+  }
+}

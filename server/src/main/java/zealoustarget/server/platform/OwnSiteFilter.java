@@ -1,0 +1,64 @@
+package zealoustarget.server.platform;
+
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
+import org.springframework.stereotype.Component;
+import org.springframework.web.filter.OncePerRequestFilter;
+
+/**
+ * Keeps pages of other sites, opened in the same browser, from speaking to this one: only the host
+ * names that are known are answered, and changes only for the own pages. Answers 503 until the data
+ * are in memory.
+ */
+@Component
+@Order(Ordered.HIGHEST_PRECEDENCE + 20)
+class OwnSiteFilter extends OncePerRequestFilter {
+  private static final Set<String> LOCAL_NAMES = Set.of("localhost", "127.0.0.1", "[::1]", "::1");
+  private static final Set<String> READING = Set.of("GET", "HEAD", "OPTIONS");
+
+  private final Readiness readiness;
+  private final ProblemWriter problems;
+  private final Set<String> names = new HashSet<>(LOCAL_NAMES);
+
+  OwnSiteFilter(
+      Readiness readiness, ProblemWriter problems, @Value("${zealous.hosts}") List<String> hosts) {
+    this.readiness = readiness;
+    this.problems = problems;
+    hosts.forEach(host -> names.add(host.strip()));
+  }
+
+  @Override
+  protected void doFilterInternal(
+      HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+      throws ServletException, IOException {
+    String path = request.getRequestURI();
+    if (!isOwnSite(request)) {
+      problems.write(
+          response, Problem.CROSS_SITE, "Open the application by an address in zealous.hosts.");
+    } else if (!readiness.isReady() && path.startsWith("/api/") && !path.endsWith("/health")) {
+      problems.write(
+          response, Problem.STARTING, "The data are being loaded. Try again in a moment.");
+    } else {
+      chain.doFilter(request, response);
+    }
+  }
+
+  private boolean isOwnSite(HttpServletRequest request) {
+    if (!names.contains(request.getServerName())) {
+      return false;
+    }
+    String origin = request.getHeader("Origin");
+    return origin == null
+        || READING.contains(request.getMethod())
+        || origin.replaceFirst("^https?://", "").equals(request.getHeader("Host"));
+  }
+}

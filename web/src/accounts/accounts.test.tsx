@@ -1,0 +1,190 @@
+import { screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { clean, Refused, serve, showAt } from '../test/desk';
+import { AccountContext, rightsOf, useAccount, type Account, type Session } from './account';
+import { AccountPage } from './AccountPage';
+import { Administration } from './Administration';
+import { SessionGate } from './SessionGate';
+
+afterEach(clean);
+
+const ADA: Account = {
+  id: 1,
+  name: 'Ada',
+  role: 'analyst',
+  member: null,
+  isAdministrator: true,
+  isDisabled: false,
+  mustChange: false,
+  version: 3,
+};
+
+const NOBODY: Session = { account: null, isFirst: false, demo: [] };
+
+function Inside() {
+  return <p>inside as {useAccount().name}</p>;
+}
+
+const gate = (
+  <SessionGate>
+    <Inside />
+  </SessionGate>
+);
+
+describe('the gate', () => {
+  it('lets somebody in who is signed in', async () => {
+    serve({ '/session': { ...NOBODY, account: ADA } });
+    showAt(gate, '/');
+    expect(await screen.findByText('inside as Ada')).toBeInTheDocument();
+  });
+
+  it('asks for name and password, and says what was wrong', async () => {
+    const answers: Record<string, unknown> = { '/session': NOBODY };
+    const asked = serve(answers);
+    showAt(gate, '/');
+    await userEvent.type(await screen.findByLabelText('Name'), 'Ada');
+    await userEvent.type(screen.getByLabelText('Password'), 'not mine');
+    answers['/session'] = new Refused(401, 'Name or password is wrong.');
+    await userEvent.click(screen.getByRole('button', { name: 'Sign in' }));
+    expect(await screen.findByRole('alert')).toHaveTextContent('Name or password is wrong.');
+    expect(screen.getByLabelText('Name')).toHaveValue('Ada');
+    answers['/session'] = { ...NOBODY, account: ADA };
+    await userEvent.click(screen.getByRole('button', { name: 'Sign in' }));
+    expect(await screen.findByText('inside as Ada')).toBeInTheDocument();
+    expect(asked.filter((one) => one.method === 'POST').map((one) => one.body)).toEqual([
+      { name: 'Ada', password: 'not mine' },
+      { name: 'Ada', password: 'not mine' },
+    ]);
+  });
+
+  it('offers the accounts of the demo', async () => {
+    const demo = [{ name: 'rep', role: 'rep' as const, password: 'p', what: 'own rows' }];
+    const answers: Record<string, unknown> = { '/session': { ...NOBODY, demo } };
+    const asked = serve(answers);
+    showAt(gate, '/');
+    await userEvent.click(await screen.findByRole('button', { name: 'rep: own rows' }));
+    await waitFor(() =>
+      expect(asked.find((one) => one.method === 'POST')?.body).toEqual({
+        name: 'rep',
+        password: 'p',
+      }),
+    );
+  });
+
+  it('makes the first account with the code from the console', async () => {
+    const asked = serve({
+      '/session': { ...NOBODY, isFirst: true },
+      '/session/first': { ...NOBODY, account: ADA },
+    });
+    showAt(gate, '/');
+    await userEvent.type(await screen.findByLabelText('Code'), 'abcd-efgh');
+    await userEvent.type(screen.getByLabelText('Name'), 'Ada');
+    await userEvent.type(screen.getByLabelText(/^Password/), 'a long one of mine');
+    await userEvent.click(screen.getByRole('button', { name: 'Make the first account' }));
+    expect(await screen.findByText('inside as Ada')).toBeInTheDocument();
+    expect(asked.at(-1)?.body).toMatchObject({ code: 'abcd-efgh', name: 'Ada' });
+  });
+
+  it('has a password changed that somebody else gave', async () => {
+    const asked = serve({
+      '/session': { ...NOBODY, account: { ...ADA, mustChange: true } },
+      '/session/password': { ...NOBODY, account: ADA },
+    });
+    showAt(gate, '/');
+    await userEvent.type(await screen.findByLabelText('Password now'), 'given');
+    await userEvent.type(screen.getByLabelText(/^New password, /), 'a long one of mine');
+    await userEvent.type(screen.getByLabelText('New password once more'), 'a long one of min');
+    expect(screen.getByRole('alert')).toHaveTextContent('not the same');
+    expect(screen.getByRole('button', { name: 'Change the password' })).toBeDisabled();
+    await userEvent.type(screen.getByLabelText('New password once more'), 'e');
+    await userEvent.click(screen.getByRole('button', { name: 'Change the password' }));
+    expect(await screen.findByText('inside as Ada')).toBeInTheDocument();
+    expect(asked.at(-1)?.body).toEqual({ now: 'given', next: 'a long one of mine' });
+  });
+});
+
+describe('administration', () => {
+  const REP: Account = {
+    ...ADA,
+    id: 2,
+    name: 'Bo',
+    role: 'rep',
+    member: 'K1',
+    isAdministrator: false,
+  };
+
+  it('makes an account and shows its password once', async () => {
+    const asked = serve({ '/accounts': [ADA, REP] });
+    showAt(<Administration />, '/accounts');
+    await screen.findByText('Bo');
+    serve({
+      '/accounts': [ADA, REP],
+      'POST /accounts': { account: { ...REP, name: 'Cy' }, password: 'aaaa-bbbb' },
+    });
+    const form = within(screen.getByRole('form', { name: 'New account' }));
+    await userEvent.type(form.getByLabelText('Name'), 'Cy');
+    await userEvent.type(form.getByLabelText(/^Key of the rep/), 'K2');
+    await userEvent.click(form.getByRole('button', { name: 'Make the account' }));
+    expect(await screen.findByText('aaaa-bbbb')).toBeInTheDocument();
+    expect(asked.length).toBeGreaterThan(0);
+  });
+
+  it('closes an account as it was looked at, and says what changed meanwhile', async () => {
+    serve({ '/accounts': [ADA, REP] });
+    showAt(<Administration />, '/accounts');
+    const close = await screen.findByRole('button', { name: 'Close the account of Bo' });
+    const asked = serve({ '/accounts/2': new Refused(409, 'It was changed meanwhile.') });
+    await userEvent.click(close);
+    expect(await screen.findByRole('alert')).toHaveTextContent('changed meanwhile');
+    expect(asked[0]?.body).toMatchObject({ id: 2, isDisabled: true, version: 3 });
+  });
+
+  it('an approver is not tied to the roster', async () => {
+    serve({ '/accounts': [] });
+    showAt(<Administration />, '/accounts');
+    const form = within(await screen.findByRole('form', { name: 'New account' }));
+    await userEvent.selectOptions(form.getByLabelText('Role'), 'approver');
+    expect(form.queryByLabelText(/roster/)).toBeNull();
+  });
+});
+
+describe('the own account', () => {
+  beforeEach(() => {
+    serve({
+      '/tokens': [{ id: 4, name: 'nightly', scope: 'load', madeAt: '2026-11-01T00:00:00Z' }],
+    });
+  });
+
+  it('lists tokens and revokes them', async () => {
+    showAt(
+      <AccountContext.Provider value={ADA}>
+        <AccountPage />
+      </AccountContext.Provider>,
+      '/account',
+    );
+    expect(await screen.findByText(/reads and loads, since 2026-11-01/)).toBeInTheDocument();
+    const asked = serve({ '/tokens': [] });
+    await userEvent.click(screen.getByRole('button', { name: 'Revoke nightly' }));
+    expect(await screen.findByText('There is none yet.')).toBeInTheDocument();
+    expect(asked[0]).toMatchObject({ method: 'DELETE', path: '/api/v1/tokens/4' });
+  });
+
+  it('shows a new token once', async () => {
+    showAt(<AccountPage />, '/account');
+    await userEvent.type(await screen.findByLabelText('What it is for'), 'reports');
+    serve({ '/tokens': [], 'POST /tokens': { token: { id: 5 }, text: 'zt_secret' } });
+    await userEvent.click(screen.getByRole('button', { name: 'Make a token' }));
+    expect(await screen.findByText('zt_secret')).toBeInTheDocument();
+  });
+});
+
+it('rights follow the role', () => {
+  expect(rightsOf(ADA)).toMatchObject({ isOffice: true, mayLoad: true, mayReopen: false });
+  expect(rightsOf({ ...ADA, role: 'approver' })).toMatchObject({ mayLoad: false, mayReopen: true });
+  expect(rightsOf({ ...ADA, role: 'manager' })).toMatchObject({
+    isOffice: false,
+    mayExplain: true,
+  });
+  expect(rightsOf({ ...ADA, role: 'rep' })).toMatchObject({ mayExplain: false, isRep: true });
+});

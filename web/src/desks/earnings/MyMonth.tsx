@@ -1,0 +1,120 @@
+import { useQuery } from '@tanstack/react-query';
+import { useAccount } from '../../accounts/account';
+import { ask, query } from '../../api/client';
+import type { Company, MonthReading, Path, PayRow, Reading } from '../../api/types';
+import { useView } from '../../app/useView';
+import { amount, monthName, NONE, signed } from '../../format/figures';
+import { ChartFrame, FigureTable } from '../../marks/ChartFrame';
+import { PathChart } from '../../marks/PathChart';
+import { Empty, Failed, Loading } from '../../ui/Notice';
+import { StatementPanel } from './StatementPanel';
+import { usePayDesk } from './useEarnings';
+
+/** What a rep asks first: where do I stand, what comes next, what is due. */
+export function MyMonth({ company }: { company: Company }) {
+  const { member } = useAccount();
+  const [view] = useView(company);
+  const month = view.span.to;
+  const desk = usePayDesk(month);
+  const row = desk.data?.rows[0];
+  const path = useMonths(member ?? '', row?.measure ?? 'revenue', month, company);
+  if (desk.isPending || path.isPending) return <Loading what="your month" />;
+  if (desk.isError) return <Failed error={desk.error} onRetry={() => void desk.refetch()} />;
+  if (!row || path.isError) {
+    return (
+      <Empty title={`There is nothing of yours in ${monthName(month)}.`}>
+        <p>Choose another month above, or ask whoever loads the figures.</p>
+      </Empty>
+    );
+  }
+  const { months } = path.data;
+  const reading = months.find((one) => one.month === month)?.reading;
+  return (
+    <div className="standing-desk">
+      <section aria-label="My month" className="min-h-0 min-w-0 overflow-auto px-[18px] pt-3.5">
+        <h1 className="mb-4 text-[20px] leading-snug font-bold">{headline(row, reading, month)}</h1>
+        {reading && <Facts row={row} reading={reading} currency={desk.data.currency} />}
+        <MyYear months={months} month={month} />
+      </section>
+      <StatementPanel key={row.rep + month} rep={row.rep} month={month} />
+    </div>
+  );
+}
+
+function useMonths(rep: string, measure: string, month: string, company: Company) {
+  const goalSet = company.goalSets.find(
+    (set) => set.axis === 'rep' && set.measures.includes(measure),
+  )?.name;
+  const asked = { measure, from: month, to: month, goalSet };
+  return useQuery({
+    queryKey: ['standing', 'path', rep, asked],
+    queryFn: () => ask<Path>(`/standing/rep/${encodeURIComponent(rep)}/path${query(asked)}`),
+    placeholderData: (before) => before,
+  });
+}
+
+function headline(row: PayRow, reading: Reading | undefined, month: string): string {
+  const unit = row.unit === 'count' ? row.measure : row.unit;
+  const where =
+    reading?.percentShown == null
+      ? `You sold ${amount(reading?.actual ?? row.actual)} ${unit} in ${monthName(month)}.`
+      : `You stand at ${amount(reading.percentShown)} % of your quota for ${monthName(month)}.`;
+  if (!row.next) return where;
+  const { event, sales, pay } = row.next;
+  const what = event === 'target' ? 'reach the quota' : `reach the ${event}`;
+  return `${where} ${amount(sales)} ${unit} more ${what}, worth ${amount(pay)}.`;
+}
+
+interface FactsProps {
+  row: PayRow;
+  reading: Reading;
+  currency: string;
+}
+
+function Facts({ row, reading, currency }: FactsProps) {
+  const facts = [
+    { word: 'Sold', figure: amount(reading.actual) },
+    { word: 'Quota', figure: amount(reading.goal) },
+    { word: 'Variance', figure: signed(reading.variance) },
+    {
+      word: 'Percent to goal',
+      figure: reading.percentShown === null ? NONE : `${amount(reading.percentShown)} %`,
+    },
+    { word: `Due, ${currency}`, figure: amount(row.due) },
+  ];
+  return (
+    <dl className="mb-6 flex flex-wrap gap-x-8 gap-y-3 border-y border-rule py-3">
+      {facts.map(({ word, figure }) => (
+        <div key={word}>
+          <dt className="text-quiet">{word}</dt>
+          <dd className="text-[19px] font-bold whitespace-nowrap">{figure}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
+/** The months of the year against their quotas. */
+function MyYear({ months, month }: { months: MonthReading[]; month: string }) {
+  return (
+    <div className="max-w-[460px]">
+      <ChartFrame
+        title="The year by month, against quota"
+        level={2}
+        table={
+          <FigureTable
+            head={['Month', 'Sold', 'Quota', 'Variance']}
+            rows={months.map(({ month: of, state, reading }) => [
+              monthName(of),
+              state === 'empty' ? NONE : amount(reading.actual),
+              amount(reading.goal),
+              state === 'empty' ? NONE : signed(reading.variance),
+            ])}
+          />
+        }
+      >
+        <PathChart months={months} isIn={(one) => one === month} />
+      </ChartFrame>
+    </div>
+  );
+}
