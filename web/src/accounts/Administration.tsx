@@ -1,4 +1,5 @@
 import { useState, type SubmitEvent } from 'react';
+import { Backups } from './Backups';
 import { field } from '../ui/Drop';
 import { Failed, Loading, quietButton, smallButton } from '../ui/Notice';
 import type { Account, Role } from './account';
@@ -32,6 +33,7 @@ export function Administration() {
         <List accounts={accounts.data} onGiven={setGiven} />
       )}
       <NewAccount onGiven={setGiven} />
+      <Backups />
     </div>
   );
 }

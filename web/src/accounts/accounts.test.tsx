@@ -115,10 +115,11 @@ describe('administration', () => {
   };
 
   it('makes an account and shows its password once', async () => {
-    const asked = serve({ '/accounts': [ADA, REP] });
+    const asked = serve({ '/accounts': [ADA, REP], '/backups': [] });
     showAt(<Administration />, '/accounts');
     await screen.findByText('Bo');
     serve({
+      '/backups': [],
       '/accounts': [ADA, REP],
       'POST /accounts': { account: { ...REP, name: 'Cy' }, password: 'aaaa-bbbb' },
     });
@@ -131,17 +132,33 @@ describe('administration', () => {
   });
 
   it('closes an account as it was looked at, and says what changed meanwhile', async () => {
-    serve({ '/accounts': [ADA, REP] });
+    serve({ '/accounts': [ADA, REP], '/backups': [] });
     showAt(<Administration />, '/accounts');
     const close = await screen.findByRole('button', { name: 'Close the account of Bo' });
-    const asked = serve({ '/accounts/2': new Refused(409, 'It was changed meanwhile.') });
+    const asked = serve({
+      '/backups': [],
+      '/accounts/2': new Refused(409, 'It was changed meanwhile.'),
+    });
     await userEvent.click(close);
     expect(await screen.findByRole('alert')).toHaveTextContent('changed meanwhile');
     expect(asked[0]?.body).toMatchObject({ id: 2, isDisabled: true, version: 3 });
   });
 
+  it('backs up, lists and offers the file', async () => {
+    serve({ '/accounts': [ADA], '/backups': [] });
+    showAt(<Administration />, '/accounts');
+    await screen.findByText('There is no backup yet.');
+    const made = { name: '2026-11-23.zip', madeAt: '2026-11-23T08:00:00Z', bytes: 2_400_000 };
+    const asked = serve({ '/accounts': [ADA], '/backups': [made], 'POST /backups': made });
+    await userEvent.click(screen.getByRole('button', { name: 'Back up now' }));
+    const link = await screen.findByRole('link', { name: '2026-11-23.zip' });
+    expect(link).toHaveAttribute('href', '/api/v1/backups/2026-11-23.zip');
+    expect(screen.getByText('2.4 MB, 2026-11-23 08:00')).toBeInTheDocument();
+    expect(asked[0]?.method).toBe('POST');
+  });
+
   it('an approver is not tied to the roster', async () => {
-    serve({ '/accounts': [] });
+    serve({ '/accounts': [], '/backups': [] });
     showAt(<Administration />, '/accounts');
     const form = within(await screen.findByRole('form', { name: 'New account' }));
     await userEvent.selectOptions(form.getByLabelText('Role'), 'approver');

@@ -31,6 +31,17 @@ function withToken(init: RequestInit | undefined): RequestInit | undefined {
 
 /** Asks the server; rejects with a ProblemError, also when it cannot be reached. */
 export async function ask<T>(path: string, init?: RequestInit): Promise<T> {
+  const answer = await answerOf(path, init);
+  return (answer.status === 204 ? undefined : await answer.json()) as T;
+}
+
+/** The same with the state that was answered, to be named by a change of it. */
+export async function askTagged<T>(path: string, init?: RequestInit): Promise<T & { tag: string }> {
+  const answer = await answerOf(path, init);
+  return { ...((await answer.json()) as T), tag: answer.headers.get('ETag') ?? '*' };
+}
+
+async function answerOf(path: string, init?: RequestInit): Promise<Response> {
   let answer: Response;
   try {
     answer = await fetch(ROOT + path, withToken(init));
@@ -46,7 +57,7 @@ export async function ask<T>(path: string, init?: RequestInit): Promise<T> {
     if (problem.code === 'sign-in-needed') window.dispatchEvent(new Event(SIGNED_OUT));
     throw problem;
   }
-  return (answer.status === 204 ? undefined : await answer.json()) as T;
+  return answer;
 }
 
 async function problemOf(answer: Response): Promise<ProblemError> {

@@ -7,6 +7,12 @@ export const asJson = (method: string, body: unknown): RequestInit => ({
   body: JSON.stringify(body),
 });
 
+/** The part of a request that changes what was looked at, and nothing newer. */
+export const asChangeOf = (tag: string, body: unknown): RequestInit => ({
+  ...asJson('PUT', body),
+  headers: { 'Content-Type': 'application/json', 'If-Match': tag },
+});
+
 /** Changes something on the server, then reads again what these keys hold. */
 export function useChange<T, R = unknown>(change: (value: T) => Promise<R>, ...keys: string[]) {
   const client = useQueryClient();

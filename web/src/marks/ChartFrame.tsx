@@ -109,7 +109,7 @@ export function FigureTable({ head, rows }: { head: string[]; rows: string[][] }
                     key={at}
                     scope="row"
                     title={cell}
-                    className="max-w-[170px] truncate py-0.5 text-left font-normal"
+                    className="w-full max-w-0 truncate py-0.5 text-left font-normal"
                   >
                     {cell}
                   </th>

@@ -24,7 +24,7 @@ interface PlanEditorProps {
   company: Company;
   initial: PlanDraft;
   isNew: boolean;
-  rules: Rules;
+  rules: Rules & { tag: string };
   people: Person[];
   month: string;
   onSaved: (plan: PlanPart) => void;
@@ -35,7 +35,8 @@ export function PlanEditor(props: PlanEditorProps) {
   const { company, rules, people, month } = props;
   const [draft, setDraft] = useState(props.initial);
   const [assignments, setAssignments] = useState<AssignmentPart[]>(rules.assignments);
-  const save = useSaveRules();
+  const [tag, setTag] = useState(rules.tag);
+  const save = useSaveRules(tag);
   const counted = isCount(company, draft.measure);
   const read = useMemo(() => fromDraft(draft, counted), [draft, counted]);
   const rulesNow = useMemo(
@@ -63,7 +64,13 @@ export function PlanEditor(props: PlanEditorProps) {
         onSubmit={(event) => {
           event.preventDefault();
           const { plan } = read;
-          if (plan && rulesNow) save.mutate(rulesNow, { onSuccess: () => props.onSaved(plan) });
+          if (!plan || !rulesNow) return;
+          save.mutate(rulesNow, {
+            onSuccess: (saved) => {
+              setTag(saved.tag);
+              props.onSaved(plan);
+            },
+          });
         }}
       >
         <div className="grid max-w-[620px] grid-cols-2 gap-x-4 gap-y-3">

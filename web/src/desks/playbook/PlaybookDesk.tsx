@@ -55,7 +55,7 @@ export function PlaybookDesk({ company }: { company: Company }) {
 
 interface PlansProps {
   company: Company;
-  rules: Rules;
+  rules: Rules & { tag: string };
   month: string;
   chosen: { name: string | null; since: string | null };
   /** "blank", or the name of the plan to copy; null where none is begun. */
@@ -129,7 +129,7 @@ function Plans({ company, rules, month, chosen, isNew, change }: PlansProps) {
 
 interface PlanLinkProps {
   plan: PlanPart;
-  rules: Rules;
+  rules: Rules & { tag: string };
   isChosen: boolean;
   onChoose: () => void;
 }

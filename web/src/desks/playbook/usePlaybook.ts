@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { ask, query } from '../../api/client';
+import { ask, askTagged, query } from '../../api/client';
 import type {
   AssignmentPart,
   AuditEntry,
@@ -8,7 +8,7 @@ import type {
   PlanTrial,
   Rules,
 } from '../../api/types';
-import { asJson, useChange } from '../../api/useChange';
+import { asChangeOf, asJson, useChange } from '../../api/useChange';
 
 export interface RulesToSave {
   plans?: PlanPart[];
@@ -16,12 +16,13 @@ export interface RulesToSave {
 }
 
 export function useRules() {
-  return useQuery({ queryKey: ['rules'], queryFn: () => ask<Rules>('/playbook') });
+  return useQuery({ queryKey: ['rules'], queryFn: () => askTagged<Rules>('/playbook') });
 }
 
-export function useSaveRules() {
+/** Saves over the rules that the editor began with. */
+export function useSaveRules(tag: string) {
   return useChange(
-    (rules: RulesToSave) => ask<Rules>('/playbook', asJson('PUT', rules)),
+    (rules: RulesToSave) => askTagged<Rules>('/playbook', asChangeOf(tag, rules)),
     'rules',
     'earnings',
     'trial',

@@ -45,7 +45,7 @@ interface ControlLineProps {
 /** The controls as one line of plain words. */
 export function ControlLine({ company, view, standing, change }: ControlLineProps) {
   const { atOrAboveGoal, membersWithGoal } = standing.summary;
-  const { isOffice } = useRights();
+  const { isOffice, mayLoad } = useRights();
   const rungWords = `${standing.rung.rungs.length} rungs`;
   return (
     <div className="no-print mb-2 flex flex-wrap items-center gap-x-3.5 gap-y-1.5 text-[13px]">
@@ -74,7 +74,9 @@ export function ControlLine({ company, view, standing, change }: ControlLineProp
       )}
       <SortControls view={view} change={change} />
       <NarrowDrop view={view} standing={standing} company={company} change={change} />
-      <ToneDrop key={standing.measure + standing.goal} standing={standing} view={view} />
+      {mayLoad && (
+        <ToneDrop key={standing.measure + standing.goal} standing={standing} view={view} />
+      )}
       <button
         type="button"
         className="min-h-6 text-quiet"

@@ -88,7 +88,13 @@ function NoteForm({ member, month, written }: NoteFormProps) {
       className="no-print space-y-1.5"
       onSubmit={(event) => {
         event.preventDefault();
-        write.mutate({ ...member, month, reason: reason || null, text });
+        write.mutate({
+          ...member,
+          month,
+          reason: reason || null,
+          text,
+          was: written?.text ?? '',
+        });
       }}
     >
       <div className="flex gap-1.5">

@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
-import { ask, query } from '../../api/client';
-import { asJson, useChange } from '../../api/useChange';
+import { useId } from 'react';
+import { ask, askTagged, query } from '../../api/client';
+import { asChangeOf, asJson, useChange } from '../../api/useChange';
 import type {
   Claims,
   CloseUp,
@@ -111,8 +112,19 @@ export function useTrial(view: View, ladder: object, isWhole: boolean) {
   });
 }
 
+/** Saves rules over those that were in force when the part that changes them was opened. */
 export function useSaveRules() {
-  return useChange((rules: object) => ask('/playbook', asJson('PUT', rules)), 'standing');
+  const opened = useQuery({
+    queryKey: ['rules', 'opened', useId()],
+    queryFn: () => askTagged<object>('/playbook'),
+    staleTime: Infinity,
+    gcTime: 0,
+  });
+  return useChange(
+    (rules: object) => ask('/playbook', asChangeOf(opened.data?.tag ?? '*', rules)),
+    'standing',
+    'rules',
+  );
 }
 
 export interface NoteToWrite {
@@ -121,12 +133,17 @@ export interface NoteToWrite {
   month: string;
   reason: string | null;
   text: string;
+  /** The text that was looked at. */
+  was: string;
 }
 
 export function useWriteNote() {
   return useChange(
-    ({ axis, key, month, reason, text }: NoteToWrite) =>
-      ask(`/notes/${axis}/${encodeURIComponent(key)}/${month}`, asJson('PUT', { reason, text })),
+    ({ axis, key, month, reason, text, was }: NoteToWrite) =>
+      ask(
+        `/notes/${axis}/${encodeURIComponent(key)}/${month}`,
+        asJson('PUT', { reason, text, was }),
+      ),
     'standing',
   );
 }

@@ -40,7 +40,11 @@ public final class Bench {
     int lines = arguments.length > 0 ? Integer.parseInt(arguments[0]) : 200_000;
     Path folder = Files.createTempDirectory("bench");
     try {
-      new Bench(folder, lines).run();
+      BenchServer.asApplication(
+          () -> {
+            new Bench(folder, lines).run();
+            return null;
+          });
     } finally {
       delete(folder);
     }

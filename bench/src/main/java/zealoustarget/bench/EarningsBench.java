@@ -1,9 +1,7 @@
 package zealoustarget.bench;
 
 import java.io.IOException;
-import java.net.URI;
 import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
@@ -16,21 +14,17 @@ import java.util.Locale;
 import java.util.function.IntToLongFunction;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import org.springframework.boot.builder.SpringApplicationBuilder;
-import org.springframework.context.ConfigurableApplicationContext;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.core.commission.Earnings;
 import zealoustarget.core.commission.LedgerSales;
 import zealoustarget.core.commission.PlanBook;
 import zealoustarget.core.commission.Statement;
-import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.ledger.GoalBook;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.Months;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
-import zealoustarget.server.Application;
 import zealoustarget.server.ledger.LedgerService;
 import zealoustarget.server.playbook.Playbook;
 import zealoustarget.server.playbook.PlaybookService;
@@ -58,40 +52,38 @@ public final class EarningsBench {
   public static void main(String[] arguments) throws Exception {
     int lines = arguments.length > 0 ? Integer.parseInt(arguments[0]) : 2_000_000;
     Path folder = Files.createTempDirectory("bench");
-    try (ConfigurableApplicationContext server =
-        new SpringApplicationBuilder(Application.class)
-            .run(
-                "--zealous.data-dir=" + folder.resolve("data"),
-                "--zealous.seed-dir=",
-                "--server.port=0",
-                "--logging.level.root=warn")) {
-      OrderFile files = new OrderFile(folder, REPS, DAYS);
-      StandingBench.post(server, files.roster(), LoadKind.ROSTER, null);
-      StandingBench.post(server, files.products(), LoadKind.PRODUCTS, null);
-      StandingBench.post(server, files.quotas(), LoadKind.GOALS, Axis.REP);
-      StandingBench.post(server, files.orders(lines), LoadKind.ACTUALS, null);
-      String assignments =
-          IntStream.range(0, REPS)
-              .mapToObj("{\"rep\": \"R%04d\", \"plan\": \"Year\"}"::formatted)
-              .collect(Collectors.joining(","));
-      server
-          .getBean(PlaybookService.class)
-          .apply(new JsonMapper().readTree(PLAN.formatted(assignments)));
-      System.out.printf(
-          Locale.ROOT,
-          "%,d order lines, %,d reps with year windows; heap %d MB%n",
-          lines,
-          REPS,
-          Runtime.getRuntime().maxMemory() / 1_048_576);
-      measure(server);
+    try (BenchServer server = BenchServer.start(folder.resolve("data"))) {
+      BenchServer.asApplication(
+          () -> {
+            run(server, new OrderFile(folder, REPS, DAYS), lines);
+            return null;
+          });
     } finally {
       Bench.delete(folder);
     }
   }
 
-  private static void measure(ConfigurableApplicationContext server) throws Exception {
-    Ledger ledger = server.getBean(LedgerService.class).posted();
-    Playbook playbook = server.getBean(PlaybookService.class).current();
+  private static void run(BenchServer server, OrderFile files, int lines) throws Exception {
+    server.load(files, lines);
+    String assignments =
+        IntStream.range(0, REPS)
+            .mapToObj("{\"rep\": \"R%04d\", \"plan\": \"Year\"}"::formatted)
+            .collect(Collectors.joining(","));
+    server
+        .bean(PlaybookService.class)
+        .apply(new JsonMapper().readTree(PLAN.formatted(assignments)));
+    System.out.printf(
+        Locale.ROOT,
+        "%,d order lines, %,d reps with year windows; heap %d MB%n",
+        lines,
+        REPS,
+        Runtime.getRuntime().maxMemory() / 1_048_576);
+    measure(server);
+  }
+
+  private static void measure(BenchServer server) throws Exception {
+    Ledger ledger = server.bean(LedgerService.class).posted();
+    Playbook playbook = server.bean(PlaybookService.class).current();
     PlanBook plans = playbook.commission().plans();
     List<Member> reps = ledger.members().all(Axis.REP);
     String[] keys = new String[ledger.members().size(Axis.REP)];
@@ -140,7 +132,7 @@ public final class EarningsBench {
         paid,
         paid - alone,
         paid / alone);
-    overHttp(server.getEnvironment().getProperty("local.server.port"));
+    overHttp(server.port());
     System.gc();
     Runtime heap = Runtime.getRuntime();
     System.out.printf(
@@ -151,13 +143,12 @@ public final class EarningsBench {
   }
 
   private static void overHttp(String port) throws IOException, InterruptedException {
-    String api = "http://localhost:" + port + "/api/v1";
     String month = FIRST.plusMonths(23).toString();
     HttpClient client = HttpClient.newHttpClient();
     List<Double> answers = new ArrayList<>();
     for (int read = 0; read < 12; read++) {
       long start = System.nanoTime();
-      sink += send(client, api + "/earnings?month=" + month, "GET").length();
+      sink += send(client, port, "/earnings?month=" + month, "GET").length();
       answers.add((System.nanoTime() - start) / 1e6);
     }
     System.out.printf(
@@ -165,14 +156,14 @@ public final class EarningsBench {
         "GET /earnings with all rows, components and curves: %.0f ms%n",
         answers.stream().skip(4).sorted().toList().get(4));
     long start = System.nanoTime();
-    sink += send(client, api + "/earnings/payroll.csv?month=" + month, "GET").length();
+    sink += send(client, port, "/earnings/payroll.csv?month=" + month, "GET").length();
     report("payroll file", (System.nanoTime() - start) / 1e9);
     start = System.nanoTime();
     JsonMapper json = new JsonMapper();
-    JsonNode job = json.readTree(send(client, api + "/earnings/jobs/pdf?month=" + month, "POST"));
+    JsonNode job = json.readTree(send(client, port, "/earnings/jobs/pdf?month=" + month, "POST"));
     while (job.get("state").asString().equals("running")) {
       Thread.sleep(200);
-      job = json.readTree(send(client, api + "/earnings/jobs/" + job.get("id").asInt(), "GET"));
+      job = json.readTree(send(client, port, "/earnings/jobs/" + job.get("id").asInt(), "GET"));
     }
     report("one PDF, " + job.get("state").asString(), (System.nanoTime() - start) / 1e9);
   }
@@ -187,16 +178,14 @@ public final class EarningsBench {
         REPS / seconds);
   }
 
-  private static String send(HttpClient client, String address, String method)
+  private static String send(HttpClient client, String port, String path, String method)
       throws IOException, InterruptedException {
     HttpResponse<String> answer =
         client.send(
-            HttpRequest.newBuilder(URI.create(address))
-                .method(method, BodyPublishers.noBody())
-                .build(),
+            BenchServer.request(port, path).method(method, BodyPublishers.noBody()).build(),
             BodyHandlers.ofString());
     if (answer.statusCode() != 200) {
-      throw new IllegalStateException(address + " answered " + answer.statusCode());
+      throw new IllegalStateException(path + " answered " + answer.statusCode());
     }
     return answer.body();
   }

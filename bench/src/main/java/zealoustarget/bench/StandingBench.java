@@ -2,7 +2,6 @@ package zealoustarget.bench;
 
 import java.io.IOException;
 import java.io.InputStream;
-import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse.BodyHandlers;
@@ -14,26 +13,17 @@ import java.util.List;
 import java.util.Locale;
 import java.util.function.IntFunction;
 import java.util.function.ToLongFunction;
-import org.springframework.boot.builder.SpringApplicationBuilder;
-import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.jdbc.core.JdbcTemplate;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Span;
-import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.ledger.Basis;
 import zealoustarget.core.ledger.Filters;
 import zealoustarget.core.ledger.Ledger;
-import zealoustarget.core.ledger.PostMode;
 import zealoustarget.core.ledger.StandingQuery;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.reading.Standing;
-import zealoustarget.server.Application;
-import zealoustarget.server.files.Upload;
-import zealoustarget.server.intake.LoadRequest;
-import zealoustarget.server.intake.LoadService;
-import zealoustarget.server.intake.StagingService;
 import zealoustarget.server.ledger.LedgerService;
 import zealoustarget.server.playbook.PlaybookService;
 
@@ -78,28 +68,23 @@ public final class StandingBench {
         MONTHS,
         REPS * MONTHS,
         Runtime.getRuntime().maxMemory() / 1_048_576);
-    try (ConfigurableApplicationContext server =
-        new SpringApplicationBuilder(Application.class)
-            .run(
-                "--zealous.data-dir=" + folder.resolve("data"),
-                "--zealous.seed-dir=",
-                "--server.port=0",
-                "--logging.level.root=warn")) {
-      post(server, files.roster(), LoadKind.ROSTER, null);
-      post(server, files.products(), LoadKind.PRODUCTS, null);
-      post(server, files.quotas(), LoadKind.GOALS, Axis.REP);
-      post(server, files.orders(lines), LoadKind.ACTUALS, null);
-      measure(server);
+    try (BenchServer server = BenchServer.start(folder.resolve("data"))) {
+      BenchServer.asApplication(
+          () -> {
+            server.load(files, lines);
+            measure(server);
+            return null;
+          });
     }
   }
 
-  private void measure(ConfigurableApplicationContext server) throws Exception {
-    Ledger ledger = server.getBean(LedgerService.class).current();
+  private void measure(BenchServer server) throws Exception {
+    Ledger ledger = server.bean(LedgerService.class).current();
     Measure revenue =
-        server.getBean(PlaybookService.class).current().findMeasure("revenue").orElseThrow();
-    String port = server.getEnvironment().getProperty("local.server.port");
+        server.bean(PlaybookService.class).current().findMeasure("revenue").orElseThrow();
+    String port = server.port();
     PlainLoop loop = PlainLoop.of(ledger, REPS, FIRST, MONTHS);
-    SqlSums sql = new SqlSums(server.getBean(JdbcTemplate.class), loop);
+    SqlSums sql = new SqlSums(server.bean(JdbcTemplate.class), loop);
     double first =
         once(() -> ledger.standing(query(revenue, Span.of(FIRST.plusMonths(20)))).rows().size());
     System.out.printf(
@@ -181,10 +166,7 @@ public final class StandingBench {
   }
 
   private static long answer(HttpClient client, String port, String path) {
-    HttpRequest request =
-        HttpRequest.newBuilder(URI.create("http://localhost:" + port + "/api/v1" + path))
-            .header("Accept-Encoding", "gzip")
-            .build();
+    HttpRequest request = BenchServer.request(port, path).header("Accept-Encoding", "gzip").build();
     try (InputStream body = client.send(request, BodyHandlers.ofInputStream()).body()) {
       return body.transferTo(java.io.OutputStream.nullOutputStream());
     } catch (IOException failure) {
@@ -228,11 +210,5 @@ public final class StandingBench {
 
   private static String words(Span span) {
     return "asOf=none&from=" + span.fromInclusive() + "&to=" + span.toInclusive();
-  }
-
-  static void post(ConfigurableApplicationContext server, Path file, LoadKind kind, Axis axis) {
-    LoadRequest request = LoadRequest.of(kind, axis == null ? null : "quota", axis, null);
-    int load = server.getBean(StagingService.class).stage(Upload.of(file), request);
-    server.getBean(LoadService.class).post(load, true, null, PostMode.ADD, true);
   }
 }

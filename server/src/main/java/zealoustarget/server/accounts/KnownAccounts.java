@@ -25,7 +25,7 @@ class KnownAccounts extends OncePerRequestFilter {
       HttpServletRequest request, HttpServletResponse response, FilterChain chain)
       throws ServletException, IOException {
     Authentication had = SecurityContextHolder.getContext().getAuthentication();
-    if (had != null && had.getPrincipal() instanceof Account then) {
+    if (had != null && had.getPrincipal() instanceof Account then && then.id() > 0) {
       Account now = accounts.find(then.id()).orElse(null);
       if (now == null || now.isDisabled() || now.stamp() != then.stamp()) {
         SecurityContextHolder.setContext(new SecurityContextImpl());

@@ -56,6 +56,10 @@ public final class RouteRules {
     administration(HttpMethod.PUT, "/accounts/{id}");
     administration(HttpMethod.POST, "/accounts/{id}/password");
 
+    administration(HttpMethod.GET, "/backups");
+    administration(HttpMethod.POST, "/backups");
+    administration(HttpMethod.GET, "/backups/{name}");
+
     read(ALL, "/company");
     read(ALL, "/members");
     read(ALL, "/months");

@@ -2,6 +2,7 @@ package zealoustarget.server.accounts;
 
 import jakarta.servlet.DispatcherType;
 import java.time.Duration;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
@@ -11,7 +12,6 @@ import org.springframework.security.config.annotation.web.configuration.EnableWe
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.access.intercept.AuthorizationFilter;
 import org.springframework.security.web.authentication.www.BasicAuthenticationFilter;
-import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import org.springframework.security.web.util.matcher.RequestMatcher;
@@ -19,6 +19,7 @@ import zealoustarget.server.platform.ProblemWriter;
 
 /** Who gets in, and by what; {@link RouteRules} says where to. */
 @Configuration
+@ConditionalOnWebApplication
 @EnableWebSecurity
 class SecurityConfig {
   private static final String CONTENT =
@@ -27,17 +28,13 @@ class SecurityConfig {
           + " frame-ancestors 'none'";
 
   @Bean
-  SecurityContextRepository contexts() {
-    return new HttpSessionSecurityContextRepository();
-  }
-
-  @Bean
   SecurityFilterChain chain(
       HttpSecurity http,
       SecurityContextRepository contexts,
       GateKeeper gate,
       SignIn signIn,
       TokenStore tokens,
+      ConsoleKey console,
       AccountStore accounts,
       ProblemWriter problems) {
     RequestMatcher changesByCookie =
@@ -52,7 +49,8 @@ class SecurityConfig {
         .formLogin(form -> form.disable())
         .logout(logout -> logout.disable())
         .anonymous(Customizer.withDefaults())
-        .addFilterAt(new BasicSignIn(signIn, tokens, problems), BasicAuthenticationFilter.class)
+        .addFilterAt(
+            new BasicSignIn(signIn, tokens, console, problems), BasicAuthenticationFilter.class)
         .addFilterBefore(new KnownAccounts(accounts), AuthorizationFilter.class)
         .authorizeHttpRequests(
             requests ->

@@ -188,9 +188,20 @@ public class SealService {
   }
 
   private void sealAlone(YearMonth month) {
-    if (seals.find(month).isPresent()) {
-      throw Refusal.of("month-sealed", month + " is sealed already.").with("month", month);
-    }
+    seals
+        .find(month)
+        .ifPresent(
+            seal -> {
+              throw Refusal.of(
+                      "month-sealed",
+                      month
+                          + " is sealed already, by "
+                          + seal.sealedBy()
+                          + " at "
+                          + seal.sealedAt()
+                          + ".")
+                  .with("month", month);
+            });
     checks(month).stream()
         .filter(check -> check.level().equals("stop"))
         .findFirst()

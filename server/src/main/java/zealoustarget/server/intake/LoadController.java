@@ -21,6 +21,7 @@ import zealoustarget.core.intake.ColumnRule;
 import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.ledger.PostMode;
 import zealoustarget.core.member.Axis;
+import zealoustarget.server.platform.Space;
 
 /** Files on their way: stage, look at, post, reverse. Parses and maps only. */
 @RestController
@@ -34,6 +35,7 @@ class LoadController {
   private final LoadService loads;
   private final LoadStore store;
   private final LoadAnswers answers;
+  private final Space space;
   private final JsonMapper json;
 
   LoadController(
@@ -41,7 +43,9 @@ class LoadController {
       LoadService loads,
       LoadStore store,
       LoadAnswers answers,
+      Space space,
       JsonMapper json) {
+    this.space = space;
     this.staging = staging;
     this.loads = loads;
     this.store = store;
@@ -62,6 +66,7 @@ class LoadController {
       @RequestParam(required = false) List<String> controlTotal,
       @RequestParam(required = false) String mapping,
       @RequestParam(required = false) String sheet) {
+    space.checkFor(file.getSize());
     LoadKind readKind =
         LoadKind.findByWord(kind)
             .orElseThrow(

@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import zealoustarget.server.files.Upload;
+import zealoustarget.server.platform.Space;
 
 /** Files that arrive by hand: received at once, recognised, read on beside the request. */
 @RestController
@@ -29,6 +30,7 @@ class ReceiveController {
   private final LoadStore store;
   private final LoadJobs jobs;
   private final LoadAnswers answers;
+  private final Space space;
   private final ScheduledExecutorService clock =
       Executors.newSingleThreadScheduledExecutor(
           work -> {
@@ -37,7 +39,9 @@ class ReceiveController {
             return thread;
           });
 
-  ReceiveController(StagingService staging, LoadStore store, LoadJobs jobs, LoadAnswers answers) {
+  ReceiveController(
+      StagingService staging, LoadStore store, LoadJobs jobs, LoadAnswers answers, Space space) {
+    this.space = space;
     this.staging = staging;
     this.store = store;
     this.jobs = jobs;
@@ -51,6 +55,7 @@ class ReceiveController {
   @PostMapping(path = "/receive", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
   @ResponseStatus(HttpStatus.ACCEPTED)
   LoadAnswer receive(@RequestParam MultipartFile file) throws IOException {
+    space.checkFor(file.getSize());
     Path copy = Files.createTempFile("received", ".tmp");
     Upload upload = Uploads.copy(file.getInputStream(), file.getOriginalFilename(), copy);
     int id =

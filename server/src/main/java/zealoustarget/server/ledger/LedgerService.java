@@ -24,6 +24,7 @@ import zealoustarget.core.ledger.PostMode;
 import zealoustarget.core.ledger.Scope;
 import zealoustarget.core.member.Axis;
 import zealoustarget.server.accounts.Sights;
+import zealoustarget.server.platform.DataState;
 import zealoustarget.server.roster.MemberStore;
 import zealoustarget.server.seals.Seal;
 import zealoustarget.server.seals.SealedLoad;
@@ -72,10 +73,13 @@ public class LedgerService {
   private final MemberStore members;
   private final Seals seals;
   private final Sights sights;
+  private final DataState dataState;
   private final Map<Integer, PostedLoad> everPosted = new ConcurrentHashMap<>();
   private volatile State state = new State(Ledger.empty(), Ledger.empty(), Map.of());
 
-  LedgerService(RowStore rows, MemberStore members, Seals seals, Sights sights) {
+  LedgerService(
+      RowStore rows, MemberStore members, Seals seals, Sights sights, DataState dataState) {
+    this.dataState = dataState;
     this.rows = rows;
     this.members = members;
     this.seals = seals;
@@ -126,6 +130,7 @@ public class LedgerService {
   public void sealed() {
     State now = state;
     state = new State(now.posted(), asSealed(now.posted(), now.loads()), now.loads());
+    dataState.changed();
   }
 
   /**
@@ -238,6 +243,7 @@ public class LedgerService {
   public void apply(Prepared prepared) {
     prepared.loads.forEach((id, loaded) -> everPosted.put(id, loaded.load()));
     state = new State(prepared.ledger, asSealed(prepared.ledger, prepared.loads), prepared.loads);
+    dataState.changed();
   }
 
   private Prepared prepare(Map<Integer, LoadedRows> loads, List<YearMonth> sealedMonths) {

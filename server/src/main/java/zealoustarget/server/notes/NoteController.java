@@ -37,8 +37,12 @@ class NoteController {
     this.ledgers = ledgers;
   }
 
-  /** A note as it is written; {@code reason} and {@code text} may be null, not both for a note. */
-  record NoteBody(String reason, String text) {}
+  /**
+   * A note as it is written; {@code reason} and {@code text} may be null, not both for a note.
+   *
+   * @param was the text that was looked at, so that nobody else's is lost; null not to look
+   */
+  record NoteBody(String reason, String text, String was) {}
 
   /** A reason; a new one may leave its code out. */
   record ReasonBody(String code, String name) {}
@@ -102,7 +106,7 @@ class NoteController {
           "A note may have " + LONGEST_TEXT + " characters, was " + text.length() + ".");
     }
     String reason = body.reason() == null || body.reason().isBlank() ? null : body.reason();
-    notes.write(member.id(), read, reason, text);
+    notes.write(member.id(), read, reason, text, body.was());
   }
 
   private static YearMonth month(String text) {

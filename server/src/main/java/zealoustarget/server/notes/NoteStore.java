@@ -2,6 +2,7 @@ package zealoustarget.server.notes;
 
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
+import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -10,10 +11,13 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.ledger.Months;
 import zealoustarget.server.ledger.LedgerService;
+import zealoustarget.server.platform.DataState;
 
 /** Keeps the notes and the list of reasons. */
 @Component
@@ -23,9 +27,11 @@ public class NoteStore {
 
   private final EntityManager entities;
   private final LedgerService ledgers;
+  private final DataState state;
   private final Clock clock;
 
-  NoteStore(EntityManager entities, LedgerService ledgers, Clock clock) {
+  NoteStore(EntityManager entities, LedgerService ledgers, DataState state, Clock clock) {
+    this.state = state;
     this.ledgers = ledgers;
     this.entities = entities;
     this.clock = clock;
@@ -48,6 +54,7 @@ public class NoteStore {
    */
   @Transactional
   public void replaceReasons(List<Reason> reasons) {
+    afterCommit();
     Set<String> kept = reasons.stream().map(Reason::code).collect(Collectors.toSet());
     Set<String> used =
         new HashSet<>(
@@ -106,12 +113,25 @@ public class NoteStore {
   /**
    * Writes a note over the one there, or takes it away where reason and text are empty.
    *
-   * @throws Refusal value-unknown if the reason is not on the list
+   * @param was the text that was looked at; null to write over whatever is there
+   * @throws Refusal value-unknown if the reason is not on the list; changed-meanwhile if another
+   *     text is there
    */
   @Transactional
-  public void write(int memberId, java.time.YearMonth month, String reason, String text) {
+  public synchronized void write(
+      int memberId, YearMonth month, String reason, String text, String was) {
     NoteEntity.Place place = new NoteEntity.Place(memberId, Months.number(month));
     NoteEntity entity = entities.find(NoteEntity.class, place);
+    String there = entity == null ? "" : entity.content;
+    if (was != null && !was.strip().equals(there)) {
+      throw Refusal.of(
+              "changed-meanwhile",
+              "Somebody wrote meanwhile: \""
+                  + there
+                  + "\". Your text was not stored; copy it, look again, then write.")
+          .with("text", there);
+    }
+    afterCommit();
     if (reason == null && text.isEmpty()) {
       if (entity != null) {
         entities.remove(entity);
@@ -137,5 +157,16 @@ public class NoteStore {
     if (entity == null) {
       entities.persist(written);
     }
+  }
+
+  /** Notes stand in what was answered before, so those answers hold no more. */
+  private void afterCommit() {
+    TransactionSynchronizationManager.registerSynchronization(
+        new TransactionSynchronization() {
+          @Override
+          public void afterCommit() {
+            state.changed();
+          }
+        });
   }
 }

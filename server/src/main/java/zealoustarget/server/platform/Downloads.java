@@ -18,12 +18,15 @@ public final class Downloads {
       String name, MediaType type, StreamingResponseBody body) {
     return ResponseEntity.ok()
         .contentType(type)
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment()
-                .filename(name, StandardCharsets.UTF_8)
-                .build()
-                .toString())
+        .header(HttpHeaders.CONTENT_DISPOSITION, disposition(name))
         .body(body);
+  }
+
+  /** The header by which a browser saves an answer under a name. */
+  public static String disposition(String name) {
+    return ContentDisposition.attachment()
+        .filename(name, StandardCharsets.UTF_8)
+        .build()
+        .toString();
   }
 }

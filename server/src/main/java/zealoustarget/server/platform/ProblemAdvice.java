@@ -39,6 +39,13 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
     String incident = Objects.requireNonNullElse(MDC.get(RequestIdFilter.REQUEST), "unknown");
     LOG.error(
         "incident {} at {} {}", incident, request.getMethod(), request.getRequestURI(), failure);
+    if (Space.isFull(failure)) {
+      return answer(
+          Problem.STORAGE_FULL,
+          "The data folder cannot be written: it is full or read-only. Make room, then try again."
+              + " Nothing was changed.",
+          Map.of());
+    }
     return answer(
         Problem.INTERNAL,
         "It is noted in the server's log as incident " + incident + ". Nothing was changed.",

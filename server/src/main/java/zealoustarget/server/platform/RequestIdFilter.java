@@ -9,6 +9,7 @@ import java.util.UUID;
 import org.slf4j.MDC;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
+import org.springframework.http.HttpHeaders;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
@@ -25,6 +26,9 @@ class RequestIdFilter extends OncePerRequestFilter {
       throws ServletException, IOException {
     String id = UUID.randomUUID().toString().substring(0, 13);
     response.setHeader("X-Request-Id", id);
+    if (request.getRequestURI().startsWith("/api/")) {
+      response.setHeader(HttpHeaders.CACHE_CONTROL, "no-store");
+    }
     MDC.put(REQUEST, id);
     try {
       chain.doFilter(request, response);

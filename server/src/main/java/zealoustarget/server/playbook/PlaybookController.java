@@ -1,8 +1,11 @@
 package zealoustarget.server.playbook;
 
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.JsonNode;
@@ -17,18 +20,25 @@ class PlaybookController {
     this.playbooks = playbooks;
   }
 
-  /** All rules in force, defaults included. */
+  /** All rules in force, defaults included, with their entity tag. */
   @GetMapping
-  PlaybookAnswer get() {
-    return PlaybookAnswer.of(playbooks.current());
+  ResponseEntity<PlaybookAnswer> get() {
+    return answer(playbooks.current());
   }
 
   /**
    * Applies a file with any of the parts, all or nothing. 400 {@code playbook-invalid} names the
-   * place; 409 {@code measure-in-use}.
+   * place; 409 {@code measure-in-use}; 412 {@code changed-meanwhile} where {@code If-Match} names
+   * other rules than those in force.
    */
   @PutMapping
-  PlaybookAnswer put(@RequestBody JsonNode file) {
-    return PlaybookAnswer.of(playbooks.apply(file));
+  ResponseEntity<PlaybookAnswer> put(
+      @RequestBody JsonNode file,
+      @RequestHeader(name = HttpHeaders.IF_MATCH, required = false) String tag) {
+    return answer(playbooks.apply(file, tag));
+  }
+
+  private ResponseEntity<PlaybookAnswer> answer(Playbook playbook) {
+    return ResponseEntity.ok().eTag(playbooks.tag()).body(PlaybookAnswer.of(playbook));
   }
 }

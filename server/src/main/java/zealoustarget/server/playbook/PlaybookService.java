@@ -4,11 +4,15 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.springframework.stereotype.Service;
+import org.springframework.util.DigestUtils;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.commission.Plan;
+import zealoustarget.server.audit.Audit;
+import zealoustarget.server.audit.AuditKind;
+import zealoustarget.server.platform.DataState;
 
 /** Holds the rules in force and changes them all or not at all. */
 @Service
@@ -17,12 +21,48 @@ public class PlaybookService {
 
   private final PlaybookStore store;
   private final MeasureUse use;
+  private final Audit audit;
+  private final DataState state;
   private volatile Playbook current;
 
-  PlaybookService(PlaybookStore store, MeasureUse use) {
+  PlaybookService(PlaybookStore store, MeasureUse use, Audit audit, DataState state) {
     this.store = store;
     this.use = use;
+    this.audit = audit;
+    this.state = state;
     this.current = store.read();
+  }
+
+  /** Tells one state of the rules from another, as an entity tag. */
+  public String tag() {
+    return tag(current);
+  }
+
+  private static String tag(Playbook playbook) {
+    byte[] all = JSON.writeValueAsBytes(PlaybookAnswer.of(playbook));
+    return "\"" + DigestUtils.md5DigestAsHex(all) + "\"";
+  }
+
+  /**
+   * Applies the parts of a playbook file to the rules that were looked at.
+   *
+   * @param tag of the rules that were looked at; null to apply it to whatever is in force
+   * @throws Refusal changed-meanwhile, saying who changed what; else as {@link #apply(JsonNode)}
+   */
+  public synchronized Playbook apply(JsonNode file, String tag) {
+    if (tag != null && !tag.equals("*") && !tag.equals(tag())) {
+      String who =
+          audit.entries("", AuditKind.RULES_CHANGED, 0, 1).stream()
+              .map(last -> last.by() + " changed them last (" + last.subject() + ")")
+              .findFirst()
+              .orElse("the application was updated");
+      throw Refusal.of(
+          "changed-meanwhile",
+          "The rules are not those that you looked at: "
+              + who
+              + ". Look at them again, then change them. Nothing was changed.");
+    }
+    return apply(file);
   }
 
   public Playbook current() {
@@ -51,6 +91,7 @@ public class PlaybookService {
     }
     store.write(after, PlaybookChange.between(current, after));
     current = after;
+    state.changed();
     return after;
   }
 

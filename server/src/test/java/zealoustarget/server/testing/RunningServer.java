@@ -20,9 +20,17 @@ public final class RunningServer implements AutoCloseable {
     this.context = context;
   }
 
-  /** Starts over a data folder, empty or from an earlier start. */
+  /**
+   * Starts over a data folder, empty or from an earlier start. What a test does not ask for is not
+   * made: a start takes half the time.
+   */
   public static RunningServer start(Path data, String... properties) {
-    List<String> all = new ArrayList<>(List.of("server.port=0", "zealous.data-dir=" + data));
+    List<String> all =
+        new ArrayList<>(
+            List.of(
+                "server.port=0",
+                "zealous.data-dir=" + data,
+                "spring.main.lazy-initialization=true"));
     boolean hasOwn = Arrays.stream(properties).anyMatch(one -> one.equals(OWN_ACCOUNTS));
     if (!hasOwn) {
       all.add("zealous.accounts.first=" + Api.NAME);
@@ -38,6 +46,11 @@ public final class RunningServer implements AutoCloseable {
   /** As the first account. */
   public Api api() {
     return new Api(port(), Api.basic(Api.NAME, Api.PASSWORD));
+  }
+
+  /** As the first account of a server in another process. */
+  public static Api apiAt(int port) {
+    return new Api(port, Api.basic(Api.NAME, Api.PASSWORD));
   }
 
   /** As another account. */

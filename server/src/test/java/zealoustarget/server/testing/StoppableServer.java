@@ -3,6 +3,8 @@ package zealoustarget.server.testing;
 import java.io.File;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 
 /** A process of its own that loads and posts file after file until it is killed. */
 public final class StoppableServer {
@@ -17,15 +19,19 @@ public final class StoppableServer {
   }
 
   /** Starts a program of tests as a process of its own. */
-  static Process start(Path data, Class<?> program) throws IOException {
+  static Process start(Path data, Class<?> program, String... more) throws IOException {
     String java = Path.of(System.getProperty("java.home"), "bin", "java").toString();
-    return new ProcessBuilder(
-            java,
-            "-XX:TieredStopAtLevel=1",
-            "-cp",
-            System.getProperty("java.class.path"),
-            program.getName(),
-            data.toString())
+    List<String> command =
+        new ArrayList<>(
+            List.of(
+                java,
+                "-XX:TieredStopAtLevel=1",
+                "-cp",
+                System.getProperty("java.class.path"),
+                program.getName(),
+                data.toString()));
+    command.addAll(List.of(more));
+    return new ProcessBuilder(command)
         .redirectError(new File("target/stoppable-server.log"))
         .start();
   }

@@ -1,0 +1,76 @@
+package zealoustarget.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.BufferedReader;
+import java.io.InputStreamReader;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.concurrent.TimeUnit;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import zealoustarget.server.testing.Api;
+import zealoustarget.server.testing.LimitedServer;
+import zealoustarget.server.testing.RunningServer;
+
+/** A disk that is full is said, and loses nothing that was answered. */
+class FullDiskTest {
+  private static final int LINES = 20_000;
+
+  private static String file(int number) {
+    StringBuilder lines = new StringBuilder("month,order,rep,revenue\n");
+    for (int line = 0; line < LINES; line++) {
+      String order = Integer.toHexString((number * LINES + line) * 0x9E3779B1);
+      lines.append("2026-10,").append(order).append(",K1,1.00\n");
+    }
+    return lines.toString();
+  }
+
+  private static long total(Api api) {
+    String text = api.get("/api/v1/standing?from=2026-10").json().at("/total/actual").asString();
+    return text.isEmpty() ? 0 : Long.parseLong(text.replace(".00", ""));
+  }
+
+  @Test
+  void fullDisk_isSaid_andWhatWasAnsweredIsThereOnceThereIsRoom(@TempDir Path data)
+      throws Exception {
+    Process child = LimitedServer.start(data, 6_000);
+    long posted = 0;
+    try (BufferedReader said =
+        new BufferedReader(new InputStreamReader(child.getInputStream(), StandardCharsets.UTF_8))) {
+      String line = said.readLine();
+      while (line != null && !line.startsWith("port ")) {
+        line = said.readLine();
+      }
+      assertThat(line).isNotNull();
+      Api api = RunningServer.apiAt(Integer.parseInt(line.substring("port ".length())));
+      api.loadAndPost("roster.csv", "rep,name,from\nK1,Ines,2026-01\n", "kind", "roster");
+      Api.Answer refused = null;
+      for (int number = 0; number < 60 && refused == null; number++) {
+        Api.Answer staged = api.load("f" + number + ".csv", file(number), "kind", "actuals");
+        Api.Answer answer =
+            staged.status() == 201
+                ? api.post("/api/v1/loads/" + staged.json().get("id").asInt() + "/post")
+                : staged;
+        if (answer.status() == 200) {
+          posted++;
+        } else {
+          refused = answer;
+        }
+      }
+      assertThat(refused).isNotNull();
+      assertThat(refused.code()).as("%s", refused).isEqualTo("storage-full");
+      Api.Answer meanwhile = api.get("/api/v1/standing?from=2026-10");
+      assertThat(meanwhile.status() == 200 || meanwhile.code().equals("storage-full"))
+          .as("%s", meanwhile)
+          .isTrue();
+    } finally {
+      child.getOutputStream().close();
+      child.waitFor(30, TimeUnit.SECONDS);
+      child.destroyForcibly().waitFor();
+    }
+    try (RunningServer server = RunningServer.start(data)) {
+      assertThat(total(server.api())).as("after a restart").isEqualTo(posted * LINES);
+    }
+  }
+}

@@ -1,0 +1,68 @@
+import { useQuery } from '@tanstack/react-query';
+import { ask } from '../api/client';
+import { useChange } from '../api/useChange';
+import { Failed, Loading, quietButton } from '../ui/Notice';
+
+interface Backup {
+  name: string;
+  madeAt: string;
+  bytes: number;
+}
+
+/** The copies of all data that are kept, and one more at once. */
+export function Backups() {
+  const backups = useQuery({ queryKey: ['backups'], queryFn: () => ask<Backup[]>('/backups') });
+  const make = useChange(() => ask<Backup>('/backups', { method: 'POST' }), 'backups');
+  return (
+    <section
+      aria-label="Backups"
+      className="mt-6 max-w-[720px] rounded border border-rule bg-sheet p-5"
+    >
+      <h2 className="mb-2 text-[16px] font-bold">Backups</h2>
+      <p className="mb-3 text-quiet">
+        A backup holds everything, pay and passwords too. It is read back before it gets its name.
+      </p>
+      {backups.isPending ? (
+        <Loading what="the backups" />
+      ) : backups.isError ? (
+        <Failed error={backups.error} onRetry={() => void backups.refetch()} />
+      ) : backups.data.length === 0 ? (
+        <p className="mb-3">There is no backup yet.</p>
+      ) : (
+        <ul className="mb-3 max-h-[220px] overflow-auto">
+          {backups.data.map((backup) => (
+            <li
+              key={backup.name}
+              className="flex items-baseline justify-between gap-3 border-t border-rule py-1.5"
+            >
+              <a
+                href={`/api/v1/backups/${encodeURIComponent(backup.name)}`}
+                download
+                className="underline"
+              >
+                {backup.name}
+              </a>
+              <span className="text-quiet">
+                {(backup.bytes / 1_000_000).toFixed(1)} MB,{' '}
+                {backup.madeAt.slice(0, 16).replace('T', ' ')}
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+      {make.error && (
+        <p role="alert" className="mb-2 text-bad">
+          {make.error.message}
+        </p>
+      )}
+      <button
+        type="button"
+        className={quietButton}
+        disabled={make.isPending}
+        onClick={() => make.mutate(undefined)}
+      >
+        {make.isPending ? 'Backing up …' : 'Back up now'}
+      </button>
+    </section>
+  );
+}
