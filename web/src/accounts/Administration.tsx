@@ -2,7 +2,7 @@ import { useState, type SubmitEvent } from 'react';
 import { Backups } from './Backups';
 import { field } from '../ui/Drop';
 import { Failed, Loading, quietButton, smallButton } from '../ui/Notice';
-import type { Account, Role } from './account';
+import { useRights, type Account, type Role } from './account';
 import { useAccountChange, useAccounts, useNewAccount, useReset, type Given } from './useAccounts';
 
 const ROLES: { role: Role; what: string }[] = [
@@ -16,6 +16,7 @@ const ROLES: { role: Role; what: string }[] = [
 export function Administration() {
   const accounts = useAccounts();
   const [given, setGiven] = useState<Given | null>(null);
+  const { isOffice } = useRights();
   return (
     <div className="h-full overflow-auto px-[18px] py-4">
       <h1 className="mb-3 text-[20px] font-bold">Accounts</h1>
@@ -33,7 +34,7 @@ export function Administration() {
         <List accounts={accounts.data} onGiven={setGiven} />
       )}
       <NewAccount onGiven={setGiven} />
-      <Backups />
+      {isOffice && <Backups />}
     </div>
   );
 }

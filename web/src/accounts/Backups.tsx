@@ -55,14 +55,22 @@ export function Backups() {
           {make.error.message}
         </p>
       )}
-      <button
-        type="button"
-        className={quietButton}
-        disabled={make.isPending}
-        onClick={() => make.mutate(undefined)}
-      >
-        {make.isPending ? 'Backing up …' : 'Back up now'}
-      </button>
+      <div className="flex flex-wrap items-baseline gap-x-4 gap-y-2">
+        <button
+          type="button"
+          className={quietButton}
+          disabled={make.isPending}
+          onClick={() => make.mutate(undefined)}
+        >
+          {make.isPending ? 'Backing up …' : 'Back up now'}
+        </button>
+        <a href="/api/v1/company/export" download className="underline">
+          The company as open files
+        </a>
+        <span className="text-quiet">
+          CSV and JSON in a ZIP, without accounts; can be loaded elsewhere.
+        </span>
+      </div>
     </section>
   );
 }

@@ -154,6 +154,10 @@ describe('administration', () => {
     const link = await screen.findByRole('link', { name: '2026-11-23.zip' });
     expect(link).toHaveAttribute('href', '/api/v1/backups/2026-11-23.zip');
     expect(screen.getByText('2.4 MB, 2026-11-23 08:00')).toBeInTheDocument();
+    expect(screen.getByRole('link', { name: 'The company as open files' })).toHaveAttribute(
+      'href',
+      '/api/v1/company/export',
+    );
     expect(asked[0]?.method).toBe('POST');
   });
 

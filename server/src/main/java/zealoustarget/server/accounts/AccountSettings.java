@@ -8,6 +8,10 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  *
  * @param first name of the first account, for a start without anybody at the console; else empty
  * @param firstPassword its password
+ * @param withCode whether a code on the console opens the way to the first account
  */
 @ConfigurationProperties("zealous.accounts")
-record AccountSettings(@DefaultValue("") String first, @DefaultValue("") String firstPassword) {}
+record AccountSettings(
+    @DefaultValue("") String first,
+    @DefaultValue("") String firstPassword,
+    @DefaultValue("true") boolean withCode) {}

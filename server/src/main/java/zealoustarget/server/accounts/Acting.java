@@ -10,6 +10,7 @@ import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.core.context.SecurityContextImpl;
+import zealoustarget.server.platform.Work;
 
 /** On whose behalf the current thread works. */
 public final class Acting {
@@ -39,11 +40,21 @@ public final class Acting {
 
   /** Works as the application itself, under a name that the trail shows. */
   public static void asSystem(String name, Runnable work) {
+    getAsSystem(
+        name,
+        () -> {
+          work.run();
+          return null;
+        });
+  }
+
+  /** The same for work that gives a value or fails. */
+  public static <T, E extends Exception> T getAsSystem(String name, Work<T, E> work) throws E {
     SecurityContext before = SecurityContextHolder.getContext();
     SecurityContextHolder.setContext(
         new SecurityContextImpl(authenticated(Account.system(name), Scope.ALL)));
     try {
-      work.run();
+      return work.run();
     } finally {
       SecurityContextHolder.setContext(before);
     }

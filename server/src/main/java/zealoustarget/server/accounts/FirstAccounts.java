@@ -75,7 +75,7 @@ class FirstAccounts implements ApplicationRunner {
       accounts.add(settings.first(), administrator(), settings.firstPassword(), false);
     } else if (!demo.isEmpty()) {
       demo.forEach(this::addDemo);
-    } else {
+    } else if (settings.withCode()) {
       code = passwords.generated();
       LOG.warn("Nobody has an account yet. To make the first, open the page and give this code:");
       LOG.warn("    {}", code);

@@ -116,10 +116,11 @@ class GateKeeper
 
   private static String words(RouteRules.Rule rule) {
     Account account = Acting.account();
-    if (rule != null && rule.isAdministration()) {
+    boolean isRole = rule != null && rule.allows(account.role());
+    if (isRole && rule.isAdministration()) {
       return "Only an account that looks after accounts may do that.";
     }
-    return rule != null && rule.allows(account.role())
+    return isRole
         ? "This token may not do that. Use one that may load, or the account's password."
         : "The role " + account.role().word() + " does not include this.";
   }

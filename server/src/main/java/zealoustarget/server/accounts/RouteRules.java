@@ -56,9 +56,10 @@ public final class RouteRules {
     administration(HttpMethod.PUT, "/accounts/{id}");
     administration(HttpMethod.POST, "/accounts/{id}/password");
 
-    administration(HttpMethod.GET, "/backups");
-    administration(HttpMethod.POST, "/backups");
-    administration(HttpMethod.GET, "/backups/{name}");
+    copies(HttpMethod.GET, "/backups");
+    copies(HttpMethod.POST, "/backups");
+    copies(HttpMethod.GET, "/backups/{name}");
+    copies(HttpMethod.GET, "/company/export");
 
     read(ALL, "/company");
     read(ALL, "/members");
@@ -200,6 +201,11 @@ public final class RouteRules {
 
   private static void administration(HttpMethod method, String path) {
     RULES.add(new Rule(method, "/api/v1" + path, ALL, Scope.ALL, true));
+  }
+
+  /** Copies hold everything: only for administrators who may see it. */
+  private static void copies(HttpMethod method, String path) {
+    RULES.add(new Rule(method, "/api/v1" + path, OFFICE, Scope.ALL, true));
   }
 
   private static void rule(HttpMethod method, String path, Set<Role> roles, Scope scope) {

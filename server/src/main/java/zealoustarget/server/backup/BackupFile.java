@@ -12,9 +12,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.zip.ZipEntry;
-import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
 import tools.jackson.databind.json.JsonMapper;
+import zealoustarget.server.platform.CheckedZip;
 
 /** A backup as a file: a ZIP of the database and of what stands in its tables. */
 final class BackupFile {
@@ -101,7 +101,7 @@ final class BackupFile {
   }
 
   private static Content content(Path file) throws IOException {
-    try (ZipFile zip = new ZipFile(file.toFile())) {
+    try (CheckedZip zip = new CheckedZip(file)) {
       ZipEntry entry = zip.getEntry(CONTENT);
       if (entry == null) {
         throw new IOException(file + " is no backup of this application.");
@@ -113,7 +113,7 @@ final class BackupFile {
   }
 
   private static void unpack(Path file, String name, Path target) throws IOException {
-    try (ZipFile zip = new ZipFile(file.toFile())) {
+    try (CheckedZip zip = new CheckedZip(file)) {
       ZipEntry entry = zip.getEntry(name);
       if (entry == null) {
         throw new IOException(file + " is no backup of this application.");

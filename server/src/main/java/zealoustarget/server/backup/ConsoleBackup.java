@@ -26,9 +26,8 @@ class ConsoleBackup implements ApplicationRunner {
 
   @Override
   public void run(ApplicationArguments arguments) throws IOException {
-    BackupService.Kept[] made = new BackupService.Kept[1];
-    Acting.asSystem("console", () -> made[0] = backups.make());
-    Files.move(backups.file(made[0].name()), Path.of(target));
-    System.out.println("Backed up to " + target + ", " + made[0].bytes() + " bytes.");
+    BackupService.Kept made = Acting.getAsSystem("console", backups::make);
+    Files.move(backups.file(made.name()), Path.of(target));
+    System.out.println("Backed up to " + target + ", " + made.bytes() + " bytes.");
   }
 }

@@ -21,6 +21,7 @@ import zealoustarget.server.audit.AuditKind;
 import zealoustarget.server.ledger.LedgerService;
 import zealoustarget.server.ledger.PostedLoad;
 import zealoustarget.server.ledger.Preview;
+import zealoustarget.server.platform.Work;
 import zealoustarget.server.seals.Seals;
 
 /** Posts, reverses and discards loads; one at a time, each in one transaction. */
@@ -102,9 +103,18 @@ public class LoadService {
 
   /** Does something that must not meet a post, a reversal or a sealing. */
   public void inTurn(Runnable work) {
+    getInTurn(
+        () -> {
+          work.run();
+          return null;
+        });
+  }
+
+  /** The same for work that gives a value or fails. */
+  public <T, E extends Exception> T getInTurn(Work<T, E> work) throws E {
     turn.lock();
     try {
-      work.run();
+      return work.run();
     } finally {
       turn.unlock();
     }

@@ -136,6 +136,23 @@ public class StagingService {
     change(loadId, request -> request);
   }
 
+  /**
+   * Keeps the file of a load that came without it, and its lines; what was read of them stays.
+   *
+   * @param upload the file as it came
+   */
+  public void keepAgain(int loadId, Upload upload) {
+    LoadEntity load = store.get(loadId);
+    LoadRequest request = request(load);
+    reading.read(
+        loadId,
+        upload,
+        reading.look(upload, request),
+        load.contentHash,
+        request,
+        Progress.unseen());
+  }
+
   /** How a load is read. */
   LoadRequest request(LoadEntity load) {
     return load.request == null

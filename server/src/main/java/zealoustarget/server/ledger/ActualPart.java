@@ -1,9 +1,11 @@
 package zealoustarget.server.ledger;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import zealoustarget.core.intake.Row;
 import zealoustarget.core.ledger.ActualBlock;
+import zealoustarget.core.ledger.Months;
 import zealoustarget.core.ledger.OrderKey;
 import zealoustarget.server.platform.Packed;
 
@@ -83,6 +85,24 @@ record ActualPart(
         block.order(OrderKey.of(orders[at], products[at]));
       }
     }
+  }
+
+  /** The rows, as they were. */
+  List<Row.Actual> rows() {
+    List<Row.Actual> rows = new ArrayList<>(lines.length);
+    int line = 0;
+    for (int at = 0; at < lines.length; at++) {
+      line += lines[at];
+      long[] row = new long[amounts.length];
+      for (int m = 0; m < row.length; m++) {
+        row[m] = amounts[m][at];
+      }
+      LocalDate day = days[at] == 0 ? null : Months.of(months[at]).atDay(days[at]);
+      rows.add(
+          new Row.Actual(
+              line, months[at], day, reps[at], regions[at], products[at], orders[at], row));
+    }
+    return rows;
   }
 
   /** Gathers rows until a part is full. */

@@ -32,6 +32,7 @@ public enum Problem {
   ACCOUNT_UNKNOWN(HttpStatus.NOT_FOUND, "There is no such account"),
   BACKUP_UNKNOWN(HttpStatus.NOT_FOUND, "There is no such backup"),
   BACKUP_FAILED(HttpStatus.INTERNAL_SERVER_ERROR, "No backup was made"),
+  EXPORT_FAILED(HttpStatus.INTERNAL_SERVER_ERROR, "No export was made"),
   STORAGE_FULL(HttpStatus.INSUFFICIENT_STORAGE, "There is no space left"),
   TOKEN_UNKNOWN(HttpStatus.NOT_FOUND, "There is no such token"),
   LOAD_UNKNOWN(HttpStatus.NOT_FOUND, "There is no such load"),

@@ -128,6 +128,11 @@ public class PlaybookService {
     return JSON.writeValueAsBytes(PlaybookAnswer.Frozen.of(current));
   }
 
+  /** The rules in force as the JSON file that {@link #apply} takes. */
+  public byte[] asFile() {
+    return JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(PlaybookAnswer.of(current));
+  }
+
   /** The rules in force, with the ladders that were frozen. */
   public Playbook withFrozenLadders(byte[] rules) {
     JsonNode ladders = JSON.readTree(rules).get("ladders");

@@ -59,6 +59,37 @@ record StandingParameters(
         null, null, null, null, null, null, null, null, null, null, null, null);
   }
 
+  /** A month of an axis against the same month a year before. */
+  static StandingParameters onLastYear(String axis, String measure, String month) {
+    return new StandingParameters(
+        axis,
+        measure,
+        month,
+        month,
+        null,
+        "prior-year",
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null);
+  }
+
   StandingParameters on(String otherAxis) {
     return new StandingParameters(
         otherAxis,

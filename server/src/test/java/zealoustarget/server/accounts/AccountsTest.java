@@ -204,6 +204,36 @@ class AccountsTest {
         .isEqualTo("last-administrator");
   }
 
+  @Test
+  void administratorOfTheOwnRows_getsNoCopyOfAll() {
+    Api rep = server.as("rep", "K2");
+    Api admin = server.api();
+    administers(admin, "K2", true);
+    assertThat(rep.get("/api/v1/accounts").status()).isEqualTo(200);
+    for (String path : new String[] {"backups", "backups/x.zip", "company/export"}) {
+      assertThat(rep.get("/api/v1/" + path).code()).as(path).isEqualTo("not-allowed");
+    }
+    assertThat(rep.post("/api/v1/backups").code()).isEqualTo("not-allowed");
+    administers(admin, "K2", false);
+    assertThat(rep.get("/api/v1/accounts").code()).isEqualTo("not-allowed");
+  }
+
+  private static void administers(Api admin, String rep, boolean isAdministrator) {
+    JsonNode account =
+        admin
+            .get("/api/v1/accounts")
+            .json()
+            .valueStream()
+            .filter(one -> one.get("member").asString("").equals(rep))
+            .findFirst()
+            .orElseThrow();
+    String rights =
+        "{\"role\": \"rep\", \"member\": \"%s\", \"isAdministrator\": %b, \"version\": %d}"
+            .formatted(rep, isAdministrator, account.get("version").asInt());
+    assertThat(admin.put("/api/v1/accounts/" + account.get("id").asInt(), rights).status())
+        .isEqualTo(200);
+  }
+
   private static JsonNode find(Api api, String name) {
     return api.get("/api/v1/accounts")
         .json()
