@@ -56,7 +56,7 @@ function Tokens() {
         <label className="min-w-[180px] flex-1">
           <span className="mb-1 block text-quiet">What it is for</span>
           <input
-            className={`${field} w-full`}
+            className={`${field} h-[31px]`}
             value={name}
             required
             maxLength={80}
@@ -66,7 +66,7 @@ function Tokens() {
         <label>
           <span className="mb-1 block text-quiet">It may</span>
           <select
-            className={field}
+            className={`${field} h-[31px]`}
             value={scope}
             onChange={(event) => setScope(event.target.value)}
           >

@@ -1,16 +1,9 @@
-import { useState, type SubmitEvent } from 'react';
+import { Fragment, useState } from 'react';
+import { Failed, Loading, smallButton } from '../ui/Notice';
+import { useRights, type Account } from './account';
+import { AccountForm } from './AccountForm';
 import { Backups } from './Backups';
-import { field } from '../ui/Drop';
-import { Failed, Loading, quietButton, smallButton } from '../ui/Notice';
-import { useRights, type Account, type Role } from './account';
 import { useAccountChange, useAccounts, useNewAccount, useReset, type Given } from './useAccounts';
-
-const ROLES: { role: Role; what: string }[] = [
-  { role: 'analyst', what: 'loads, checks, sets goals, rules and plans' },
-  { role: 'approver', what: 'sees everything, seals and reopens months' },
-  { role: 'manager', what: 'sees the own team, explains misses' },
-  { role: 'rep', what: 'sees the own rows and statement' },
-];
 
 /** Who has an account, with which role. */
 export function Administration() {
@@ -39,7 +32,13 @@ export function Administration() {
   );
 }
 
-function List({ accounts, onGiven }: { accounts: Account[]; onGiven: (given: Given) => void }) {
+interface ListProps {
+  accounts: Account[];
+  onGiven: (given: Given) => void;
+}
+
+function List({ accounts, onGiven }: ListProps) {
+  const [edited, setEdited] = useState<number | null>(null);
   const change = useAccountChange();
   const reset = useReset();
   return (
@@ -56,62 +55,41 @@ function List({ accounts, onGiven }: { accounts: Account[]; onGiven: (given: Giv
         </thead>
         <tbody>
           {accounts.map((account) => (
-            <tr
-              key={account.id}
-              className={`border-t border-rule ${account.isDisabled ? 'text-quiet' : ''}`}
-            >
-              <th
-                scope="row"
-                className="max-w-[220px] truncate px-3 py-1.5 font-semibold"
-                title={account.name}
-              >
-                {account.name}
-                {account.isDisabled && ' (closed)'}
-                {account.mustChange && !account.isDisabled && (
-                  <span className="font-normal text-quiet"> not yet signed in</span>
-                )}
-              </th>
-              <td className="px-3 py-1.5">{account.role}</td>
-              <td className="px-3 py-1.5">{account.member ?? '–'}</td>
-              <td className="px-3 py-1.5">
-                <label className="flex min-h-6 items-center gap-2">
-                  <input
-                    type="checkbox"
-                    checked={account.isAdministrator}
-                    disabled={change.isPending}
-                    aria-label={`${account.name} looks after accounts and backups`}
-                    onChange={(event) =>
-                      change.mutate({ ...account, isAdministrator: event.target.checked })
-                    }
-                  />
-                  {account.isAdministrator ? 'looks after them' : 'no'}
-                </label>
-              </td>
-              <td className="px-3 py-1.5 text-right whitespace-nowrap">
-                <button
-                  type="button"
-                  className={smallButton}
-                  aria-label={`New password for ${account.name}`}
-                  disabled={reset.isPending}
-                  onClick={() => reset.mutate(account.id, { onSuccess: onGiven })}
-                >
-                  New password
-                </button>{' '}
-                <button
-                  type="button"
-                  className={smallButton}
-                  aria-label={`${account.isDisabled ? 'Open' : 'Close'} the account of ${account.name}`}
-                  disabled={change.isPending}
-                  onClick={() => change.mutate({ ...account, isDisabled: !account.isDisabled })}
-                >
-                  {account.isDisabled ? 'Open' : 'Close'}
-                </button>
-              </td>
-            </tr>
+            <Fragment key={account.id}>
+              <Row
+                account={account}
+                isBusy={change.isPending || reset.isPending}
+                onChange={change.mutate}
+                onEdit={() => {
+                  change.reset();
+                  setEdited(account.id);
+                }}
+                onReset={() => reset.mutate(account.id, { onSuccess: onGiven })}
+              />
+              {edited === account.id && (
+                <tr>
+                  <td colSpan={5} className="px-3 pb-3">
+                    <AccountForm
+                      title={`Role of ${account.name}`}
+                      submit="Change it"
+                      account={account}
+                      change={change}
+                      onSubmit={(draft) =>
+                        change.mutate(
+                          { ...account, ...draft },
+                          { onSuccess: () => setEdited(null) },
+                        )
+                      }
+                      onCancel={() => setEdited(null)}
+                    />
+                  </td>
+                </tr>
+              )}
+            </Fragment>
           ))}
         </tbody>
       </table>
-      {(change.error ?? reset.error) && (
+      {edited === null && (change.error ?? reset.error) && (
         <p role="alert" className="mt-2 text-bad">
           {(change.error ?? reset.error)?.message}
         </p>
@@ -120,88 +98,89 @@ function List({ accounts, onGiven }: { accounts: Account[]; onGiven: (given: Giv
   );
 }
 
-function NewAccount({ onGiven }: { onGiven: (given: Given) => void }) {
-  const [name, setName] = useState('');
-  const [role, setRole] = useState<Role>('rep');
-  const [member, setMember] = useState('');
-  const make = useNewAccount();
-  const isTied = role === 'rep' || role === 'manager';
-  function submit(event: SubmitEvent) {
-    event.preventDefault();
-    make.mutate(
-      {
-        name,
-        role,
-        member: isTied ? member : null,
-        isAdministrator: false,
-        isDisabled: false,
-      },
-      {
-        onSuccess: (given) => {
-          setName('');
-          setMember('');
-          onGiven(given);
-        },
-      },
-    );
-  }
+interface RowProps {
+  account: Account;
+  isBusy: boolean;
+  onChange: (account: Account) => void;
+  onEdit: () => void;
+  onReset: () => void;
+}
+
+function Row({ account, isBusy, onChange, onEdit, onReset }: RowProps) {
+  const { name, isAdministrator, isDisabled } = account;
   return (
-    <form
-      onSubmit={submit}
-      aria-label="New account"
-      className="max-w-[720px] rounded border border-rule bg-sheet p-5"
-    >
-      <h2 className="mb-3 text-[16px] font-bold">New account</h2>
-      <div className="mb-3 flex flex-wrap gap-3">
-        <label className="min-w-[200px] flex-1">
-          <span className="mb-1 block text-quiet">Name</span>
-          <input
-            className={`${field} w-full`}
-            value={name}
-            required
-            maxLength={80}
-            autoComplete="off"
-            onChange={(event) => setName(event.target.value)}
-          />
-        </label>
-        <label>
-          <span className="mb-1 block text-quiet">Role</span>
-          <select
-            className={field}
-            value={role}
-            onChange={(event) =>
-              setRole(ROLES.find((one) => one.role === event.target.value)?.role ?? 'rep')
-            }
-          >
-            {ROLES.map((one) => (
-              <option key={one.role} value={one.role}>
-                {one.role}: {one.what}
-              </option>
-            ))}
-          </select>
-        </label>
-        {isTied && (
-          <label className="min-w-[200px] flex-1">
-            <span className="mb-1 block text-quiet">
-              {role === 'rep' ? 'Key of the rep on the roster' : 'Manager as on the roster'}
-            </span>
-            <input
-              className={`${field} w-full`}
-              value={member}
-              required
-              onChange={(event) => setMember(event.target.value)}
-            />
-          </label>
+    <tr className={`border-t border-rule ${isDisabled ? 'text-quiet' : ''}`}>
+      <th scope="row" className="max-w-[220px] truncate px-3 py-1.5 font-semibold" title={name}>
+        {name}
+        {isDisabled && ' (closed)'}
+        {account.mustChange && !isDisabled && (
+          <span className="font-normal text-quiet"> not yet signed in</span>
         )}
-      </div>
-      {make.error && (
-        <p role="alert" className="mb-3 text-bad">
-          {make.error.message}
-        </p>
-      )}
-      <button type="submit" className={quietButton} disabled={make.isPending}>
-        Make the account
-      </button>
-    </form>
+      </th>
+      <td className="px-3 py-1.5">{account.role}</td>
+      <td className="px-3 py-1.5">{account.member ?? '–'}</td>
+      <td className="px-3 py-1.5">
+        <label className="flex min-h-6 items-center gap-2">
+          <input
+            type="checkbox"
+            checked={isAdministrator}
+            disabled={isBusy}
+            aria-label={`${name} looks after accounts and backups`}
+            onChange={(event) => onChange({ ...account, isAdministrator: event.target.checked })}
+          />
+          {isAdministrator ? 'looks after them' : 'no'}
+        </label>
+      </td>
+      <td className="px-3 py-1.5 text-right whitespace-nowrap">
+        <button
+          type="button"
+          className={smallButton}
+          aria-label={`Change the role of ${name}`}
+          disabled={isBusy}
+          onClick={onEdit}
+        >
+          Role
+        </button>{' '}
+        <button
+          type="button"
+          className={smallButton}
+          aria-label={`New password for ${name}`}
+          disabled={isBusy}
+          onClick={onReset}
+        >
+          New password
+        </button>{' '}
+        <button
+          type="button"
+          className={smallButton}
+          aria-label={`${isDisabled ? 'Open' : 'Close'} the account of ${name}`}
+          disabled={isBusy}
+          onClick={() => onChange({ ...account, isDisabled: !isDisabled })}
+        >
+          {isDisabled ? 'Open' : 'Close'}
+        </button>
+      </td>
+    </tr>
+  );
+}
+
+function NewAccount({ onGiven }: { onGiven: (given: Given) => void }) {
+  const make = useNewAccount();
+  const [made, setMade] = useState(0);
+  return (
+    <AccountForm
+      key={made}
+      title="New account"
+      submit="Make the account"
+      change={make}
+      onSubmit={(draft) =>
+        make.mutate(draft, {
+          onSuccess: (given) => {
+            setMade(made + 1);
+            onGiven(given);
+          },
+        })
+      }
+    />
   );
 }

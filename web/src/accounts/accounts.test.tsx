@@ -144,6 +144,35 @@ describe('administration', () => {
     expect(asked[0]?.body).toMatchObject({ id: 2, isDisabled: true, version: 3 });
   });
 
+  it('changes a role and whom of the roster it is, keeping the rest', async () => {
+    serve({ '/accounts': [ADA, REP], '/backups': [] });
+    showAt(<Administration />, '/accounts');
+    await userEvent.click(await screen.findByRole('button', { name: 'Change the role of Bo' }));
+    const form = within(screen.getByRole('form', { name: 'Role of Bo' }));
+    expect(form.getByLabelText(/^Key of the rep/)).toHaveValue('K1');
+    await userEvent.selectOptions(form.getByLabelText('Role'), 'manager');
+    const tie = form.getByLabelText('Manager as on the roster');
+    await userEvent.clear(tie);
+    const asked = serve({
+      '/accounts': [ADA, { ...REP, role: 'manager', member: 'Tull' }],
+      '/backups': [],
+      '/members': [{ axis: 'manager', key: 'Tull', name: 'Tull' }],
+      '/accounts/2': new Refused(409, 'It was changed meanwhile.'),
+    });
+    await userEvent.type(tie, 'Tull');
+    await userEvent.click(form.getByRole('button', { name: 'Change it' }));
+    expect(await form.findByRole('alert')).toHaveTextContent('changed meanwhile');
+    expect(asked.find(({ method }) => method === 'PUT')?.body).toMatchObject({
+      id: 2,
+      role: 'manager',
+      member: 'Tull',
+      version: 3,
+      isAdministrator: false,
+    });
+    await userEvent.click(form.getByRole('button', { name: 'Leave it' }));
+    expect(screen.queryByRole('form', { name: 'Role of Bo' })).not.toBeInTheDocument();
+  });
+
   it('backs up, lists and offers the file', async () => {
     serve({ '/accounts': [ADA], '/backups': [] });
     showAt(<Administration />, '/accounts');

@@ -1,9 +1,8 @@
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/react';
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import { ask, query } from '../api/client';
 import type { Company, MemberFound } from '../api/types';
+import { useMembers } from '../api/useMembers';
 import { spanOnly } from './TopBar';
 
 export const FIND_BOX = 'find-box';
@@ -13,12 +12,7 @@ export function FindBox({ company }: { company: Company }) {
   const [text, setText] = useState('');
   const [search] = useSearchParams();
   const navigate = useNavigate();
-  const found = useQuery({
-    queryKey: ['members', text],
-    queryFn: () => ask<MemberFound[]>(`/members${query({ text })}`),
-    enabled: text.trim() !== '',
-    placeholderData: (before) => before,
-  });
+  const found = useMembers(text);
 
   function open(member: MemberFound | null) {
     if (!member) return;

@@ -84,3 +84,8 @@ export function shifted(decimal: string, places: number): string {
 
 /** A ratio as its percent: "0.035" is "3.5". */
 export const asPercent = (ratio: string) => shifted(ratio, 2);
+
+/** An axis' word for several. */
+export function plural(axis: string): string {
+  return axis === 'company' ? 'companies' : `${axis}s`;
+}

@@ -1,11 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
 import { useAccount } from '../../accounts/account';
 import { ask, query } from '../../api/client';
-import type { Company, MonthReading, Path, PayRow, Reading } from '../../api/types';
+import type { CloseUp, Company, MonthReading, Path, PayRow, Reading } from '../../api/types';
 import { useView } from '../../app/useView';
-import { amount, monthName, NONE, signed } from '../../format/figures';
+import { amount, count, monthName, NONE, signed } from '../../format/figures';
 import { ChartFrame, FigureTable } from '../../marks/ChartFrame';
 import { PathChart } from '../../marks/PathChart';
+import { VarianceParts } from '../../marks/VarianceParts';
 import { Empty, Failed, Loading } from '../../ui/Notice';
 import { StatementPanel } from './StatementPanel';
 import { usePayDesk } from './useEarnings';
@@ -17,7 +18,9 @@ export function MyMonth({ company }: { company: Company }) {
   const month = view.span.to;
   const desk = usePayDesk(month);
   const row = desk.data?.rows[0];
-  const path = useMonths(member ?? '', row?.measure ?? 'revenue', month, company);
+  const asked = useAsked(row?.measure ?? 'revenue', month, company);
+  const path = useOwn<Path>('path', member ?? '', asked);
+  const closeUp = useOwn<CloseUp>('close-up', member ?? '', asked);
   if (desk.isPending || path.isPending) return <Loading what="your month" />;
   if (desk.isError) return <Failed error={desk.error} onRetry={() => void desk.refetch()} />;
   if (!row || path.isError) {
@@ -34,21 +37,30 @@ export function MyMonth({ company }: { company: Company }) {
       <section aria-label="My month" className="min-h-0 min-w-0 overflow-auto px-[18px] pt-3.5">
         <h1 className="mb-4 text-[20px] leading-snug font-bold">{headline(row, reading, month)}</h1>
         {reading && <Facts row={row} reading={reading} currency={desk.data.currency} />}
-        <MyYear months={months} month={month} />
+        <div className="grid grid-cols-[repeat(auto-fit,minmax(min(100%,340px),1fr))] gap-x-8">
+          <MyYear months={months} month={month} />
+          {closeUp.data && closeUp.data.parts.length > 0 && (
+            <VarianceParts key={month} closeUp={closeUp.data} isRate={false} level={2} />
+          )}
+        </div>
+        {closeUp.data && <Ahead closeUp={closeUp.data} />}
       </section>
       <StatementPanel key={row.rep + month} rep={row.rep} month={month} />
     </div>
   );
 }
 
-function useMonths(rep: string, measure: string, month: string, company: Company) {
+function useAsked(measure: string, month: string, company: Company) {
   const goalSet = company.goalSets.find(
     (set) => set.axis === 'rep' && set.measures.includes(measure),
   )?.name;
-  const asked = { measure, from: month, to: month, goalSet };
+  return { measure, from: month, to: month, goalSet };
+}
+
+function useOwn<T>(what: string, rep: string, asked: ReturnType<typeof useAsked>) {
   return useQuery({
-    queryKey: ['standing', 'path', rep, asked],
-    queryFn: () => ask<Path>(`/standing/rep/${encodeURIComponent(rep)}/path${query(asked)}`),
+    queryKey: ['standing', what, rep, asked],
+    queryFn: () => ask<T>(`/standing/rep/${encodeURIComponent(rep)}/${what}${query(asked)}`),
     placeholderData: (before) => before,
   });
 }
@@ -97,7 +109,7 @@ function Facts({ row, reading, currency }: FactsProps) {
 /** The months of the year against their quotas. */
 function MyYear({ months, month }: { months: MonthReading[]; month: string }) {
   return (
-    <div className="max-w-[460px]">
+    <div>
       <ChartFrame
         title="The year by month, against quota"
         level={2}
@@ -116,5 +128,31 @@ function MyYear({ months, month }: { months: MonthReading[]; month: string }) {
         <PathChart months={months} isIn={(one) => one === month} />
       </ChartFrame>
     </div>
+  );
+}
+
+/** What the quota and the rest of the year still ask for. */
+function Ahead({ closeUp }: { closeUp: CloseUp }) {
+  const { required, milestones } = closeUp;
+  const isDone = required !== null && Number(required.perMonth) <= 0;
+  return (
+    <dl className="mb-5 grid max-w-[460px] grid-cols-[auto_1fr] gap-x-3 gap-y-1">
+      {milestones.slice(0, 2).map(({ name, toGo }) => (
+        <div key={name} className="contents">
+          <dt className="text-quiet">To “{name}”</dt>
+          <dd className="text-right">{amount(toGo)} more</dd>
+        </div>
+      ))}
+      {required && (
+        <div className="contents">
+          <dt className="text-quiet">Rest of the year</dt>
+          <dd className="text-right">
+            {isDone
+              ? 'year goal reached'
+              : `${amount(required.perMonth)} in each of ${count(required.monthsLeft, 'month')}`}
+          </dd>
+        </div>
+      )}
+    </dl>
   );
 }

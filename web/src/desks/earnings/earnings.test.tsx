@@ -431,6 +431,35 @@ describe('for a rep', () => {
     ],
   };
 
+  const CLOSE_UP = {
+    milestones: [{ name: 'reached', tone: 'good', at: '100.00', toGo: '5.00' }],
+    required: { perMonth: '120.00', monthsLeft: 8, yearGoal: '1300.00', toDate: '340.00' },
+    parts: [
+      {
+        axis: 'line',
+        split: 'own-goals',
+        parts: [
+          {
+            key: 'rope',
+            name: 'rope',
+            actual: '40.00',
+            goal: '44.00',
+            variance: '-4.00',
+            favourable: '-4.00',
+          },
+          {
+            key: 'deck',
+            name: 'deck',
+            actual: '55.00',
+            goal: '56.00',
+            variance: '-1.00',
+            favourable: '-1.00',
+          },
+        ],
+      },
+    ],
+  };
+
   it('the desk offers neither sealing nor the statements of all', async () => {
     serve(ALL);
     show('&show=seal', REP);
@@ -441,13 +470,17 @@ describe('for a rep', () => {
   });
 
   it('my month says where I stand and what comes next', async () => {
-    serve({ ...ALL, '/path': PATH });
+    serve({ ...ALL, '/path': PATH, '/close-up': CLOSE_UP });
     showAt(as(REP, <MyMonth company={COMPANY} />), '/mine?to=2026-10');
     expect(await screen.findByRole('heading', { level: 1 })).toHaveTextContent(
       'You stand at 95.0 % of your quota for October 2026.',
     );
     expect(screen.getByText('Percent to goal').nextSibling).toHaveTextContent('95.0 %');
     expect(screen.getByText('Variance', { selector: 'dt' }).nextSibling).toHaveTextContent('−5.00');
+    expect(await screen.findByRole('img', { name: /rope −4/ })).toBeVisible();
+    expect(screen.getByText('Rest of the year').nextSibling).toHaveTextContent(
+      '120.00 in each of 8 months',
+    );
   });
 
   it('my month says where there is nothing', async () => {

@@ -1,7 +1,6 @@
-import { useQuery } from '@tanstack/react-query';
 import { useId, useState } from 'react';
-import { ask, query } from '../../api/client';
-import type { MemberFound, UnknownName } from '../../api/types';
+import type { UnknownName } from '../../api/types';
+import { useMembers } from '../../api/useMembers';
 import { count } from '../../format/figures';
 import { quietButton } from '../../ui/Notice';
 import type { useSay } from './useIntake';
@@ -70,12 +69,7 @@ export function NameFix({ name, say, onGoTo }: NameFixProps) {
 function Choose({ name, onChosen }: { name: UnknownName; onChosen: (key: string) => void }) {
   const [text, setText] = useState('');
   const list = useId();
-  const found = useQuery({
-    queryKey: ['members', text],
-    queryFn: () => ask<MemberFound[]>(`/members${query({ text })}`),
-    enabled: text.trim() !== '',
-    placeholderData: (before) => before,
-  });
+  const found = useMembers(text);
   const fitting = (found.data ?? []).filter((member) => member.axis === name.axis);
   const chosen = fitting.find((member) => member.name === text || member.key === text);
   return (

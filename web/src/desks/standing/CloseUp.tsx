@@ -1,14 +1,14 @@
+import { useRights, type Rights } from '../../accounts/account';
 import type { Company, CloseUp as CloseUpData, Reading, Standing } from '../../api/types';
 import { isNarrowed, type Changes, type View } from '../../app/useView';
-import { amount, count, NONE } from '../../format/figures';
+import { amount, count, NONE, plural } from '../../format/figures';
 import { StatusMark } from '../../marks/StatusMark';
+import { VarianceParts } from '../../marks/VarianceParts';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
 import { MonthsPart } from './MonthsPart';
 import { NotesPart } from './NotesPart';
-import { PartsPart } from './PartsPart';
 import { ProofPart } from './ProofPart';
 import { figuresOf, targetOf, TOTAL } from './standing';
-import { plural } from './StandingLine';
 import { useCloseUp, type Target } from './useStanding';
 
 interface CloseUpProps {
@@ -20,6 +20,7 @@ interface CloseUpProps {
 
 /** Whatever is selected, explained: in words, by month, by part, why, and down to the lines. */
 export function CloseUp({ view, standing, company, change }: CloseUpProps) {
+  const rights = useRights();
   const found = targetOf(standing, view);
   const target: Target = found;
   const closeUp = useCloseUp(view, target);
@@ -31,7 +32,7 @@ export function CloseUp({ view, standing, company, change }: CloseUpProps) {
       className="print-whole min-h-0 overflow-auto border-l border-rule bg-sheet px-4 py-4"
     >
       <h2 className="text-[18px] font-bold break-words">
-        {found.row?.name ?? totalName(view, standing, company)}
+        {found.row?.name ?? totalName(view, standing, company, rights)}
       </h2>
       {found.row?.place && <p className="text-quiet">{found.row.place}</p>}
       {isGone && (
@@ -56,7 +57,11 @@ export function CloseUp({ view, standing, company, change }: CloseUpProps) {
       )}
       <MonthsPart view={view} target={target} standing={standing} />
       {closeUp.data && closeUp.data.parts.length > 0 && (
-        <PartsPart key={target.axis + target.key} closeUp={closeUp.data} standing={standing} />
+        <VarianceParts
+          key={target.axis + target.key}
+          closeUp={closeUp.data}
+          isRate={standing.unit === 'rate'}
+        />
       )}
       {found.noteOf && found.row && (
         <NotesPart
@@ -81,11 +86,13 @@ export function CloseUp({ view, standing, company, change }: CloseUpProps) {
   );
 }
 
-/** The total's name: the company, or how many rows of it are kept. */
-function totalName(view: View, standing: Standing, company: Company): string {
-  return isNarrowed(view)
-    ? `${count(standing.rows.length, standing.axis, plural(standing.axis))} together`
-    : company.name;
+/** The total's name: the company, what is seen of it, or how many rows of it are kept. */
+function totalName(view: View, standing: Standing, company: Company, rights: Rights): string {
+  if (isNarrowed(view)) {
+    return `${count(standing.rows.length, standing.axis, plural(standing.axis))} together`;
+  }
+  if (rights.isOffice) return company.name;
+  return rights.isRep ? 'All of yours' : 'Your team';
 }
 
 /** The variance in words: "13 650.00 short of 300 000.00". */

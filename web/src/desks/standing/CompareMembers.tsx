@@ -2,14 +2,13 @@ import { useQueries } from '@tanstack/react-query';
 import { ask, query } from '../../api/client';
 import type { Path, Row, Standing } from '../../api/types';
 import { wholeQuery, type Changes, type Query, type View } from '../../app/useView';
-import { amount, growth, monthName, NONE, signed } from '../../format/figures';
+import { amount, growth, monthName, NONE, signed, plural } from '../../format/figures';
 import { ChartFrame, FigureTable } from '../../marks/ChartFrame';
 import { Lane, laneScale } from '../../marks/Lane';
 import { LinesChart, LinesKey, type Line } from '../../marks/LinesChart';
 import { StatusMark } from '../../marks/StatusMark';
 import { Choice } from '../../ui/Choice';
 import { figuresOf, rowId } from './standing';
-import { plural } from './StandingLine';
 import { useStanding } from './useStanding';
 
 const MOST_MEMBERS = 4;

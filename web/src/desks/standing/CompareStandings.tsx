@@ -2,11 +2,10 @@ import { useState } from 'react';
 import type { Standing } from '../../api/types';
 import { plusMonths } from '../../app/span';
 import type { Query, View } from '../../app/useView';
-import { amount, monthName, NONE, signed } from '../../format/figures';
+import { amount, monthName, NONE, signed, plural } from '../../format/figures';
 import { Lane, laneScale } from '../../marks/Lane';
 import { Failed, Loading } from '../../ui/Notice';
 import { figuresOf, readSort, rowId, sortRows } from './standing';
-import { plural } from './StandingLine';
 import { useStanding } from './useStanding';
 
 /** The other standing of a comparison: of another span, or without a load. */

@@ -1,3 +1,4 @@
+import { plural } from '../../format/figures';
 import { useQuery } from '@tanstack/react-query';
 import { useRights } from '../../accounts/account';
 import { ask } from '../../api/client';
@@ -6,7 +7,6 @@ import type { Changes, View } from '../../app/useView';
 import { Choice } from '../../ui/Choice';
 import { CompareMembers } from './CompareMembers';
 import { CompareStandings } from './CompareStandings';
-import { plural } from './StandingLine';
 
 interface CompareViewProps {
   view: View;

@@ -1,13 +1,12 @@
 import { useState } from 'react';
 import type { Path, Standing } from '../../api/types';
 import type { View } from '../../app/useView';
-import { amount, monthName, NONE, signed } from '../../format/figures';
+import { amount, monthName, NONE, signed, plural } from '../../format/figures';
 import { ChartFrame, FigureTable } from '../../marks/ChartFrame';
 import { LinesChart, LinesKey, type Line } from '../../marks/LinesChart';
 import { PathChart } from '../../marks/PathChart';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
 import { TOTAL } from './standing';
-import { plural } from './StandingLine';
 import { usePath, type Target } from './useStanding';
 
 interface MonthsPartProps {

@@ -1,14 +1,14 @@
 import { useState } from 'react';
 import type { Cell, MonthSheet, Reading, Row, Standing } from '../../api/types';
 import type { View } from '../../app/useView';
-import { amount, hasFraction, NONE, shortMonth, signed } from '../../format/figures';
+import { amount, hasFraction, NONE, shortMonth, signed, plural } from '../../format/figures';
 import { shadeColour } from '../../marks/shading';
 import { toneText } from '../../marks/tones';
 import { Choice } from '../../ui/Choice';
 import { Failed, Loading } from '../../ui/Notice';
 import { VirtualRows } from '../../ui/VirtualRows';
 import { readSort, sortRows, TOTAL } from './standing';
-import { plural, ROW_HEIGHT } from './StandingLine';
+import { ROW_HEIGHT } from './StandingLine';
 import { useSheet } from './useStanding';
 
 const HEAD_HEIGHT = 36;

@@ -1,5 +1,5 @@
 import type { Direction, Reading, Standing } from '../../api/types';
-import { amount, count, growth, NONE, signed } from '../../format/figures';
+import { amount, count, growth, NONE, signed, plural } from '../../format/figures';
 import { goalPlace, Lane, type LaneScale } from '../../marks/Lane';
 import { shadeColour } from '../../marks/shading';
 import { StatusMark } from '../../marks/StatusMark';
@@ -208,8 +208,4 @@ export function NoGoalLine({ standing, look }: { standing: Standing; look: LineL
       <span role="cell" className="standing-wide" />
     </div>
   );
-}
-
-export function plural(axis: string): string {
-  return axis === 'company' ? 'companies' : `${axis}s`;
 }

@@ -1,11 +1,11 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import type { Row, Standing } from '../../api/types';
 import type { View } from '../../app/useView';
-import { amount, count } from '../../format/figures';
+import { amount, count, plural } from '../../format/figures';
 import { VirtualRows } from '../../ui/VirtualRows';
 import { goalPlace, laneScale } from '../../marks/Lane';
 import { allReadings, decimalsOf, gridOf, widthsOf } from './columns';
-import { Line, NoGoalLine, plural, ROW_HEIGHT, type LineLook } from './StandingLine';
+import { Line, NoGoalLine, ROW_HEIGHT, type LineLook } from './StandingLine';
 import { nextSort, readSort, sortWord, TOTAL, type Item, type SortKey } from './standing';
 
 const HEAD_HEIGHT = 42;

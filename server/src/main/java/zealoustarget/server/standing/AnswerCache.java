@@ -13,6 +13,10 @@ import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Semaphore;
+import java.util.regex.Pattern;
 import java.util.zip.CRC32;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.GZIPOutputStream;
@@ -25,7 +29,9 @@ import zealoustarget.server.platform.DataState;
 
 /**
  * Keeps the answers of large views, compressed, for each state of the data, each query and each
- * part of the rows that may be seen. An unchanged view costs a 304 and nothing else.
+ * part of the rows that may be seen. An unchanged view costs a 304 and nothing else. A view that
+ * many ask for at once is read once, and only a few views are read at a time: each takes tens of
+ * megabytes while it is.
  */
 @Component
 class AnswerCache extends OncePerRequestFilter {
@@ -38,12 +44,17 @@ class AnswerCache extends OncePerRequestFilter {
           "/api/v1/months",
           "/api/v1/earnings",
           "/api/v1/earnings/desk");
+  private static final Pattern KEPT_OF_MEMBER =
+      Pattern.compile("/api/v1/standing/[^/]+/[^/]+/(close-up|path|proof|orders)");
+  private static final int AT_ONCE = 2 * Runtime.getRuntime().availableProcessors();
 
   private record Answer(byte[] packed, String type) {}
 
   private final DataState state;
   private final Clock clock;
   private final Map<String, Answer> answers = new LinkedHashMap<>(64, 0.75f, true);
+  private final Map<String, CompletableFuture<Answer>> underWay = new ConcurrentHashMap<>();
+  private final Semaphore turns = new Semaphore(AT_ONCE, true);
   private long bytes;
 
   AnswerCache(DataState state, Clock clock) {
@@ -53,7 +64,9 @@ class AnswerCache extends OncePerRequestFilter {
 
   @Override
   protected boolean shouldNotFilter(HttpServletRequest request) {
-    return !request.getMethod().equals("GET") || !KEPT.contains(request.getRequestURI());
+    String path = request.getRequestURI();
+    return !request.getMethod().equals("GET")
+        || !KEPT.contains(path) && !KEPT_OF_MEMBER.matcher(path).matches();
   }
 
   @Override
@@ -70,16 +83,41 @@ class AnswerCache extends OncePerRequestFilter {
     }
     Answer answer = find(key);
     if (answer == null) {
+      answer = readOnce(key, number, request, response, chain);
+    }
+    if (answer != null) {
+      setHeaders(response, tag);
+      write(request, response, answer);
+    }
+  }
+
+  /** Reads an answer, or waits for whoever reads the same; null where it is written already. */
+  private Answer readOnce(
+      String key,
+      long number,
+      HttpServletRequest request,
+      HttpServletResponse response,
+      FilterChain chain)
+      throws ServletException, IOException {
+    CompletableFuture<Answer> own = new CompletableFuture<>();
+    CompletableFuture<Answer> others = underWay.putIfAbsent(key, own);
+    Answer awaited = others == null ? null : others.join();
+    if (awaited != null) {
+      return awaited;
+    }
+    Answer answer = null;
+    turns.acquireUninterruptibly();
+    try {
       answer = read(request, response, chain);
-      if (answer == null) {
-        return;
-      }
-      if (state.number() == number) {
+      if (answer != null && state.number() == number) {
         keep(key, answer);
       }
+      return answer;
+    } finally {
+      turns.release();
+      underWay.remove(key, own);
+      own.complete(answer); // null for those who wait: they ask themselves why there is none
     }
-    setHeaders(response, tag);
-    write(request, response, answer);
   }
 
   /** Everything that the answer depends on; open months are read as of today. */

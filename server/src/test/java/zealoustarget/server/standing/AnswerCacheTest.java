@@ -2,6 +2,7 @@ package zealoustarget.server.standing;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import jakarta.servlet.FilterChain;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.net.http.HttpClient;
@@ -10,11 +11,25 @@ import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.locks.LockSupport;
+import java.util.function.IntFunction;
 import java.util.zip.GZIPInputStream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.springframework.mock.web.MockHttpServletRequest;
+import org.springframework.mock.web.MockHttpServletResponse;
+import zealoustarget.server.accounts.Acting;
+import zealoustarget.server.platform.DataState;
 import zealoustarget.server.testing.Api;
 import zealoustarget.server.testing.RunningServer;
 
@@ -129,5 +144,58 @@ class AnswerCacheTest {
     assertThat(new String(wrong.body(), StandardCharsets.UTF_8)).contains("value-unknown");
     assertThat(ask(server.stranger(), VIEW, "If-None-Match", tag(ask(api, VIEW))).statusCode())
         .isEqualTo(401);
+  }
+
+  /** Asks a cache of its own from many sides at once; returns how often, and how many at a time. */
+  private static int[] askAtOnce(int times, IntFunction<String> month) throws Exception {
+    AnswerCache cache = new AnswerCache(new DataState(), Clock.systemUTC());
+    AtomicInteger read = new AtomicInteger();
+    AtomicInteger now = new AtomicInteger();
+    AtomicInteger most = new AtomicInteger();
+    FilterChain reading =
+        (request, response) -> {
+          read.incrementAndGet();
+          most.accumulateAndGet(now.incrementAndGet(), Math::max);
+          LockSupport.parkNanos(5_000_000);
+          response.getOutputStream().write(1);
+          now.decrementAndGet();
+        };
+    ExecutorService sides = Executors.newFixedThreadPool(times);
+    CountDownLatch all = new CountDownLatch(times);
+    List<Future<Integer>> answers = new ArrayList<>();
+    for (int time = 0; time < times; time++) {
+      MockHttpServletRequest request = new MockHttpServletRequest("GET", "/api/v1/standing");
+      request.setQueryString("from=" + month.apply(time));
+      answers.add(
+          sides.submit(
+              () -> {
+                all.countDown();
+                all.await();
+                MockHttpServletResponse response = new MockHttpServletResponse();
+                return Acting.getAsSystem(
+                    "test",
+                    () -> {
+                      cache.doFilter(request, response, reading);
+                      return response.getContentAsByteArray().length;
+                    });
+              }));
+    }
+    for (Future<Integer> answer : answers) {
+      assertThat(answer.get()).isEqualTo(1);
+    }
+    sides.shutdown();
+    return new int[] {read.get(), most.get()};
+  }
+
+  @Test
+  void viewThatManyAskForAtOnce_isReadOnce() throws Exception {
+    assertThat(askAtOnce(40, time -> "2026-10")[0]).isEqualTo(1);
+  }
+
+  @Test
+  void manyViews_areReadAFewAtATime() throws Exception {
+    int[] asked = askAtOnce(40, time -> "2026-10&page=" + time);
+    assertThat(asked[0]).isEqualTo(40);
+    assertThat(asked[1]).isBetween(2, 2 * Runtime.getRuntime().availableProcessors());
   }
 }

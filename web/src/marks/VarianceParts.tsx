@@ -1,9 +1,8 @@
 import { useState } from 'react';
-import type { CloseUp, Part, Split, Standing } from '../../api/types';
-import { amount, signed } from '../../format/figures';
-import { ChartFrame, FigureTable } from '../../marks/ChartFrame';
-import { PartsChart } from '../../marks/PartsChart';
-import { plural } from './StandingLine';
+import type { CloseUp, Part, Split } from '../api/types';
+import { amount, plural, signed } from '../format/figures';
+import { ChartFrame, FigureTable } from './ChartFrame';
+import { PartsChart } from './PartsChart';
 
 const MOST = 12;
 
@@ -14,12 +13,18 @@ const SPLITS: Record<Split, string> = {
   'rate-effect': 'What each part adds to the difference, in points.',
 };
 
+interface VariancePartsProps {
+  closeUp: CloseUp;
+  isRate: boolean;
+  /** The title's level among the page's headings. */
+  level?: 2 | 3;
+}
+
 /** What the variance is made of, along another axis; the parts add up to it. */
-export function PartsPart({ closeUp, standing }: { closeUp: CloseUp; standing: Standing }) {
+export function VarianceParts({ closeUp, isRate, level = 3 }: VariancePartsProps) {
   const [chosen, setChosen] = useState(closeUp.parts[0]?.axis);
   const taken = closeUp.parts.find(({ axis }) => axis === chosen) ?? closeUp.parts[0];
   if (!taken) return null;
-  const isRate = standing.unit === 'rate';
   const figureOf = (part: Part) =>
     isRate
       ? signed((Number(part.variance) * 100).toFixed(2))
@@ -29,6 +34,7 @@ export function PartsPart({ closeUp, standing }: { closeUp: CloseUp; standing: S
   return (
     <ChartFrame
       title="Where the variance comes from"
+      level={level}
       controls={
         closeUp.parts.length > 1 && (
           <select
