@@ -641,9 +641,18 @@ export interface AssignmentPart {
   ramp?: string[];
 }
 
+/** Whose sales and quota are credited to whom; shares are decimals or fractions. */
+export interface CreditPart {
+  rep: string;
+  from?: string;
+  until?: string;
+  shares: Record<string, string>;
+}
+
 export interface Rules {
   plans: PlanPart[];
   assignments: AssignmentPart[];
+  credits: CreditPart[];
 }
 
 export interface SealCheck {

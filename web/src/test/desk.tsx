@@ -14,10 +14,12 @@ export interface Asked {
 export class Refused {
   readonly status: number;
   readonly detail: string;
+  readonly place: string | undefined;
 
-  constructor(status: number, detail: string) {
+  constructor(status: number, detail: string, place?: string) {
     this.status = status;
     this.detail = detail;
+    this.place = place;
   }
 }
 
@@ -45,9 +47,12 @@ export function serve(answers: Record<string, unknown>): Asked[] {
     const answer = found ? found[1] : new Refused(500, 'It failed.');
     return Promise.resolve(
       answer instanceof Refused
-        ? new Response(JSON.stringify({ code: 'refused', detail: answer.detail }), {
-            status: answer.status,
-          })
+        ? new Response(
+            JSON.stringify({ code: 'refused', detail: answer.detail, place: answer.place }),
+            {
+              status: answer.status,
+            },
+          )
         : new Response(JSON.stringify(answer), { status: 200 }),
     );
   });

@@ -7,10 +7,14 @@ interface EffectPartProps {
   name: string;
   trial: PlanTrial | undefined;
   isReading: boolean;
+  /** What stands there while nothing is tried. */
+  without?: string;
 }
 
+const WITHOUT = 'The curve and its effect stand here once the plan can be read.';
+
 /** The pay curve, and what every rep of the plan would have got in the last months. */
-export function EffectPart({ name, trial, isReading }: EffectPartProps) {
+export function EffectPart({ name, trial, isReading, without = WITHOUT }: EffectPartProps) {
   return (
     <aside
       aria-label="Effect"
@@ -18,7 +22,7 @@ export function EffectPart({ name, trial, isReading }: EffectPartProps) {
       className="min-h-0 overflow-auto border-l border-rule bg-sheet px-4 py-3"
     >
       {!trial ? (
-        <p className="text-quiet">The curve and its effect stand here once the plan can be read.</p>
+        <p className="text-quiet">{without}</p>
       ) : (
         <>
           {trial.curve.length > 0 ? (
@@ -34,7 +38,7 @@ export function EffectPart({ name, trial, isReading }: EffectPartProps) {
                 curve: trial.curve,
               }}
             />
-          ) : (
+          ) : name === '' ? null : (
             <p className="mb-4 text-quiet">No rep with a quota has it yet, so there is no curve.</p>
           )}
           <h2 className="mb-1 font-semibold text-quiet">
@@ -51,8 +55,12 @@ export function EffectPart({ name, trial, isReading }: EffectPartProps) {
               signed(rep.change),
             ])}
           />
+          {trial.reps.length === 0 && <p className="mt-2">Nobody’s pay changes.</p>}
           <p className="mt-2 text-[12px] text-quiet">
-            As if the plan had held in these months; sealed ones stay as they are.
+            {name === ''
+              ? 'By the months from which it holds'
+              : 'As if the plan had held in these months'}
+            ; sealed ones stay as they are.
           </p>
         </>
       )}

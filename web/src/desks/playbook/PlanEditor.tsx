@@ -1,4 +1,4 @@
-import { useDeferredValue, useMemo, useState, type ReactNode } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { ProblemError } from '../../api/client';
 import type { AssignmentPart, Company, PlanPart, Rules } from '../../api/types';
 import { asPercent } from '../../format/figures';
@@ -6,6 +6,7 @@ import { field } from '../../ui/Drop';
 import { mainButton, smallButton } from '../../ui/Notice';
 import { AssignPart } from './AssignPart';
 import { EffectPart } from './EffectPart';
+import { Labelled } from './Labelled';
 import {
   fromDraft,
   isCount,
@@ -202,26 +203,6 @@ export function PlanEditor(props: PlanEditorProps) {
         isReading={trial.isFetching}
       />
     </>
-  );
-}
-
-interface LabelledProps {
-  label: string;
-  fault: string | undefined;
-  children: ReactNode;
-}
-
-function Labelled({ label, fault, children }: LabelledProps) {
-  return (
-    <label className="block min-w-0">
-      <span className="text-quiet">{label}</span>
-      {children}
-      {fault !== undefined && (
-        <span role="alert" className="mt-0.5 block text-bad">
-          {fault}
-        </span>
-      )}
-    </label>
   );
 }
 

@@ -5,6 +5,7 @@ import { count, monthName } from '../../format/figures';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
 import { isCount, newPlan, toDraft, type PlanDraft } from './plan';
 import { PlanEditor } from './PlanEditor';
+import { SharedCredit } from './SharedCredit';
 import { Trail } from './Trail';
 import { usePeople, useRules } from './usePlaybook';
 
@@ -13,32 +14,35 @@ export function PlaybookDesk({ company }: { company: Company }) {
   const [view, change] = useView(company);
   const [search] = useSearchParams();
   const rules = useRules();
-  const isTrail = search.get('show') === 'trail';
+  const show = search.get('show');
   return (
     <div className="flex h-full min-h-0 flex-col">
       <h1 className="sr-only">Playbook</h1>
       <nav aria-label="Playbook" className="flex gap-4 px-[18px] pt-3.5 pb-2">
         {[
-          { word: 'Commission plans', show: null },
-          { word: 'Trail', show: 'trail' },
-        ].map(({ word, show }) => (
+          { word: 'Commission plans', part: null },
+          { word: 'Shared credit', part: 'credit' },
+          { word: 'Trail', part: 'trail' },
+        ].map(({ word, part }) => (
           <button
             key={word}
             type="button"
-            aria-current={isTrail === (show === 'trail') ? 'page' : undefined}
-            className={`min-h-6 text-[15px] ${isTrail === (show === 'trail') ? 'border-b-2 border-select font-bold' : 'text-quiet hover:text-ink'}`}
-            onClick={() => change({ show })}
+            aria-current={show === part ? 'page' : undefined}
+            className={`min-h-6 text-[15px] ${show === part ? 'border-b-2 border-select font-bold' : 'text-quiet hover:text-ink'}`}
+            onClick={() => change({ show: part })}
           >
             {word}
           </button>
         ))}
       </nav>
-      {isTrail ? (
+      {show === 'trail' ? (
         <Trail />
       ) : rules.isPending ? (
         <Loading what="the plans" />
       ) : rules.isError ? (
         <Failed error={rules.error} onRetry={() => void rules.refetch()} />
+      ) : show === 'credit' ? (
+        <Credit rules={rules.data} month={view.span.to} />
       ) : (
         <Plans
           company={company}
@@ -51,6 +55,11 @@ export function PlaybookDesk({ company }: { company: Company }) {
       )}
     </div>
   );
+}
+
+function Credit({ rules, month }: { rules: Rules & { tag: string }; month: string }) {
+  const people = usePeople(month);
+  return <SharedCredit rules={rules} people={people.data ?? []} month={month} />;
 }
 
 interface PlansProps {

@@ -40,6 +40,7 @@ const RULES: Rules = {
     },
   ],
   assignments: [{ rep: 'A', plan: 'Field', from: '2026-07' }],
+  credits: [],
 };
 
 const TRIAL: PlanTrial = {

@@ -3,6 +3,7 @@ import { ask, askTagged, query } from '../../api/client';
 import type {
   AssignmentPart,
   AuditEntry,
+  CreditPart,
   PayRow,
   PlanPart,
   PlanTrial,
@@ -13,6 +14,7 @@ import { asChangeOf, asJson, useChange } from '../../api/useChange';
 export interface RulesToSave {
   plans?: PlanPart[];
   assignments?: AssignmentPart[];
+  credits?: CreditPart[];
 }
 
 export function useRules() {

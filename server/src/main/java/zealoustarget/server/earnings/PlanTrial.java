@@ -2,6 +2,7 @@ package zealoustarget.server.earnings;
 
 import java.time.YearMonth;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -65,14 +66,16 @@ class PlanTrial {
   /**
    * Tries rules without putting them in force.
    *
-   * @param rules a playbook file with one plan and, where they change too, the assignments
+   * @param rules a playbook file with one plan and, where they change too, the assignments; or
+   *     without a plan, such as shared credit: then whoever's pay changes is shown, and no curve
    * @throws Refusal playbook-invalid with the place
    */
   TrialAnswer trial(JsonNode rules, YearMonth last) {
+    boolean hasPlan = rules.has("plans");
     JsonNode plan = rules.at("/plans/0");
     Playbook now = playbooks.current();
-    Playbook tried = playbooks.tried(everywhere(rules, plan));
-    String name = plan.get("name").asString().strip();
+    Playbook tried = playbooks.tried(hasPlan ? everywhere(rules, plan) : rules);
+    String name = hasPlan ? plan.get("name").asString().strip() : null;
     List<YearMonth> months = Span.ending(last, MONTHS).months();
     Map<Integer, Pays> pays = new LinkedHashMap<>();
     List<Statement> ofPlan = new ArrayList<>();
@@ -83,19 +86,23 @@ class PlanTrial {
       List<Statement> after = earnings.unsealed(months.get(at), tried);
       for (int rep = 0; rep < after.size(); rep++) {
         Statement one = after.get(rep);
-        boolean isOfPlan = one.terms() != null && one.terms().plan().name().equalsIgnoreCase(name);
-        if (isOfPlan) {
+        boolean isOfPlan =
+            hasPlan && one.terms() != null && one.terms().plan().name().equalsIgnoreCase(name);
+        if (isOfPlan || !hasPlan) {
           Pays pay =
               pays.computeIfAbsent(one.rep(), id -> new Pays(new long[MONTHS], new long[MONTHS]));
           pay.before()[at] = part(before.get(rep), earlierBefore);
           pay.after()[at] = part(one, earlierAfter);
-          if (at == MONTHS - 1) {
+          if (isOfPlan && at == MONTHS - 1) {
             ofPlan.add(one);
           }
         }
       }
       earlierBefore = earned(before);
       earlierAfter = earned(after);
+    }
+    if (!hasPlan) {
+      pays.values().removeIf(pay -> Arrays.equals(pay.before(), pay.after()));
     }
     return answer(months, pays, ofPlan);
   }
@@ -122,13 +129,17 @@ class PlanTrial {
 
   private static Map<Integer, Long> earned(List<Statement> statements) {
     Map<Integer, Long> earned = new HashMap<>();
-    statements.forEach(one -> earned.put(one.rep(), one.pay() == null ? 0 : one.pay().earned()));
+    statements.forEach(one -> earned.put(one.rep(), earnedOf(one)));
     return earned;
+  }
+
+  private static long earnedOf(Statement one) {
+    return one.pay() == null ? 0 : one.pay().earned();
   }
 
   /** What a month adds to its window. */
   private static long part(Statement one, Map<Integer, Long> before) {
-    long earned = one.pay() == null ? 0 : one.pay().earned();
+    long earned = earnedOf(one);
     return one.windowFrom() < one.month() ? earned - before.getOrDefault(one.rep(), 0L) : earned;
   }
 
@@ -184,6 +195,6 @@ class PlanTrial {
   }
 
   private static List<String> texts(long[] cents) {
-    return java.util.Arrays.stream(cents).mapToObj(PlanPart::cents).toList();
+    return Arrays.stream(cents).mapToObj(PlanPart::cents).toList();
   }
 }

@@ -70,12 +70,18 @@ public record PlanPart(
   public record SharedPart(String rep, String from, String until, Map<String, String> shares) {
     static SharedPart of(Commission.SharedCredit one) {
       Map<String, String> shares = new TreeMap<>();
-      one.shares().shares().forEach((rep, share) -> shares.put(rep, share.toString()));
+      one.shares().shares().forEach((rep, share) -> shares.put(rep, text(share)));
       return new SharedPart(
           one.rep(),
           one.from() == null ? null : one.from().toString(),
           one.until() == null ? null : one.until().toString(),
           shares);
+    }
+
+    /** As a decimal, or as a fraction where none ends. */
+    private static String text(Ratio share) {
+      String decimal = share.toText();
+      return Ratio.parse(decimal).equals(share) ? decimal : share.toString();
     }
   }
 

@@ -427,4 +427,35 @@ class EarningsTest {
     String csv = api.raw(api.request("/api/v1/audit.csv?text=sold").build()).body();
     assertThat(csv.lines()).hasSize(2);
   }
+
+  @Test
+  void sharedCredit_isTriedBeforeItIsSaved_andMustAddTo100() {
+    plan("month");
+    String shares =
+        "{\"credits\": [{\"rep\": \"A\", \"from\": \"2026-08\", \"shares\": {\"A\": \"%s\", \"B\": \"%s\"}}]}";
+    String address = "/api/v1/earnings/trial?month=2026-08";
+    Api.Answer wrong = api.post(address, shares.formatted("0.5", "0.49"));
+    assertThat(wrong.code()).isEqualTo("playbook-invalid");
+    assertThat(wrong.text("place")).isEqualTo("credits[0].shares");
+    assertThat(wrong.text("detail")).contains("99 %");
+
+    JsonNode trial = api.post(address, shares.formatted("0.5", "1/2")).json();
+    assertThat(trial.get("curve")).isEmpty();
+    assertThat(trial.get("reps")).hasSize(2);
+    // July is as before; in August A has 450.00 of 500.00, B 1,450.00 of 1,500.00
+    JsonNode ada = trial.at("/reps/0");
+    assertThat(ada.get("name").asString()).isEqualTo("Ada Lund");
+    assertThat(ada.at("/before/1").asString()).isEqualTo(ada.at("/after/1").asString());
+    assertThat(ada.at("/before/2").asString()).isEqualTo("27.00");
+    assertThat(ada.at("/after/2").asString()).isEqualTo("13.50");
+    assertThat(trial.at("/reps/1/after/2").asString()).isEqualTo("43.50");
+    assertThat(row("2026-08", "A").get("part").asString()).as("only tried").isEqualTo("27.00");
+
+    assertThat(api.put("/api/v1/playbook", shares.formatted("1/3", "2/3")).status()).isEqualTo(200);
+    JsonNode saved = api.get("/api/v1/playbook").json().at("/credits/0/shares");
+    assertThat(saved.get("A").asString()).isEqualTo("1/3");
+    api.put("/api/v1/playbook", shares.formatted("3/5", "0.4"));
+    saved = api.get("/api/v1/playbook").json().at("/credits/0/shares");
+    assertThat(saved.get("A").asString()).isEqualTo("0.6");
+  }
 }
