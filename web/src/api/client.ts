@@ -4,10 +4,13 @@ export class ProblemError extends Error {
   readonly status: number;
   /** Where in what was sent the fault is, such as `plans[0].floor`; null where none is named. */
   readonly place: string | null;
+  /** What holds there, for the field itself: the message without the place. */
+  readonly rule: string;
 
-  constructor(code: string, status: number, message: string, place: string | null = null) {
+  constructor(code: string, status: number, message: string, place?: string, rule?: string) {
     super(message);
-    this.place = place;
+    this.place = place ?? null;
+    this.rule = rule ? `${rule.charAt(0).toUpperCase()}${rule.slice(1)}.` : message;
     this.name = 'ProblemError';
     this.code = code;
     this.status = status;
@@ -62,16 +65,18 @@ async function answerOf(path: string, init?: RequestInit): Promise<Response> {
 
 async function problemOf(answer: Response): Promise<ProblemError> {
   const body: unknown = await answer.json().catch(() => null);
-  const { code, detail, place } = (body ?? {}) as {
+  const { code, detail, place, rule } = (body ?? {}) as {
     code?: string;
     detail?: string;
     place?: string;
+    rule?: string;
   };
   return new ProblemError(
     code ?? 'internal',
     answer.status,
     detail ?? `The server answered with status ${answer.status}.`,
-    place ?? null,
+    place,
+    rule,
   );
 }
 

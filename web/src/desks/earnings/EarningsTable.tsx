@@ -148,7 +148,7 @@ function Total({ desk, rows, quotas }: TotalProps) {
         <span role="rowheader" className="truncate pl-2 leading-tight font-bold">
           {isWhole ? 'All reps' : 'These reps'}
           <span className="block text-[11.5px] font-normal text-quiet">
-            {count(planned.length, 'rep')} with plan and quota
+            {amount(String(planned.length))} with plan and quota
           </span>
         </span>
         <span role="cell" className="text-right text-quiet">

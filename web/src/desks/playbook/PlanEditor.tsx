@@ -52,7 +52,7 @@ export function PlanEditor(props: PlanEditorProps) {
   const refused = [save.error, trial.error].find((error) => error instanceof ProblemError) ?? null;
   const refusedPlace = refused instanceof ProblemError ? placeInPlan(refused.place) : null;
   const faultOf = (place: string) =>
-    read.faults[place] ?? (refusedPlace === place ? (refused?.message ?? '') : undefined);
+    read.faults[place] ?? (refusedPlace === place ? refused?.rule : undefined);
   const set = (changes: Partial<PlanDraft>) => {
     save.reset();
     setDraft({ ...draft, ...changes });

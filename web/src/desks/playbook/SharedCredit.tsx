@@ -33,8 +33,8 @@ export function SharedCredit({ rules, people, month }: SharedCreditProps) {
     return isChanged && all.length === read.length ? { credits: all } : null;
   }, [read, isChanged]);
   const trial = useTrial(useDeferredValue(credits), month);
-  const refused = [save.error, trial.error].find((error) => error !== null) ?? null;
-  const at = refused instanceof ProblemError ? placeInCredits(refused.place) : null;
+  const refused = [save.error, trial.error].find((error) => error instanceof ProblemError) ?? null;
+  const at = refused ? placeInCredits(refused.place) : null;
   const set = (next: CreditDraft[]) => {
     save.reset();
     setChanged(true);
@@ -67,7 +67,7 @@ export function SharedCredit({ rules, people, month }: SharedCreditProps) {
             number={place + 1}
             draft={draft}
             people={people}
-            fault={read[place]?.fault ?? (at === place ? refused?.message : undefined)}
+            fault={read[place]?.fault ?? (at === place ? refused?.rule : undefined)}
             onChange={(changed) =>
               set(drafts.map((one, other) => (other === place ? changed : one)))
             }

@@ -17,7 +17,7 @@ import zealoustarget.core.Refusal;
  */
 record Place(JsonNode node, String path) {
   Refusal fault(String name, String rule) {
-    return invalid(at(name), rule);
+    return invalid(at(name), " ", rule);
   }
 
   String at(String name) {
@@ -68,7 +68,7 @@ record Place(JsonNode node, String path) {
     try {
       return build.get();
     } catch (IllegalArgumentException broken) {
-      throw invalid(at(name), ": " + broken.getMessage());
+      throw invalid(at(name), ": ", broken.getMessage());
     }
   }
 
@@ -87,19 +87,20 @@ record Place(JsonNode node, String path) {
 
   void allowOnly(Set<String> names) {
     if (!node.isObject()) {
-      throw invalid(path.isEmpty() ? "the file" : path, "must be an object");
+      throw invalid(path.isEmpty() ? "the file" : path, " ", "must be an object");
     }
     for (String name : node.propertyNames()) {
       if (!names.contains(name)) {
-        throw invalid(
-            at(name), "is not known here; known are " + String.join(", ", new TreeSet<>(names)));
+        throw fault(name, "is not known here; known are " + String.join(", ", new TreeSet<>(names)));
       }
     }
   }
 
-  private static Refusal invalid(String path, String rule) {
-    return Refusal.of("playbook-invalid", path + " " + rule + ". Nothing was changed.")
-        .with("place", path);
+  /** A form shows the rule at its field, so it comes without the place too. */
+  private static Refusal invalid(String path, String between, String rule) {
+    return Refusal.of("playbook-invalid", path + between + rule + ". Nothing was changed.")
+        .with("place", path)
+        .with("rule", rule);
   }
 
   /** A month such as 2026-10. */
