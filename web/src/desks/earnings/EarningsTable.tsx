@@ -1,6 +1,6 @@
 import { useState, type CSSProperties } from 'react';
 import type { PayDesk, PayRow } from '../../api/types';
-import { amount, count, hasFraction, NONE } from '../../format/figures';
+import { amount, hasFraction, NONE } from '../../format/figures';
 import { QUOTA_AT, StairLane } from '../../marks/StairLane';
 import { StatusMark } from '../../marks/StatusMark';
 import { VirtualRows } from '../../ui/VirtualRows';
