@@ -15,6 +15,7 @@ import org.flywaydb.core.api.MigrationInfo;
 import org.flywaydb.core.api.MigrationVersion;
 import org.springframework.boot.WebApplicationType;
 import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.boot.logging.LoggingSystem;
 import org.springframework.context.ConfigurableApplicationContext;
 import zealoustarget.server.Application;
 import zealoustarget.server.accounts.Acting;
@@ -42,6 +43,8 @@ public final class CompanyImport {
 
   /** Takes the file and the folder; ends with 1 and words where it does not work. */
   public static void main(String[] arguments) {
+    // the console is for what is said below
+    LoggingSystem.get(CompanyImport.class.getClassLoader()).beforeInitialize();
     try {
       Loaded loaded = into(Path.of(arguments[0]), Path.of(arguments[1]));
       System.out.printf(
@@ -147,7 +150,8 @@ public final class CompanyImport {
               "--zealous.data-dir=" + part,
               "--zealous.seed-dir=",
               "--zealous.accounts.with-code=false",
-              "--logging.level.root=off");
+              "--logging.level.root=off",
+              "--logging.level.zealoustarget=off");
     } catch (RuntimeException failure) {
       Throwable cause = failure;
       while (cause.getCause() != null) {

@@ -141,6 +141,7 @@ public class LoadService {
     int order = store.nextPostOrder();
     LedgerService.Prepared prepared = ledgers.with(load.toPosted(order, mode));
     checkSeals(prepared, isCorrecting);
+    Runnable remembering = remembering(load);
     transaction.executeWithoutResult(
         status -> {
           store.change(
@@ -154,9 +155,9 @@ public class LoadService {
               });
           audit.add(
               AuditKind.LOAD_POSTED, subject(load), null, posting(load, mode, because, prepared));
+          remembering.run();
         });
     ledgers.apply(prepared);
-    remember(load);
   }
 
   /**
@@ -206,8 +207,11 @@ public class LoadService {
       if (load.state != LoadState.STAGED && load.state != LoadState.RECEIVED) {
         throw stateRefusal("load-not-staged", load, "Only a staged load can be discarded.");
       }
-      jobs.alone(id, () -> staging.remove(id));
-      audit.add(AuditKind.LOAD_DISCARDED, subject(load), null, null);
+      jobs.alone(
+          id,
+          () ->
+              staging.remove(
+                  id, () -> audit.add(AuditKind.LOAD_DISCARDED, subject(load), null, null)));
     } finally {
       turn.unlock();
     }
@@ -277,10 +281,10 @@ public class LoadService {
     return ledgers.preview(load.toPosted(store.nextPostOrder(), PostMode.ADD), mode, axis);
   }
 
-  /** How this file was read is how the next with its header will be. */
-  private void remember(LoadEntity load) {
+  /** What has it kept that the next file with this header is to be read as this one was. */
+  private Runnable remembering(LoadEntity load) {
     if (load.remainderOf != null || !sheets.has(load.id)) {
-      return;
+      return () -> {};
     }
     LoadRequest request = staging.request(load);
     Sheet sheet = sheets.get(load.id);
@@ -288,11 +292,11 @@ public class LoadService {
     try {
       columns = new HashMap<>(checking.columns(load.fileName, request, sheet).spec().columns());
     } catch (Refusal lacking) {
-      return; // the playbook has changed since it was staged; it is posted all the same
+      return () -> {}; // the playbook has changed since it was staged; it is posted all the same
     }
     columns.replaceAll((title, rule) -> rule.confirmed());
-    remembered.remember(
-        sheet.titles(), Formats.settled(request.withColumns(columns), sheet), load.fileName);
+    LoadRequest settled = Formats.settled(request.withColumns(columns), sheet);
+    return () -> remembered.remember(sheet.titles(), settled, load.fileName);
   }
 
   /** File names by load, for the proof of a figure. */

@@ -96,7 +96,7 @@ class LoadStore {
   }
 
   @Transactional
-  public void remove(int id) {
+  public void remove(int id, Runnable together) {
     LoadEntity load = entities.find(LoadEntity.class, id);
     if (load != null) {
       for (String entity :
@@ -108,6 +108,7 @@ class LoadStore {
       }
       entities.remove(load);
     }
+    together.run();
   }
 
   /**

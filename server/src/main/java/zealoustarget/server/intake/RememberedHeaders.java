@@ -1,5 +1,6 @@
 package zealoustarget.server.intake;
 
+import jakarta.persistence.EntityManager;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
@@ -13,6 +14,7 @@ import java.util.stream.Collectors;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Remembers how files with the same header were read, so that next month's needs no question. */
@@ -22,11 +24,13 @@ class RememberedHeaders {
   record Remembered(LoadRequest request, String fileName) {}
 
   private final SessionFactory sessions;
+  private final EntityManager entities;
   private final JsonMapper json;
   private final Clock clock;
 
-  RememberedHeaders(SessionFactory sessions, JsonMapper json, Clock clock) {
+  RememberedHeaders(SessionFactory sessions, EntityManager entities, JsonMapper json, Clock clock) {
     this.sessions = sessions;
+    this.entities = entities;
     this.json = json;
     this.clock = clock;
   }
@@ -41,8 +45,12 @@ class RememberedHeaders {
     }
   }
 
-  /** Remembers all but what belongs to one file alone: its control total and its fiscal year. */
-  void remember(List<String> titles, LoadRequest request, String fileName) {
+  /**
+   * Remembers all but what belongs to one file alone: its control total and its fiscal year. In the
+   * transaction that is under way, where one is.
+   */
+  @Transactional
+  public void remember(List<String> titles, LoadRequest request, String fileName) {
     LoadRequest lasting =
         request
             .withControl(Map.of(), request.isTrailerControl())
@@ -50,7 +58,7 @@ class RememberedHeaders {
     RememberedHeaderEntity entity =
         new RememberedHeaderEntity(
             hash(titles), json.writeValueAsString(lasting), fileName, clock.instant());
-    sessions.inStatelessTransaction(session -> session.upsert(entity));
+    entities.merge(entity);
   }
 
   /** Titles in their order, case apart; the reason column of a remainder does not count. */

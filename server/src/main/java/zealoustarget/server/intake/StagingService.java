@@ -162,8 +162,18 @@ public class StagingService {
 
   /** Forgets a load with its lines, and its file where no other load has the same. */
   void remove(int loadId) {
+    remove(loadId, () -> {});
+  }
+
+  /**
+   * The same.
+   *
+   * @param together what is stored in the same transaction
+   */
+  void remove(int loadId, Runnable together) {
     String contentHash = store.get(loadId).contentHash;
-    store.remove(loadId); // first: rows without a load do no harm, a load without rows would
+    store.remove(
+        loadId, together); // first: rows without a load do no harm, a load without rows would
     rows.delete(loadId);
     if (!store.hasContent(contentHash)) {
       originals.forget(contentHash);

@@ -91,7 +91,8 @@ record Place(JsonNode node, String path) {
     }
     for (String name : node.propertyNames()) {
       if (!names.contains(name)) {
-        throw fault(name, "is not known here; known are " + String.join(", ", new TreeSet<>(names)));
+        throw fault(
+            name, "is not known here; known are " + String.join(", ", new TreeSet<>(names)));
       }
     }
   }
