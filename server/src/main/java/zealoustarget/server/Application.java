@@ -6,13 +6,14 @@ import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
 import org.springframework.boot.security.autoconfigure.UserDetailsServiceAutoConfiguration;
 import org.springframework.context.annotation.Bean;
+import zealoustarget.server.platform.Reopening;
 
 /** Starts the server; {@code zealous.*} in application.yaml are its settings. */
 @SpringBootApplication(exclude = UserDetailsServiceAutoConfiguration.class)
 @ConfigurationPropertiesScan
 public class Application {
   public static void main(String[] arguments) {
-    SpringApplication.run(Application.class, arguments);
+    Reopening.keepOpen(() -> SpringApplication.run(Application.class, arguments));
   }
 
   @Bean

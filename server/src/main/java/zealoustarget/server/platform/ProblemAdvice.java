@@ -42,8 +42,8 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
     if (Space.isFull(failure)) {
       return answer(
           Problem.STORAGE_FULL,
-          "The data folder cannot be written: it is full or read-only. Make room, then try again."
-              + " Nothing was changed.",
+          "The data folder cannot be written: it is full or read-only. Make room; it goes on by itself"
+              + " some seconds later. Nothing was changed.",
           Map.of());
     }
     return answer(

@@ -40,6 +40,21 @@ public class Space {
     }
   }
 
+  /** Whether there is room, and a file can be written. */
+  boolean isThere() {
+    try {
+      Path probe = Files.createTempFile(folder, "probe", null);
+      try {
+        Files.write(probe, new byte[4096]);
+      } finally {
+        Files.delete(probe);
+      }
+      return free() >= RESERVE;
+    } catch (IOException cannot) {
+      return false;
+    }
+  }
+
   private long free() {
     try {
       return Files.getFileStore(folder).getUsableSpace();

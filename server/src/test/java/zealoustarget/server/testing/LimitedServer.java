@@ -2,7 +2,11 @@ package zealoustarget.server.testing;
 
 import java.io.File;
 import java.io.IOException;
+import java.net.ServerSocket;
 import java.nio.file.Path;
+import org.springframework.boot.SpringApplication;
+import zealoustarget.server.Application;
+import zealoustarget.server.platform.Reopening;
 
 /** An application that may write files of a few megabytes only, as on a disk that is full. */
 public final class LimitedServer {
@@ -30,16 +34,36 @@ public final class LimitedServer {
         .start();
   }
 
+  /** Lets the process write again what it likes. */
+  public static void lift(Process limited) throws IOException, InterruptedException {
+    // the shell has become the application, so it is one process
+    new ProcessBuilder("prlimit", "--pid", Long.toString(limited.pid()), "--fsize=unlimited")
+        .inheritIO()
+        .start()
+        .waitFor();
+  }
+
   /** Runs in the child process; the argument is the data folder. */
   public static void main(String[] arguments) throws IOException {
-    try (RunningServer server =
-        RunningServer.start(
-            Path.of(arguments[0]), "logging.level.root=off", "logging.level.zealoustarget=off")) {
-      System.out.println("port " + server.port());
-      System.out.flush();
-      while (System.in.read() >= 0) {
-        // until the test is through
-      }
+    int port;
+    try (ServerSocket free = new ServerSocket(0)) {
+      port = free.getLocalPort();
     }
+    Reopening.keepOpen(
+        () ->
+            SpringApplication.run(
+                Application.class,
+                "--server.port=" + port,
+                "--zealous.data-dir=" + arguments[0],
+                "--zealous.accounts.first=" + Api.NAME,
+                "--zealous.accounts.first-password=" + Api.PASSWORD,
+                "--logging.level.root=off",
+                "--logging.level.zealoustarget=off"));
+    System.out.println("port " + port);
+    System.out.flush();
+    while (System.in.read() >= 0) {
+      // until the test is through
+    }
+    Runtime.getRuntime().halt(0);
   }
 }
