@@ -18,7 +18,11 @@ export function OneMoreLine({ month, isOpen, onSelect }: OneMoreLineProps) {
       {reps.slice(0, 6).map((one, at) => (
         <span key={one.rep}>
           {at > 0 && ', '}
-          <button type="button" className="min-h-6 text-left underline" onClick={() => onSelect(one.rep)}>
+          <button
+            type="button"
+            className="min-h-6 text-left underline"
+            onClick={() => onSelect(one.rep)}
+          >
             {one.name}
           </button>{' '}
           {one.then} ({signed(one.pay)})

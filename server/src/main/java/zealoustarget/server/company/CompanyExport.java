@@ -14,7 +14,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Stream;
 import javax.sql.DataSource;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -29,6 +28,7 @@ import zealoustarget.server.audit.AuditKind;
 import zealoustarget.server.files.OriginalStore;
 import zealoustarget.server.intake.LoadService;
 import zealoustarget.server.platform.DataState;
+import zealoustarget.server.platform.Leftovers;
 import zealoustarget.server.playbook.PlaybookService;
 
 /** Writes the whole company as open files: CSV and JSON in one ZIP, all of one state. */
@@ -59,8 +59,7 @@ class CompanyExport {
       Audit audit,
       Clock clock,
       JsonMapper json,
-      @Value("${zealous.data-dir}") String dataFolder)
-      throws IOException {
+      @Value("${zealous.data-dir}") String dataFolder) {
     this.database = database;
     this.figures = figures;
     this.playbooks = playbooks;
@@ -71,18 +70,7 @@ class CompanyExport {
     this.clock = clock;
     this.json = json;
     this.folder = Path.of(dataFolder).resolve("export");
-    removeLeftOver();
-  }
-
-  /** What a halt left. */
-  private void removeLeftOver() throws IOException {
-    if (Files.isDirectory(folder)) {
-      try (Stream<Path> files = Files.list(folder)) {
-        for (Path file : files.toList()) {
-          Files.delete(file);
-        }
-      }
-    }
+    Leftovers.delete(folder, "*.zip");
   }
 
   /**
@@ -208,10 +196,11 @@ class CompanyExport {
       }
     }
     LoadRowsWriter rows = new LoadRowsWriter(connection);
+    Map<String, Integer> decimals = decimals(connection);
     Map<String, String> kept = new HashMap<>();
     List<Description.Load> written = new ArrayList<>();
     for (Counting load : counting) {
-      List<Description.Amount> amounts = amounts(connection, load.id());
+      List<Description.Amount> amounts = amounts(connection, load.id(), decimals);
       written.add(
           new Description.Load(
               load.id(),
@@ -247,17 +236,21 @@ class CompanyExport {
     return name;
   }
 
-  /** A load's measures with their decimals; one that is gone is written in whole numbers. */
-  private static List<Description.Amount> amounts(Connection connection, int load)
-      throws SQLException {
+  private static Map<String, Integer> decimals(Connection connection) throws SQLException {
     Map<String, Integer> decimals = new HashMap<>();
-    List<Description.Amount> amounts = new ArrayList<>();
     try (Statement statement = connection.createStatement();
         ResultSet row = statement.executeQuery("select code, scale from measure")) {
       while (row.next()) {
         decimals.put(row.getString(1), row.getInt(2));
       }
     }
+    return decimals;
+  }
+
+  /** A load's measures with their decimals; one that is gone is written in whole numbers. */
+  private static List<Description.Amount> amounts(
+      Connection connection, int load, Map<String, Integer> decimals) throws SQLException {
+    List<Description.Amount> amounts = new ArrayList<>();
     try (Statement statement = connection.createStatement();
         ResultSet row =
             statement.executeQuery(

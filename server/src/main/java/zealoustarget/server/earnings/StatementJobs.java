@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -21,6 +22,7 @@ import org.springframework.security.concurrent.DelegatingSecurityContextExecutor
 import org.springframework.stereotype.Service;
 import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.core.Refusal;
+import zealoustarget.server.platform.Leftovers;
 import zealoustarget.server.playbook.Playbook;
 import zealoustarget.server.playbook.PlaybookService;
 import zealoustarget.server.seals.Seals;
@@ -30,6 +32,7 @@ import zealoustarget.server.seals.Seals;
 class StatementJobs {
   private static final Logger LOG = LoggerFactory.getLogger(StatementJobs.class);
   private static final int KEPT = 20;
+  private static final String STOPPED = "The server was stopped. Begin the rest again.";
 
   private final EarningsService earnings;
   private final PlaybookService playbooks;
@@ -39,6 +42,7 @@ class StatementJobs {
   private final Path folder;
   private final ExecutorService worker =
       new DelegatingSecurityContextExecutorService(Executors.newSingleThreadExecutor());
+  private volatile boolean isStopping;
   private final AtomicInteger numbers = new AtomicInteger();
   private final Map<Integer, Job> jobs = new ConcurrentHashMap<>();
 
@@ -55,6 +59,7 @@ class StatementJobs {
     this.mail = mail;
     this.json = json;
     this.folder = Path.of(dataFolder);
+    Leftovers.delete(folder, "statements*.pdf");
   }
 
   /** One piece of work. */
@@ -135,6 +140,10 @@ class StatementJobs {
   }
 
   private void write(Statements all, Job job) {
+    if (isStopping) {
+      job.problem = STOPPED;
+      return;
+    }
     try {
       Path file = Files.createTempFile(folder, "statements", ".pdf");
       StatementPdf.all(all.rows(), all.about(), file, done -> job.done = done);
@@ -164,6 +173,10 @@ class StatementJobs {
 
   private void send(List<EarningsRow> rows, StatementPdf.About about, Set<String> again, Job job) {
     for (EarningsRow row : rows) {
+      if (isStopping) {
+        job.problem = STOPPED;
+        return;
+      }
       String version = version(row);
       if (again.contains(row.rep())) {
         sent.release(row.rep(), about.month(), version);
@@ -273,9 +286,12 @@ class StatementJobs {
     return job;
   }
 
+  /** The mail under way is sent and noted, the rest is not begun. */
   @PreDestroy
-  void stop() {
-    worker.shutdownNow();
+  void stop() throws InterruptedException {
+    isStopping = true;
+    worker.shutdown();
+    worker.awaitTermination(30, TimeUnit.SECONDS);
     List.copyOf(jobs.keySet()).forEach(this::forget);
   }
 }

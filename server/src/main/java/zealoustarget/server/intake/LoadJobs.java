@@ -98,11 +98,14 @@ class LoadJobs {
     return Refusal.of("load-busy", "Load " + loadId + " is being worked on. Wait or stop that.");
   }
 
+  /** What is under way gets time to end; what takes longer is stopped and can be taken up again. */
   @PreDestroy
   void stop() throws InterruptedException {
-    running.values().forEach(Progress::cancel);
     workers.shutdown();
-    workers.awaitTermination(10, TimeUnit.SECONDS);
+    if (!workers.awaitTermination(20, TimeUnit.SECONDS)) {
+      running.values().forEach(Progress::cancel);
+      workers.awaitTermination(10, TimeUnit.SECONDS);
+    }
   }
 
   private void await(int loadId, Future<?> job) {

@@ -54,40 +54,19 @@ record StandingParameters(
 
   /** A month of an axis against a goal set, and nothing else. */
   static StandingParameters of(String axis, String measure, String month, String goalSet) {
-    return new StandingParameters(
-        axis, measure, month, month, goalSet, null, null, null, null, null, null, null, null, null,
-        null, null, null, null, null, null, null, null, null, null, null, null);
+    return plain(axis, measure, month, goalSet, null);
   }
 
   /** A month of an axis against the same month a year before. */
   static StandingParameters onLastYear(String axis, String measure, String month) {
+    return plain(axis, measure, month, null, "prior-year");
+  }
+
+  private static StandingParameters plain(
+      String axis, String measure, String month, String goalSet, String basis) {
     return new StandingParameters(
-        axis,
-        measure,
-        month,
-        month,
-        null,
-        "prior-year",
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null);
+        axis, measure, month, month, goalSet, basis, null, null, null, null, null, null, null, null,
+        null, null, null, null, null, null, null, null, null, null, null, null);
   }
 
   StandingParameters on(String otherAxis) {
