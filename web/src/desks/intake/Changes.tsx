@@ -16,6 +16,7 @@ export function Changes({ load, changes }: { load: Load; changes: ChangesShape }
     .filter((change) => change.measure === changes.changes[0]?.measure)
     .slice(0, FIRST);
   const verb = changes.mode === 'add' ? `Posting adds${where}` : 'Posting changes';
+  const all = `All ${count(changes.changeCount, 'figure')}`;
   return (
     <section aria-label="What posting changes" className="shrink-0 pt-2">
       <p>
@@ -33,7 +34,7 @@ export function Changes({ load, changes }: { load: Load; changes: ChangesShape }
           aria-expanded={isOpen}
           onClick={() => setOpen(!isOpen)}
         >
-          {isOpen ? 'Close' : `All ${count(changes.changeCount, 'figure')}`}
+          {isOpen ? 'Close' : changes.changeCount === 1 ? 'As a table' : all}
         </button>
       </p>
       {isOpen && (

@@ -118,7 +118,7 @@ export function LoadView({ load, company, line, onGone, onOpen }: LoadViewProps)
             say={say}
           />
         )}
-        {changes.data && <Changes load={load} changes={changes.data} />}
+        {isStaged && changes.data && <Changes load={load} changes={changes.data} />}
       </section>
       <aside
         aria-label="Checks"
