@@ -257,7 +257,7 @@ it('an order of dates is said for the whole column', async () => {
 
 it('what posting changes is said, old to new, and opens to a table', async () => {
   show(LOAD);
-  await userEvent.click(await screen.findByRole('button', { name: 'All 1 figure' }));
+  await userEvent.click(await screen.findByRole('button', { name: 'As a table' }));
   const part = screen.getByRole('region', { name: 'What posting changes' });
   expect(part).toHaveTextContent('Dario Venn 10.00 → 20.00');
   expect(within(part).getByRole('cell', { name: 'October 2026' })).toBeVisible();

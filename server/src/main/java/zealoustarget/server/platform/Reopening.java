@@ -40,13 +40,22 @@ public final class Reopening {
       ConfigurableApplicationContext first, Supplier<ConfigurableApplicationContext> start) {
     ConfigurableApplicationContext running = first;
     while (running.isActive()) {
-      if (isClosed(running.getBean(DataSource.class)) && running.getBean(Space.class).isThere()) {
+      awaitRoomAfterClosing(running);
+      if (running.isActive()) {
         LOG.warn("the database closed itself as it could not write; there is room again");
         running.close();
         running = startedAgain(start);
       }
-      pause();
     }
+  }
+
+  /** Returns once the database has closed itself and there is room, or the application stops. */
+  private static void awaitRoomAfterClosing(ConfigurableApplicationContext running) {
+    DataSource database = running.getBean(DataSource.class);
+    Space space = running.getBean(Space.class);
+    do {
+      pause();
+    } while (running.isActive() && !(isClosed(database) && space.isThere()));
   }
 
   private static ConfigurableApplicationContext startedAgain(
