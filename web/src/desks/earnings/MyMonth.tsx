@@ -37,7 +37,7 @@ export function MyMonth({ company }: { company: Company }) {
       <section aria-label="My month" className="min-h-0 min-w-0 overflow-auto px-[18px] pt-3.5">
         <h1 className="mb-4 text-[20px] leading-snug font-bold">{headline(row, reading, month)}</h1>
         {reading && <Facts row={row} reading={reading} currency={desk.data.currency} />}
-        <div className="grid grid-cols-[repeat(auto-fit,minmax(min(100%,340px),1fr))] gap-x-8">
+        <div className="grid grid-cols-[repeat(auto-fit,minmax(min(100%,300px),1fr))] gap-x-8 *:max-w-[460px]">
           <MyYear months={months} month={month} />
           {closeUp.data && closeUp.data.parts.length > 0 && (
             <VarianceParts key={month} closeUp={closeUp.data} isRate={false} level={2} />
