@@ -3,6 +3,7 @@ package zealoustarget.server.company;
 import de.siegmar.fastcsv.reader.CsvParseException;
 import de.siegmar.fastcsv.reader.CsvReader;
 import de.siegmar.fastcsv.reader.NamedCsvRecord;
+import de.siegmar.fastcsv.reader.NamedCsvRecordHandler;
 import java.io.Closeable;
 import java.io.IOException;
 import java.io.InputStream;
@@ -93,7 +94,10 @@ final class ExportFile implements Closeable {
     try (CsvReader<NamedCsvRecord> csv =
         CsvReader.builder()
             .detectBomHeader(true)
-            .ofNamedCsvRecord(new InputStreamReader(open(name), StandardCharsets.UTF_8))) {
+            .build(
+                // a measure may be called as a column before; the first is found by its name
+                NamedCsvRecordHandler.of(handler -> handler.allowDuplicateHeaderFields(true)),
+                new InputStreamReader(open(name), StandardCharsets.UTF_8))) {
       for (NamedCsvRecord row : csv) {
         take(name, row, taker);
         rows++;
