@@ -13,12 +13,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import org.springframework.util.FileSystemUtils;
 import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.server.platform.CheckedZip;
+import zealoustarget.server.platform.DataFolder;
 
 /** A backup as a file: a ZIP of the database and of what stands in its tables. */
 final class BackupFile {
-  private static final String DATABASE = "zealous.mv.db";
   private static final String CONTENT = "content.json";
   private static final JsonMapper JSON = new JsonMapper();
 
@@ -38,19 +39,19 @@ final class BackupFile {
     Path folder = Files.createTempDirectory(target.toAbsolutePath().getParent(), "check");
     Path part = target.resolveSibling(target.getFileName() + ".part");
     try {
-      unpack(database, DATABASE, folder.resolve(DATABASE));
+      unpack(database, DataFolder.DATABASE, folder.resolve(DataFolder.DATABASE));
       Content content = new Content(madeAt, sums(folder));
       try (OutputStream out = Files.newOutputStream(part);
           ZipOutputStream zip = new ZipOutputStream(out)) {
         zip.putNextEntry(new ZipEntry(CONTENT));
         zip.write(JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(content));
         zip.closeEntry();
-        zip.putNextEntry(new ZipEntry(DATABASE));
-        Files.copy(folder.resolve(DATABASE), zip);
+        zip.putNextEntry(new ZipEntry(DataFolder.DATABASE));
+        Files.copy(folder.resolve(DataFolder.DATABASE), zip);
         zip.closeEntry();
       }
-      Files.delete(folder.resolve(DATABASE));
-      unpack(part, DATABASE, folder.resolve(DATABASE));
+      Files.delete(folder.resolve(DataFolder.DATABASE));
+      unpack(part, DataFolder.DATABASE, folder.resolve(DataFolder.DATABASE));
       if (!sums(folder).equals(content.tables())) {
         throw new IOException("the backup does not read back as it was written");
       }
@@ -58,7 +59,7 @@ final class BackupFile {
       return content;
     } finally {
       Files.deleteIfExists(part);
-      delete(folder);
+      FileSystemUtils.deleteRecursively(folder);
     }
   }
 
@@ -68,15 +69,10 @@ final class BackupFile {
    * @throws IOException in words, where the file is no backup or differs; the folder is left empty
    */
   static Content restore(Path file, Path folder) throws IOException {
-    Files.createDirectories(folder);
-    Path database = folder.resolve(DATABASE);
-    if (Files.exists(database)) {
-      throw new IOException(
-          "There are data in " + folder + " already. Choose an empty folder with --data.");
-    }
+    Path database = DataFolder.databaseOfEmpty(folder);
     try {
       Content content = content(file);
-      unpack(file, DATABASE, database);
+      unpack(file, DataFolder.DATABASE, database);
       List<String> differing = new ArrayList<>();
       Map<String, TableSums.Sum> found = sums(folder);
       content
@@ -134,14 +130,5 @@ final class BackupFile {
     } catch (SQLException unreadable) {
       throw new IOException("The database of the backup cannot be read.", unreadable);
     }
-  }
-
-  private static void delete(Path folder) throws IOException {
-    try (var inside = Files.list(folder)) {
-      for (Path file : inside.toList()) {
-        Files.delete(file);
-      }
-    }
-    Files.delete(folder);
   }
 }

@@ -159,7 +159,7 @@ class CompanyExport {
                         one(
                             connection,
                             "select count(*) from load where not ("
-                                + CompanyTables.countingLoads()
+                                + CompanyTables.COUNTING
                                 + ")")),
                     tables,
                     written)));
@@ -183,7 +183,7 @@ class CompanyExport {
             statement.executeQuery(
                 "select l.id, l.file_name, l.content_hash, g.axis from load l"
                     + " left join goal_set g on g.id = l.goal_set_id where l."
-                    + CompanyTables.countingLoads()
+                    + CompanyTables.COUNTING
                     + " order by l.id")) {
       while (row.next()) {
         String axis = row.getString(4);

@@ -7,9 +7,6 @@ import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
-import java.util.Comparator;
-import java.util.List;
-import java.util.stream.Stream;
 import org.flywaydb.core.Flyway;
 import org.flywaydb.core.api.MigrationInfo;
 import org.flywaydb.core.api.MigrationVersion;
@@ -17,6 +14,7 @@ import org.springframework.boot.WebApplicationType;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.boot.logging.LoggingSystem;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.util.FileSystemUtils;
 import zealoustarget.server.Application;
 import zealoustarget.server.accounts.Acting;
 import zealoustarget.server.audit.Audit;
@@ -24,14 +22,13 @@ import zealoustarget.server.audit.AuditKind;
 import zealoustarget.server.files.Upload;
 import zealoustarget.server.intake.StagingService;
 import zealoustarget.server.ledger.LedgerMigrations;
+import zealoustarget.server.platform.DataFolder;
 
 /**
  * Loads an export into an empty data folder: {@code ./run import FILE --data DIR}. The database is
  * made beside the folder's place and gets it only when every figure is that of the export.
  */
 public final class CompanyImport {
-  private static final String DATABASE = "zealous.mv.db";
-
   /**
    * What was loaded.
    *
@@ -63,23 +60,18 @@ public final class CompanyImport {
    * @throws IOException in words; the folder is as it was then
    */
   static Loaded into(Path file, Path folder) throws IOException {
-    Files.createDirectories(folder);
-    Path database = folder.resolve(DATABASE);
-    if (Files.exists(database)) {
-      throw new IOException(
-          "There are data in " + folder + " already. Choose an empty folder with --data.");
-    }
+    Path database = DataFolder.databaseOfEmpty(folder);
     Path part = folder.resolve("import.part");
-    delete(part);
+    FileSystemUtils.deleteRecursively(part);
     Files.createDirectories(part);
     try (ExportFile from = new ExportFile(file)) {
       readTables(from, part);
       long figures = open(from, part);
-      Files.move(part.resolve(DATABASE), database);
+      Files.move(part.resolve(DataFolder.DATABASE), database);
       Description said = from.description();
       return new Loaded(said.company(), said.madeAt(), said.loads().size(), figures);
     } finally {
-      delete(part);
+      FileSystemUtils.deleteRecursively(part);
     }
   }
 
@@ -181,22 +173,7 @@ public final class CompanyImport {
   private static void keepOriginals(ExportFile from, StagingService staging) throws IOException {
     for (Description.Load load : from.description().loads()) {
       if (load.original() != null) {
-        if (!from.has(load.original())) {
-          throw new IOException("The file " + load.original() + " is missing in the export.");
-        }
         staging.keepAgain(load.load(), Upload.of(load.name(), from.bytes(load.original())));
-      }
-    }
-  }
-
-  private static void delete(Path folder) throws IOException {
-    if (Files.exists(folder)) {
-      List<Path> all;
-      try (Stream<Path> walk = Files.walk(folder)) {
-        all = walk.sorted(Comparator.reverseOrder()).toList();
-      }
-      for (Path file : all) {
-        Files.delete(file);
       }
     }
   }

@@ -6,7 +6,9 @@ import java.util.Set;
 
 /** Which tables of the database an export holds, and how. */
 final class CompanyTables {
-  private static final String COUNTING = "state in ('POSTED', 'REVERSED')";
+  /** The loads that an export holds: those that count, or did. */
+  static final String COUNTING = "state in ('POSTED', 'REVERSED')";
+
   private static final String OF_COUNTING =
       "load_id in (select id from load where " + COUNTING + ")";
 
@@ -61,10 +63,5 @@ final class CompanyTables {
 
   private static Plain plain(String name) {
     return new Plain(name, "true", Map.of());
-  }
-
-  /** The loads that an export holds: those that count, or did. */
-  static String countingLoads() {
-    return COUNTING;
   }
 }

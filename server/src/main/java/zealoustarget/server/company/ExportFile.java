@@ -65,10 +65,6 @@ final class ExportFile implements Closeable {
     return description;
   }
 
-  boolean has(String name) {
-    return zip.getEntry(name) != null;
-  }
-
   InputStream open(String name) throws IOException {
     ZipEntry entry = zip.getEntry(name);
     if (entry == null) {

@@ -23,6 +23,7 @@ import zealoustarget.core.ledger.Members;
 import zealoustarget.core.ledger.Months;
 import zealoustarget.core.member.Axis;
 import zealoustarget.server.ledger.PackedActuals;
+import zealoustarget.server.ledger.RowStore;
 
 /** Reads back the rows of loads that {@link LoadRowsWriter} wrote. */
 final class LoadRowsReader {
@@ -90,7 +91,7 @@ final class LoadRowsReader {
   private static void writePart(
       PreparedStatement insert, int load, long number, List<Row.Actual> gathered)
       throws SQLException {
-    insert.setLong(1, LoadRowsWriter.firstId(load) + number);
+    insert.setLong(1, RowStore.firstId(load) + number);
     insert.setInt(2, load);
     insert.setInt(3, gathered.size());
     insert.setBytes(4, PackedActuals.pack(gathered));
@@ -172,7 +173,7 @@ final class LoadRowsReader {
           from.rows(
               rows.file(),
               record -> {
-                insert.setLong(1, LoadRowsWriter.firstId(load.load()) + number[0]++);
+                insert.setLong(1, RowStore.firstId(load.load()) + number[0]++);
                 insert.setInt(2, load.load());
                 insert.setInt(3, Integer.parseInt(record.getField(LoadRowsWriter.LINE)));
                 filler.fill(insert, record);

@@ -20,6 +20,7 @@ import zealoustarget.core.ledger.Members;
 import zealoustarget.core.ledger.Months;
 import zealoustarget.core.member.Axis;
 import zealoustarget.server.ledger.PackedActuals;
+import zealoustarget.server.ledger.RowStore;
 
 /** Writes the rows of loads, with keys and decimals as in the files that are loaded. */
 final class LoadRowsWriter {
@@ -81,14 +82,9 @@ final class LoadRowsWriter {
   private PreparedStatement range(String select, int load) throws SQLException {
     PreparedStatement statement =
         connection.prepareStatement(select + " where id between ? and ? order by id");
-    statement.setLong(1, firstId(load));
-    statement.setLong(2, firstId(load + 1) - 1);
+    statement.setLong(1, RowStore.firstId(load));
+    statement.setLong(2, RowStore.firstId(load + 1) - 1);
     return statement;
-  }
-
-  /** A load's rows are numbered from here on. */
-  static long firstId(int load) {
-    return (long) load << 32;
   }
 
   private static List<String> header(List<String> first, List<Description.Amount> amounts) {

@@ -1,7 +1,7 @@
 package zealoustarget.server.earnings;
 
 import java.time.YearMonth;
-import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.function.Consumer;
 import org.springframework.stereotype.Component;
@@ -47,24 +47,23 @@ public class EarningsFigures {
     }
     for (YearMonth month : months.months()) {
       for (EarningsRow row : earnings.month(month).rows()) {
-        List<String> cells = new ArrayList<>();
-        cells.add(month.toString());
-        cells.add(row.rep());
-        cells.add(row.name());
-        cells.add(row.plan());
-        cells.add(row.quota());
-        cells.add(row.actual());
-        cells.add(row.credited());
-        cells.add(row.status());
-        cells.add(row.earned());
-        cells.add(row.due());
-        cells.add(
-            String.join(
-                " ", row.components().stream().map(EarningsRow.ComponentPart::amount).toList()));
-        cells.add(
-            String.join(
-                " ", row.adjustments().stream().map(EarningsRow.AdjustmentPart::amount).toList()));
-        rows.accept(cells);
+        rows.accept(
+            Arrays.asList(
+                month.toString(),
+                row.rep(),
+                row.name(),
+                row.plan(),
+                row.quota(),
+                row.actual(),
+                row.credited(),
+                row.status(),
+                row.earned(),
+                row.due(),
+                String.join(
+                    " ", row.components().stream().map(EarningsRow.ComponentPart::amount).toList()),
+                String.join(
+                    " ",
+                    row.adjustments().stream().map(EarningsRow.AdjustmentPart::amount).toList())));
       }
     }
   }

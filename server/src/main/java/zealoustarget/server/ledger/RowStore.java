@@ -61,7 +61,7 @@ public class RowStore {
   }
 
   /** A load's rows are numbered from here on. */
-  static long firstId(int loadId) {
+  public static long firstId(int loadId) {
     return (long) loadId << 32;
   }
 

@@ -2,6 +2,7 @@ package zealoustarget.server.standing;
 
 import java.time.YearMonth;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.TreeMap;
 import java.util.function.Consumer;
@@ -76,21 +77,21 @@ public class StandingFigures {
     List<ReadingAnswer> all = new ArrayList<>(List.of(answer.total()));
     all.addAll(answer.rows());
     for (ReadingAnswer row : all) {
-      List<String> cells = new ArrayList<>();
-      cells.add(month.toString());
-      cells.add(against);
-      cells.add(answer.measure());
-      cells.add(answer.axis());
-      cells.add(row.key());
-      cells.add(row.name());
-      cells.add(row.actual());
-      cells.add(row.goal());
-      cells.add(row.goalLow());
-      cells.add(row.goalHigh());
-      cells.add(row.variance());
-      cells.add(row.attainment());
-      cells.add(row.status());
-      rows.accept(cells);
+      rows.accept(
+          Arrays.asList(
+              month.toString(),
+              against,
+              answer.measure(),
+              answer.axis(),
+              row.key(),
+              row.name(),
+              row.actual(),
+              row.goal(),
+              row.goalLow(),
+              row.goalHigh(),
+              row.variance(),
+              row.attainment(),
+              row.status()));
     }
   }
 }
