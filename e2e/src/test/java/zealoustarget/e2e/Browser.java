@@ -11,9 +11,13 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.Consumer;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
 import org.openqa.selenium.By;
+import org.openqa.selenium.ElementNotInteractableException;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.NoSuchElementException;
 import org.openqa.selenium.OutputType;
@@ -22,6 +26,7 @@ import org.openqa.selenium.WebElement;
 import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.chrome.ChromeDriverService;
 import org.openqa.selenium.chrome.ChromeOptions;
+import org.openqa.selenium.support.ui.Select;
 import org.openqa.selenium.support.ui.WebDriverWait;
 
 /**
@@ -59,8 +64,14 @@ final class Browser implements AutoCloseable {
             .build();
     Browser browser = new Browser(new ChromeDriver(service, options), app);
     browser.size(1280, 800);
+    browser.slow(Integer.getInteger("e2e.slow", 1));
     browser.signIn(App.ANALYST);
     return browser;
+  }
+
+  /** Lets the page compute so many times slower, as a busy machine would: {@code -De2e.slow=6}. */
+  private void slow(int times) {
+    driver.executeCdpCommand("Emulation.setCPUThrottlingRate", Map.of("rate", times));
   }
 
   /** Signs in as one of the demo's accounts, as the page does, in place of whoever was. */
@@ -123,7 +134,8 @@ final class Browser implements AutoCloseable {
 
   /** The visible text of a landmark, table or other element by its accessible name. */
   String textOf(String name) {
-    return find(By.cssSelector("[aria-label=\"" + name + "\"]")).getText().replace('\u202f', ' ');
+    return see(By.cssSelector("[aria-label=\"" + name + "\"]"), WebElement::getText)
+        .replace('\u202f', ' ');
   }
 
   void button(String name) {
@@ -159,8 +171,9 @@ final class Browser implements AutoCloseable {
 
   /** Types into the field under a label that begins so. */
   void fill(String label, String text) {
-    find(By.xpath("//label[starts-with(normalize-space(.), '" + label + "')]//input"))
-        .sendKeys(Keys.chord(Keys.CONTROL, "a"), text);
+    use(
+        By.xpath("//label[starts-with(normalize-space(.), '" + label + "')]//input"),
+        field -> field.sendKeys(Keys.chord(Keys.CONTROL, "a"), text));
   }
 
   /** Pastes cells into the page, wherever. */
@@ -175,8 +188,9 @@ final class Browser implements AutoCloseable {
 
   /** Chooses an option of a plain list by its label. */
   void select(String label, String option) {
-    WebElement list = find(By.xpath("//label[contains(., '" + label + "')]//select"));
-    new org.openqa.selenium.support.ui.Select(list).selectByVisibleText(option);
+    use(
+        By.xpath("//label[contains(., '" + label + "')]//select"),
+        list -> new Select(list).selectByVisibleText(option));
   }
 
   void option(String name) {
@@ -212,40 +226,40 @@ final class Browser implements AutoCloseable {
   }
 
   void type(String label, String text) {
-    WebElement field = find(By.cssSelector("input[aria-label='" + label + "']"));
-    field.sendKeys(Keys.chord(Keys.CONTROL, "a"), text.isEmpty() ? Keys.DELETE : text);
+    use(
+        By.cssSelector("input[aria-label='" + label + "']"),
+        field ->
+            field.sendKeys(Keys.chord(Keys.CONTROL, "a"), text.isEmpty() ? Keys.DELETE : text));
   }
 
   /** Names of the standing's rows in their order, the total and no-goal line not among them. */
   List<String> rowNames() {
-    return driver
-        .findElements(By.cssSelector("[role=row][aria-rowindex] [role=rowheader] button"))
-        .stream()
-        .map(row -> row.getDomAttribute("title"))
-        .toList();
+    return titles("[role=row][aria-rowindex] [role=rowheader] button", "");
   }
 
   /** Chooses an option of a plain list by the list's accessible name. */
   void choose(String name, String option) {
-    WebElement list = find(By.cssSelector("select[aria-label='" + name + "']"));
-    await("option " + option, () -> list.getText().contains(option));
-    new org.openqa.selenium.support.ui.Select(list).selectByVisibleText(option);
+    use(
+        By.cssSelector("select[aria-label='" + name + "']"),
+        list -> new Select(list).selectByVisibleText(option));
   }
 
   /** Writes into a text area by its accessible name. */
   void write(String name, String text) {
-    find(By.cssSelector("textarea[aria-label='" + name + "']")).sendKeys(text);
+    use(By.cssSelector("textarea[aria-label='" + name + "']"), area -> area.sendKeys(text));
   }
 
   /** What stands in a field, by its accessible name. */
   String valueOf(String name) {
-    return find(By.cssSelector("input[aria-label='" + name + "']")).getDomProperty("value");
+    return see(
+        By.cssSelector("input[aria-label='" + name + "']"), field -> field.getDomProperty("value"));
   }
 
   /** Puts the focus on a button by its accessible name. */
   void focus(String name) {
-    driver.executeScript(
-        "arguments[0].focus()", find(By.cssSelector("button[aria-label='" + name + "']")));
+    use(
+        By.cssSelector("button[aria-label='" + name + "']"),
+        button -> driver.executeScript("arguments[0].focus()", button));
   }
 
   void back() {
@@ -254,40 +268,36 @@ final class Browser implements AutoCloseable {
 
   /** Names of all rows in sight, groups among them. */
   List<String> rowTitles() {
-    return driver.findElements(By.cssSelector("[role=rowheader] button[title]")).stream()
-        .map(row -> row.getDomAttribute("title"))
-        .toList();
+    return titles("[role=rowheader] button[title]", "");
   }
 
   /** Names of the rows in sight that have a text. */
   List<String> rowsWith(String text) {
-    return rowTitles().stream().filter(name -> row(name).contains(text)).toList();
+    return titles("[role=rowheader] button[title]", text);
   }
 
   /** A row's cells behind its name, without blanks in their figures. */
   List<String> cells(String name) {
-    return find(By.xpath("//*[@role='row'][.//button[@title='" + name + "']]"))
-        .findElements(By.cssSelector("[role=cell]"))
-        .stream()
-        .map(cell -> cell.getText().replaceAll("[\u202f\u2009 ]", ""))
-        .toList();
+    return see(
+        rowOf(name),
+        row ->
+            row.findElements(By.cssSelector("[role=cell]")).stream()
+                .map(cell -> cell.getText().replaceAll("[\u202f\u2009 ]", ""))
+                .toList());
   }
 
   /** The ground of the cell that shades a row's variance, as its style says it. */
   String shadeOf(String name) {
-    return find(By.xpath(
-            "//*[@role='row'][.//button[@title='"
-                + name
-                + "']]//*[@role='cell'][contains(@style, 'background')]"))
-        .getDomAttribute("style");
+    return see(
+        rowOf(name),
+        row ->
+            row.findElement(By.cssSelector("[role=cell][style*=background]"))
+                .getDomAttribute("style"));
   }
 
   /** A row's cells as one text. */
   String row(String name) {
-    return find(By.xpath("//*[@role='row'][.//button[@title='" + name + "']]"))
-        .getText()
-        .replace('\u202f', ' ')
-        .replace('\n', ' ');
+    return see(rowOf(name), WebElement::getText).replace('\u202f', ' ').replace('\n', ' ');
   }
 
   void awaitRow(String name, String part) {
@@ -320,6 +330,7 @@ final class Browser implements AutoCloseable {
     new WebDriverWait(driver, PATIENCE)
         .ignoring(StaleElementReferenceException.class)
         .ignoring(NoSuchElementException.class)
+        .ignoring(ElementNotInteractableException.class)
         .withMessage(
             () ->
                 what + "; the page begins:\n" + text().substring(0, Math.min(900, text().length())))
@@ -331,18 +342,52 @@ final class Browser implements AutoCloseable {
     driver.quit();
   }
 
-  private WebElement find(By by) {
-    await(by.toString(), () -> driver.findElement(by).isDisplayed());
-    return driver.findElement(by);
+  /**
+   * Titles of the buttons that a selector finds and whose row has a text; read in one step, so that
+   * rows drawn anew meanwhile are not asked for.
+   */
+  @SuppressWarnings("unchecked")
+  private List<String> titles(String selector, String text) {
+    return (List<String>)
+        driver.executeScript(
+            "return [...document.querySelectorAll(arguments[0])]"
+                + ".filter((one) => one.closest('[role=row]').innerText.includes(arguments[1]))"
+                + ".map((one) => one.title)",
+            selector,
+            text);
+  }
+
+  /** What an element in sight says, asked again where it is drawn anew meanwhile. */
+  private <T> T see(By by, Function<WebElement, T> reading) {
+    AtomicReference<T> seen = new AtomicReference<>();
+    await(
+        by.toString(),
+        () -> {
+          WebElement element = driver.findElement(by);
+          if (!element.isDisplayed()) {
+            return false;
+          }
+          seen.set(reading.apply(element));
+          return true;
+        });
+    return seen.get();
+  }
+
+  private void use(By by, Consumer<WebElement> action) {
+    see(
+        by,
+        element -> {
+          action.accept(element);
+          return element;
+        });
   }
 
   private void click(By by) {
-    await(
-        "click on " + by,
-        () -> {
-          driver.findElement(by).click();
-          return true;
-        });
+    use(by, WebElement::click);
+  }
+
+  private static By rowOf(String name) {
+    return By.xpath("//*[@role='row'][.//button[@title='" + name + "']]");
   }
 
   private static By byText(String tag, String text) {
