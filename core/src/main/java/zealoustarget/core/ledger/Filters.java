@@ -66,7 +66,7 @@ public record Filters(Map<Axis, Set<Integer>> kept) {
     return switch (asked) {
       case REGION -> axis == Axis.REP ? members.regionOf(member, month) : Members.NONE;
       case MANAGER -> axis == Axis.REP ? members.managerOf(member, month) : Members.NONE;
-      case LINE -> axis == Axis.PRODUCT ? members.lineOf(member) : Members.NONE;
+      case LINE -> axis == Axis.PRODUCT ? members.lineOf(member, month) : Members.NONE;
       case REP, PRODUCT, COMPANY -> Members.NONE;
     };
   }

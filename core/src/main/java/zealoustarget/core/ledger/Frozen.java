@@ -9,21 +9,41 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.IntPredicate;
+import zealoustarget.core.member.Member;
 
 /** Lays sealed months, as they were, over what is posted now. */
 public final class Frozen {
+  /**
+   * Products' lines that sealed months keep.
+   *
+   * @param byMonth by month number, line ids (or −1) by product id; only of months that differ
+   * @param lines the lines named there
+   */
+  public record KeptLines(Map<Integer, Map<Integer, Integer>> byMonth, List<Member> lines) {
+    public static final KeptLines NONE = new KeptLines(Map.of(), List.of());
+
+    /** Keeps its own copies. */
+    public KeptLines {
+      byMonth = Map.copyOf(byMonth);
+      lines = List.copyOf(lines);
+    }
+  }
+
   private Frozen() {}
 
   /**
-   * The ledger in which sealed months keep their rows, goals and places of reps.
+   * The ledger in which sealed months keep their rows, goals, places of reps and products' lines.
    *
    * @param posted as everything is posted now
-   * @param sealed by month number, the ledger as it was when the month was sealed
+   * @param sealed by month number, the ledger as it was when the month was sealed, of months that
+   *     differ
    */
-  public static Ledger over(Ledger posted, Map<Integer, Ledger> sealed) {
-    if (sealed.isEmpty()) {
-      return posted;
-    }
+  public static Ledger over(Ledger posted, Map<Integer, Ledger> sealed, KeptLines lines) {
+    Ledger read = sealed.isEmpty() ? posted : withMonths(posted, sealed);
+    return lines.byMonth().isEmpty() ? read : read.withMembers(read.members().withLines(lines));
+  }
+
+  private static Ledger withMonths(Ledger posted, Map<Integer, Ledger> sealed) {
     List<ActualBlock> blocks = new ArrayList<>();
     Map<String, List<GoalBook.Cell>> cells = new LinkedHashMap<>();
     Map<String, GoalBook> books = new LinkedHashMap<>();

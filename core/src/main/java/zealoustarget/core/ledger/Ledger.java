@@ -67,6 +67,11 @@ public final class Ledger {
     this.lastMonth = filled().mapToInt(ActualBlock::lastMonth).max().orElse(-1);
   }
 
+  /** The same rows and goals, read by other places of members. */
+  Ledger withMembers(Members others) {
+    return new Ledger(others, blocks, List.copyOf(goalBooks.values()));
+  }
+
   public static Ledger empty() {
     return new Ledger(Members.none(), List.of(), List.of());
   }

@@ -39,7 +39,7 @@ public final class Members {
   private final Map<Axis, List<Member>> sorted = new EnumMap<>(Axis.class);
   private final Map<Axis, Integer> sizes = new EnumMap<>(Axis.class);
   private final Map<Integer, List<Stay>> stays;
-  private final int[] lineOfProduct;
+  private final Lines lines;
   private final int[][] regionByMonth;
   private final int[][] managerByMonth;
   private final int firstMonth;
@@ -53,6 +53,10 @@ public final class Members {
    */
   public Members(
       Map<Axis, List<Member>> members, List<Stay> stays, Map<Integer, Integer> lineOfProduct) {
+    this(members, stays, Lines.of(lineOfProduct));
+  }
+
+  private Members(Map<Axis, List<Member>> members, List<Stay> stays, Lines lines) {
     for (Axis axis : Axis.values()) {
       Map<Integer, Member> ids = new HashMap<>();
       members.getOrDefault(axis, List.of()).forEach(member -> ids.put(member.id(), member));
@@ -63,8 +67,7 @@ public final class Members {
       sorted.put(axis, ids.values().stream().sorted(Comparator.comparing(Member::key)).toList());
       sizes.put(axis, ids.keySet().stream().mapToInt(id -> id + 1).max().orElse(0));
     }
-    this.lineOfProduct = new int[size(Axis.PRODUCT)];
-    Arrays.setAll(this.lineOfProduct, product -> lineOfProduct.getOrDefault(product, NONE));
+    this.lines = lines;
     this.stays = closeOpenStays(stays);
     this.firstMonth = stays.stream().mapToInt(Stay::fromMonth).min().orElse(0);
     int reps = size(Axis.REP);
@@ -95,7 +98,7 @@ public final class Members {
     int place =
         switch (axis) {
           case REP -> regionOf(id, month);
-          case PRODUCT -> lineOf(id);
+          case PRODUCT -> lineOf(id, month);
           default -> NONE;
         };
     return place < 0 ? null : get(axis == Axis.REP ? Axis.REGION : Axis.LINE, place);
@@ -130,9 +133,9 @@ public final class Members {
     return rep < 0 ? NONE : place(managerByMonth, rep, month);
   }
 
-  /** A product's line, or −1. */
-  public int lineOf(int product) {
-    return product < 0 || product >= lineOfProduct.length ? NONE : lineOfProduct[product];
+  /** The line in which a product is in a month, or −1. */
+  public int lineOf(int product, int month) {
+    return lines.of(product, month);
   }
 
   /** Whether a stay of the rep covers the month. */
@@ -158,6 +161,21 @@ public final class Members {
     return places;
   }
 
+  /** Some of the members with some of their stays, products in their lines. */
+  Members narrowed(Map<Axis, List<Member>> kept, List<Stay> keptStays) {
+    return new Members(kept, keptStays, lines);
+  }
+
+  /** The same company, in which products are in some months in the lines that are kept. */
+  Members withLines(Frozen.KeptLines kept) {
+    Map<Axis, List<Member>> known = new EnumMap<>(sorted);
+    Map<Integer, Member> all = new HashMap<>(members(Axis.LINE));
+    kept.lines().forEach(line -> all.putIfAbsent(line.id(), line));
+    known.put(Axis.LINE, List.copyOf(all.values()));
+    List<Stay> same = stays.values().stream().flatMap(List::stream).toList();
+    return new Members(known, same, lines.keeping(kept.byMonth()));
+  }
+
   /** The same company, in which reps are in some months where others had them. */
   Members withPlaces(Map<Integer, Members> byMonth) {
     List<Stay> changed = new ArrayList<>();
@@ -173,10 +191,6 @@ public final class Members {
       Map<Integer, Member> all = new HashMap<>(members(axis));
       byMonth.values().forEach(then -> then.members(axis).forEach(all::putIfAbsent));
       known.put(axis, List.copyOf(all.values()));
-    }
-    Map<Integer, Integer> lines = new HashMap<>();
-    for (int product = 0; product < lineOfProduct.length; product++) {
-      lines.put(product, lineOfProduct[product]);
     }
     return new Members(known, changed, lines);
   }

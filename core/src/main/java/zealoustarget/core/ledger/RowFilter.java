@@ -41,7 +41,7 @@ final class RowFilter {
     return switch (axis) {
       case REP -> block.rep(row);
       case PRODUCT -> block.product(row);
-      case LINE -> members.lineOf(block.product(row));
+      case LINE -> members.lineOf(block.product(row), block.month(row));
       case MANAGER -> members.managerOf(block.rep(row), block.month(row));
       case COMPANY -> Members.COMPANY.id();
       case REGION -> {

@@ -139,11 +139,7 @@ public final class Seen {
     known.put(Axis.MANAGER, kept(Axis.MANAGER, managers));
     known.put(Axis.PRODUCT, members.all(Axis.PRODUCT));
     known.put(Axis.LINE, members.all(Axis.LINE));
-    Map<Integer, Integer> lines = new HashMap<>();
-    members
-        .all(Axis.PRODUCT)
-        .forEach(product -> lines.put(product.id(), members.lineOf(product.id())));
-    return new Members(known, stays, lines);
+    return members.narrowed(known, stays);
   }
 
   private List<Member> kept(Axis axis, Set<Integer> ids) {

@@ -18,6 +18,7 @@ import zealoustarget.core.commission.CreditShares;
 import zealoustarget.core.commission.LedgerSales;
 import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.member.Axis;
+import zealoustarget.core.member.Member;
 import zealoustarget.core.reading.Standing;
 import zealoustarget.core.testing.Company;
 
@@ -78,7 +79,7 @@ class FrozenTest {
     Ledger then = random(random, "North").ledger();
     Ledger now = random(random, "South").ledger();
     int sealed = JULY + random.nextInt(3);
-    Ledger read = Frozen.over(now, Map.of(sealed, then));
+    Ledger read = Frozen.over(now, Map.of(sealed, then), Frozen.KeptLines.NONE);
     for (int month = JULY; month < JULY + 3; month++) {
       Ledger expected = month == sealed ? then : now;
       for (Axis axis : List.of(Axis.REP, Axis.REGION, Axis.MANAGER, Axis.COMPANY)) {
@@ -94,8 +95,35 @@ class FrozenTest {
   @Test
   void withoutSealedMonths_itIsTheSameLedger() {
     Ledger now = random(new Random(1), "South").ledger();
-    assertThat(Frozen.over(now, Map.of())).isSameAs(now);
+    assertThat(Frozen.over(now, Map.of(), Frozen.KeptLines.NONE)).isSameAs(now);
     assertThat(Frozen.isSame(now, now, JULY)).isTrue();
+  }
+
+  @Test
+  void productThatChangesItsLine_leavesSealedMonthsAsTheyWere_alsoNarrowed() {
+    Company company =
+        new Company("revenue")
+            .rep("A", "North", "M1", "2026-01")
+            .product("P", "rope")
+            .product("Q", "paint")
+            .sold("2026-07", "A", "P", 700)
+            .sold("2026-08", "A", "P", 800)
+            .sold("2026-08", "A", "Q", 80);
+    int moved = company.id(Axis.PRODUCT, "Q");
+    Ledger now = company.ledger();
+    Member tar = new Member(99, "tar", "tar");
+    Ledger read =
+        Frozen.over(
+            now,
+            Map.of(),
+            new Frozen.KeptLines(Map.of(JULY + 1, Map.of(moved, tar.id())), List.of(tar)));
+    assertThat(figures(read, Axis.LINE, JULY + 1))
+        .isEqualTo(Map.of("rope", "800 of Missing[]", "tar", "80 of Missing[]", "total", "880"));
+    assertThat(figures(read, Axis.LINE, JULY)).isEqualTo(figures(now, Axis.LINE, JULY));
+    assertThat(figures(Seen.byRep(read, "A"), Axis.LINE, JULY + 1))
+        .containsEntry("tar", "80 of Missing[]");
+    assertThat(read.members().placeOf(Axis.PRODUCT, moved, JULY + 1)).isEqualTo(tar);
+    assertThat(read.members().placeOf(Axis.PRODUCT, moved, JULY + 2).key()).isEqualTo("paint");
   }
 
   @Test

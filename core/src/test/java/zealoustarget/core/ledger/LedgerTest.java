@@ -516,7 +516,7 @@ class LedgerTest {
     return switch (axis) {
       case REP -> row.rep();
       case PRODUCT -> row.product();
-      case LINE -> members.lineOf(row.product());
+      case LINE -> members.lineOf(row.product(), row.month());
       case MANAGER -> members.managerOf(row.rep(), row.month());
       case REGION -> row.region() >= 0 ? row.region() : members.regionOf(row.rep(), row.month());
       case COMPANY -> 0;

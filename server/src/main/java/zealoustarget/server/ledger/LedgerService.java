@@ -119,10 +119,14 @@ public class LedgerService {
 
   /** The loads that are posted, in their order, as a seal keeps them. */
   public List<SealedLoad> postedLoads() {
-    return state.loads().values().stream()
+    return inOrder(state.loads());
+  }
+
+  private static List<SealedLoad> inOrder(Map<Integer, LoadedRows> loads) {
+    return loads.values().stream()
         .map(LoadedRows::load)
         .sorted(Comparator.comparingInt(PostedLoad::order))
-        .map(load -> new SealedLoad(load.id(), load.order(), load.mode()))
+        .map(LedgerService::sealedLoad)
         .toList();
   }
 
@@ -280,7 +284,14 @@ public class LedgerService {
         }
       }
     }
-    return Frozen.over(posted, differing);
+    SealedLines lines = new SealedLines(load -> productsOf(load, known), members::key);
+    return Frozen.over(posted, differing, lines.kept(seals.inForce(), inOrder(loads)));
+  }
+
+  private List<ProductRowEntity> productsOf(SealedLoad load, Map<SealedLoad, LoadedRows> known) {
+    return everPosted.get(load.id()).kind() == LoadKind.PRODUCTS
+        ? rowsOf(load, known).products()
+        : List.of();
   }
 
   /** Whether a load that is there only then or only now has anything of the month. */

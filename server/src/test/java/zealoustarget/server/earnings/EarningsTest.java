@@ -217,6 +217,35 @@ class EarningsTest {
   }
 
   @Test
+  void productThatMovesToAnotherLine_staysWhereItWas_inSealedMonths_overARestart() {
+    api.loadAndPost("lines.csv", "product,name,line\nP,Rope,rigging\n", "kind", "products");
+    api.loadAndPost(
+        "rope.csv",
+        "date,order,rep,product,revenue\n2026-07-20,6,A,P,30.00\n2026-08-20,7,A,P,40.00\n",
+        "kind",
+        "actuals");
+    api.post("/api/v1/months/2026-07/seal");
+    String july = "/api/v1/standing?axis=line&to=2026-07&from=2026-07";
+    String grouped = "/api/v1/standing?axis=product&group=line&to=2026-07&from=2026-07";
+    JsonNode lines = api.get(july).json();
+    JsonNode groups = api.get(grouped).json();
+    assertThat(lines.at("/rows/0/key").asString()).isEqualTo("rigging");
+    api.loadAndPost("moved.csv", "product,name,line\nP,Rope,deck\n", "kind", "products");
+    for (int start = 0; start < 2; start++) {
+      assertThat(api.get(july).json()).isEqualTo(lines);
+      assertThat(api.get(grouped).json()).isEqualTo(groups);
+      assertThat(api.get(july + "&line=rigging").json().at("/total/actual").asString())
+          .isEqualTo("30.00");
+      JsonNode august = api.get(july.replace("-07", "-08")).json().get("rows");
+      assertThat(august.valueStream().map(row -> row.get("key").asString()))
+          .containsExactly("deck");
+      server.close();
+      server = RunningServer.start(data);
+      api = server.api();
+    }
+  }
+
+  @Test
   void ladderOfASealedMonth_isTheOneItWasJudgedBy() {
     api.post("/api/v1/months/2026-07/seal");
     String standing = "/api/v1/standing?axis=rep&to=2026-07&from=2026-07&goalSet=quota";
