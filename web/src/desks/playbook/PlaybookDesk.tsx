@@ -5,6 +5,7 @@ import { count, monthName } from '../../format/figures';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
 import { isCount, newPlan, toDraft, type PlanDraft } from './plan';
 import { PlanEditor } from './PlanEditor';
+import { RemovePlan } from './RemovePlan';
 import { SharedCredit } from './SharedCredit';
 import { Trail } from './Trail';
 import { usePeople, useRules } from './usePlaybook';
@@ -116,6 +117,7 @@ function Plans({ company, rules, month, chosen, isNew, change }: PlansProps) {
               Copy {found.name}
             </button>
           )}
+          <RemovePlan plan={isNew === null ? found : undefined} rules={rules} />
         </p>
       </section>
       {shown ? (

@@ -150,6 +150,42 @@ describe('the playbook desk', () => {
     expect(await screen.findByText('Give the plan a name.')).toBeVisible();
   });
 
+  it('removes a version, and puts it back as it was', async () => {
+    const before = { ...RULES.plans[0], since: '2026-01' };
+    const asked = serve({ ...ALL, '/playbook': { ...RULES, plans: [before, ...RULES.plans] } });
+    show('&plan=Field&since=2026-01');
+    await userEvent.click(
+      await screen.findByRole('button', { name: 'Remove what holds from January 2026' }),
+    );
+    expect(await screen.findByText('Field, from January 2026, is removed.')).toBeVisible();
+    const sent = () => asked.filter(({ method }) => method === 'PUT').map(({ body }) => body);
+    expect(sent()).toEqual([{ plans: [{ name: 'Field', since: '2026-01', remove: true }] }]);
+    await userEvent.click(screen.getByRole('button', { name: 'Put it back' }));
+    await waitFor(() => expect(sent()[1]).toEqual({ plans: [before] }));
+    await waitFor(() => expect(screen.queryByText(/is removed/)).toBeNull());
+  });
+
+  it('says who still has a plan that should go', async () => {
+    serve(ALL);
+    const fetched = globalThis.fetch;
+    globalThis.fetch = (path, init) =>
+      init?.method === 'PUT'
+        ? Promise.resolve(
+            new Response(
+              JSON.stringify({
+                code: 'playbook-invalid',
+                detail: '…',
+                rule: '"Field" still has A',
+              }),
+              { status: 400 },
+            ),
+          )
+        : fetched(path, init);
+    show();
+    await userEvent.click(await screen.findByRole('button', { name: 'Remove Field' }));
+    expect(await screen.findByText('"Field" still has A.')).toHaveRole('alert');
+  });
+
   it('shows the trail, and finds in it', async () => {
     const asked = serve({
       '/audit': [

@@ -11,8 +11,15 @@ import type {
 } from '../../api/types';
 import { asChangeOf, asJson, useChange } from '../../api/useChange';
 
+/** A plan's version that goes, by its name and first month. */
+export interface RemovedPlan {
+  name: string;
+  since: string | null;
+  remove: true;
+}
+
 export interface RulesToSave {
-  plans?: PlanPart[];
+  plans?: (PlanPart | RemovedPlan)[];
   assignments?: AssignmentPart[];
   credits?: CreditPart[];
 }

@@ -6,6 +6,7 @@ import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
 import org.springframework.boot.security.autoconfigure.UserDetailsServiceAutoConfiguration;
 import org.springframework.context.annotation.Bean;
+import zealoustarget.server.platform.DataFolder;
 import zealoustarget.server.platform.Reopening;
 
 /** Starts the server; {@code zealous.*} in application.yaml are its settings. */
@@ -13,7 +14,12 @@ import zealoustarget.server.platform.Reopening;
 @ConfigurationPropertiesScan
 public class Application {
   public static void main(String[] arguments) {
-    Reopening.keepOpen(() -> SpringApplication.run(Application.class, arguments));
+    try {
+      Reopening.keepOpen(() -> SpringApplication.run(Application.class, arguments));
+    } catch (DataFolder.Unusable failure) {
+      System.err.println(failure.getMessage()); // there is no log yet
+      System.exit(1);
+    }
   }
 
   @Bean

@@ -11,6 +11,38 @@ public final class DataFolder {
 
   private DataFolder() {}
 
+  /** The data folder cannot be used; the message says which and what to do. */
+  public static final class Unusable extends RuntimeException {
+    Unusable(String message) {
+      super(message);
+    }
+  }
+
+  /**
+   * Makes the folder where it is not there.
+   *
+   * @throws Unusable where nothing can be written into it
+   */
+  static void checkWritable(Path folder) {
+    try {
+      Files.createDirectories(folder);
+    } catch (IOException failure) {
+      throw unusable(folder);
+    }
+    Path database = folder.resolve(DATABASE);
+    if (!Files.isWritable(folder) || Files.exists(database) && !Files.isWritable(database)) {
+      throw unusable(folder);
+    }
+  }
+
+  private static Unusable unusable(Path folder) {
+    return new Unusable(
+        "The data folder "
+            + folder.toAbsolutePath().normalize()
+            + " cannot be written. Nothing was changed. Let it be written, or choose another with"
+            + " --data.");
+  }
+
   /**
    * Where the database of an empty folder will be; the folder is made where it is not there.
    *

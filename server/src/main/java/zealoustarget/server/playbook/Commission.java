@@ -35,13 +35,47 @@ public record Commission(PlanBook plans, List<SharedCredit> shared) {
 
   /** With a version of a plan added, or in place of the one with the same name and month. */
   Commission withVersion(Version version) {
+    List<Version> versions = versionsWithout(version.plan().name(), version.since());
+    versions.add(version);
+    return withVersions(versions);
+  }
+
+  /**
+   * Without a version of a plan.
+   *
+   * @throws IllegalArgumentException if it is not there, or reps are assigned to a plan that would
+   *     have no version left
+   */
+  Commission without(PlanReader.Removed gone) {
+    List<Version> kept = versionsWithout(gone.name(), gone.since());
+    if (kept.size() == plans.versions().size()) {
+      throw new IllegalArgumentException(
+          "\"" + gone.name() + "\" has no version that begins in that month");
+    }
+    boolean isThere =
+        kept.stream().anyMatch(version -> version.plan().name().equalsIgnoreCase(gone.name()));
+    List<String> reps =
+        plans.assignments().stream()
+            .filter(one -> one.plan().equalsIgnoreCase(gone.name()))
+            .map(Assignment::rep)
+            .distinct()
+            .toList();
+    if (!isThere && !reps.isEmpty()) {
+      throw new IllegalArgumentException(
+          "\""
+              + gone.name()
+              + "\" still has "
+              + String.join(", ", reps)
+              + "; give these reps another plan, or none, first");
+    }
+    return withVersions(kept);
+  }
+
+  private List<Version> versionsWithout(String name, int since) {
     List<Version> versions = new ArrayList<>(plans.versions());
     versions.removeIf(
-        known ->
-            known.since() == version.since()
-                && known.plan().name().equalsIgnoreCase(version.plan().name()));
-    versions.add(version);
-    return new Commission(new PlanBook(versions, plans.assignments()), shared);
+        known -> known.since() == since && known.plan().name().equalsIgnoreCase(name));
+    return versions;
   }
 
   Commission withVersions(List<Version> all) {

@@ -77,11 +77,29 @@ final class PlanReader {
               bound(place, "ceiling", measure),
               place.isSet("cap") ? money(place, "cap") : null,
               word(place, "negativeDue", NegativeDue.values()));
-      return new Version(
-          plan, place.isSet("since") ? Months.number(place.month("since")) : Integer.MIN_VALUE);
+      return new Version(plan, since(place));
     } catch (PlanFault fault) {
       throw place.fault(fault.part(), ": " + fault.getMessage());
     }
+  }
+
+  /**
+   * A version that goes, by its name and first month.
+   *
+   * @param since first month number; {@link Integer#MIN_VALUE} for every month
+   */
+  record Removed(String name, int since) {}
+
+  static Removed removed(Place place) {
+    place.allowOnly(Set.of("name", "since", "remove"));
+    if (!place.node().get("remove").isBoolean() || !place.node().get("remove").asBoolean()) {
+      throw place.fault("remove", "must be true");
+    }
+    return new Removed(place.text("name").strip(), since(place));
+  }
+
+  private static int since(Place place) {
+    return place.isSet("since") ? Months.number(place.month("since")) : Integer.MIN_VALUE;
   }
 
   private Measure measure(Place place) {

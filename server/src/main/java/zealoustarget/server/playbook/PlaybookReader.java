@@ -76,6 +76,11 @@ final class PlaybookReader {
     PlanReader reader = new PlanReader(playbook);
     Commission after = playbook.commission();
     for (Place place : Place.list(file, "plans")) {
+      if (place.isSet("remove")) {
+        Commission before = after;
+        after = place.checked("remove", () -> before.without(PlanReader.removed(place)));
+        continue;
+      }
       Version version = reader.version(place);
       after = after.withVersion(version);
       if (place.isSet("reps")) {

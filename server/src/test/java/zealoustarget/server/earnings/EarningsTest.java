@@ -402,6 +402,33 @@ class EarningsTest {
     assertThat(row("2026-07", "A").get("quota").asString()).isEqualTo("500.00");
   }
 
+  @Test
+  void planGoes_butNotWhileRepsHaveIt_andOnlyTheVersionThatIsNamed() {
+    plan("month");
+    String remove = "{\"plans\": [{\"name\": \"field\", %s\"remove\": true}]}";
+    Api.Answer refused = api.put("/api/v1/playbook", remove.formatted(""));
+    assertThat(refused.json().get("place").asString()).isEqualTo("plans[0].remove");
+    assertThat(refused.json().get("rule").asString())
+        .isEqualTo("\"field\" still has A, B; give these reps another plan, or none, first");
+    assertThat(api.put("/api/v1/playbook", remove.formatted("\"since\": \"2026-08\", ")).code())
+        .isEqualTo("playbook-invalid");
+    api.put(
+        "/api/v1/playbook",
+        PLAN.formatted("month").replace("\"measure\"", "\"since\": \"2026-08\", \"measure\""));
+    assertThat(api.put("/api/v1/playbook", remove.formatted("\"since\": null, ")).status())
+        .isEqualTo(200);
+    assertThat(api.get("/api/v1/playbook").json().at("/plans/0/since").asString())
+        .isEqualTo("2026-08");
+    assertThat(row("2026-07", "A").get("status").asString()).isEqualTo("no plan");
+    assertThat(row("2026-08", "A").get("plan").asString()).isEqualTo("Field");
+    api.put("/api/v1/playbook", "{\"assignments\": []}");
+    assertThat(api.put("/api/v1/playbook", remove.formatted("\"since\": \"2026-08\", ")).status())
+        .isEqualTo(200);
+    assertThat(api.get("/api/v1/playbook").json().get("plans")).isEmpty();
+    assertThat(api.get("/api/v1/audit?text=playbook,%20plans").json().at("/0/before").asString())
+        .contains("\"Field\"");
+  }
+
   @ParameterizedTest
   @CsvSource(
       delimiter = '|',

@@ -1,0 +1,35 @@
+package zealoustarget.server.platform;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import zealoustarget.server.testing.RunningServer;
+
+class DataFolderTest {
+  @Test
+  void folderThatCannotBeWritten_isRefusedInWords_beforeAnythingElse(@TempDir Path folder)
+      throws IOException {
+    Path inTheWay = Files.writeString(folder.resolve("data"), "a file");
+    Path data = inTheWay.resolve("inside");
+    assertThatThrownBy(() -> RunningServer.start(data))
+        .isInstanceOf(DataFolder.Unusable.class)
+        .hasMessage(
+            "The data folder "
+                + data
+                + " cannot be written. Nothing was changed. Let it be written, or choose another with"
+                + " --data.");
+    assertThat(inTheWay).hasContent("a file");
+  }
+
+  @Test
+  void folderThatIsNotThereYet_isMade(@TempDir Path folder) {
+    Path data = folder.resolve("a/b");
+    DataFolder.checkWritable(data);
+    assertThat(data).isDirectory();
+  }
+}
