@@ -42,6 +42,7 @@ const TITLES: Record<string, string> = {
   'stay-twice': 'Stays given twice',
   'product-twice': 'Products given twice',
   'until-before-from': 'Stays that end before they begin',
+  'mail-unreadable': 'Mail addresses that are none',
   'repeated-header': 'Headers repeated',
   'total-line': 'Total lines',
   'left-out': 'Left out by hand',

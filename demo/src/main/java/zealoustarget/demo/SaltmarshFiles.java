@@ -168,11 +168,22 @@ final class SaltmarshFiles {
   private String roster() {
     Stream<Rep> stays = Stream.concat(Company.REPS.stream(), Stream.of(Company.MOVE));
     return lines(
-        "rep,name,region,manager,from,until",
+        "rep,name,region,manager,from,until,mail",
         stays.map(
             r ->
                 String.join(
-                    ",", r.key(), r.name(), r.region(), r.manager(), r.from().toString(), "")));
+                    ",",
+                    r.key(),
+                    r.name(),
+                    r.region(),
+                    r.manager(),
+                    r.from().toString(),
+                    "",
+                    mail(r))));
+  }
+
+  private static String mail(Rep rep) {
+    return rep.name().toLowerCase(Locale.ROOT).replace(' ', '.') + "@saltmarsh.example";
   }
 
   private static String products() {

@@ -132,7 +132,7 @@ class PayTheMonthIT {
     browser.awaitText(statements + " statements sent.");
     assertThat(mail.messages()).hasSize(statements);
     assertThat(mail.messages().stream().map(MailCatcher.Message::to))
-        .contains("R04@saltmarsh.example")
+        .contains("wren.halloway@saltmarsh.example")
         .doesNotHaveDuplicates();
     assertThat(mail.messages().get(0).subject()).isEqualTo("Commission statement, August 2026");
     browser.awaitText("All are sent");

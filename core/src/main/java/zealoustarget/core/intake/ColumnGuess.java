@@ -98,6 +98,9 @@ public final class ColumnGuess {
     USUAL.put(Header.Role.NAME, Set.of("full name", "description", "label", "title"));
     USUAL.put(Header.Role.FROM, Set.of("start", "start month", "begins", "since", "valid from"));
     USUAL.put(Header.Role.UNTIL, Set.of("end", "end month", "ends", "valid until", "to"));
+    USUAL.put(
+        Header.Role.MAIL,
+        Set.of("email", "e-mail", "mail address", "email address", "e-mail address"));
   }
 
   private static final Set<String> MONEY =

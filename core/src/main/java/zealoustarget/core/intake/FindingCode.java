@@ -51,6 +51,7 @@ public enum FindingCode {
   STAY_TWICE(true, "{member} already begins a stay in {month} in line {first}."),
   PRODUCT_TWICE(true, "{member} already stands in line {first}."),
   UNTIL_BEFORE_FROM(true, "The stay ends in {until}, before it begins in {from}."),
+  MAIL_UNREADABLE(false, "\"{value}\" is no mail address; the line was taken without it."),
   REPEATED_HEADER(false, "The line repeats the header and was left out."),
   TOTAL_LINE(false, "The line is a total and was left out."),
   LEFT_OUT(false, "The line was left out by hand."),

@@ -31,7 +31,8 @@ public final class Header {
     ORDER,
     NAME,
     FROM,
-    UNTIL;
+    UNTIL,
+    MAIL;
 
     /** Our name of such a column: {@code date}. */
     public String word() {

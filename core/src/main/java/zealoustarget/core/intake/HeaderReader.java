@@ -42,7 +42,8 @@ final class HeaderReader {
               Header.Role.REGION,
               Header.Role.MANAGER,
               Header.Role.FROM,
-              Header.Role.UNTIL),
+              Header.Role.UNTIL,
+              Header.Role.MAIL),
           LoadKind.PRODUCTS,
           EnumSet.of(Header.Role.PRODUCT, Header.Role.NAME, Header.Role.LINE));
 

@@ -1,11 +1,16 @@
 package zealoustarget.core.intake;
 
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.ledger.Months;
 import zealoustarget.core.member.Axis;
 
 /** Lines of a roster: a rep's name and place from a month on; several lines for a rep are moves. */
 final class RosterLines implements LineReader.Kind {
+  /** One address of plain letters, nothing that could be read as two or as a header. */
+  private static final Pattern MAIL =
+      Pattern.compile("[\\p{L}\\p{N}._%+'-]+@[\\p{L}\\p{N}-]+(\\.[\\p{L}\\p{N}-]+)*");
+
   private final Header header;
   private final FirstSeen stays = new FirstSeen();
 
@@ -26,7 +31,19 @@ final class RosterLines implements LineReader.Kind {
     if (draft.isHeld() || isTwice(draft, rep, from, key)) {
       return;
     }
-    draft.add(new Row.Stay(draft.line(), rep, name, region, manager, from, until));
+    draft.add(new Row.Stay(draft.line(), rep, name, region, manager, from, until, mail(draft)));
+  }
+
+  private static @Nullable String mail(Draft draft) {
+    String mail = draft.cell(Header.Role.MAIL);
+    if (mail.isEmpty()) {
+      return null;
+    }
+    if (mail.length() > Draft.LONGEST_NAME || !MAIL.matcher(mail).matches()) {
+      draft.find(draft.title(Header.Role.MAIL), FindingCode.MAIL_UNREADABLE, "value", mail);
+      return null;
+    }
+    return mail;
   }
 
   private @Nullable Integer until(Draft draft, int from) {

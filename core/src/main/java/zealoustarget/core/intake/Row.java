@@ -31,7 +31,12 @@ public sealed interface Row {
   /** What was promised; amounts as in {@link Actual}. */
   record Goal(int line, int month, int member, long[] amounts) implements Row {}
 
-  /** A rep's place from a month on; {@code untilMonth} is null where it is open. */
+  /**
+   * A rep's place from a month on.
+   *
+   * @param untilMonth null where it is open
+   * @param mail the rep's mail address, null where the line gives none
+   */
   record Stay(
       int line,
       int rep,
@@ -39,7 +44,8 @@ public sealed interface Row {
       int region,
       int manager,
       int fromMonth,
-      @Nullable Integer untilMonth)
+      @Nullable Integer untilMonth,
+      @Nullable String mail)
       implements Row {}
 
   /** A product and its line. */

@@ -122,7 +122,7 @@ class FileChecksTest {
   void lineThatNamesItsOwnRegion_makesThatRegionCovered() {
     FileChecks checks = checks(LoadKind.ACTUALS, null);
     checks.see(actual(-1, SOUTH));
-    checks.see(new Row.Stay(3, 1, "Ann", NORTH, -1, OCTOBER, null));
+    checks.see(new Row.Stay(3, 1, "Ann", NORTH, -1, OCTOBER, null, null));
     assertThat(checks.findings())
         .extracting(Finding::message)
         .containsExactly("Cy is on the roster in 2026-10 and has no line here.");

@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -184,6 +185,28 @@ class LineReaderTest {
     assertThat(file.code(5)).isEqualTo("until-before-from");
     assertThat(file.code(6)).isEqualTo("member-missing");
     assertThat(file.code(7)).isEqualTo("date-missing");
+  }
+
+  @Test
+  void rosterLine_withAMailAddressThatIsNone_isTakenWithoutIt() {
+    ReadFile file =
+        read(
+            spec(LoadKind.ROSTER, null, null),
+            "rep,name,region,manager,from,mail",
+            "V1,,North,Tull,2025-07,nela.strand@mail.example",
+            "V2,,North,Tull,2025-07,nela at mail.example",
+            "V3,,North,Tull,2025-07,a@b.example;c@d.example",
+            "V4,,North,Tull,2025-07,",
+            "V5,,North,Tull,2025-07,Zoë O'Hara <z@b.example>",
+            "V6,,North,Tull,2025-07,zoë.o'hara+pay@b-1.example");
+    assertThat(
+            IntStream.rangeClosed(2, 7)
+                .mapToObj(line -> ((Row.Stay) file.line(line).rows().get(0)).mail()))
+        .containsExactly(
+            "nela.strand@mail.example", null, null, null, null, "zoë.o'hara+pay@b-1.example");
+    assertThat(IntStream.rangeClosed(2, 7).mapToObj(file::code))
+        .containsExactly(
+            "none", "mail-unreadable", "mail-unreadable", "none", "mail-unreadable", "none");
   }
 
   @Test

@@ -210,7 +210,7 @@ final class LoadRowsReader {
       throws IOException, SQLException {
     return insert(
         "stay_row",
-        "rep_id, name, region_id, manager_id, from_month, until_month",
+        "rep_id, name, region_id, manager_id, from_month, until_month, mail",
         load,
         rows,
         from,
@@ -221,6 +221,8 @@ final class LoadRowsReader {
           insert.setInt(7, id(row, Axis.MANAGER));
           insert.setInt(8, month(row, "from"));
           insert.setObject(9, row.getField("until").isEmpty() ? null : month(row, "until"));
+          String mail = row.findField("mail").map(Cells::read).orElse("");
+          insert.setString(10, mail.isEmpty() ? null : mail);
         });
   }
 

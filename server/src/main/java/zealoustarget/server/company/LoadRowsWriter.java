@@ -167,10 +167,10 @@ final class LoadRowsWriter {
   }
 
   private void stays(int load, Consumer<List<String>> out) throws SQLException {
-    out.accept(List.of(LINE, "rep", "name", "region", "manager", "from", "until"));
+    out.accept(List.of(LINE, "rep", "name", "region", "manager", "from", "until", "mail"));
     try (PreparedStatement statement =
             range(
-                "select line, rep_id, name, region_id, manager_id, from_month, until_month"
+                "select line, rep_id, name, region_id, manager_id, from_month, until_month, mail"
                     + " from stay_row",
                 load);
         ResultSet row = statement.executeQuery()) {
@@ -184,7 +184,8 @@ final class LoadRowsWriter {
                 key(row.getInt(4)),
                 key(row.getInt(5)),
                 Months.of(row.getInt(6)).toString(),
-                row.getObject(7) == null ? "" : Months.of(until).toString()));
+                row.getObject(7) == null ? "" : Months.of(until).toString(),
+                row.getString(8) == null ? "" : Cells.written(row.getString(8))));
       }
     }
   }

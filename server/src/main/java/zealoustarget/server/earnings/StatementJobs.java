@@ -14,6 +14,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.UnaryOperator;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -172,6 +173,7 @@ class StatementJobs {
   }
 
   private void send(List<EarningsRow> rows, StatementPdf.About about, Set<String> again, Job job) {
+    UnaryOperator<String> addresses = mail.addresses();
     for (EarningsRow row : rows) {
       if (isStopping) {
         job.problem = STOPPED;
@@ -181,7 +183,7 @@ class StatementJobs {
       if (again.contains(row.rep())) {
         sent.release(row.rep(), about.month(), version);
       }
-      String address = mail.address(row.rep());
+      String address = addresses.apply(row.rep());
       if (sent.claim(row.rep(), about.month(), version, address)) {
         try {
           mail.send(row, about, address);
@@ -216,6 +218,7 @@ class StatementJobs {
   /** The statements of a month with the latest that was sent of each. */
   List<SentAnswer> sent(YearMonth month) {
     Map<String, SentStore.Sent> latest = new java.util.HashMap<>();
+    UnaryOperator<String> addresses = mail.addresses();
     sent.ofMonth(month).forEach(one -> latest.put(one.rep(), one));
     return statements(month).rows().stream()
         .map(
@@ -224,7 +227,7 @@ class StatementJobs {
               return new SentAnswer(
                   row.rep(),
                   row.name(),
-                  one == null ? mail.address(row.rep()) : one.address(),
+                  one == null ? addresses.apply(row.rep()) : one.address(),
                   one == null ? null : one.begunAt(),
                   one == null ? null : one.sentAt(),
                   one != null && one.version().equals(version(row)));

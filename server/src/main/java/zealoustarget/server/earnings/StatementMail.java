@@ -3,7 +3,9 @@ package zealoustarget.server.earnings;
 import jakarta.mail.MessagingException;
 import jakarta.mail.internet.MimeMessage;
 import java.nio.charset.StandardCharsets;
+import java.util.Map;
 import java.util.Properties;
+import java.util.function.UnaryOperator;
 import org.springframework.core.io.ByteArrayResource;
 import org.springframework.mail.MailException;
 import org.springframework.mail.javamail.JavaMailSenderImpl;
@@ -11,22 +13,27 @@ import org.springframework.mail.javamail.MimeMessageHelper;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.calendar.SpanWords;
 import zealoustarget.core.reading.Figures;
+import zealoustarget.server.ledger.LedgerService;
 
 /** Hands statements to the mail server. */
 @Component
 class StatementMail {
   private final MailSettings settings;
+  private final LedgerService ledgers;
 
-  StatementMail(MailSettings settings) {
+  StatementMail(MailSettings settings, LedgerService ledgers) {
     this.settings = settings;
+    this.ledgers = ledgers;
   }
 
   boolean isSet() {
     return settings.isSet();
   }
 
-  String address(String rep) {
-    return settings.to().replace("{rep}", rep);
+  /** Where statements go, by the rep's key: the roster's address, or else as set for all. */
+  UnaryOperator<String> addresses() {
+    Map<String, String> ofRoster = ledgers.mailAddresses();
+    return rep -> ofRoster.getOrDefault(rep, settings.to().replace("{rep}", rep));
   }
 
   /**

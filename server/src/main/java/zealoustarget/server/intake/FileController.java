@@ -100,7 +100,7 @@ class FileController {
     Map<LoadKind, String> headers =
         Map.of(
             LoadKind.ROSTER,
-            "rep,name,region,manager,from,until",
+            "rep,name,region,manager,from,until,mail",
             LoadKind.PRODUCTS,
             "product,name,line",
             LoadKind.GOALS,

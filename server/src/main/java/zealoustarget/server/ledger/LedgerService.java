@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
@@ -232,6 +233,22 @@ public class LedgerService {
                 rows.lineGoals(load, measure)
                     .forEach((line, amount) -> goals.put(place(load.id(), line), amount)));
     return goals;
+  }
+
+  /**
+   * Where mail reaches the reps, by key: the address of the latest stay that gives one. Reps
+   * without one are not in it.
+   */
+  public Map<String, String> mailAddresses() {
+    Map<Integer, StayRowEntity> latest = new HashMap<>();
+    state.loads().values().stream()
+        .sorted(Comparator.comparingInt(rows -> rows.load().order()))
+        .flatMap(rows -> rows.stays().stream())
+        .filter(stay -> stay.mail != null)
+        .forEach(
+            stay -> latest.merge(stay.repId, stay, (a, b) -> b.fromMonth >= a.fromMonth ? b : a));
+    return latest.values().stream()
+        .collect(Collectors.toMap(stay -> members.key(stay.repId), stay -> stay.mail));
   }
 
   /** A load's line as one number. */

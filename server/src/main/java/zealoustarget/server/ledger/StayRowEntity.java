@@ -34,6 +34,8 @@ class StayRowEntity {
   @Column(name = "until_month")
   Integer untilMonth;
 
+  String mail;
+
   protected StayRowEntity() {}
 
   StayRowEntity(long id, int loadId, Row.Stay row) {
@@ -46,5 +48,6 @@ class StayRowEntity {
     this.managerId = row.manager();
     this.fromMonth = row.fromMonth();
     this.untilMonth = row.untilMonth();
+    this.mail = row.mail();
   }
 }

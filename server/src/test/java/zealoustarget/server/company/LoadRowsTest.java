@@ -140,7 +140,7 @@ class LoadRowsTest {
                     member(random, Axis.REGION),
                     values));
         statement.execute(
-            "insert into stay_row values (%d, %d, %d, %d, '=name %d', %d, %d, %d, %s)"
+            "insert into stay_row values (%d, %d, %d, %d, '=name %d', %d, %d, %d, %s, %s)"
                 .formatted(
                     first + row,
                     LOAD,
@@ -150,7 +150,8 @@ class LoadRowsTest {
                     perhaps(random, Axis.REGION),
                     perhaps(random, Axis.MANAGER),
                     24_300,
-                    random.nextBoolean() ? "null" : "24310"));
+                    random.nextBoolean() ? "null" : "24310",
+                    random.nextBoolean() ? "null" : "'a@b.example'"));
         statement.execute(
             "insert into product_row values (%d, %d, %d, %d, 'p %d', %d)"
                 .formatted(

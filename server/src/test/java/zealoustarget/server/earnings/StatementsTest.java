@@ -202,8 +202,15 @@ class StatementsTest {
                 .at("/statements/0/isPresent")
                 .asBoolean())
         .isFalse();
+    api.loadAndPost(
+        "mail.csv",
+        "rep,name,region,manager,from,mail\nA,Ada,North,M1,2026-09,ada@lund.example\n"
+            + "A,Ada,North,M1,2027-01,\n",
+        "kind",
+        "roster");
     finished("/api/v1/earnings/jobs/send?month=2026-08&rep=A");
-    assertThat(taken).hasSize(3);
+    assertThat(taken)
+        .containsExactly("A@saltmarsh.example", "A@saltmarsh.example", "ada@lund.example");
   }
 
   @Test
