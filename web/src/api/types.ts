@@ -669,6 +669,7 @@ export interface SealState {
   sealedAt: string | null;
   sealedBy: string | null;
   checksum: string | null;
+  isIntact: boolean | null;
   checks: SealCheck[];
   history: {
     sealedAt: string;

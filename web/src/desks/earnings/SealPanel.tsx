@@ -108,7 +108,18 @@ function Sealed({ seal }: { seal: SealState }) {
       <p className="mb-1">
         On {when(seal.sealedAt)} by {seal.sealedBy}.
       </p>
-      <p className="mb-4 text-[12px] break-all text-quiet">Checksum {seal.checksum}</p>
+      <p className="mb-1 text-[12px] break-all text-quiet">Checksum {seal.checksum}</p>
+      {seal.isIntact === false && (
+        <p role="alert" className="mb-1 text-bad">
+          What is kept of this month no longer has that checksum: it was changed from outside.
+          Restore a backup.
+        </p>
+      )}
+      <p className="no-print mb-4">
+        <a className="underline" href={`/api/v1/months/${seal.month}/seal/snapshot.zip`}>
+          Save what was sealed (ZIP)
+        </a>
+      </p>
       <Changes month={seal.month} />
       {!mayReopen && (
         <p className="mt-5 border-t border-rule pt-3 text-quiet">

@@ -128,6 +128,7 @@ const SEAL: SealState = {
   sealedAt: null,
   sealedBy: null,
   checksum: null,
+  isIntact: null,
   checks: [
     { code: 'posted', level: 'good', words: 'Lines are posted.', count: 1, names: [] },
     { code: 'quotas', level: 'look', words: '1 with no quota.', count: 1, names: ['Emil'] },
@@ -303,6 +304,29 @@ describe('sealing', () => {
     show('&show=seal');
     expect(await screen.findByRole('button', { name: 'Seal October 2026' })).toBeDisabled();
   });
+
+  it.each([true, false])(
+    'offers what was frozen, and says whether it is intact: %s',
+    async (is) => {
+      serve({
+        ...ALL,
+        '/seal': {
+          ...SEAL,
+          state: 'sealed',
+          sealedAt: '2026-11-02T10:00:00Z',
+          checks: [],
+          checksum: 'ab12',
+          isIntact: is,
+        },
+        '/changed': { month: '2026-10', settledIn: '2026-11', reps: [], lines: [] },
+      });
+      show('&show=seal');
+      expect(
+        await screen.findByRole('link', { name: 'Save what was sealed (ZIP)' }),
+      ).toHaveAttribute('href', '/api/v1/months/2026-10/seal/snapshot.zip');
+      expect(screen.queryByRole('alert') === null).toBe(is);
+    },
+  );
 
   it('shows what changed since, and unseals with a reason only', async () => {
     const asked = serve({

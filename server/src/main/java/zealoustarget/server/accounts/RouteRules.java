@@ -95,6 +95,7 @@ public final class RouteRules {
     read(OFFICE, "/earnings/jobs/{id}/statements.pdf");
     read(OFFICE, "/earnings/sent");
     read(OFFICE, "/months/{month}/seal");
+    read(OFFICE, "/months/{month}/seal/snapshot.zip");
     rule(HttpMethod.POST, "/months/{month}/seal", OFFICE, Scope.ALL);
     rule(HttpMethod.POST, "/months/{month}/unseal", APPROVER, Scope.ALL);
     read(OFFICE, "/months/{month}/changed");

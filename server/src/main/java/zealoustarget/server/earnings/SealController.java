@@ -1,11 +1,16 @@
 package zealoustarget.server.earnings;
 
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+import zealoustarget.server.platform.Downloads;
+import zealoustarget.server.seals.Seal;
 
 /** Sealing months. */
 @RestController
@@ -21,6 +26,16 @@ class SealController {
   @GetMapping("/seal")
   SealService.SealAnswer get(@PathVariable String month) {
     return service.answer(EarningsController.month(month));
+  }
+
+  /** What was frozen with the month, as JSON files in a ZIP; 409 month-not-sealed. */
+  @GetMapping("/seal/snapshot.zip")
+  ResponseEntity<StreamingResponseBody> snapshot(@PathVariable String month) {
+    Seal seal = service.sealed(EarningsController.month(month));
+    return Downloads.of(
+        "sealed " + seal.month() + ".zip",
+        MediaType.parseMediaType("application/zip"),
+        out -> SealFiles.write(seal, out));
   }
 
   /** Seals a month; 409 {@code month-sealed}, {@code month-not-ready}. */

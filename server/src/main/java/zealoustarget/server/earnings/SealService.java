@@ -74,13 +74,18 @@ public class SealService {
    */
   public record Check(String code, String level, String words, int count, List<String> names) {}
 
-  /** A month's seal as it travels. */
+  /**
+   * A month's seal as it travels.
+   *
+   * @param isIntact whether what is kept still has its checksum; null while the month is open
+   */
   public record SealAnswer(
       String month,
       String state,
       String sealedAt,
       String sealedBy,
       String checksum,
+      Boolean isIntact,
       List<Check> checks,
       List<PastSeal> history) {}
 
@@ -96,6 +101,7 @@ public class SealService {
         seal == null ? null : seal.sealedAt().toString(),
         seal == null ? null : seal.sealedBy(),
         seal == null ? null : seal.checksum(),
+        seal == null ? null : seal.isIntact(),
         seal == null ? checks(month) : List.of(),
         seals.past(month).stream()
             .map(
@@ -264,7 +270,12 @@ public class SealService {
     ledgers.sealed();
   }
 
-  private Seal sealed(YearMonth month) {
+  /**
+   * The seal in force.
+   *
+   * @throws Refusal month-not-sealed
+   */
+  Seal sealed(YearMonth month) {
     return seals
         .find(month)
         .orElseThrow(

@@ -31,4 +31,9 @@ public record Seal(
   public Seal {
     loads = List.copyOf(loads);
   }
+
+  /** Whether what is kept still has the checksum that it was sealed with. */
+  public boolean isIntact() {
+    return Seals.checksum(rules, statements, figures).equals(checksum);
+  }
 }

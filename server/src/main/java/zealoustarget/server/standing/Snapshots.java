@@ -5,6 +5,9 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.TreeMap;
 import org.springframework.stereotype.Component;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
 import zealoustarget.core.ledger.GoalBook;
 import zealoustarget.server.ledger.LedgerService;
 import zealoustarget.server.platform.Packed;
@@ -31,5 +34,21 @@ public class Snapshots {
       }
     }
     return Packed.deflated(figures);
+  }
+
+  /** What {@link #figures} packed, as a list of standings with their goal set and measure. */
+  public static ArrayNode read(byte[] packed) {
+    ArrayNode all = JsonNodeFactory.instance.arrayNode();
+    Packed.fromDeflated(packed, JsonNode.class)
+        .properties()
+        .forEach(
+            one -> {
+              String[] names = one.getKey().split("\n", 2);
+              all.addObject()
+                  .put("goalSet", names[0])
+                  .put("measure", names[1])
+                  .set("standing", one.getValue());
+            });
+    return all;
   }
 }

@@ -2,9 +2,16 @@ package zealoustarget.server.earnings;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.ByteArrayInputStream;
+import java.net.http.HttpClient;
+import java.net.http.HttpResponse;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -12,6 +19,8 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 import zealoustarget.server.testing.Api;
 import zealoustarget.server.testing.RunningServer;
 
@@ -291,6 +300,44 @@ class EarningsTest {
   }
 
   @Test
+  void whatWasFrozen_isTakenAlong_andStaysIt_whateverComesLater() throws Exception {
+    plan("month");
+    assertThat(api.get("/api/v1/months/2026-07/seal/snapshot.zip").code())
+        .isEqualTo("month-not-sealed");
+    JsonNode standing =
+        api.get("/api/v1/standing?axis=rep&from=2026-07&to=2026-07&goalSet=quota").json();
+    JsonNode seal = api.post("/api/v1/months/2026-07/seal").json();
+    Map<String, JsonNode> frozen = snapshot();
+    correct("2026-07-03,1,A,700.00\n");
+    plan("quarter");
+    assertThat(snapshot()).isEqualTo(frozen);
+    assertThat(api.get("/api/v1/months/2026-07/seal").json().get("isIntact").asBoolean()).isTrue();
+    assertThat(frozen.keySet())
+        .containsExactly("rules.json", "seal.json", "standings.json", "statements.json");
+    assertThat(frozen.get("seal.json").get("checksum")).isEqualTo(seal.get("checksum"));
+    assertThat(frozen.get("seal.json").get("loads")).hasSize(3);
+    assertThat(frozen.get("rules.json").at("/plans/0/window").asString()).isEqualTo("month");
+    assertThat(frozen.get("statements.json").toString()).contains("Ada Lund");
+    assertThat(frozen.get("standings.json").at("/0/goalSet").asString()).isEqualTo("quota");
+    assertThat(frozen.get("standings.json").at("/0/standing/rows")).isEqualTo(standing.get("rows"));
+  }
+
+  private Map<String, JsonNode> snapshot() throws Exception {
+    HttpResponse<byte[]> answer =
+        HttpClient.newHttpClient()
+            .send(
+                api.request("/api/v1/months/2026-07/seal/snapshot.zip").build(),
+                HttpResponse.BodyHandlers.ofByteArray());
+    Map<String, JsonNode> files = new TreeMap<>();
+    try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(answer.body()))) {
+      for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+        files.put(entry.getName(), new JsonMapper().readTree(zip.readAllBytes()));
+      }
+    }
+    return files;
+  }
+
+  @Test
   void desk_addsUp_andSaysSo() {
     plan("month");
     JsonNode desk = api.get("/api/v1/earnings/desk?month=2026-08").json();
@@ -450,10 +497,8 @@ class EarningsTest {
         """
         {"name": "X", "goalSet": "quota", "steps": [{"from": "0", "rate": "0.03"}]}
         """;
-    tools.jackson.databind.node.ObjectNode draft =
-        (tools.jackson.databind.node.ObjectNode)
-            new tools.jackson.databind.json.JsonMapper().readTree(plan);
-    new tools.jackson.databind.json.JsonMapper()
+    ObjectNode draft = (ObjectNode) new JsonMapper().readTree(plan);
+    new JsonMapper()
         .readTree("{" + part + "}")
         .properties()
         .forEach(p -> draft.set(p.getKey(), p.getValue()));
