@@ -13,7 +13,7 @@ export function AccountPage() {
       <h1 className="text-[20px] font-bold">{account.name}</h1>
       <p className="mb-4 text-quiet">
         {account.role}
-        {account.member && `, sees what belongs to ${account.member}`}
+        {account.member && `, sees what belongs to ${account.memberName}`}
       </p>
       <div className="flex flex-wrap items-start gap-6">
         <div className="w-full max-w-[400px]">

@@ -118,7 +118,12 @@ function Row({ account, isBusy, onChange, onEdit, onReset }: RowProps) {
         )}
       </th>
       <td className="px-3 py-1.5">{account.role}</td>
-      <td className="px-3 py-1.5">{account.member ?? '–'}</td>
+      <td className="max-w-[260px] truncate px-3 py-1.5" title={account.memberName ?? undefined}>
+        {account.memberName ?? '–'}
+        {account.member !== account.memberName && (
+          <span className="text-quiet"> {account.member}</span>
+        )}
+      </td>
       <td className="px-3 py-1.5">
         <label className="flex min-h-6 items-center gap-2">
           <input

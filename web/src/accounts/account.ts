@@ -8,6 +8,7 @@ export interface Account {
   role: Role;
   /** Key of the rep or manager to whom it is tied. */
   member: string | null;
+  memberName: string | null;
   isAdministrator: boolean;
   isDisabled: boolean;
   mustChange: boolean;
@@ -43,6 +44,7 @@ export const AccountContext = createContext<Account>({
   name: 'analyst',
   role: 'analyst',
   member: null,
+  memberName: null,
   isAdministrator: false,
   isDisabled: false,
   mustChange: false,

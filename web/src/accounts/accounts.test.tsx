@@ -14,6 +14,7 @@ const ADA: Account = {
   name: 'Ada',
   role: 'analyst',
   member: null,
+  memberName: null,
   isAdministrator: true,
   isDisabled: false,
   mustChange: false,
@@ -111,13 +112,15 @@ describe('administration', () => {
     name: 'Bo',
     role: 'rep',
     member: 'K1',
+    memberName: 'Kit Sorrel',
     isAdministrator: false,
   };
 
   it('makes an account and shows its password once', async () => {
     const asked = serve({ '/accounts': [ADA, REP], '/backups': [] });
     showAt(<Administration />, '/accounts');
-    await screen.findByText('Bo');
+    const row = (await screen.findByText('Bo')).closest('tr') as HTMLElement;
+    expect(row).toHaveTextContent('Kit Sorrel K1');
     serve({
       '/backups': [],
       '/accounts': [ADA, REP],
@@ -154,7 +157,7 @@ describe('administration', () => {
     const tie = form.getByLabelText('Manager as on the roster');
     await userEvent.clear(tie);
     const asked = serve({
-      '/accounts': [ADA, { ...REP, role: 'manager', member: 'Tull' }],
+      '/accounts': [ADA, { ...REP, role: 'manager', member: 'Tull', memberName: 'Tull' }],
       '/backups': [],
       '/members': [{ axis: 'manager', key: 'Tull', name: 'Tull' }],
       '/accounts/2': new Refused(409, 'It was changed meanwhile.'),

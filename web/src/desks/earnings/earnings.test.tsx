@@ -159,13 +159,14 @@ const ACCOUNT: Account = {
   name: 'Ada',
   role: 'analyst',
   member: null,
+  memberName: null,
   isAdministrator: false,
   isDisabled: false,
   mustChange: false,
   version: 0,
 };
 const APPROVER: Account = { ...ACCOUNT, role: 'approver' };
-const REP: Account = { ...ACCOUNT, role: 'rep', member: 'A' };
+const REP: Account = { ...ACCOUNT, role: 'rep', member: 'A', memberName: 'Ada' };
 
 function as(account: Account, shown: ReactNode) {
   return <AccountContext.Provider value={account}>{shown}</AccountContext.Provider>;

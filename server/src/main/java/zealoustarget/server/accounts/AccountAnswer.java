@@ -4,6 +4,7 @@ package zealoustarget.server.accounts;
  * An account as it travels; nothing of its password.
  *
  * @param member key of the rep or manager to whom it is tied; null for analysts and approvers
+ * @param memberName what that member is called; null with {@code member}
  * @param version to be sent back with a change
  */
 record AccountAnswer(
@@ -11,19 +12,8 @@ record AccountAnswer(
     String name,
     String role,
     String member,
+    String memberName,
     boolean isAdministrator,
     boolean isDisabled,
     boolean mustChange,
-    int version) {
-  static AccountAnswer of(Account account) {
-    return new AccountAnswer(
-        account.id(),
-        account.name(),
-        account.role().word(),
-        account.member(),
-        account.isAdministrator(),
-        account.isDisabled(),
-        account.mustChange(),
-        account.version());
-  }
-}
+    int version) {}

@@ -11,7 +11,6 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import zealoustarget.core.Refusal;
-import zealoustarget.core.member.Axis;
 import zealoustarget.server.roster.MemberStore;
 
 /** Looking after accounts; for administrators. */
@@ -21,8 +20,11 @@ class AccountController {
   private final AccountStore accounts;
   private final Passwords passwords;
   private final MemberStore members;
+  private final AccountAnswers answers;
 
-  AccountController(AccountStore accounts, Passwords passwords, MemberStore members) {
+  AccountController(
+      AccountStore accounts, Passwords passwords, MemberStore members, AccountAnswers answers) {
+    this.answers = answers;
     this.accounts = accounts;
     this.passwords = passwords;
     this.members = members;
@@ -48,7 +50,7 @@ class AccountController {
   /** All accounts by name. */
   @GetMapping
   List<AccountAnswer> all() {
-    return accounts.all().stream().map(AccountAnswer::of).toList();
+    return accounts.all().stream().map(answers::of).toList();
   }
 
   /**
@@ -60,7 +62,7 @@ class AccountController {
   GivenAnswer add(@RequestBody AccountBody body) {
     String password = passwords.generated();
     return new GivenAnswer(
-        AccountAnswer.of(accounts.add(body.name(), rights(body), password, true)), password);
+        answers.of(accounts.add(body.name(), rights(body), password, true)), password);
   }
 
   /**
@@ -69,14 +71,14 @@ class AccountController {
    */
   @PutMapping("/{id}")
   AccountAnswer change(@PathVariable int id, @RequestBody AccountBody body) {
-    return AccountAnswer.of(accounts.change(id, version(body), rights(body)));
+    return answers.of(accounts.change(id, version(body), rights(body)));
   }
 
   /** Gives a new password that has to be changed at the next sign-in. */
   @PostMapping("/{id}/password")
   GivenAnswer reset(@PathVariable int id) {
     String password = passwords.generated();
-    return new GivenAnswer(AccountAnswer.of(accounts.setPassword(id, password, true)), password);
+    return new GivenAnswer(answers.of(accounts.setPassword(id, password, true)), password);
   }
 
   private static int version(AccountBody body) {
@@ -104,8 +106,7 @@ class AccountController {
     if (role.seesEverything()) {
       return null;
     }
-    Axis axis = role == Role.MANAGER ? Axis.MANAGER : Axis.REP;
-    if (key == null || key.isBlank() || members.find(axis, key).isEmpty()) {
+    if (key == null || key.isBlank() || members.find(role.axis(), key).isEmpty()) {
       throw Refusal.of(
               "account-invalid",
               key == null || key.isBlank()
@@ -113,6 +114,6 @@ class AccountController {
                   : "There is no " + role.word() + " \"" + key.strip() + "\" on the roster.")
           .with("name", "member");
     }
-    return members.key(members.find(axis, key).getAsInt());
+    return members.key(members.find(role.axis(), key).getAsInt());
   }
 }

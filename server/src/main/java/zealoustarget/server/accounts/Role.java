@@ -3,6 +3,7 @@ package zealoustarget.server.accounts;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
+import zealoustarget.core.member.Axis;
 
 /** What somebody does here, and with it what is seen. */
 public enum Role {
@@ -19,6 +20,11 @@ public enum Role {
   /** Whether every row is seen; otherwise only those of the member to whom the account is tied. */
   public boolean seesEverything() {
     return this == ANALYST || this == APPROVER;
+  }
+
+  /** The axis of the member to whom such an account is tied. */
+  Axis axis() {
+    return this == MANAGER ? Axis.MANAGER : Axis.REP;
   }
 
   static Optional<Role> findByWord(String word) {

@@ -29,6 +29,7 @@ class SessionController {
   private final Passwords passwords;
   private final FirstAccounts first;
   private final SecurityContextRepository contexts;
+  private final AccountAnswers answers;
 
   SessionController(
       SignIn signIn,
@@ -36,7 +37,9 @@ class SessionController {
       AccountStore accounts,
       Passwords passwords,
       FirstAccounts first,
-      SecurityContextRepository contexts) {
+      SecurityContextRepository contexts,
+      AccountAnswers answers) {
+    this.answers = answers;
     this.signIn = signIn;
     this.guard = guard;
     this.accounts = accounts;
@@ -65,7 +68,7 @@ class SessionController {
   @GetMapping
   SessionAnswer session() {
     return new SessionAnswer(
-        Acting.isSignedIn() ? AccountAnswer.of(Acting.account()) : null,
+        Acting.isSignedIn() ? answers.of(Acting.account()) : null,
         first.isWaiting(),
         first.offered());
   }

@@ -24,8 +24,10 @@ import zealoustarget.core.ledger.Overlay;
 import zealoustarget.core.ledger.PostMode;
 import zealoustarget.core.ledger.Scope;
 import zealoustarget.core.member.Axis;
+import zealoustarget.core.member.Member;
 import zealoustarget.server.accounts.Sights;
 import zealoustarget.server.platform.DataState;
+import zealoustarget.server.roster.MemberNames;
 import zealoustarget.server.roster.MemberStore;
 import zealoustarget.server.seals.Seal;
 import zealoustarget.server.seals.SealedLoad;
@@ -38,7 +40,7 @@ import zealoustarget.server.seals.Seals;
  * force; readers see the state before or after, never between.
  */
 @Service
-public class LedgerService {
+public class LedgerService implements MemberNames {
   /** A ledger that is not in force yet. */
   public static final class Prepared {
     private final Ledger ledger;
@@ -98,6 +100,12 @@ public class LedgerService {
   /** What may be seen of a ledger that is not in force. */
   public Ledger seen(Prepared prepared) {
     return sights.narrow(prepared.ledger);
+  }
+
+  /** Whoever asks: the own member's name, or that of an account that is looked after. */
+  @Override
+  public String nameOf(Axis axis, String key) {
+    return state.read().members().findByKey(axis, key).map(Member::name).orElse(key);
   }
 
   /** Whether the account that acts may see a rep's pay of a month. */

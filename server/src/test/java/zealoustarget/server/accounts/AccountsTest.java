@@ -207,6 +207,8 @@ class AccountsTest {
   @Test
   void administratorOfTheOwnRows_getsNoCopyOfAll() {
     Api rep = server.as("rep", "K2");
+    assertThat(rep.get("/api/v1/session").json().at("/account/memberName").asString())
+        .isEqualTo("Bo");
     Api admin = server.api();
     administers(admin, "K2", true);
     assertThat(rep.get("/api/v1/accounts").status()).isEqualTo(200);
