@@ -46,7 +46,7 @@ export function AccountForm(props: AccountFormProps) {
       className="max-w-[720px] rounded border border-rule bg-sheet p-5 text-left"
     >
       <h2 className="mb-3 text-[16px] font-bold">{title}</h2>
-      <div className="mb-3 flex flex-wrap items-end gap-3">
+      <div className="mb-3 flex flex-wrap items-start gap-3">
         {!account && (
           <label className="min-w-[200px] flex-1">
             <span className="mb-1 block text-quiet">Name</span>

@@ -11,10 +11,13 @@ public final class DataFolder {
 
   private DataFolder() {}
 
-  /** The data folder cannot be used; the message says which and what to do. */
-  public static final class Unusable extends RuntimeException {
-    Unusable(String message) {
-      super(message);
+  /** The data folder cannot be written. */
+  static final class Unusable extends RuntimeException {
+    Unusable(Path folder) {
+      super(
+          "The data folder "
+              + folder.toAbsolutePath().normalize()
+              + " cannot be written. Nothing was changed.");
     }
   }
 
@@ -27,20 +30,12 @@ public final class DataFolder {
     try {
       Files.createDirectories(folder);
     } catch (IOException failure) {
-      throw unusable(folder);
+      throw new Unusable(folder);
     }
     Path database = folder.resolve(DATABASE);
     if (!Files.isWritable(folder) || Files.exists(database) && !Files.isWritable(database)) {
-      throw unusable(folder);
+      throw new Unusable(folder);
     }
-  }
-
-  private static Unusable unusable(Path folder) {
-    return new Unusable(
-        "The data folder "
-            + folder.toAbsolutePath().normalize()
-            + " cannot be written. Nothing was changed. Let it be written, or choose another with"
-            + " --data.");
   }
 
   /**

@@ -10,6 +10,8 @@ import zealoustarget.core.commission.PlanBook.Version;
 
 /** Plans, who has them, and whose credit is shared. Immutable. */
 public record Commission(PlanBook plans, List<SharedCredit> shared) {
+  private static final int MOST_NAMED = 8;
+
   public static final Commission NONE = new Commission(PlanBook.EMPTY, List.of());
 
   public Commission {
@@ -65,7 +67,8 @@ public record Commission(PlanBook plans, List<SharedCredit> shared) {
           "\""
               + gone.name()
               + "\" still has "
-              + String.join(", ", reps)
+              + String.join(", ", reps.subList(0, Math.min(reps.size(), MOST_NAMED)))
+              + (reps.size() > MOST_NAMED ? " and " + (reps.size() - MOST_NAMED) + " more" : "")
               + "; give these reps another plan, or none, first");
     }
     return withVersions(kept);

@@ -1,13 +1,14 @@
 package zealoustarget.server.platform;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.catchThrowable;
 
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.springframework.boot.diagnostics.FailureAnalysis;
 import zealoustarget.server.testing.RunningServer;
 
 class DataFolderTest {
@@ -16,13 +17,11 @@ class DataFolderTest {
       throws IOException {
     Path inTheWay = Files.writeString(folder.resolve("data"), "a file");
     Path data = inTheWay.resolve("inside");
-    assertThatThrownBy(() -> RunningServer.start(data))
-        .isInstanceOf(DataFolder.Unusable.class)
-        .hasMessage(
-            "The data folder "
-                + data
-                + " cannot be written. Nothing was changed. Let it be written, or choose another with"
-                + " --data.");
+    FailureAnalysis words =
+        new DataFolderUnusable().analyze(catchThrowable(() -> RunningServer.start(data)));
+    assertThat(words.getDescription())
+        .isEqualTo("The data folder " + data + " cannot be written. Nothing was changed.");
+    assertThat(words.getAction()).contains("--data");
     assertThat(inTheWay).hasContent("a file");
   }
 
