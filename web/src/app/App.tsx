@@ -10,6 +10,7 @@ import { EarningsDesk, MyMonth } from '../desks/earnings';
 import { IntakeDesk } from '../desks/intake';
 import { PlaybookDesk } from '../desks/playbook';
 import { StandingDesk } from '../desks/standing';
+import { Boundary } from '../ui/Boundary';
 import { Failed, Loading } from '../ui/Notice';
 import { DropZone } from './DropZone';
 import { Keys } from './Keys';
@@ -35,7 +36,7 @@ function Inside() {
 }
 
 function Frame({ company }: { company: Company }) {
-  const { search } = useLocation();
+  const { pathname, search } = useLocation();
   const account = useAccount();
   const rights = rightsOf(account);
   const first = rights.isRep
@@ -49,20 +50,22 @@ function Frame({ company }: { company: Company }) {
       <MonthStrip company={company} />
       <Keys company={company} />
       <DropZone>
-        <Routes>
-          {rights.isRep && <Route path="/mine" element={<MyMonth company={company} />} />}
-          {rights.isOffice && (
-            <>
-              <Route path="/intake" element={<IntakeDesk company={company} />} />
-              <Route path="/playbook" element={<PlaybookDesk company={company} />} />
-            </>
-          )}
-          <Route path="/standing" element={<StandingDesk company={company} />} />
-          <Route path="/earnings" element={<EarningsDesk company={company} />} />
-          <Route path="/account" element={<AccountPage />} />
-          {account.isAdministrator && <Route path="/accounts" element={<Administration />} />}
-          <Route path="*" element={<Navigate to={first + search} replace />} />
-        </Routes>
+        <Boundary key={pathname}>
+          <Routes>
+            {rights.isRep && <Route path="/mine" element={<MyMonth company={company} />} />}
+            {rights.isOffice && (
+              <>
+                <Route path="/intake" element={<IntakeDesk company={company} />} />
+                <Route path="/playbook" element={<PlaybookDesk company={company} />} />
+              </>
+            )}
+            <Route path="/standing" element={<StandingDesk company={company} />} />
+            <Route path="/earnings" element={<EarningsDesk company={company} />} />
+            <Route path="/account" element={<AccountPage />} />
+            {account.isAdministrator && <Route path="/accounts" element={<Administration />} />}
+            <Route path="*" element={<Navigate to={first + search} replace />} />
+          </Routes>
+        </Boundary>
       </DropZone>
     </div>
   );

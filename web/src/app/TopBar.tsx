@@ -88,7 +88,7 @@ function AccountMenu() {
       >
         <p className="px-3 py-1 text-[12.5px] text-quiet">
           {account.role}
-          {account.member && `, ${account.member}`}
+          {account.memberName && `, ${account.memberName}`}
         </p>
         <MenuItem>
           <Link to="/account" className={item}>

@@ -10,10 +10,18 @@ export function Loading({ what }: { what: string }) {
 }
 
 /** What failed, why, and a way to try again. */
-export function Failed({ error, onRetry }: { error: Error; onRetry: () => void }) {
+export function Failed({
+  error,
+  onRetry,
+  title = 'This could not be read.',
+}: {
+  error: Error;
+  onRetry: () => void;
+  title?: string;
+}) {
   return (
     <div role="alert" className="m-6 max-w-[560px] border-l-4 border-bad bg-sheet p-4">
-      <h2 className="mb-1 text-[16px] font-bold">This could not be read.</h2>
+      <h2 className="mb-1 text-[16px] font-bold">{title}</h2>
       <p className="mb-3">{error.message}</p>
       {error instanceof ProblemError && <p className="mb-3 text-quiet">Code {error.code}</p>}
       <button type="button" onClick={onRetry} className={quietButton}>

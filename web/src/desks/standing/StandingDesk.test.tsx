@@ -1,87 +1,10 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import type { Claims, CloseUp, Proof, Row } from '../../api/types';
+import type { Row } from '../../api/types';
 import { type Asked, clean, layOut, serve, showAt } from '../../test/desk';
-import { COMPANY, ROWS, STANDING } from './samples';
+import { ANSWERS as ALL, COMPANY, ROWS, STANDING } from './samples';
 import { StandingDesk } from './StandingDesk';
-
-const CLOSE_UP: CloseUp = {
-  reading: STANDING.total,
-  place: 2,
-  places: 2,
-  placeBefore: 1,
-  milestones: [{ name: 'reached', tone: 'good', at: '100.00', toGo: '10.00' }],
-  required: { perMonth: '35.00', monthsLeft: 8, yearGoal: '450.00', toDate: '170.00' },
-  assigned: [],
-  parts: [
-    {
-      axis: 'line',
-      split: 'last-years-mix',
-      parts: [
-        {
-          key: 'r',
-          name: 'Rope',
-          actual: '50.00',
-          goal: '45.00',
-          variance: '5.00',
-          favourable: '5.00',
-        },
-        {
-          key: 'n',
-          name: 'Navigation',
-          actual: '40.00',
-          goal: '55.00',
-          variance: '-15.00',
-          favourable: '-15.00',
-        },
-      ],
-    },
-  ],
-};
-
-const CLAIMS: Claims = {
-  claims: [
-    {
-      kind: 'holders',
-      text: 'Ada holds 100 % of the shortfall.',
-      axis: null,
-      withinAxis: null,
-      withinKey: null,
-      only: ['A'],
-      select: 'A',
-      byMonth: false,
-    },
-  ],
-  reasons: [],
-};
-
-const PROOF: Proof = {
-  inputs: STANDING.total,
-  formulas: [
-    { figure: 'variance', formula: '90.00 − 100.00', value: '-10.00', why: null },
-    { figure: 'growth', formula: '', value: null, why: 'nothing posted then' },
-  ],
-  rung: { number: 2, name: 'near', scale: 'percent-to-goal', from: '0.9', bound: 'at or above' },
-  ladder: 'default for higher',
-  goalWords: 'quota',
-  page: 0,
-  size: 20,
-  rowCount: 25,
-  rows: [{ load: 4, file: 'october.csv', line: 7, month: '2026-10', amount: '90.00' }],
-  goalRowCount: 0,
-  goalRows: [],
-};
-
-const ALL = {
-  '/reasons': [{ code: 'price', name: 'price' }],
-  '/views': [],
-  '/claims': CLAIMS,
-  '/close-up': CLOSE_UP,
-  '/proof': PROOF,
-  '/path': { name: 'x', fiscalYear: 2027, months: [] },
-  '/standing': STANDING,
-};
 
 function show(search = '') {
   showAt(<StandingDesk company={COMPANY} />, `/standing${search}`);

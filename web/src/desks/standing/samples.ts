@@ -1,4 +1,4 @@
-import type { Company, Reading, Row, Standing } from '../../api/types';
+import type { Claims, CloseUp, Company, Proof, Reading, Row, Standing } from '../../api/types';
 
 export const COMPANY: Company = {
   name: 'Saltmarsh Chandlery',
@@ -120,4 +120,82 @@ export const STANDING: Standing = {
     ],
   },
   shading: { good: '20.00', bad: '10.00', isGoodAutomatic: true, isBadAutomatic: true },
+};
+
+export const CLOSE_UP: CloseUp = {
+  reading: STANDING.total,
+  place: 2,
+  places: 2,
+  placeBefore: 1,
+  milestones: [{ name: 'reached', tone: 'good', at: '100.00', toGo: '10.00' }],
+  required: { perMonth: '35.00', monthsLeft: 8, yearGoal: '450.00', toDate: '170.00' },
+  assigned: [],
+  parts: [
+    {
+      axis: 'line',
+      split: 'last-years-mix',
+      parts: [
+        {
+          key: 'r',
+          name: 'Rope',
+          actual: '50.00',
+          goal: '45.00',
+          variance: '5.00',
+          favourable: '5.00',
+        },
+        {
+          key: 'n',
+          name: 'Navigation',
+          actual: '40.00',
+          goal: '55.00',
+          variance: '-15.00',
+          favourable: '-15.00',
+        },
+      ],
+    },
+  ],
+};
+
+export const CLAIMS: Claims = {
+  claims: [
+    {
+      kind: 'holders',
+      text: 'Ada holds 100 % of the shortfall.',
+      axis: null,
+      withinAxis: null,
+      withinKey: null,
+      only: ['A'],
+      select: 'A',
+      byMonth: false,
+    },
+  ],
+  reasons: [],
+};
+
+export const PROOF: Proof = {
+  inputs: STANDING.total,
+  formulas: [
+    { figure: 'variance', formula: '90.00 − 100.00', value: '-10.00', why: null },
+    { figure: 'growth', formula: '', value: null, why: 'nothing posted then' },
+  ],
+  rung: { number: 2, name: 'near', scale: 'percent-to-goal', from: '0.9', bound: 'at or above' },
+  ladder: 'default for higher',
+  goalWords: 'quota',
+  page: 0,
+  size: 20,
+  rowCount: 25,
+  rows: [{ load: 4, file: 'october.csv', line: 7, month: '2026-10', amount: '90.00' }],
+  goalRowCount: 0,
+  goalRows: [],
+};
+
+/** What the routes behind the standing desk answer, as `serve` takes it. */
+export const ANSWERS = {
+  '/reasons': [{ code: 'price', name: 'price' }],
+  '/views': [],
+  '/claims': CLAIMS,
+  '/close-up': CLOSE_UP,
+  '/proof': PROOF,
+  '/path': { name: 'x', fiscalYear: 2027, months: [] },
+  '/standing': STANDING,
 };
