@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Path, Standing } from '../../api/types';
 import type { View } from '../../app/useView';
-import { amount, monthName, NONE, signed, plural } from '../../format/figures';
+import { amount, monthName, NONE, plural, shifted, signed } from '../../format/figures';
 import { ChartFrame, FigureTable } from '../../marks/ChartFrame';
 import { LinesChart, LinesKey, type Line } from '../../marks/LinesChart';
 import { PathChart } from '../../marks/PathChart';
@@ -20,7 +20,7 @@ export function MonthsPart({ view, target, standing }: MonthsPartProps) {
   const [isCumulative, setCumulative] = useState(false);
   const [atOrAbove, setAtOrAbove] = useState('100');
   const isMember = target.key !== TOTAL && target.axis !== 'company';
-  const share = /^\d{1,4}(\.\d{1,4})?$/.test(atOrAbove) ? String(Number(atOrAbove) / 100) : '1';
+  const share = /^\d{1,4}(\.\d{1,4})?$/.test(atOrAbove) ? shifted(atOrAbove, -2) : '1';
   const path = usePath(view, target, isMember ? share : undefined);
   if (path.isPending) return <Loading what="the months" />;
   if (path.isError) {

@@ -2,6 +2,7 @@ import { useClose } from '@headlessui/react';
 import { useState } from 'react';
 import type { AxisWord, Company, Standing } from '../../api/types';
 import { isNarrowed, NO_NARROWING, type Changes, type View } from '../../app/useView';
+import { shifted } from '../../format/figures';
 import { Drop, field } from '../../ui/Drop';
 import { mainButton, quietButton } from '../../ui/Notice';
 
@@ -208,25 +209,14 @@ function NameFilter({ text, onChange }: { text: string; onChange: (text: string)
   );
 }
 
-/** A percentage as a ratio with its digits kept: "97.5" is "0.975". */
+/** A percentage as a ratio with its digits kept: "97.5" is "0.975"; null for anything else. */
 export function shareOf(percent: string): string | null {
-  if (!/^-?\d{1,12}(\.\d{1,6})?$/.test(percent)) return null;
-  const isNegative = percent.startsWith('-');
-  const [whole = '0', part = ''] = percent.replace('-', '').split('.');
-  const digits = whole.padStart(3, '0');
-  const text = `${digits.slice(0, -2)}.${digits.slice(-2)}${part}`;
-  return (isNegative ? '-' : '') + text.replace(/^0+(?=\d)/, '');
+  return /^-?\d{1,12}(\.\d{1,6})?$/.test(percent) ? shifted(percent, -2) : null;
 }
 
-/** A ratio as a percentage with its digits kept: "0.975" is "97.5". */
+/** A ratio as a percentage with its digits kept: "0.975" is "97.5"; empty for anything else. */
 export function percentOf(share: string): string {
-  if (!/^-?\d+(\.\d+)?$/.test(share)) return '';
-  const isNegative = share.startsWith('-');
-  const [whole = '0', part = ''] = share.replace('-', '').split('.');
-  const digits = part.padEnd(2, '0');
-  const rest = digits.slice(2).replace(/0+$/, '');
-  const text = (whole + digits.slice(0, 2)).replace(/^0+(?=\d)/, '') + (rest ? `.${rest}` : '');
-  return (isNegative ? '-' : '') + text;
+  return /^-?\d+(\.\d+)?$/.test(share) ? shifted(share, 2) : '';
 }
 
 function toggled(values: string[], value: string): string[] {

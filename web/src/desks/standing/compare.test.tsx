@@ -1,0 +1,186 @@
+import { screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import type { Load, Path, Row, Standing } from '../../api/types';
+import { useView } from '../../app/useView';
+import { type Asked, clean, layOut, serve, showAt } from '../../test/desk';
+import { differenceOf } from './CompareStandings';
+import { CompareView } from './CompareView';
+import { COMPANY, reading, ROWS, STANDING } from './samples';
+
+const [ADA, BO, CLEO] = ROWS as [Row, Row, Row];
+
+const path = (name: string, shares: (string | null)[]): Path => ({
+  name,
+  fiscalYear: 2027,
+  months: shares.map((attainment, at) => ({
+    month: `2026-0${at + 7}`,
+    number: at + 1,
+    quarter: 1,
+    state: attainment === null ? 'empty' : 'open',
+    reading: reading('1.00', '1.00', { attainment }),
+  })),
+});
+
+const LOADS = [
+  { id: 7, file: 'late.csv', kind: 'actuals', state: 'posted' },
+  { id: 6, file: 'quota.csv', kind: 'goals', state: 'posted' },
+  { id: 5, file: 'draft.csv', kind: 'actuals', state: 'staged' },
+] as Load[];
+
+function View({ standing }: { standing: Standing }) {
+  const [view, change] = useView(COMPANY);
+  return <CompareView view={view} standing={standing} change={change} />;
+}
+
+function show(search: string, answers: Record<string, unknown> = {}, rows = ROWS): Asked[] {
+  const asked = serve({
+    '/loads': LOADS,
+    '/standing?': STANDING,
+    '/standing/rep/A/path': path('Ada', ['0.9', '1.1', null]),
+    '/standing/rep/B/path': path('Bo', ['1.2', null, null]),
+    ...answers,
+  });
+  showAt(<View standing={{ ...STANDING, rows }} />, `/standing?to=2026-10&layout=compare${search}`);
+  return asked;
+}
+
+const address = () => screen.getByTestId('address').textContent;
+
+function cells(table: HTMLElement): string[][] {
+  return within(table)
+    .getAllByRole('row')
+    .slice(1)
+    .map((row) =>
+      [...row.children].map((cell) => cell.textContent.replace(/[\u202f\u2009]/g, ' ')),
+    );
+}
+
+beforeEach(layOut);
+afterEach(clean);
+
+describe('members compared', () => {
+  it('are chosen one by one, up to four', async () => {
+    show('');
+    expect(screen.getByText('Choose two to four reps.')).toBeVisible();
+    await userEvent.click(screen.getByRole('button', { name: 'Add a rep' }));
+    await userEvent.click(await screen.findByRole('option', { name: 'Cleo' }));
+    expect(address()).toBe('?to=2026-10&layout=compare&only=C');
+  });
+
+  it('stand side by side, with their months on one chart and as figures', async () => {
+    show('&only=A&only=B', {}, [ADA, BO]);
+    const table = screen.getByRole('table', { name: 'Members compared' });
+    expect(cells(table)[0]?.slice(0, 6)).toEqual([
+      'AdaNorth',
+      '90.00',
+      '100.00',
+      '−10.00',
+      '90.0',
+      '–',
+    ]);
+    expect(
+      await screen.findByRole('img', { name: 'Percent-to-goal by month of Ada, Bo' }),
+    ).toBeVisible();
+    await userEvent.click(screen.getByRole('button', { name: 'Figures' }));
+    const figures = screen.getAllByRole('table')[1] as HTMLElement;
+    expect(cells(figures)).toEqual([
+      ['July 2026', '90.0', '120.0'],
+      ['August 2026', '110.0', '–'],
+      ['September 2026', '–', '–'],
+    ]);
+  });
+
+  it('are taken out again; those that are there are not offered', async () => {
+    show('&only=A&only=B', {}, [ADA, BO]);
+    await userEvent.click(await screen.findByRole('button', { name: 'Add a rep' }));
+    expect((await screen.findAllByRole('option')).map((one) => one.textContent)).toEqual([
+      'a rep',
+      'Cleo',
+    ]);
+    await userEvent.keyboard('{Escape}');
+    await userEvent.click(screen.getByRole('button', { name: 'Take Ada out' }));
+    expect(address()).toBe('?to=2026-10&layout=compare&only=B');
+  });
+});
+
+describe('standings compared', () => {
+  const THEN: Standing = {
+    ...STANDING,
+    total: reading('95.10', '200.00', { variance: '-104.90' }),
+    rows: [
+      { ...ADA, actual: '90.00' },
+      { ...BO, actual: '5.10', variance: '-94.90', status: 'behind', tone: 'bad' },
+      { ...CLEO, key: 'Z', name: 'Zoë', actual: '1.00' },
+    ],
+  };
+
+  it('of this span and the one before: every row with its change, gone ones too', async () => {
+    const asked = show('&compare=month', { '/standing?': THEN });
+    const table = await screen.findByRole('table', { name: 'Standings compared' });
+    expect(asked.find(({ path }) => path.includes('/standing?'))?.path).toContain(
+      'from=2026-09&to=2026-09',
+    );
+    expect(within(table).getByRole('columnheader', { name: 'September 2026' })).toBeVisible();
+    expect(cells(table).map(([name, then, now, change]) => [name, then, now, change])).toEqual([
+      ['All reps', '95.10', '215.00', '+119.90'],
+      ['Ada', '90.00', '90.00', '0.00'],
+      ['Bo', '5.10', '120.00', '+114.90'],
+      ['Cleo', '–', '5.00', '–'],
+      ['Zoë', '1.00', '–', '–'],
+    ]);
+    expect(within(table).getByText('behind →', { exact: false })).toBeVisible();
+  });
+
+  it('of a year before, as long a span', async () => {
+    const asked = show('&compare=year&span=q');
+    await screen.findByRole('table', { name: 'Standings compared' });
+    expect(asked.find(({ path }) => path.includes('/standing?'))?.path).toContain(
+      'from=2025-10&to=2025-10',
+    );
+  });
+
+  it('with and without a posted load of actuals show what differs first', async () => {
+    const asked = show('');
+    await userEvent.click(screen.getByRole('button', { name: /^Compare/ }));
+    await waitFor(() =>
+      expect(screen.getAllByRole('option').map((one) => one.textContent)).toEqual([
+        'up to four reps',
+        'this span and the one before',
+        'this span and a year before',
+        'with and without late.csvload 7',
+      ]),
+    );
+    serve({ '/loads': LOADS, '/standing?': THEN });
+    await userEvent.click(screen.getByRole('option', { name: /late.csv/ }));
+    expect(asked.length).toBeGreaterThan(0);
+    const table = await screen.findByRole('table', { name: 'Standings compared' });
+    expect(cells(table).map(([name]) => name)).toEqual(['All reps', 'Bo', 'Cleo', 'Zoë']);
+    await userEvent.click(screen.getByRole('checkbox', { name: 'only rows that differ' }));
+    expect(cells(table)).toHaveLength(5);
+  });
+
+  it('that are the same say so', async () => {
+    show('&compare=load:7');
+    expect(await screen.findByText('No row differs.')).toBeVisible();
+  });
+
+  it('say what could not be read', async () => {
+    show('&compare=year', { '/standing?': undefined });
+    expect(await screen.findByRole('alert')).toHaveTextContent('could not be read');
+  });
+});
+
+describe('differences', () => {
+  it('are exact for any amount', () => {
+    const of = (then: string | null, now: string | null, unit = 'EUR') =>
+      differenceOf(then, now, { ...STANDING, unit }).replace(/[\u202f\u2009]/g, ' ');
+    expect(of('0.10', '0.30')).toBe('+0.20');
+    expect(of('90071992547409.91', '90071992547409.93')).toBe('+0.02');
+    expect(of('5.00', '-1.25')).toBe('−6.25');
+    expect(of('7', '9')).toBe('+2');
+    expect(of('7', '9.0')).toBe('–');
+    expect(of(null, '9')).toBe('–');
+    expect(of('0.1', '0.2', 'rate')).toBe('–');
+  });
+});
