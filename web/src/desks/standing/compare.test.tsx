@@ -124,8 +124,8 @@ describe('standings compared', () => {
     expect(within(table).getByRole('columnheader', { name: 'September 2026' })).toBeVisible();
     expect(cells(table).map(([name, then, now, change]) => [name, then, now, change])).toEqual([
       ['All reps', '95.10', '215.00', '+119.90'],
-      ['Ada', '90.00', '90.00', '0.00'],
       ['Bo', '5.10', '120.00', '+114.90'],
+      ['Ada', '90.00', '90.00', '0.00'],
       ['Cleo', '–', '5.00', '–'],
       ['Zoë', '1.00', '–', '–'],
     ]);

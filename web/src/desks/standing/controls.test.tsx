@@ -55,7 +55,7 @@ function show(search = '', shown: Shown = {}) {
   return asked;
 }
 
-const address = () => screen.getByTestId('address').textContent?.replace('?to=2026-10', '');
+const address = () => screen.getByTestId('address').textContent.replace('?to=2026-10', '');
 
 async function choose(label: string, option: string) {
   await userEvent.click(screen.getByRole('button', { name: new RegExp(`^${label} `) }));
