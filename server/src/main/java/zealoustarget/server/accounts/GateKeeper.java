@@ -18,6 +18,7 @@ import org.springframework.security.web.csrf.CsrfException;
 import org.springframework.stereotype.Component;
 import zealoustarget.server.platform.Problem;
 import zealoustarget.server.platform.ProblemWriter;
+import zealoustarget.server.platform.Surface;
 
 /** Lets requests through by {@link RouteRules}, and says in words why not. */
 @Component
@@ -25,7 +26,6 @@ class GateKeeper
     implements AuthorizationManager<RequestAuthorizationContext>,
         AuthenticationEntryPoint,
         AccessDeniedHandler {
-  private static final String METRICS = "/actuator/prometheus";
 
   private final ProblemWriter problems;
 
@@ -37,16 +37,17 @@ class GateKeeper
   public AuthorizationDecision authorize(
       Supplier<? extends Authentication> who, RequestAuthorizationContext context) {
     HttpServletRequest request = context.getRequest();
-    String path = request.getRequestURI();
-    if (path.equals(METRICS)) {
-      return new AuthorizationDecision(
-          who.get().getPrincipal() instanceof Account account && account.role().seesEverything());
-    }
-    if (!path.startsWith("/api/")) {
-      return new AuthorizationDecision(true);
-    }
-    RouteRules.Rule rule = rule(request);
-    return new AuthorizationDecision(rule != null && (rule.isOpen() || allows(rule, who.get())));
+    return new AuthorizationDecision(
+        switch (Surface.of(request)) {
+          case PAGE, HEALTH -> true;
+          case OPERATION ->
+              who.get().getPrincipal() instanceof Account account
+                  && account.role().seesEverything();
+          case API -> {
+            RouteRules.Rule rule = rule(request);
+            yield rule != null && (rule.isOpen() || allows(rule, who.get()));
+          }
+        });
   }
 
   private static RouteRules.Rule rule(HttpServletRequest request) {
@@ -97,8 +98,7 @@ class GateKeeper
       return;
     }
     RouteRules.Rule rule = rule(request);
-    boolean isApi = request.getRequestURI().startsWith("/api/");
-    if (isApi && rule == null) {
+    if (Surface.of(request) == Surface.API && rule == null) {
       boolean isOther = RouteRules.isKnown(request.getRequestURI());
       problems.write(
           response,

@@ -40,11 +40,12 @@ class OwnSiteFilter extends OncePerRequestFilter {
   protected void doFilterInternal(
       HttpServletRequest request, HttpServletResponse response, FilterChain chain)
       throws ServletException, IOException {
-    String path = request.getRequestURI();
     if (!isOwnSite(request)) {
       problems.write(
           response, Problem.CROSS_SITE, "Open the application by an address in zealous.hosts.");
-    } else if (!readiness.isReady() && path.startsWith("/api/") && !path.endsWith("/health")) {
+    } else if (!readiness.isReady()
+        && Surface.of(request) == Surface.API
+        && !request.getRequestURI().equals("/api/v1/health")) {
       problems.write(
           response, Problem.STARTING, "The data are being loaded. Try again in a moment.");
     } else {

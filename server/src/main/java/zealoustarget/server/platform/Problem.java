@@ -3,6 +3,7 @@ package zealoustarget.server.platform;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.HttpStatusCode;
 
 /** Every code that a problem detail can carry; docs/problems.md lists them for users. */
 public enum Problem {
@@ -105,6 +106,15 @@ public enum Problem {
   /** The stable word on the wire: {@code load-unknown}. */
   public String code() {
     return name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+  }
+
+  /** What an HTTP status stands for where nothing more is known. */
+  static Problem ofStatus(int status) {
+    return Stream.of(
+            NOT_FOUND, METHOD_NOT_ALLOWED, NOT_ACCEPTABLE, UNSUPPORTED_MEDIA_TYPE, FILE_TOO_LARGE)
+        .filter(problem -> problem.status.value() == status)
+        .findFirst()
+        .orElse(HttpStatusCode.valueOf(status).is4xxClientError() ? REQUEST_UNREADABLE : INTERNAL);
   }
 
   static Optional<Problem> findByCode(String code) {

@@ -4,11 +4,11 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.net.URI;
 import java.util.Map;
 import java.util.Objects;
+import org.apache.tomcat.util.http.InvalidParameterException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.slf4j.MDC;
 import org.springframework.http.HttpHeaders;
-import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
@@ -52,6 +52,12 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
         Map.of("incident", incident));
   }
 
+  /** A form whose fields are no text. */
+  @ExceptionHandler
+  ResponseEntity<Object> undecodable(InvalidParameterException failure) {
+    return answer(Problem.REQUEST_UNREADABLE, sentenceOf(failure), Map.of());
+  }
+
   @Override
   protected ResponseEntity<Object> handleMaxUploadSizeExceededException(
       MaxUploadSizeExceededException tooLarge,
@@ -82,14 +88,7 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
         || failure instanceof MissingServletRequestPartException) {
       return Problem.VALUE_MISSING;
     }
-    return switch (Objects.requireNonNullElse(HttpStatus.resolve(status.value()), HttpStatus.OK)) {
-      case NOT_FOUND -> Problem.NOT_FOUND;
-      case METHOD_NOT_ALLOWED -> Problem.METHOD_NOT_ALLOWED;
-      case NOT_ACCEPTABLE -> Problem.NOT_ACCEPTABLE;
-      case UNSUPPORTED_MEDIA_TYPE -> Problem.UNSUPPORTED_MEDIA_TYPE;
-      case CONTENT_TOO_LARGE -> Problem.FILE_TOO_LARGE;
-      default -> status.is4xxClientError() ? Problem.REQUEST_UNREADABLE : Problem.INTERNAL;
-    };
+    return Problem.ofStatus(status.value());
   }
 
   private static String sentenceOf(Exception failure) {

@@ -98,6 +98,47 @@ class SightTest {
     assertThat(described).isEqualTo(ruled);
   }
 
+  /** An address leads where its decoded parts lead; so it has to be closed there too. */
+  @Test
+  void routeWrittenOtherwise_isAsClosed() {
+    Api stranger = server.stranger();
+    Set<String> open = new TreeSet<>();
+    for (RouteRules.Rule rule : RouteRules.all()) {
+      String path = filled(rule.pattern(), "R16").replace("%20", "x");
+      if (!rule.isOpen()) {
+        for (String written : writings(path)) {
+          int status = ask(stranger, rule.method(), written).statusCode();
+          if (status < 400 || status >= 500) {
+            open.add(status + " " + rule.method() + " " + written);
+          }
+        }
+      }
+    }
+    assertThat(open).isEmpty();
+    for (String written : writings("/actuator/prometheus")) {
+      assertThat(ask(stranger, HttpMethod.GET, written).body()).as(written).doesNotContain("jvm_");
+    }
+  }
+
+  private static List<String> writings(String path) {
+    String[] parts = path.split("/", -1);
+    List<String> written = new ArrayList<>(List.of(path, path + "/", path + ";a=b", "/" + path));
+    for (int at = 1; at < parts.length; at++) {
+      String[] other = parts.clone();
+      other[at] = "%%%02x%s".formatted((int) parts[at].charAt(0), parts[at].substring(1));
+      written.add(String.join("/", other));
+      other[at] = parts[at] + ";x";
+      written.add(String.join("/", other));
+      other[at] = parts[at] + "%2F";
+      written.add(String.join("/", other));
+      other[at] = parts[at] + "/.";
+      written.add(String.join("/", other));
+      other[at] = "x/../" + parts[at];
+      written.add(String.join("/", other));
+    }
+    return written;
+  }
+
   /** A route with values in its path: of somebody whom neither rep nor manager may see. */
   private static String filled(String pattern, String rep) {
     return pattern

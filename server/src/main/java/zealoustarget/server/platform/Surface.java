@@ -1,0 +1,42 @@
+package zealoustarget.server.platform;
+
+import jakarta.servlet.http.HttpServletRequest;
+import org.springframework.http.server.PathContainer;
+import org.springframework.web.util.pattern.PathPattern;
+import org.springframework.web.util.pattern.PathPatternParser;
+
+/**
+ * Which part of the application a request is for. Told as the routes themselves are found, by
+ * decoded segments: {@code /%61pi} leads to the routes of {@code /api}, so it has to be held as
+ * one.
+ */
+public enum Surface {
+  /** The routes that {@code RouteRules} knows. */
+  API,
+  /** Health for probes. */
+  HEALTH,
+  /** Whatever else is there for running it, such as metrics. */
+  OPERATION,
+  /** Pages, their files, and the description of the routes. */
+  PAGE;
+
+  private static final PathPattern API_PATHS = parsed("/api/**");
+  private static final PathPattern HEALTH_PATHS = parsed("/actuator/health/**");
+  private static final PathPattern OPERATION_PATHS = parsed("/actuator/**");
+
+  /** The part that a request is for. */
+  public static Surface of(HttpServletRequest request) {
+    PathContainer path = PathContainer.parsePath(request.getRequestURI());
+    if (API_PATHS.matches(path)) {
+      return API;
+    }
+    if (HEALTH_PATHS.matches(path)) {
+      return HEALTH;
+    }
+    return OPERATION_PATHS.matches(path) ? OPERATION : PAGE;
+  }
+
+  private static PathPattern parsed(String pattern) {
+    return PathPatternParser.defaultInstance.parse(pattern);
+  }
+}
