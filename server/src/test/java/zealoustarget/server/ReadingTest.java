@@ -258,7 +258,11 @@ class ReadingTest {
 
   @Test
   void description_namesEveryRoute() {
-    JsonNode paths = api.get("/v3/api-docs").json().get("paths");
+    JsonNode description = api.get("/v3/api-docs").json();
+    assertThat(description.at("/info/title").asString()).isEqualTo("Zealous Target");
+    assertThat(description.at("/components/securitySchemes/basic/scheme").asString())
+        .isEqualTo("basic");
+    JsonNode paths = description.get("paths");
     for (String path :
         new String[] {
           "/api/v1/health",

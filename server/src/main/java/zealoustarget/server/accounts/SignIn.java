@@ -2,13 +2,16 @@ package zealoustarget.server.accounts;
 
 import java.nio.charset.StandardCharsets;
 import java.security.GeneralSecurityException;
+import java.security.MessageDigest;
 import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.Arrays;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Supplier;
 import javax.crypto.Mac;
 import javax.crypto.spec.SecretKeySpec;
 import org.springframework.stereotype.Component;
@@ -19,6 +22,8 @@ import zealoustarget.core.Refusal;
 class SignIn {
   private static final Duration REMEMBERED = Duration.ofMinutes(5);
   private static final int MOST_REMEMBERED = 1_000;
+  private static final int AT_ONCE = 4;
+  private static final Duration LONGEST_TURN = Duration.ofSeconds(5);
 
   /** A password that was right, under a key that ends with the process. */
   private record Recent(byte[] mac, int stamp, Instant until) {}
@@ -29,6 +34,7 @@ class SignIn {
   private final Clock clock;
   private final SecretKeySpec key;
   private final Map<Integer, Recent> recent = new ConcurrentHashMap<>();
+  private final Semaphore turns = new Semaphore(AT_ONCE, true);
 
   SignIn(AccountStore accounts, Passwords passwords, SignInGuard guard, Clock clock) {
     this.accounts = accounts;
@@ -47,6 +53,10 @@ class SignIn {
    * @throws Refusal sign-in-failed, the same whatever was wrong; too-many-tries
    */
   Account signIn(String name, String password, String address) {
+    return inTurn(() -> signInAlone(name, password, address));
+  }
+
+  private Account signInAlone(String name, String password, String address) {
     guard.check(name, address);
     Account account = accounts.findByName(name).orElse(null);
     boolean isRight = passwords.matches(password, accounts.hash(account));
@@ -62,23 +72,54 @@ class SignIn {
 
   /** The same for a program that sends both with every request: hashing each anew would be slow. */
   Account signInAgain(String name, String password, String address) {
-    Account account = accounts.findByName(name).orElse(null);
     byte[] mac = mac(password);
-    if (account != null && !account.isDisabled()) {
-      Recent had = recent.get(account.id());
-      if (had != null
-          && had.stamp == account.stamp()
-          && clock.instant().isBefore(had.until)
-          && Arrays.equals(had.mac, mac)) {
-        return account;
-      }
+    Account had = remembered(name, mac);
+    return had != null ? had : inTurn(() -> signInAndRemember(name, password, mac, address));
+  }
+
+  private Account signInAndRemember(String name, String password, byte[] mac, String address) {
+    Account had = remembered(name, mac); // by a request that came at the same time
+    if (had != null) {
+      return had;
     }
-    Account found = signIn(name, password, address);
+    Account found = signInAlone(name, password, address);
     if (recent.size() >= MOST_REMEMBERED) {
       recent.clear();
     }
     recent.put(found.id(), new Recent(mac, found.stamp(), clock.instant().plus(REMEMBERED)));
     return found;
+  }
+
+  private Account remembered(String name, byte[] mac) {
+    Account account = accounts.findByName(name).orElse(null);
+    if (account == null || account.isDisabled()) {
+      return null;
+    }
+    Recent had = recent.get(account.id());
+    return had != null
+            && had.stamp == account.stamp()
+            && clock.instant().isBefore(had.until)
+            && MessageDigest.isEqual(had.mac, mac)
+        ? account
+        : null;
+  }
+
+  /** Hashing takes memory and time, and a burst of guesses must be counted one by one. */
+  private Account inTurn(Supplier<Account> work) {
+    try {
+      if (!turns.tryAcquire(LONGEST_TURN.toSeconds(), TimeUnit.SECONDS)) {
+        throw Refusal.of("too-many-tries", "Too many sign in at this moment. Try again in a while.")
+            .with("seconds", LONGEST_TURN.toSeconds());
+      }
+    } catch (InterruptedException stopped) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(stopped);
+    }
+    try {
+      return work.get();
+    } finally {
+      turns.release();
+    }
   }
 
   private byte[] mac(String password) {

@@ -11,8 +11,9 @@ import zealoustarget.server.roster.MemberStore;
 
 /**
  * Slows guessing down. Whoever fails from one address waits longer with every try, there. Tries on
- * one name from many addresses wait half a minute at most, and not where the name signed in before:
- * so nobody can keep another out.
+ * one name from many addresses wait half a minute at most, and not where the name signed in before;
+ * there, where others may share the address, whatever else fails costs half a minute at most. So
+ * nobody can keep another out.
  */
 @Component
 class SignInGuard {
@@ -52,17 +53,24 @@ class SignInGuard {
   synchronized void check(String name, String address) {
     String folded = MemberStore.fold(name);
     Instant now = clock.instant();
-    checkOne("pair " + folded + " " + address, now);
-    checkOne("address " + address, now);
-    if (!known.containsKey(folded + " " + address)) {
-      checkOne("name " + folded, now);
+    boolean isKnown = known.containsKey(folded + " " + address);
+    Duration longest = isKnown ? LONGEST_FOR_NAME : LONGEST;
+    checkOne("pair " + folded + " " + address, longest, now);
+    checkOne("address " + address, longest, now);
+    if (!isKnown) {
+      checkOne("name " + folded, LONGEST_FOR_NAME, now);
     }
   }
 
-  private void checkOne(String key, Instant now) {
+  private void checkOne(String key, Duration longest, Instant now) {
     Tries had = tries.get(key);
-    if (had != null && now.isBefore(had.until)) {
-      long seconds = Math.max(1, Duration.between(now, had.until).toSeconds() + 1);
+    if (had == null) {
+      return;
+    }
+    Instant latest = had.last.plus(longest);
+    Instant until = latest.isBefore(had.until) ? latest : had.until;
+    if (now.isBefore(until)) {
+      long seconds = Math.max(1, Duration.between(now, until).toSeconds() + 1);
       throw Refusal.of(
               "too-many-tries",
               "Too many tries failed. Wait " + seconds + " seconds, then try again.")

@@ -87,6 +87,17 @@ class SignInGuardTest {
   }
 
   @Test
+  void neighbourWhoGuesses_atTheOwnersAddress_costsHalfAMinuteAtMost() {
+    guard.succeeded("Ada", "10.0.0.1");
+    fail("Ada", "10.0.0.1", 30);
+    fail("Bo", "10.0.0.1", 60);
+    assertThat((Long) refusal("Ada", "10.0.0.1").details().get("seconds")).isLessThanOrEqualTo(31);
+    assertThat((Long) refusal("Cleo", "10.0.0.1").details().get("seconds")).isGreaterThan(800);
+    clock.wait(Duration.ofSeconds(31));
+    assertThatCode(() -> guard.check("Ada", "10.0.0.1")).doesNotThrowAnyException();
+  }
+
+  @Test
   void manyNamesFromOneAddress_waitToo_andAnHourForgets() {
     for (int name = 0; name < 40; name++) {
       guard.failed("name " + name, "66.0.0.1");
