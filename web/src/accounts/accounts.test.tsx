@@ -1,25 +1,13 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { clean, Refused, serve, showAt } from '../test/desk';
+import { ANALYST, clean, Refused, serve, showAt } from '../test/desk';
 import { AccountContext, rightsOf, useAccount, type Account, type Session } from './account';
 import { AccountPage } from './AccountPage';
 import { Administration } from './Administration';
 import { SessionGate } from './SessionGate';
 
 afterEach(clean);
-
-const ADA: Account = {
-  id: 1,
-  name: 'Ada',
-  role: 'analyst',
-  member: null,
-  memberName: null,
-  isAdministrator: true,
-  isDisabled: false,
-  mustChange: false,
-  version: 3,
-};
 
 const NOBODY: Session = { account: null, isFirst: false, demo: [] };
 
@@ -35,7 +23,7 @@ const gate = (
 
 describe('the gate', () => {
   it('lets somebody in who is signed in', async () => {
-    serve({ '/session': { ...NOBODY, account: ADA } });
+    serve({ '/session': { ...NOBODY, account: ANALYST } });
     showAt(gate, '/');
     expect(await screen.findByText('inside as Ada')).toBeInTheDocument();
   });
@@ -50,7 +38,7 @@ describe('the gate', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Sign in' }));
     expect(await screen.findByRole('alert')).toHaveTextContent('Name or password is wrong.');
     expect(screen.getByLabelText('Name')).toHaveValue('Ada');
-    answers['/session'] = { ...NOBODY, account: ADA };
+    answers['/session'] = { ...NOBODY, account: ANALYST };
     await userEvent.click(screen.getByRole('button', { name: 'Sign in' }));
     expect(await screen.findByText('inside as Ada')).toBeInTheDocument();
     expect(asked.filter((one) => one.method === 'POST').map((one) => one.body)).toEqual([
@@ -76,7 +64,7 @@ describe('the gate', () => {
   it('makes the first account with the code from the console', async () => {
     const asked = serve({
       '/session': { ...NOBODY, isFirst: true },
-      '/session/first': { ...NOBODY, account: ADA },
+      '/session/first': { ...NOBODY, account: ANALYST },
     });
     showAt(gate, '/');
     await userEvent.type(await screen.findByLabelText('Code'), 'abcd-efgh');
@@ -89,8 +77,8 @@ describe('the gate', () => {
 
   it('has a password changed that somebody else gave', async () => {
     const asked = serve({
-      '/session': { ...NOBODY, account: { ...ADA, mustChange: true } },
-      '/session/password': { ...NOBODY, account: ADA },
+      '/session': { ...NOBODY, account: { ...ANALYST, mustChange: true } },
+      '/session/password': { ...NOBODY, account: ANALYST },
     });
     showAt(gate, '/');
     await userEvent.type(await screen.findByLabelText('Password now'), 'given');
@@ -107,7 +95,7 @@ describe('the gate', () => {
 
 describe('administration', () => {
   const REP: Account = {
-    ...ADA,
+    ...ANALYST,
     id: 2,
     name: 'Bo',
     role: 'rep',
@@ -117,13 +105,13 @@ describe('administration', () => {
   };
 
   it('makes an account and shows its password once', async () => {
-    const asked = serve({ '/accounts': [ADA, REP], '/backups': [] });
+    const asked = serve({ '/accounts': [ANALYST, REP], '/backups': [] });
     showAt(<Administration />, '/accounts');
     const row = (await screen.findByText('Bo')).closest('tr') as HTMLElement;
     expect(row).toHaveTextContent('Kit Sorrel K1');
     serve({
       '/backups': [],
-      '/accounts': [ADA, REP],
+      '/accounts': [ANALYST, REP],
       'POST /accounts': { account: { ...REP, name: 'Cy' }, password: 'aaaa-bbbb' },
     });
     const form = within(screen.getByRole('form', { name: 'New account' }));
@@ -135,7 +123,7 @@ describe('administration', () => {
   });
 
   it('closes an account as it was looked at, and says what changed meanwhile', async () => {
-    serve({ '/accounts': [ADA, REP], '/backups': [] });
+    serve({ '/accounts': [ANALYST, REP], '/backups': [] });
     showAt(<Administration />, '/accounts');
     const close = await screen.findByRole('button', { name: 'Close the account of Bo' });
     const asked = serve({
@@ -148,7 +136,7 @@ describe('administration', () => {
   });
 
   it('changes a role and whom of the roster it is, keeping the rest', async () => {
-    serve({ '/accounts': [ADA, REP], '/backups': [] });
+    serve({ '/accounts': [ANALYST, REP], '/backups': [] });
     showAt(<Administration />, '/accounts');
     await userEvent.click(await screen.findByRole('button', { name: 'Change the role of Bo' }));
     const form = within(screen.getByRole('form', { name: 'Role of Bo' }));
@@ -157,7 +145,7 @@ describe('administration', () => {
     const tie = form.getByLabelText('Manager as on the roster');
     await userEvent.clear(tie);
     const asked = serve({
-      '/accounts': [ADA, { ...REP, role: 'manager', member: 'Tull', memberName: 'Tull' }],
+      '/accounts': [ANALYST, { ...REP, role: 'manager', member: 'Tull', memberName: 'Tull' }],
       '/backups': [],
       '/members': [{ axis: 'manager', key: 'Tull', name: 'Tull' }],
       '/accounts/2': new Refused(409, 'It was changed meanwhile.'),
@@ -177,11 +165,11 @@ describe('administration', () => {
   });
 
   it('backs up, lists and offers the file', async () => {
-    serve({ '/accounts': [ADA], '/backups': [] });
+    serve({ '/accounts': [ANALYST], '/backups': [] });
     showAt(<Administration />, '/accounts');
     await screen.findByText('There is no backup yet.');
     const made = { name: '2026-11-23.zip', madeAt: '2026-11-23T08:00:00Z', bytes: 2_400_000 };
-    const asked = serve({ '/accounts': [ADA], '/backups': [made], 'POST /backups': made });
+    const asked = serve({ '/accounts': [ANALYST], '/backups': [made], 'POST /backups': made });
     await userEvent.click(screen.getByRole('button', { name: 'Back up now' }));
     const link = await screen.findByRole('link', { name: '2026-11-23.zip' });
     expect(link).toHaveAttribute('href', '/api/v1/backups/2026-11-23.zip');
@@ -211,7 +199,7 @@ describe('the own account', () => {
 
   it('lists tokens and revokes them', async () => {
     showAt(
-      <AccountContext.Provider value={ADA}>
+      <AccountContext.Provider value={ANALYST}>
         <AccountPage />
       </AccountContext.Provider>,
       '/account',
@@ -233,11 +221,14 @@ describe('the own account', () => {
 });
 
 it('rights follow the role', () => {
-  expect(rightsOf(ADA)).toMatchObject({ isOffice: true, mayLoad: true, mayReopen: false });
-  expect(rightsOf({ ...ADA, role: 'approver' })).toMatchObject({ mayLoad: false, mayReopen: true });
-  expect(rightsOf({ ...ADA, role: 'manager' })).toMatchObject({
+  expect(rightsOf(ANALYST)).toMatchObject({ isOffice: true, mayLoad: true, mayReopen: false });
+  expect(rightsOf({ ...ANALYST, role: 'approver' })).toMatchObject({
+    mayLoad: false,
+    mayReopen: true,
+  });
+  expect(rightsOf({ ...ANALYST, role: 'manager' })).toMatchObject({
     isOffice: false,
     mayExplain: true,
   });
-  expect(rightsOf({ ...ADA, role: 'rep' })).toMatchObject({ mayExplain: false, isRep: true });
+  expect(rightsOf({ ...ANALYST, role: 'rep' })).toMatchObject({ mayExplain: false, isRep: true });
 });

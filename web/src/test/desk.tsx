@@ -3,6 +3,25 @@ import { render } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { MemoryRouter, useLocation } from 'react-router';
 import { vi } from 'vitest';
+import { AccountContext, type Account } from '../accounts/account';
+
+/** An analyst who also looks after accounts. */
+export const ANALYST: Account = {
+  id: 1,
+  name: 'Ada',
+  role: 'analyst',
+  member: null,
+  memberName: null,
+  isAdministrator: true,
+  isDisabled: false,
+  mustChange: false,
+  version: 3,
+};
+
+/** Something as an account sees it. */
+export function as(account: Account, shown: ReactNode) {
+  return <AccountContext.Provider value={account}>{shown}</AccountContext.Provider>;
+}
 
 export interface Asked {
   path: string;

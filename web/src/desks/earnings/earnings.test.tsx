@@ -1,10 +1,9 @@
-import type { ReactNode } from 'react';
-import { AccountContext, type Account } from '../../accounts/account';
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import type { Account } from '../../accounts/account';
 import type { Job, PayDesk, PayRow, PayStatement, SealState } from '../../api/types';
-import { clean, layOut, Refused, serve, showAt } from '../../test/desk';
+import { ANALYST, as, clean, layOut, Refused, serve, showAt } from '../../test/desk';
 import { COMPANY } from '../standing/samples';
 import { keep, nextWords, percent, sentence, sortRows, statusesOf, sum } from './earnings';
 import { EarningsDesk } from './EarningsDesk';
@@ -154,25 +153,10 @@ const ALL = {
   '/seal': SEAL,
 };
 
-const ACCOUNT: Account = {
-  id: 1,
-  name: 'Ada',
-  role: 'analyst',
-  member: null,
-  memberName: null,
-  isAdministrator: false,
-  isDisabled: false,
-  mustChange: false,
-  version: 0,
-};
-const APPROVER: Account = { ...ACCOUNT, role: 'approver' };
-const REP: Account = { ...ACCOUNT, role: 'rep', member: 'A', memberName: 'Ada' };
+const APPROVER: Account = { ...ANALYST, role: 'approver' };
+const REP: Account = { ...ANALYST, role: 'rep', member: 'A', memberName: 'Ada' };
 
-function as(account: Account, shown: ReactNode) {
-  return <AccountContext.Provider value={account}>{shown}</AccountContext.Provider>;
-}
-
-function show(search = '', account = ACCOUNT) {
+function show(search = '', account = ANALYST) {
   showAt(as(account, <EarningsDesk company={COMPANY} />), `/earnings?to=2026-10${search}`);
 }
 

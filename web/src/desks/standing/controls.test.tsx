@@ -1,10 +1,10 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { AccountContext, type Role } from '../../accounts/account';
+import type { Role } from '../../accounts/account';
 import type { Company, Standing } from '../../api/types';
 import { useView } from '../../app/useView';
-import { clean, layOut, Refused, serve, showAt } from '../../test/desk';
+import { ANALYST, as, clean, layOut, Refused, serve, showAt } from '../../test/desk';
 import { ControlLine } from './ControlLine';
 import { COMPANY, STANDING } from './samples';
 
@@ -30,22 +30,9 @@ interface Shown {
 
 function Line({ standing = STANDING, role = 'analyst' }: Shown) {
   const [view, change] = useView(WIDE);
-  return (
-    <AccountContext.Provider
-      value={{
-        id: 1,
-        name: 'x',
-        role,
-        member: null,
-        memberName: null,
-        isAdministrator: false,
-        isDisabled: false,
-        mustChange: false,
-        version: 1,
-      }}
-    >
-      <ControlLine company={WIDE} view={view} standing={standing} change={change} />
-    </AccountContext.Provider>
+  return as(
+    { ...ANALYST, role },
+    <ControlLine company={WIDE} view={view} standing={standing} change={change} />,
   );
 }
 
