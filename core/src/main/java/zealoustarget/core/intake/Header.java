@@ -6,6 +6,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
@@ -32,7 +33,18 @@ public final class Header {
     NAME,
     FROM,
     UNTIL,
-    MAIL;
+    MAIL("email", "e-mail");
+
+    private final Set<String> otherNames;
+
+    Role(String... otherNames) {
+      this.otherNames = Set.of(otherNames);
+    }
+
+    /** Whether a column is plainly of this role by its name, folded. */
+    boolean isCalled(String name) {
+      return word().equals(name) || otherNames.contains(name);
+    }
 
     /** Our name of such a column: {@code date}. */
     public String word() {

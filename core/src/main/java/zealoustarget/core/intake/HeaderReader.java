@@ -131,7 +131,7 @@ final class HeaderReader {
   private Header.@Nullable Role roleOf(String target) {
     String name = Header.fold(target);
     return Arrays.stream(Header.Role.values())
-        .filter(role -> role.word().equals(name) && isAllowed(role, spec))
+        .filter(role -> role.isCalled(name) && isAllowed(role, spec))
         .findFirst()
         .orElse(null);
   }

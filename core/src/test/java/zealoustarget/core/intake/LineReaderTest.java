@@ -192,7 +192,7 @@ class LineReaderTest {
     ReadFile file =
         read(
             spec(LoadKind.ROSTER, null, null),
-            "rep,name,region,manager,from,mail",
+            "rep,name,region,manager,from,E-Mail",
             "V1,,North,Tull,2025-07,nela.strand@mail.example",
             "V2,,North,Tull,2025-07,nela at mail.example",
             "V3,,North,Tull,2025-07,a@b.example;c@d.example",
