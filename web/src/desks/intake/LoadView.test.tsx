@@ -354,6 +354,23 @@ it('how it is booked can be chosen, and is said in words', async () => {
   expect(sent[0]?.path).toContain('mode=add');
 });
 
+it('a roster that moves somebody in a sealed month is posted as a correction', async () => {
+  vi.stubGlobal('fetch', (path: string, init?: RequestInit) =>
+    Promise.resolve(
+      path.includes('/changes')
+        ? new Response(JSON.stringify({ ...CHANGES, changes: [], sealedMonths: ['2026-07'] }))
+        : answer(path, init),
+    ),
+  );
+  show({ ...LOAD, kind: 'roster', sums: {}, controlTotal: null, held: 0 });
+  await userEvent.click(
+    await screen.findByRole('button', { name: 'Post 2 lines as a correction' }),
+  );
+  expect(screen.getByText(/It touches July 2026, sealed/)).toBeVisible();
+  expect(screen.queryByText('How it is booked')).toBeNull();
+  await waitFor(() => expect(sent[0]?.path).toContain('sealed=correct'));
+});
+
 it('a posted load offers what stayed behind, and its way back', async () => {
   show({ ...LOAD, state: 'posted', mode: 'replace', because: 'rounded' });
   expect(screen.getByText(/1 line stayed behind/)).toBeVisible();

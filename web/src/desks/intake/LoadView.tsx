@@ -35,6 +35,7 @@ export function LoadView({ load, company, line, onGone, onOpen }: LoadViewProps)
   const step = useStep(load.id, onGone, onOpen);
   const [mode, setMode] = useState<PostMode | null>(null);
   const changes = useChanges(load, mode, 'rep');
+  const hasFigures = load.kind === 'actuals' || load.kind === 'goals';
   const [walk, setWalk] = useState<Walk | null>(null);
   const progress = useProgress(load);
   const isStaged = load.state === 'staged';
@@ -118,7 +119,7 @@ export function LoadView({ load, company, line, onGone, onOpen }: LoadViewProps)
             say={say}
           />
         )}
-        {isStaged && changes.data && <Changes load={load} changes={changes.data} />}
+        {isStaged && hasFigures && changes.data && <Changes load={load} changes={changes.data} />}
       </section>
       <aside
         aria-label="Checks"

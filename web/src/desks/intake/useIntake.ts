@@ -85,10 +85,7 @@ export function useChanges(load: Load, mode: PostMode | null, axis: AxisWord) {
     queryFn: () =>
       ask<Changes>(`/loads/${load.id}/changes${query({ mode: mode ?? undefined, axis })}`),
     enabled:
-      load.state === 'staged' &&
-      load.ready > 0 &&
-      load.progress === null &&
-      (load.kind === 'actuals' || load.kind === 'goals'),
+      load.state === 'staged' && load.ready > 0 && load.progress === null && load.kind !== null,
     placeholderData: keepPreviousData,
     retry: false,
   });

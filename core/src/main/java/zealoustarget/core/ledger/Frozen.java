@@ -9,6 +9,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.IntPredicate;
+import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.member.Member;
 
 /** Lays sealed months, as they were, over what is posted now. */
@@ -91,9 +93,38 @@ public final class Frozen {
 
   /** Whether two ledgers have the same rows, goals and places of reps in a month. */
   public static boolean isSame(Ledger one, Ledger other, int month) {
-    return rows(one, month).equals(rows(other, month))
-        && goals(one, month).equals(goals(other, month))
-        && places(one, month).equals(places(other, month));
+    return goals(one, month).equals(goals(other, month))
+        && places(one, month).equals(places(other, month))
+        && (hasSameBlocks(one, other, month) || rows(one, month).equals(rows(other, month)));
+  }
+
+  /** Whether a month's rows are the same block by block; so they mostly are, and it is quick. */
+  private static boolean hasSameBlocks(Ledger one, Ledger other, int month) {
+    List<ActualBlock> blocks = blocksOf(one, month);
+    List<ActualBlock> others = blocksOf(other, month);
+    return blocks.size() == others.size()
+        && IntStream.range(0, blocks.size())
+            .allMatch(at -> isSameBlock(blocks.get(at), others.get(at), month));
+  }
+
+  private static List<ActualBlock> blocksOf(Ledger ledger, int month) {
+    return ledger.blocks().stream().filter(block -> block.hasMonth(month)).toList();
+  }
+
+  private static boolean isSameBlock(ActualBlock one, ActualBlock other, int month) {
+    int from = one.firstRowFrom(month);
+    int to = one.firstRowFrom(month + 1);
+    return one.loadId() == other.loadId()
+        && one.size() == other.size()
+        && one.measures().equals(other.measures())
+        && from == other.firstRowFrom(month)
+        && to == other.firstRowFrom(month + 1)
+        && one.measures().stream()
+            .allMatch(measure -> isSame(one.amounts(measure), other.amounts(measure), from, to));
+  }
+
+  private static boolean isSame(long @Nullable [] one, long @Nullable [] other, int from, int to) {
+    return one != null && other != null && Arrays.equals(one, from, to, other, from, to);
   }
 
   private static Map<List<Integer>, String> rows(Ledger ledger, int month) {

@@ -155,7 +155,7 @@ public class LedgerService implements MemberNames {
     reversed.forEach(load -> everPosted.put(load.id(), load));
     Map<Integer, LoadedRows> loads = new HashMap<>();
     posted.forEach(load -> loads.put(load.id(), rows.read(load)));
-    apply(prepare(loads, List.of()));
+    apply(prepare(loads, null));
   }
 
   /**
@@ -168,7 +168,7 @@ public class LedgerService implements MemberNames {
     Map<Integer, LoadedRows> loads = new HashMap<>(state.loads());
     LoadedRows added = rows.read(load);
     loads.put(load.id(), added);
-    Prepared prepared = prepare(loads, touchedBy(added));
+    Prepared prepared = prepare(loads, added);
     if (!unknownMembers(prepared, List.of(load.id())).isEmpty()) {
       throw Refusal.of(
           "members-gone",
@@ -193,15 +193,15 @@ public class LedgerService implements MemberNames {
     PostMode looked = mode == null ? proposed : mode;
     Map<Integer, LoadedRows> loads = new HashMap<>(state.loads());
     loads.put(load.id(), loaded.withMode(looked));
-    Ledger after = prepare(loads, List.of()).ledger();
+    Prepared after = prepare(loads, loaded.withMode(looked));
     return new Preview(
         proposed,
         looked,
-        hasActuals ? Scope.of(loaded.actuals(), after.members()) : null,
-        hasActuals ? Change.ofActuals(before, after, axis, load.measures()) : List.of(),
-        load.goalSet() == null ? List.of() : Change.ofGoals(before, after, load.goalSet()),
-        after,
-        touchedBy(loaded.withMode(looked)));
+        hasActuals ? Scope.of(loaded.actuals(), after.ledger.members()) : null,
+        hasActuals ? Change.ofActuals(before, after.ledger, axis, load.measures()) : List.of(),
+        load.goalSet() == null ? List.of() : Change.ofGoals(before, after.ledger, load.goalSet()),
+        after.ledger,
+        after.sealedMonths);
   }
 
   /**
@@ -212,7 +212,7 @@ public class LedgerService implements MemberNames {
   public Prepared without(int loadId) {
     Map<Integer, LoadedRows> loads = new HashMap<>(state.loads());
     LoadedRows removed = loads.remove(loadId);
-    Prepared prepared = prepare(loads, removed == null ? List.of() : touchedBy(removed));
+    Prepared prepared = prepare(loads, removed);
     List<Integer> needing = unknownMembers(prepared, loads.keySet());
     if (!needing.isEmpty()) {
       throw Refusal.of(
@@ -275,15 +275,27 @@ public class LedgerService implements MemberNames {
     dataState.changed();
   }
 
-  private Prepared prepare(Map<Integer, LoadedRows> loads, List<YearMonth> sealedMonths) {
-    return new Prepared(
-        loads, new LedgerBuilder(loads.values(), members::key).build(), sealedMonths);
+  /**
+   * The ledger of some loads.
+   *
+   * @param changed the load by which they differ from those in force; null for none
+   */
+  private Prepared prepare(Map<Integer, LoadedRows> loads, LoadedRows changed) {
+    Ledger after = new LedgerBuilder(loads.values(), members::key).build();
+    return new Prepared(loads, after, changed == null ? List.of() : touchedBy(changed, after));
   }
 
-  private List<YearMonth> touchedBy(LoadedRows loaded) {
+  /** Sealed months that a load changes; a roster or goals that say the same again change none. */
+  private List<YearMonth> touchedBy(LoadedRows changed, Ledger after) {
+    Ledger before = state.posted();
     return seals.inForce().stream()
         .map(Seal::month)
-        .filter(month -> loaded.touches(Months.number(month)))
+        .filter(
+            month -> {
+              int number = Months.number(month);
+              return changed.hasRows(number)
+                  || changed.touches(number) && !Frozen.isSame(before, after, number);
+            })
         .toList();
   }
 

@@ -26,16 +26,19 @@ record LoadedRows(
    * that it corrects wherever they are.
    */
   boolean touches(int month) {
-    boolean hasRows =
-        actuals != null
-            && actuals.size() > 0
-            && (load.mode() == PostMode.CORRECT || actuals.hasMonth(month));
-    return hasRows
+    boolean mayCorrect = actuals != null && actuals.size() > 0 && load.mode() == PostMode.CORRECT;
+    return mayCorrect
+        || hasRows(month)
         || goals.stream().anyMatch(cell -> cell.month() == month)
         || stays.stream()
             .anyMatch(
                 stay ->
                     stay.fromMonth <= month
                         && (stay.untilMonth == null || stay.untilMonth >= month));
+  }
+
+  /** Whether it has rows of a month. */
+  boolean hasRows(int month) {
+    return actuals != null && actuals.size() > 0 && actuals.hasMonth(month);
   }
 }
