@@ -285,7 +285,10 @@ public class LedgerService implements MemberNames {
     return new Prepared(loads, after, changed == null ? List.of() : touchedBy(changed, after));
   }
 
-  /** Sealed months that a load changes; a roster or goals that say the same again change none. */
+  /**
+   * Sealed months that a load changes: those of which it has rows or goals, in which it corrects
+   * orders or moves reps. A roster that says the same again changes none.
+   */
   private List<YearMonth> touchedBy(LoadedRows changed, Ledger after) {
     Ledger before = state.posted();
     return seals.inForce().stream()
