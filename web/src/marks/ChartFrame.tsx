@@ -93,7 +93,7 @@ export function FigureTable({ head, rows }: { head: string[]; rows: string[][] }
               <th
                 key={word}
                 scope="col"
-                className={`font-semibold ${at === 0 ? 'text-left' : 'pl-3'}`}
+                className={`font-semibold ${at === 0 ? 'text-left' : 'pl-2 xl:pl-3'}`}
               >
                 {word}
               </th>
@@ -114,7 +114,7 @@ export function FigureTable({ head, rows }: { head: string[]; rows: string[][] }
                     {cell}
                   </th>
                 ) : (
-                  <td key={at} className="pl-3 whitespace-nowrap">
+                  <td key={at} className="pl-2 whitespace-nowrap xl:pl-3">
                     {cell}
                   </td>
                 ),

@@ -235,7 +235,7 @@ function Line({ row, quotas, rowIndex, isSelected, onSelect }: LineProps) {
       <span role="cell" className="text-right font-bold">
         {amount(row.due)}
       </span>
-      <span role="cell" className="pr-2 text-[12px] leading-tight text-quiet">
+      <span role="cell" className="pr-2 text-[12px] leading-[1.15] text-quiet">
         {nextWords(row)}
       </span>
     </div>
