@@ -229,48 +229,29 @@ class EarningsTest {
   void loadTouchesTheSealedMonthsThatItChanges_andNoOther() {
     api.post("/api/v1/months/2026-07/seal");
     String roster = "rep,name,region,manager,from,mail\nA,Ada L.,North,M1,2026-01,a@b.example\n";
-    int again = api.load("again.csv", roster, "kind", "roster").json().get("id").asInt();
-    assertThat(api.get("/api/v1/loads/" + again + "/changes").json().get("sealedMonths")).isEmpty();
+    int again = staged(roster, "roster");
+    assertThat(sealedMonths(again, "add")).isEqualTo("[]");
     assertThat(api.post("/api/v1/loads/" + again + "/post?sealed=refuse").status()).isEqualTo(200);
     // an order of August is corrected: July, sealed as well, is not touched
     api.post("/api/v1/months/2026-08/seal");
-    int correcting =
-        api.load("fix.csv", "date,order,rep,revenue\n2026-08-03,3,A,910.00\n", "kind", "actuals")
-            .json()
-            .get("id")
-            .asInt();
-    assertThat(
-            api.get("/api/v1/loads/" + correcting + "/changes?mode=correct")
-                .json()
-                .get("sealedMonths")
-                .toString())
-        .isEqualTo("[\"2026-08\"]");
-    // one of July is booked in September instead: both are
-    int moving =
-        api.load("move.csv", "date,order,rep,revenue\n2026-09-03,1,A,1200.00\n", "kind", "actuals")
-            .json()
-            .get("id")
-            .asInt();
-    assertThat(
-            api.get("/api/v1/loads/" + moving + "/changes?mode=correct")
-                .json()
-                .get("sealedMonths")
-                .toString())
-        .isEqualTo("[\"2026-07\"]");
-    int hired =
-        api.load(
-                "hired.csv",
-                "rep,name,region,manager,from\nD,Dag Moe,North,M1,2026-07\n",
-                "kind",
-                "roster")
-            .json()
-            .get("id")
-            .asInt();
-    assertThat(
-            api.get("/api/v1/loads/" + hired + "/changes").json().at("/sealedMonths/0").asString())
-        .isEqualTo("2026-07");
+    int correcting = staged("date,order,rep,revenue\n2026-08-03,3,A,910.00\n", "actuals");
+    assertThat(sealedMonths(correcting, "correct")).isEqualTo("[\"2026-08\"]");
+    // one of July is booked in September, which is open: July is touched
+    int moving = staged("date,order,rep,revenue\n2026-09-03,1,A,1200.00\n", "actuals");
+    assertThat(sealedMonths(moving, "correct")).isEqualTo("[\"2026-07\"]");
+    int hired = staged("rep,name,region,manager,from\nD,Dag Moe,North,M1,2026-07\n", "roster");
+    assertThat(sealedMonths(hired, "add")).startsWith("[\"2026-07\"");
     assertThat(api.post("/api/v1/loads/" + hired + "/post?sealed=refuse").code())
         .isEqualTo("month-sealed");
+  }
+
+  private int staged(String lines, String kind) {
+    return api.load("staged.csv", lines, "kind", kind).json().get("id").asInt();
+  }
+
+  private String sealedMonths(int load, String mode) {
+    String path = "/api/v1/loads/" + load + "/changes?mode=" + mode;
+    return api.get(path).json().get("sealedMonths").toString();
   }
 
   @Test
