@@ -57,6 +57,36 @@ export interface Note {
   text: string;
 }
 
+export interface Comparison {
+  goal: string | null;
+  variance: string | null;
+  attainment: string | null;
+  status: string;
+  tone: Tone;
+}
+
+export interface Spoken {
+  kind: 'whole' | 'comparable' | 'to-date';
+  actual: string | null;
+  goal: string | null;
+  variance: string | null;
+  favourable: string | null;
+  variancePercent: string | null;
+  attainment: string | null;
+  percentShown: string | null;
+  status: string;
+  tone: Tone;
+  rung: number | null;
+  noReading: string | null;
+  /** How full the variance's tone is, -1 to 1. */
+  shade: string | null;
+}
+
+export interface Correction {
+  actual: string;
+  lines: number;
+}
+
 export interface Reading {
   /** Null only for a rate with nothing to divide by. */
   actual: string | null;
@@ -78,8 +108,19 @@ export interface Reading {
   goalLow?: string;
   goalHigh?: string;
   position?: 'below' | 'inside' | 'above';
-  /** How full the variance's tone is, -1 to 1. */
-  shade?: string;
+  /** Place of the rung that decided, from 0. */
+  rung: number | null;
+  /** The months with a goal only, where others have actuals too. */
+  comparable: Comparison | null;
+  /** Against what was expected so far of a running month. */
+  toDate: (Comparison & { asOf: string }) | null;
+  /** What sentences, marks and shading speak of. */
+  spoken: Spoken;
+  /** What was posted for closed months since. */
+  correction?: Correction | null;
+  /** Whether the file with its lines of the last month has not come, and which came last. */
+  waiting?: boolean;
+  waitsFor?: string;
   /** A rate's figures as percentages without the sign. */
   rate?: { actual: string | null; goal: string | null; variance: string | null };
   /** Where a rep's commission begins and ends, in amounts. */
@@ -116,6 +157,15 @@ export interface Standing {
   beside: string | null;
   isRange: boolean;
   ladder: string;
+  closed: 'as-closed' | 'restated';
+  corrections: Correction | null;
+  emptyMonths: string[];
+  /** Goals that the groups do not split. */
+  unsplit: { members: number; goal: string | null } | null;
+  /** How many members reached what is spoken of, of those with a goal. */
+  spoken: { withGoal: number; reached: number };
+  /** Members that headline and insights leave out, as their file has not come. */
+  waiting: { members: number; isCounted: boolean } | null;
   headline: { text: string; tone: Tone | null }[];
   total: Reading;
   noGoal: { members: number; actual: string | null };
@@ -135,7 +185,7 @@ export interface Standing {
     medianAttainment: string | null;
     meanOfMembers: string | null;
   };
-  rung: { scale: string; rungs: Rung[] };
+  rung: { scale: string; rungs: Rung[]; perMonth: boolean };
   shading: { good: string; bad: string; isGoodAutomatic: boolean; isBadAutomatic: boolean };
 }
 
@@ -168,12 +218,13 @@ export interface MonthSheet {
 export interface Claim {
   kind: string;
   text: string;
-  axis: AxisWord | null;
-  withinAxis: AxisWord | null;
-  withinKey: string | null;
   only: string[];
   select: string | null;
-  byMonth: boolean;
+  /** Axis along which the row's variance is taken apart. */
+  along: AxisWord | null;
+  /** Months side by side. */
+  from: string | null;
+  to: string | null;
 }
 
 export interface ReasonShare {
@@ -242,6 +293,24 @@ export interface Orders {
     variance: string | null;
     isMet: boolean | null;
     why: string | null;
+  }[];
+}
+
+/** Lines that only one reading of closed months holds. */
+export interface Corrections {
+  actual: string | null;
+  lineCount: number;
+  page: number;
+  size: number;
+  lines: {
+    load: number;
+    file: string;
+    line: number;
+    month: string;
+    nameThen: string | null;
+    nameNow: string | null;
+    then: string | null;
+    now: string | null;
   }[];
 }
 

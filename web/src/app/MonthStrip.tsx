@@ -117,9 +117,10 @@ interface MonthButtonProps {
 
 function MonthButton({ month, isInSpan, onPress, onRelease, onChoose }: MonthButtonProps) {
   const { reading, state } = month;
-  const figures = reading.percentShown
-    ? `${reading.percentShown} % of goal, ${reading.status}`
-    : (reading.noReading ?? 'no goal');
+  const { spoken } = reading;
+  const figures = spoken.percentShown
+    ? `${spoken.percentShown} % of goal${spoken.kind === 'to-date' ? ' to date' : ''}, ${spoken.status}`
+    : (spoken.noReading ?? 'no goal');
   return (
     <button
       type="button"

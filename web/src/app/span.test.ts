@@ -104,11 +104,11 @@ describe('the view stands in the address', () => {
 
   it('reads groups, narrowing, layout and filters, and asks for them', () => {
     const read = view(
-      'group=region&closed=North&flat=1&layout=months&lanes=amount&text=a&only=K1&only=K2' +
+      'group=region&folded=North&flat=1&layout=months&lanes=amount&text=a&only=K1&only=K2' +
         '&status=near&bottom=3&by=actual&over=5&low=0.5&high=1&line=deck&asof=2026-10-12',
     );
     expect(read.group).toBe('region');
-    expect(read.closed).toEqual(['North']);
+    expect(read.folded).toEqual(['North']);
     expect(read.isFlat).toBe(true);
     expect(read.layout).toBe('months');
     expect(read.lanes).toBe('amount');

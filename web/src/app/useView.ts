@@ -20,8 +20,16 @@ export interface View {
   filters: Filters;
   /** Axis of the groups, null without. */
   group: AxisWord | null;
-  /** Groups that are closed. */
-  closed: string[];
+  /** Groups that are folded. */
+  folded: string[];
+  /** How closed months are read: as closed, or with what was posted since. */
+  isRestated: boolean;
+  /** Whether a running month is judged by its whole goal, not by what was expected so far. */
+  isWhole: boolean;
+  /** Whether members whose file has not come are counted in. */
+  countsWaiting: boolean;
+  /** Axis along which the variance of the row that is explained is taken apart. */
+  along: AxisWord | null;
   /** Whether rows are sorted across their groups. */
   isFlat: boolean;
   layout: Layout;
@@ -32,7 +40,7 @@ export interface View {
   /** Key of the row that is explained; in groups `group/key`, of a group `group/`. */
   selected: string | null;
   /** What stands in the close-up's place. */
-  panel: 'ladder' | 'orders' | null;
+  panel: 'ladder' | 'orders' | 'corrections' | null;
   compare: string;
   load: number | null;
   /** A line of the load's file. */
@@ -98,7 +106,11 @@ export function readView(search: URLSearchParams, company: Company): View {
     besideFactor: search.get('times') ?? '1',
     filters: readFilters(search),
     group: AXES.find((word) => word === search.get('group')) ?? null,
-    closed: search.getAll('closed'),
+    folded: search.getAll('folded'),
+    isRestated: search.get('closed') === 'restated',
+    isWhole: search.get('judge') === 'whole',
+    countsWaiting: search.get('waiting') === 'counted',
+    along: AXES.find((word) => word === search.get('along')) ?? null,
     isFlat: search.get('flat') === '1',
     layout: LAYOUTS.find((word) => word === search.get('layout')) ?? 'rows',
     lanes: search.get('lanes') === 'amount' ? 'amount' : 'percent',
@@ -113,7 +125,7 @@ export function readView(search: URLSearchParams, company: Company): View {
   };
 }
 
-const PANELS = ['ladder', 'orders'] as const;
+const PANELS = ['ladder', 'orders', 'corrections'] as const;
 
 function readFilters(search: URLSearchParams): Filters {
   const filters: Filters = {};
@@ -210,6 +222,9 @@ export function wholeQuery(view: View): Query {
     factor: isPrior ? view.factor : undefined,
     ...view.filters,
     asOf: view.asOf || undefined,
+    closed: view.isRestated ? 'restated' : undefined,
+    judge: view.isWhole ? 'whole' : undefined,
+    waiting: view.countsWaiting ? 'counted' : undefined,
   };
 }
 

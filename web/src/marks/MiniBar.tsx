@@ -8,7 +8,7 @@ const FULL_HEIGHT_AT = 0.3;
  * 100 %, at most 30 %. Draws what the server computed; the button around it says it in words.
  */
 export function MiniBar({ reading }: { reading: Reading | null }) {
-  const share = reading?.attainment ? Number(reading.attainment) - 1 : null;
+  const share = reading?.spoken.attainment ? Number(reading.spoken.attainment) - 1 : null;
   const height = share === null ? 0 : Math.min(Math.abs(share) / FULL_HEIGHT_AT, 1) * 8 + 1;
   return (
     <svg
@@ -34,7 +34,7 @@ export function MiniBar({ reading }: { reading: Reading | null }) {
           width="40"
           y={share >= 0 ? 10 - height : 10}
           height={height}
-          fill={toneColour(reading.tone)}
+          fill={toneColour(reading.spoken.tone)}
         />
       )}
     </svg>

@@ -35,7 +35,7 @@ function barOf(month: MonthReading, isCumulative: boolean): Bar {
     goal: number(isCumulative ? toDate?.goal : reading.goal),
     range: hasRange ? [Number(reading.goalLow), Number(reading.goalHigh)] : null,
     yearBefore: isCumulative ? null : number(reading.yearBefore),
-    tone: isCumulative ? 'neutral' : reading.tone,
+    tone: isCumulative ? 'neutral' : reading.spoken.tone,
   };
 }
 

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { CloseUp, Part, Split } from '../api/types';
+import type { AxisWord, CloseUp, Part, Split } from '../api/types';
 import { amount, plural, signed } from '../format/figures';
 import { ChartFrame, FigureTable } from './ChartFrame';
 import { PartsChart } from './PartsChart';
@@ -16,13 +16,15 @@ const SPLITS: Record<Split, string> = {
 interface VariancePartsProps {
   closeUp: CloseUp;
   isRate: boolean;
+  /** The axis to begin with, where it tells something. */
+  along?: AxisWord | null;
   /** The title's level among the page's headings. */
   level?: 2 | 3;
 }
 
 /** What the variance is made of, along another axis; the parts add up to it. */
-export function VarianceParts({ closeUp, isRate, level = 3 }: VariancePartsProps) {
-  const [chosen, setChosen] = useState(closeUp.parts[0]?.axis);
+export function VarianceParts({ closeUp, isRate, along = null, level = 3 }: VariancePartsProps) {
+  const [chosen, setChosen] = useState(along ?? closeUp.parts[0]?.axis);
   const taken = closeUp.parts.find(({ axis }) => axis === chosen) ?? closeUp.parts[0];
   if (!taken) return null;
   const figureOf = (part: Part) =>

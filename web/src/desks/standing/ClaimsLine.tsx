@@ -10,11 +10,11 @@ export function ClaimsLine({ view }: { view: View }) {
   const found = claims.data?.claims ?? [];
   if (found.length === 0) return null;
   return (
-    <ul aria-label="Findings" className="mb-1.5 flex flex-wrap gap-x-3 text-[13px] text-quiet">
+    <ul aria-label="Insights" className="mb-1.5 flex flex-wrap gap-x-3 text-[13px] text-quiet">
       {found.map((claim) => (
         <li key={claim.kind}>
           <Link
-            to={`?${withChanges(search, claimChanges(claim, view)).toString()}`}
+            to={`?${withChanges(search, claimChanges(claim)).toString()}`}
             className="inline-block min-h-6 underline decoration-rule underline-offset-2 hover:text-ink hover:decoration-ink"
           >
             {claim.text}

@@ -8,7 +8,7 @@ import { Failed, Loading, smallButton } from '../../ui/Notice';
 import { MonthsPart } from './MonthsPart';
 import { NotesPart } from './NotesPart';
 import { ProofPart } from './ProofPart';
-import { figuresOf, targetOf, TOTAL } from './standing';
+import { EMPTY, figuresOf, isPast, statusOf, targetOf, TOTAL, varianceOf } from './standing';
 import { useCloseUp, type Target } from './useStanding';
 
 interface CloseUpProps {
@@ -42,9 +42,9 @@ export function CloseUp({ view, standing, company, change }: CloseUpProps) {
       )}
       <p className="mt-1.5">
         <StatusMark
-          status={reading.noReading ?? reading.status}
-          tone={reading.tone}
-          isPast={reading.status === 'well past'}
+          status={statusOf(reading)}
+          tone={reading.spoken.tone}
+          isPast={isPast(reading, standing.rung.rungs)}
         />
       </p>
       <p className="mb-2 leading-snug">{sentence(reading, standing)}</p>
@@ -58,7 +58,8 @@ export function CloseUp({ view, standing, company, change }: CloseUpProps) {
       <MonthsPart view={view} target={target} standing={standing} />
       {closeUp.data && closeUp.data.parts.length > 0 && (
         <VarianceParts
-          key={target.axis + target.key}
+          key={`parts ${target.axis} ${target.key} ${view.along ?? ''}`}
+          along={view.along}
           closeUp={closeUp.data}
           isRate={standing.unit === 'rate'}
         />
@@ -95,31 +96,48 @@ function totalName(view: View, standing: Standing, company: Company, rights: Rig
   return rights.isRep ? 'All of yours' : 'Your team';
 }
 
-/** The variance in words: "13 650.00 short of 300 000.00". */
+/** The variance that is spoken of in words: "13 650.00 short of 300 000.00". */
 export function sentence(reading: Reading, standing: Standing): string {
-  if (reading.actual === null) return 'There is nothing to divide by in this span.';
+  const { spoken } = reading;
   const figures = figuresOf(reading);
   const unit = standing.unit === 'rate' ? ' %' : '';
+  if (spoken.noReading === EMPTY) {
+    const goal = figures.goal === null ? '' : ` The goal is ${amount(figures.goal)}${unit}.`;
+    return `Nothing is posted yet.${goal}`;
+  }
+  if (reading.actual === null) return 'There is nothing to divide by in this span.';
   const actual = amount(figures.actual) + unit;
   if (reading.goalLow !== undefined && reading.goalHigh !== undefined) {
     const range = `${amount(reading.goalLow)} to ${amount(reading.goalHigh)}`;
-    const by = amount((figures.variance ?? '').replace('-', ''));
+    const by = amount((spoken.variance ?? '').replace('-', ''));
+    if (spoken.kind === 'to-date') return `${actual}, the range is ${range}.`;
     return reading.position === 'inside'
       ? `${actual}, inside ${range}.`
       : `${by} ${reading.position ?? ''} the range of ${range}.`;
   }
   if (reading.goal === null) return `${actual}, and no goal to compare it with.`;
-  const months = standing.from === standing.to ? '' : ` (${reading.goalMonths} months have a goal)`;
-  const goal = `${amount(figures.goal)}${unit}${months}`;
-  const size = amount((figures.variance ?? '').replace('-', '')) + (unit && ' points');
-  const side = Math.sign(Number(reading.variance));
-  if (side === 0) return `Exactly on ${goal}.`;
+  const goal =
+    spoken.kind === 'to-date'
+      ? `the ${amount(spoken.goal)} expected so far; the whole goal is ${amount(figures.goal)}`
+      : `${amount(figures.goal)}${unit}${goalMonthsWords(reading, standing)}`;
+  const variance = varianceOf(reading);
+  const size = amount((variance ?? '').replace('-', '')) + (unit && ' points');
   const words = {
     HIGHER: { above: 'ahead of', below: 'short of' },
     LOWER: { above: 'over', below: 'under' },
     NEAREST: { above: 'above', below: 'below' },
   }[standing.direction];
-  return `${size} ${side > 0 ? words.above : words.below} ${goal}.`;
+  const isZero = variance === null || !/[1-9]/.test(variance);
+  const isBelow = variance?.startsWith('-') ?? false;
+  return isZero ? `Exactly on ${goal}.` : `${size} ${isBelow ? words.below : words.above} ${goal}.`;
+}
+
+function goalMonthsWords({ spoken, goalMonths }: Reading, standing: Standing): string {
+  if (standing.from === standing.to) return '';
+  const months = `${goalMonths} ${goalMonths === 1 ? 'month' : 'months'}`;
+  return spoken.kind === 'comparable'
+    ? `, in the ${months} that ${goalMonths === 1 ? 'has' : 'have'} a goal`
+    : ` (${months} with a goal)`;
 }
 
 interface AheadProps {
@@ -155,7 +173,7 @@ function Ahead({ closeUp, reading, standing }: AheadProps) {
   }
   for (const { goalSet, amount: sum, over } of closeUp.assigned) {
     const share = over === null ? NONE : `${over.startsWith('-') ? '' : '+'}${percent(over)} %`;
-    lines.push([`Assigned in ${goalSet}`, `${amount(sum)} (${share.replace('-', '−')})`]);
+    lines.push([`Sum of assigned ${goalSet}`, `${amount(sum)} (${share.replace('-', '−')})`]);
   }
   if (lines.length === 0) return null;
   return (

@@ -4,7 +4,7 @@ import { basisWord, type Changes, type View } from '../../app/useView';
 import { Choice, type Option } from '../../ui/Choice';
 import { AsOf } from './AsOf';
 import { NarrowDrop } from './NarrowDrop';
-import { readSort, sortWord, type SortKey } from './standing';
+import { EMPTY, readSort, sortWord, type SortKey } from './standing';
 import { ToneDrop } from './ToneDrop';
 
 const AXES: Option[] = [
@@ -44,7 +44,6 @@ interface ControlLineProps {
 
 /** The controls as one line of plain words. */
 export function ControlLine({ company, view, standing, change }: ControlLineProps) {
-  const { atOrAboveGoal, membersWithGoal } = standing.summary;
   const { isOffice, mayLoad } = useRights();
   const rungWords = `${standing.rung.rungs.length} rungs`;
   return (
@@ -72,6 +71,7 @@ export function ControlLine({ company, view, standing, change }: ControlLineProp
           onChange={(lanes) => change({ lanes: lanes === 'percent' ? null : lanes })}
         />
       )}
+      <ReadingControls view={view} standing={standing} change={change} />
       <SortControls view={view} change={change} />
       <NarrowDrop view={view} standing={standing} company={company} change={change} />
       {mayLoad && (
@@ -87,10 +87,59 @@ export function ControlLine({ company, view, standing, change }: ControlLineProp
         Ladder <span className="border-b border-select font-semibold text-ink">{rungWords}</span>
       </button>
       {standing.openMonth && <AsOf standing={standing} change={change} />}
-      <span className="ml-auto hidden text-quiet xl:inline">
-        {membersWithGoal > 0 && `${atOrAboveGoal} of ${membersWithGoal} at or above 100 %`}
-      </span>
+      <span className="ml-auto hidden text-quiet xl:inline">{reachedWords(standing)}</span>
     </div>
+  );
+}
+
+/** How many reached the goal, in the measure's direction. */
+function reachedWords({ direction, goal, spoken, isRange, total }: Standing) {
+  if (total.spoken.noReading === EMPTY || spoken.withGoal === 0) return '';
+  const of = `${spoken.reached} of ${spoken.withGoal}`;
+  if (total.spoken.kind === 'to-date') {
+    return direction === 'LOWER' ? `${of} within pace` : `${of} on pace`;
+  }
+  if (isRange) return `${of} inside ${goal}`;
+  if (direction === 'LOWER') return `${of} within ${goal}`;
+  return direction === 'NEAREST' ? `${of} exactly on ${goal}` : `${of} reached ${goal}`;
+}
+
+/** How closed and running months are read, and whether late files are waited for. */
+function ReadingControls({ view, standing, change }: Omit<ControlLineProps, 'company'>) {
+  return (
+    <>
+      <Choice
+        label="Closed months:"
+        value={view.isRestated ? 'restated' : 'as-closed'}
+        options={[
+          { value: 'as-closed', word: 'as closed' },
+          { value: 'restated', word: 'restated', remark: 'with what was posted since' },
+        ]}
+        onChange={(closed) => change({ closed: closed === 'restated' ? closed : null })}
+      />
+      {standing.openMonth && (
+        <Choice
+          label="Judge by:"
+          value={view.isWhole ? 'whole' : 'to-date'}
+          options={[
+            { value: 'to-date', word: 'goal to date' },
+            { value: 'whole', word: 'whole goal' },
+          ]}
+          onChange={(judge) => change({ judge: judge === 'whole' ? judge : null })}
+        />
+      )}
+      {standing.waiting && (
+        <Choice
+          label="Missing files:"
+          value={standing.waiting.isCounted ? 'counted' : 'left-out'}
+          options={[
+            { value: 'left-out', word: 'left out' },
+            { value: 'counted', word: 'counted as 0' },
+          ]}
+          onChange={(waiting) => change({ waiting: waiting === 'counted' ? waiting : null })}
+        />
+      )}
+    </>
   );
 }
 
@@ -123,7 +172,7 @@ function RowControls({ company, view, change }: PartProps) {
             { value: '', word: 'no groups' },
             ...groups.map((axis) => ({ value: axis, word: words.get(axis) ?? axis })),
           ]}
-          onChange={(group) => change({ group: group || null, closed: null, selected: null })}
+          onChange={(group) => change({ group: group || null, folded: null, selected: null })}
         />
       )}
       <Choice

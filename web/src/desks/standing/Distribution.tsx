@@ -4,6 +4,7 @@ import type { Row, Standing } from '../../api/types';
 import type { Changes, View } from '../../app/useView';
 import { toneColour } from '../../marks/tones';
 import { percentOf } from './NarrowDrop';
+import { EMPTY } from './standing';
 import { useStanding } from './useStanding';
 
 const WIDTH = 860;
@@ -29,12 +30,12 @@ export function Distribution({ view, standing, change }: DistributionProps) {
     isBrushed,
   );
   const rows = (isBrushed ? (whole.data?.rows ?? []) : standing.rows).filter(
-    (row) => row.attainment !== null,
+    (row) => row.spoken.attainment !== null && row.spoken.noReading !== EMPTY,
   );
   const drawing = useRef<SVGSVGElement>(null);
   const [drag, setDrag] = useState<[number, number] | null>(null);
   if (rows.length < 2) return null;
-  const shares = rows.map((row) => Number(row.attainment));
+  const shares = rows.map((row) => Number(row.spoken.attainment));
   const low = shares.reduce((least, share) => Math.min(least, share), 0);
   const high = shares.reduce((most, share) => Math.max(most, share), 1.2);
   const x = scaleLinear()
@@ -113,15 +114,15 @@ function Ticks({ rows, x }: { rows: Row[]; x: Scale }) {
   return rows.map((row) => (
     <line
       key={(row.group ?? '') + row.key}
-      x1={x(Number(row.attainment))}
-      x2={x(Number(row.attainment))}
+      x1={x(Number(row.spoken.attainment))}
+      x2={x(Number(row.spoken.attainment))}
       y1={HEIGHT - 22}
       y2={HEIGHT - 3}
-      stroke={toneColour(row.tone)}
+      stroke={toneColour(row.spoken.tone)}
       strokeWidth="3"
       opacity="0.75"
     >
-      <title>{`${row.name}: ${row.percentShown ?? ''} %`}</title>
+      <title>{`${row.name}: ${row.spoken.percentShown ?? ''} %`}</title>
     </line>
   ));
 }

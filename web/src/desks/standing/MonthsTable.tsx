@@ -7,7 +7,7 @@ import { toneText } from '../../marks/tones';
 import { Choice } from '../../ui/Choice';
 import { Failed, Loading } from '../../ui/Notice';
 import { VirtualRows } from '../../ui/VirtualRows';
-import { readSort, sortRows, TOTAL } from './standing';
+import { EMPTY, readSort, sortRows, TOTAL } from './standing';
 import { ROW_HEIGHT } from './StandingLine';
 import { useSheet } from './useStanding';
 
@@ -206,16 +206,19 @@ function MonthsRow(props: MonthsRowProps) {
       <span
         role="cell"
         className="flex h-full items-center justify-end pr-2 font-semibold"
-        style={{ background: isStrong ? undefined : shadeColour(whole.shade) }}
+        style={{ background: isStrong ? undefined : shadeColour(whole.spoken.shade) }}
       >
-        {figureText(whole, look)}
+        {figureText({ ...whole.spoken, actual: whole.actual }, look)}
       </span>
     </div>
   );
 }
 
+type Figures = Pick<Cell, 'actual' | 'variance' | 'percentShown' | 'noReading'>;
+
 /** A cell's figure; a rate's amounts in percent with two decimals, drawn only. */
-function figureText(cell: Cell | Reading, { figure, isRate, decimals }: Look): string {
+function figureText(cell: Figures, { figure, isRate, decimals }: Look): string {
+  if (figure !== 'actual' && cell.noReading === EMPTY) return NONE;
   if (figure === 'percent') return amount(cell.percentShown);
   const value = figure === 'actual' ? cell.actual : cell.variance;
   if (value === null) return NONE;

@@ -36,7 +36,7 @@ describe('the standing desk', () => {
       'Ada',
       'Cleo',
     ]);
-    expect(screen.getByText('1 of 2 at or above 100 %')).toBeInTheDocument();
+    expect(screen.getByText('1 of 2 reached quota')).toBeInTheDocument();
   });
 
   it('asks for the default view and for no more than the address says', async () => {
@@ -71,7 +71,9 @@ describe('the standing desk', () => {
   it('leads from a finding to the view that shows it', async () => {
     serve(ALL);
     show();
-    const claim = await screen.findByRole('link', { name: 'Ada holds 100 % of the shortfall.' });
+    const claim = await screen.findByRole('link', {
+      name: 'Ada accounts for 100 % of the shortfall.',
+    });
     await userEvent.click(claim);
     expect(screen.getByTestId('address')).toHaveTextContent('?only=A&selected=A');
     expect(screen.getByRole('heading', { level: 2 })).toHaveTextContent('Ada');
@@ -97,7 +99,7 @@ describe('the standing desk', () => {
     expect((await rowNames()).slice(2)).toEqual(['▾North3 reps', 'Bo', 'Ada', 'Cleo']);
     await userEvent.click(screen.getByRole('button', { name: 'Close North' }));
     expect((await rowNames()).slice(2)).toEqual(['▸North3 reps']);
-    expect(screen.getByTestId('address')).toHaveTextContent('closed=North');
+    expect(screen.getByTestId('address')).toHaveTextContent('folded=North');
   });
 
   it('tries a ladder before it is saved, and says what is wrong with one', async () => {

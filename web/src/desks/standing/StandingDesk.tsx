@@ -9,6 +9,7 @@ import { isTyping } from '../../ui/isTyping';
 import { ClaimsLine } from './ClaimsLine';
 import { CloseUp } from './CloseUp';
 import { CompareView } from './CompareView';
+import { CorrectionsPanel } from './CorrectionsPanel';
 import { ControlLine } from './ControlLine';
 import { Distribution } from './Distribution';
 import { LadderPanel } from './LadderPanel';
@@ -116,8 +117,9 @@ function Work({ company, view, standing, items, change }: WorkProps) {
             selected={view.selected ?? TOTAL}
             onSelect={select}
             onSort={(sort) => change({ sort })}
-            onToggle={(group) => change({ closed: toggled(view.closed, group) })}
+            onToggle={(group) => change({ folded: toggled(view.folded, group) })}
             onWiden={() => change({ ...NO_NARROWING, selected: null })}
+            onCorrections={() => change({ selected: null, panel: 'corrections' })}
           />
         </>
       )}
@@ -157,6 +159,16 @@ function Panel({ company, view, standing, change }: PanelProps) {
     return (
       <OrdersPanel
         key={`${standing.axis} ${view.selected ?? ''}`}
+        view={view}
+        standing={standing}
+        onClose={close}
+      />
+    );
+  }
+  if (view.panel === 'corrections') {
+    return (
+      <CorrectionsPanel
+        key={`${standing.axis} ${view.selected ?? ''} ${standing.from} ${standing.to}`}
         view={view}
         standing={standing}
         onClose={close}

@@ -1,11 +1,11 @@
-import type { Direction, Reading, Standing } from '../../api/types';
-import { amount, count, growth, NONE, signed, plural } from '../../format/figures';
+import type { Direction, Reading, Rung } from '../../api/types';
+import { amount, count, growth, NONE, signed } from '../../format/figures';
 import { goalPlace, Lane, type LaneScale } from '../../marks/Lane';
 import { shadeColour } from '../../marks/shading';
 import { StatusMark } from '../../marks/StatusMark';
 import { toneText } from '../../marks/tones';
 import { goalText, gridOf, type Decimals } from './columns';
-import { figuresOf } from './standing';
+import { EMPTY, figuresOf, isPast, laneOf, statusOf, varianceOf } from './standing';
 
 export const ROW_HEIGHT = 37;
 
@@ -17,6 +17,11 @@ export interface LineLook {
   hasGoals: boolean;
   hasBeside: boolean;
   unit: string;
+  rungs: Rung[];
+  /** How many months the span has. */
+  months: number;
+  /** Whether the last of them is running. */
+  isRunning: boolean;
 }
 
 interface LineProps {
@@ -39,10 +44,11 @@ interface LineProps {
 export function Line(props: LineProps) {
   const { look, name, under, reading, kind = 'row', isSelected } = props;
   const figures = figuresOf(reading);
-  const status =
-    reading.noReading && reading.tone === 'neutral' ? reading.noReading : reading.status;
+  const { spoken } = reading;
+  const isEmpty = spoken.noReading === EMPTY;
   const weight = { total: 'border-ink font-bold', group: 'font-semibold', row: '', inner: '' };
   const note = reading.notes?.map((one) => one.reasonName ?? one.text).join(', ');
+  const remarks = remarksOf(reading, look);
   return (
     // the name inside is a button; the whole row is only a larger target for the same
     // eslint-disable-next-line jsx-a11y/click-events-have-key-events
@@ -76,11 +82,12 @@ export function Line(props: LineProps) {
           title={name}
         >
           <span className="block truncate font-semibold">{name}</span>
-          {(note ?? under) && (
+          {(note ?? remarks ?? under) && (
             <span
-              className={`block truncate text-[11.5px] font-normal ${note ? 'text-near-text' : 'text-quiet'}`}
+              className={`block truncate text-[11.5px] font-normal ${note || remarks ? 'text-near-text' : 'text-quiet'}`}
+              title={[note, remarks, under].filter(Boolean).join('; ')}
             >
-              {note ? `✎ ${note}` : under}
+              {[remarks, note && `✎ ${note}`].filter(Boolean).join('; ') || under}
             </span>
           )}
         </button>
@@ -95,28 +102,52 @@ export function Line(props: LineProps) {
       <span
         role="cell"
         className="flex h-full items-center justify-end pr-2 whitespace-nowrap"
-        style={{ background: props.isShaded ? shadeColour(reading.shade) : undefined }}
+        style={{ background: props.isShaded ? shadeColour(spoken.shade) : undefined }}
       >
-        {signed(figures.variance, look.decimals.variance)}
+        {isEmpty ? NONE : signed(varianceOf(reading), look.decimals.variance)}
       </span>
       {look.hasBeside && <BesideCells reading={reading} unit={look.unit} />}
       <span role="cell" className="relative h-full">
         {(kind !== 'total' || look.scale.kind === 'percent') && (
-          <Lane reading={reading} scale={look.scale} direction={look.direction} />
+          <Lane reading={laneOf(reading)} scale={look.scale} direction={look.direction} />
         )}
         {look.hasGoals && <GoalLine scale={look.scale} />}
       </span>
-      <span role="cell" className={`pr-1 text-right font-semibold ${toneText(reading.tone)}`}>
-        {reading.percentShown === null ? NONE : amount(reading.percentShown)}
+      <span role="cell" className={`pr-1 text-right font-semibold ${toneText(spoken.tone)}`}>
+        {isEmpty || spoken.percentShown === null ? NONE : amount(spoken.percentShown)}
       </span>
       <span role="cell" className="flex items-center pl-3">
-        <StatusMark status={status} tone={reading.tone} isPast={reading.status === 'well past'} />
+        <StatusMark
+          status={statusOf(reading)}
+          tone={spoken.tone}
+          isPast={isPast(reading, look.rungs)}
+        />
       </span>
-      <span role="cell" className="standing-wide pr-2 text-right text-quiet">
-        {growth(reading.growthShown)}
+      <span
+        role="cell"
+        className="standing-wide pr-2 text-right text-quiet"
+        title={look.isRunning ? 'A running month is not compared with a whole one' : undefined}
+      >
+        {look.isRunning || isEmpty ? NONE : growth(reading.growthShown)}
       </span>
     </div>
   );
+}
+
+/** What has to be known to read the row rightly; undefined for nothing. */
+function remarksOf(reading: Reading, look: LineLook): string | undefined {
+  const remarks: string[] = [];
+  if (reading.waiting) {
+    remarks.push(reading.waitsFor ? `waits for ${reading.waitsFor}` : 'waits for its file');
+  }
+  if (reading.spoken.kind === 'comparable') {
+    remarks.push(`goal for ${reading.goalMonths} of ${look.months} months`);
+  }
+  if (reading.correction) {
+    const { actual, lines } = reading.correction;
+    remarks.push(`since close ${signed(actual)}, ${count(lines, 'line')}`);
+  }
+  return remarks.length === 0 ? undefined : remarks.join('; ');
 }
 
 /** The variance and percent-to-goal on the second basis. */
@@ -155,7 +186,7 @@ function ExtremeMark({ extreme }: { extreme: 'highest' | 'lowest' }) {
 }
 
 /** The row's stretch of the one goal line; over the row's rule, so that the stretches join. */
-function GoalLine({ scale }: { scale: LaneScale }) {
+export function GoalLine({ scale }: { scale: LaneScale }) {
   const place = goalPlace(scale);
   return place === null ? null : (
     <span
@@ -163,49 +194,5 @@ function GoalLine({ scale }: { scale: LaneScale }) {
       className="absolute -top-px -bottom-px w-[2px] -translate-x-1/2 bg-ink"
       style={{ left: `${place * 100}%` }}
     />
-  );
-}
-
-/** What the total holds beyond the members with a goal. */
-export function NoGoalLine({ standing, look }: { standing: Standing; look: LineLook }) {
-  const { noGoal, unassigned } = standing;
-  const lines =
-    unassigned.lines > 0 ? `${count(unassigned.lines, 'line')} without a ${standing.axis}` : '';
-  const members =
-    noGoal.members > 0 ? count(noGoal.members, standing.axis, plural(standing.axis)) : '';
-  return (
-    <div
-      role="row"
-      style={{ height: ROW_HEIGHT }}
-      className={`${gridOf(look.hasBeside)} items-center border-b border-rule text-quiet`}
-    >
-      <span role="rowheader" className="min-w-0 pl-2 leading-tight">
-        <span className="block truncate">No goal assigned</span>
-        <span className="block truncate text-[11.5px]">
-          {[members, lines].filter(Boolean).join(', ')}
-        </span>
-      </span>
-      <span role="cell" className="pr-2 text-right whitespace-nowrap">
-        {look.unit === 'rate' ? NONE : amount(noGoal.actual, look.decimals.actual)}
-      </span>
-      <span role="cell" className="pr-2 text-right">
-        {NONE}
-      </span>
-      <span role="cell" className="pr-2 text-right">
-        {NONE}
-      </span>
-      {look.hasBeside && (
-        <>
-          <span role="cell" />
-          <span role="cell" />
-        </>
-      )}
-      <span role="cell" className="relative h-full">
-        <GoalLine scale={look.scale} />
-      </span>
-      <span role="cell" />
-      <span role="cell" />
-      <span role="cell" className="standing-wide" />
-    </div>
   );
 }

@@ -5,8 +5,9 @@ import { amount, count, plural } from '../../format/figures';
 import { VirtualRows } from '../../ui/VirtualRows';
 import { goalPlace, laneScale } from '../../marks/Lane';
 import { allReadings, decimalsOf, gridOf, widthsOf } from './columns';
-import { Line, NoGoalLine, ROW_HEIGHT, type LineLook } from './StandingLine';
-import { nextSort, readSort, sortWord, TOTAL, type Item, type SortKey } from './standing';
+import { CorrectionsLine, NoGoalLine, UnsplitLine } from './ExtraLines';
+import { Line, ROW_HEIGHT, type LineLook } from './StandingLine';
+import { laneOf, nextSort, readSort, sortWord, TOTAL, type Item, type SortKey } from './standing';
 
 const HEAD_HEIGHT = 42;
 
@@ -19,18 +20,31 @@ interface StandingTableProps {
   onSort: (sort: string) => void;
   onToggle: (group: string) => void;
   onWiden: () => void;
+  onCorrections: () => void;
 }
 
 /** Total and "no goal" line on top, then the rows, all lanes on one goal line. */
 export function StandingTable(props: StandingTableProps) {
   const { standing, items, view, selected, onSelect } = props;
   const [scroll, setScroll] = useState<HTMLDivElement | null>(null);
+  const look = useMemo(() => lookOf(standing, view.lanes), [standing, view.lanes]);
   const hasNoGoalLine =
     standing.noGoal.members + standing.unassigned.lines > 0 && standing.summary.membersWithGoal > 0;
   // what stays on top while the rows scroll beneath it
-  const topRows = hasNoGoalLine ? 3 : 2;
+  const extraLines = [
+    hasNoGoalLine && <NoGoalLine key="no-goal" standing={standing} look={look} />,
+    (standing.corrections?.lines ?? 0) > 0 && (
+      <CorrectionsLine
+        key="corrections"
+        standing={standing}
+        look={look}
+        onOpen={props.onCorrections}
+      />
+    ),
+    standing.unsplit && <UnsplitLine key="unsplit" standing={standing} look={look} />,
+  ].filter(Boolean);
+  const topRows = 2 + extraLines.length;
   const topHeight = HEAD_HEIGHT + ROW_HEIGHT * (topRows - 1);
-  const look = useMemo(() => lookOf(standing, view.lanes), [standing, view.lanes]);
   const widths = useMemo(
     () => widthsOf(allReadings(standing), look.decimals),
     [standing, look.decimals],
@@ -82,7 +96,7 @@ export function StandingTable(props: StandingTableProps) {
               isSelected={selected === TOTAL}
               onSelect={() => onSelect(TOTAL)}
             />
-            {hasNoGoalLine && <NoGoalLine standing={standing} look={look} />}
+            {extraLines}
           </div>
         </div>
         <VirtualRows
@@ -104,13 +118,22 @@ export function StandingTable(props: StandingTableProps) {
 function lookOf(standing: Standing, lanes: View['lanes']): LineLook {
   const readings = allReadings(standing);
   return {
-    scale: laneScale(lanes === 'amount' ? standing.rows : readings, lanes),
+    scale: laneScale((lanes === 'amount' ? standing.rows : readings).map(laneOf), lanes),
     decimals: decimalsOf(readings),
     direction: standing.direction,
     hasGoals: readings.some((r) => r.attainment !== null),
     hasBeside: standing.beside !== null,
     unit: standing.unit,
+    rungs: standing.rung.rungs,
+    months: monthsIn(standing),
+    isRunning: standing.openMonth !== null,
   };
+}
+
+/** How many months the span has. */
+function monthsIn({ from, to }: Standing): number {
+  const number = (month: string) => Number(month.slice(0, 4)) * 12 + Number(month.slice(5, 7));
+  return number(to) - number(from) + 1;
 }
 
 interface HeadLineProps {
@@ -125,6 +148,7 @@ function HeadLine({ standing, view, look, onSort }: HeadLineProps) {
     standing.unit === 'count' ? '' : standing.unit === 'rate' ? ', %' : `, ${standing.unit}`;
   const place = goalPlace(look.scale);
   const head = { view, onSort };
+  const isToDate = standing.total.spoken.kind === 'to-date';
   return (
     <div role="rowgroup">
       <div
@@ -142,7 +166,7 @@ function HeadLine({ standing, view, look, onSort }: HeadLineProps) {
           {standing.isRange ? 'Range' : 'Goal'}
         </Head>
         <Head sortKey="favourable" {...head}>
-          Variance
+          {isToDate ? 'Variance to date' : 'Variance'}
         </Head>
         {look.hasBeside && (
           <>
@@ -165,7 +189,7 @@ function HeadLine({ standing, view, look, onSort }: HeadLineProps) {
           )}
         </span>
         <Head sortKey="attainment" {...head}>
-          To goal, %
+          {isToDate ? '% to date' : '% of goal'}
         </Head>
         <span role="columnheader" className="pl-3">
           Status

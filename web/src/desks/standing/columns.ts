@@ -1,7 +1,7 @@
 import type { CSSProperties } from 'react';
 import type { Reading, Standing } from '../../api/types';
 import { amount, hasFraction, signed } from '../../format/figures';
-import { figuresOf } from './standing';
+import { figuresOf, varianceOf } from './standing';
 
 const DIGIT_WIDTH = 7.9;
 const LEAST_WIDTH = 84;
@@ -53,7 +53,7 @@ export function widthsOf(readings: Reading[], decimals: Decimals): CSSProperties
   return {
     '--actual': width((r) => amount(figuresOf(r).actual, decimals.actual)),
     '--goal': width((r) => goalText(r, decimals.goal)),
-    '--variance': width((r) => signed(figuresOf(r).variance, decimals.variance)),
+    '--variance': width((r) => signed(varianceOf(r), decimals.variance)),
     '--beside': width((r) => signed(r.beside?.variance ?? null, 'drop')),
   } as CSSProperties;
 }

@@ -119,7 +119,7 @@ describe('the control line', () => {
   });
 
   it('groups, sorts across groups, and shows another way', async () => {
-    show('&closed=North&selected=A');
+    show('&folded=North&selected=A');
     await choose('in', 'regions');
     expect(address()).toBe('&group=region');
     await userEvent.click(screen.getByRole('button', { name: 'within groups' }));
@@ -140,9 +140,9 @@ describe('the control line', () => {
 
   it('opens and closes the ladder', async () => {
     show();
-    await userEvent.click(screen.getByRole('button', { name: 'Ladder 3 rungs' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Ladder 4 rungs' }));
     expect(address()).toBe('&panel=ladder');
-    await userEvent.click(screen.getByRole('button', { name: 'Ladder 3 rungs' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Ladder 4 rungs' }));
     expect(address()).toBe('');
   });
 

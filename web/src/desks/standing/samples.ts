@@ -1,4 +1,13 @@
-import type { Claims, CloseUp, Company, Proof, Reading, Row, Standing } from '../../api/types';
+import type {
+  Claims,
+  CloseUp,
+  Company,
+  Proof,
+  Reading,
+  Row,
+  Spoken,
+  Standing,
+} from '../../api/types';
 
 export const COMPANY: Company = {
   name: 'Saltmarsh Chandlery',
@@ -14,9 +23,9 @@ export const COMPANY: Company = {
 export function reading(
   actual: string,
   goal: string | null,
-  changes: Partial<Reading> = {},
+  changes: Partial<Omit<Reading, 'spoken'>> & { spoken?: Partial<Spoken> } = {},
 ): Reading {
-  return {
+  const plain = {
     actual,
     goal,
     variance: null,
@@ -28,13 +37,19 @@ export function reading(
     growth: null,
     growthShown: null,
     status: 'no reading',
-    tone: 'neutral',
+    tone: 'neutral' as const,
     percentShown: null,
     noReading: null,
     goalMonths: goal === null ? 0 : 1,
+    rung: RUNGS.indexOf(changes.status ?? '') < 0 ? null : RUNGS.indexOf(changes.status ?? ''),
+    comparable: null,
+    toDate: null,
     ...changes,
   };
+  return { ...plain, spoken: { ...plain, kind: 'whole', shade: null, ...changes.spoken } };
 }
+
+const RUNGS = ['behind', 'near', 'reached', 'well past'];
 
 export const ROWS: Row[] = [
   {
@@ -83,6 +98,12 @@ export const STANDING: Standing = {
   to: '2026-10',
   goal: 'quota',
   ladder: 'default for higher',
+  closed: 'as-closed',
+  corrections: { actual: '0.00', lines: 0 },
+  emptyMonths: [],
+  unsplit: null,
+  waiting: null,
+  spoken: { withGoal: 2, reached: 1 },
   headline: [
     { text: 'October 2026 is ', tone: null },
     { text: '7.5 % ahead of quota', tone: 'good' },
@@ -117,7 +138,9 @@ export const STANDING: Standing = {
       { name: 'behind', tone: 'bad' },
       { name: 'near', tone: 'near', from: '0.9', bound: 'at or above' },
       { name: 'reached', tone: 'good', from: '1', bound: 'at or above' },
+      { name: 'well past', tone: 'good', from: '1.2', bound: 'at or above' },
     ],
+    perMonth: false,
   },
   shading: { good: '20.00', bad: '10.00', isGoodAutomatic: true, isBadAutomatic: true },
 };
@@ -160,13 +183,12 @@ export const CLAIMS: Claims = {
   claims: [
     {
       kind: 'holders',
-      text: 'Ada holds 100 % of the shortfall.',
-      axis: null,
-      withinAxis: null,
-      withinKey: null,
+      text: 'Ada accounts for 100 % of the shortfall.',
       only: ['A'],
       select: 'A',
-      byMonth: false,
+      along: null,
+      from: null,
+      to: null,
     },
   ],
   reasons: [],

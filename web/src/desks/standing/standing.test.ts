@@ -16,27 +16,20 @@ import {
   targetOf,
   TOTAL,
 } from './standing';
+import { reading } from './samples';
 
 function row(key: string, favourable: string | null, place = 'North'): Row {
   return {
     key,
     name: `Name ${key}`,
     place,
-    actual: favourable ?? '0.00',
-    goal: null,
-    variance: favourable,
-    favourable,
-    variancePercent: null,
-    attainment: null,
-    shortfall: null,
-    excess: null,
-    growth: null,
-    growthShown: null,
-    status: 'near',
-    tone: 'near',
-    percentShown: null,
-    noReading: null,
-    goalMonths: 1,
+    ...reading(favourable ?? '0.00', null, {
+      variance: favourable,
+      favourable,
+      status: 'near',
+      tone: 'near',
+      goalMonths: 1,
+    }),
   };
 }
 
@@ -110,7 +103,7 @@ describe('the lines of a table in groups', () => {
 
   it('sort within their group, groups by their subtotal', () => {
     expect(ids('group=region')).toEqual(['South/', 'South/C', 'North/', 'North/B', 'North/A']);
-    expect(ids('group=region&closed=South')).toEqual(['South/', 'North/', 'North/B', 'North/A']);
+    expect(ids('group=region&folded=South')).toEqual(['South/', 'North/', 'North/B', 'North/A']);
     expect(ids('group=region&flat=1&sort=favourable')).toEqual(['North/A', 'North/B', 'South/C']);
   });
 
@@ -130,37 +123,37 @@ describe('the lines of a table in groups', () => {
   });
 });
 
-describe('a claim leads to the view that shows it', () => {
-  const view = { axis: 'rep' } as View;
+describe('a claim leads to the view that shows exactly its figures', () => {
   const claim: Claim = {
     kind: 'part',
     text: '',
-    axis: 'line',
-    withinAxis: 'rep',
-    withinKey: 'K1',
     only: [],
-    select: 'deck',
-    byMonth: false,
+    select: 'K1',
+    along: 'line',
+    from: null,
+    to: null,
   };
 
-  it('of other rows inside a member', () => {
-    expect(claimChanges(claim, view)).toMatchObject({
-      axis: 'line',
-      rep: 'K1',
-      selected: 'deck',
+  it('of a part: the row, with its variance taken apart along that axis', () => {
+    expect(claimChanges(claim)).toMatchObject({
+      selected: 'K1',
+      along: 'line',
       only: [],
+      layout: null,
       text: null,
     });
+    expect(claimChanges(claim)).not.toHaveProperty('axis');
   });
 
-  it('of some rows by month', () => {
-    const run = { ...claim, axis: null, withinAxis: null, only: ['A', 'B'], byMonth: true };
-    expect(claimChanges(run, view)).toMatchObject({
+  it('of a run: its months side by side', () => {
+    const run = { ...claim, along: null, only: ['A', 'B'], from: '2026-01', to: '2026-10' };
+    expect(claimChanges(run)).toMatchObject({
       layout: 'months',
-      span: 't',
+      span: 'range',
+      from: '2026-01',
+      to: '2026-10',
       only: ['A', 'B'],
     });
-    expect(claimChanges(run, view)).not.toHaveProperty('axis');
   });
 });
 

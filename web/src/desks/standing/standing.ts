@@ -1,4 +1,4 @@
-import type { Claim, Reading, Row, Standing } from '../../api/types';
+import type { Claim, Reading, Row, Rung, Standing } from '../../api/types';
 import { NO_NARROWING, type Changes, type View } from '../../app/useView';
 
 export type SortKey = 'name' | 'actual' | 'goal' | 'favourable' | 'attainment' | 'growth';
@@ -60,7 +60,7 @@ interface Keyed<T> {
 
 /** Sorts rows; those without the figure come last either way, equal ones by key. */
 export function sortRows<T extends Row>(rows: T[], { key, isFalling }: Sort): T[] {
-  const field = key === 'goal' ? goalOf : (row: Row) => row[key];
+  const field = FIELDS[key];
   const keyed = rows.map((row): Keyed<T> => {
     const text = field(row);
     return { row, text, nearest: key === 'name' || text === null ? 0 : Number(text) };
@@ -79,10 +79,15 @@ export function sortRows<T extends Row>(rows: T[], { key, isFalling }: Sort): T[
     .map(({ row }) => row);
 }
 
-/** The goal, of a range its lower end. */
-function goalOf(row: Row): string | null {
-  return row.goalLow ?? row.goal;
-}
+/** What rows are sorted by: as it is shown, the goal of a range by its lower end. */
+const FIELDS: Record<SortKey, (row: Row) => string | null> = {
+  name: (row) => row.name,
+  actual: (row) => row.actual,
+  goal: (row) => row.goalLow ?? row.goal,
+  favourable: (row) => row.spoken.favourable,
+  attainment: (row) => row.spoken.attainment,
+  growth: (row) => row.growth,
+};
 
 /** A line of the table: a row, or a group's subtotal. */
 export interface Item {
@@ -114,7 +119,7 @@ export function itemsOf(standing: Standing, view: View): Item[] {
     else byGroup.set(row.group ?? '', [row]);
   }
   return sortRows(standing.groups, sort).flatMap((group) => {
-    const isOpen = !view.closed.includes(group.key);
+    const isOpen = !view.folded.includes(group.key);
     const head: Item = { id: groupId(group.key), row: group, kind: 'group', isOpen };
     return isOpen ? [head, ...sortRows(byGroup.get(group.key) ?? [], sort).map(item)] : [head];
   });
@@ -147,22 +152,18 @@ export function targetOf(
   return { axis: standing.axis, key: row.key, group: row.group ?? null, row, noteOf };
 }
 
-/** The view that shows what a claim says. */
-export function claimChanges(claim: Claim, view: View): Changes {
-  const changes: Changes = {
+/** The view that shows exactly the figures of a claim; the rest stays as it is. */
+export function claimChanges(claim: Claim): Changes {
+  return {
     ...NO_NARROWING,
-    layout: claim.byMonth ? 'months' : null,
     only: claim.only,
     selected: claim.select,
+    along: claim.along,
+    panel: null,
+    ...(claim.from && claim.to
+      ? { layout: 'months', span: 'range', from: claim.from, to: claim.to, asof: null }
+      : { layout: null }),
   };
-  if (claim.byMonth) changes.span = 't';
-  if (claim.axis && claim.axis !== view.axis) {
-    changes.axis = claim.axis;
-    changes.group = null;
-    changes.against = null;
-    if (claim.withinAxis) changes[claim.withinAxis] = claim.withinKey;
-  }
-  return changes;
 }
 
 /** A reading's figures as they are shown: amounts, or a rate's percentages. */
@@ -173,3 +174,33 @@ export function figuresOf(reading: Reading): {
 } {
   return reading.rate ?? reading;
 }
+
+/** The variance that is spoken of; of a rate in points. */
+export function varianceOf(reading: Reading): string | null {
+  return reading.rate ? reading.rate.variance : reading.spoken.variance;
+}
+
+/** The status as it is spoken of: the rung's name, or why there is none. */
+export function statusOf({ spoken }: Reading): string {
+  return spoken.rung === null ? (spoken.noReading ?? spoken.status) : spoken.status;
+}
+
+/** Whether a reading lies on the highest of several good rungs. */
+export function isPast({ spoken }: Reading, rungs: Rung[]): boolean {
+  return (
+    spoken.rung !== null &&
+    spoken.tone === 'good' &&
+    spoken.rung === rungs.length - 1 &&
+    rungs[spoken.rung - 1]?.tone === 'good'
+  );
+}
+
+/** What a lane draws: whole figures in the tone that is spoken of; of an empty span nothing. */
+export function laneOf(reading: Reading): Reading {
+  return reading.spoken.noReading === EMPTY
+    ? { ...reading, actual: null, attainment: null, tone: 'neutral' }
+    : { ...reading, tone: reading.spoken.tone };
+}
+
+/** Why nothing is judged where nothing is posted. */
+export const EMPTY = 'no actuals yet';

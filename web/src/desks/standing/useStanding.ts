@@ -5,6 +5,7 @@ import { asChangeOf, asJson, useChange } from '../../api/useChange';
 import type {
   Claims,
   CloseUp,
+  Corrections,
   MonthSheet,
   Orders,
   Path,
@@ -87,6 +88,16 @@ export function useProof(view: View, target: Target, page: number, size: number)
   return useQuery({
     queryKey: ['standing', 'proof', address, asked],
     queryFn: () => ask<Proof>(`${address}/proof${query(asked)}`),
+    placeholderData: (before, previous) => (previous?.queryKey[2] === address ? before : undefined),
+  });
+}
+
+export function useCorrections(view: View, target: Target, page: number, size: number) {
+  const [address, base] = targetQuery(view, target);
+  const asked = { ...base, page: String(page), size: String(size) };
+  return useQuery({
+    queryKey: ['standing', 'corrections', address, asked],
+    queryFn: () => ask<Corrections>(`${address}/corrections${query(asked)}`),
     placeholderData: (before, previous) => (previous?.queryKey[2] === address ? before : undefined),
   });
 }

@@ -2,6 +2,7 @@ package zealoustarget.core.claim;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import zealoustarget.core.calendar.Span;
 import zealoustarget.core.member.Axis;
 
 /**
@@ -35,26 +36,21 @@ public record Claim(Kind kind, String text, List<String> shares, Show show) {
   }
 
   /**
-   * What to show.
+   * The view that shows exactly the figures of the sentence; what it does not name stays as it is.
    *
-   * @param axis rows of this axis; null for those of the standing
-   * @param withinAxis where rows are of another axis: what they are narrowed to, with its key
    * @param keys rows to keep; empty for all
    * @param select key of the row to explain; null for the total
+   * @param along the axis along which the row's variance is taken apart; null for none
+   * @param months months side by side to show; null for the span as it is
    */
   public record Show(
-      @Nullable Axis axis,
-      @Nullable Axis withinAxis,
-      @Nullable String withinKey,
-      List<String> keys,
-      @Nullable String select,
-      boolean isByMonth) {
+      List<String> keys, @Nullable String select, @Nullable Axis along, @Nullable Span months) {
     static Show rows(List<String> keys) {
-      return new Show(null, null, null, keys, keys.size() == 1 ? keys.get(0) : null, false);
+      return new Show(keys, keys.size() == 1 ? keys.get(0) : null, null, null);
     }
 
     static Show total() {
-      return new Show(null, null, null, List.of(), null, false);
+      return new Show(List.of(), null, null, null);
     }
   }
 }

@@ -1,6 +1,7 @@
 package zealoustarget.core.claim;
 
 import java.math.RoundingMode;
+import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -8,6 +9,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
@@ -23,6 +25,7 @@ import zealoustarget.core.ledger.Narrowing;
 import zealoustarget.core.ledger.StandingQuery;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.reading.Figures;
+import zealoustarget.core.reading.NoReading;
 import zealoustarget.core.reading.Outlook;
 import zealoustarget.core.reading.Reading;
 import zealoustarget.core.reading.Standing;
@@ -30,7 +33,8 @@ import zealoustarget.core.reading.Standing.Row;
 
 /**
  * Finds what is worth saying about a standing beside its headline, at most five sentences. Each
- * states figures of the rows and nothing else; a share is cut down to whole percents, never up.
+ * states figures of the rows as they are spoken of and nothing else: of a running month those to
+ * date, of months without a goal none. An empty span has nothing worth saying.
  */
 public final class Claims {
   private static final int MOST = 5;
@@ -44,6 +48,7 @@ public final class Claims {
 
   private final Ledger ledger;
   private final StandingQuery query;
+  private final Standing whole;
   private final Standing standing;
   private final String goalWords;
   private final List<Claim> found = new ArrayList<>();
@@ -51,7 +56,8 @@ public final class Claims {
   private Claims(Ledger ledger, StandingQuery query, Standing standing, String goalWords) {
     this.ledger = ledger;
     this.query = query;
-    this.standing = standing;
+    this.whole = standing;
+    this.standing = standing.asSpoken();
     this.goalWords = goalWords;
   }
 
@@ -68,6 +74,9 @@ public final class Claims {
       Standing standing,
       String goalWords,
       List<ReasonShare> reasons) {
+    if (standing.total().status().noReading() == NoReading.EMPTY) {
+      return List.of();
+    }
     Claims claims = new Claims(ledger, query, standing, goalWords);
     claims.part();
     claims.holders();
@@ -135,17 +144,9 @@ public final class Claims {
     Row row = telling.row();
     String owner = row.member().name() + (row.member().name().endsWith("s") ? "’" : "’s");
     String name = Figures.capital(telling.part().member().name());
-    boolean isOfAll = query.axis() == Axis.COMPANY;
-    Show show =
-        new Show(
-            telling.along(),
-            isOfAll ? null : query.axis(),
-            isOfAll ? null : row.member().key(),
-            List.of(),
-            telling.part().member().key(),
-            false);
+    Show show = new Show(List.of(), row.member().key(), telling.along(), null);
     if (telling.share().compareTo(Ratio.ONE) <= 0) {
-      String percent = percent(telling.share());
+      String percent = Figures.share(telling.share());
       say(Kind.PART, name + " is " + percent + " % of " + owner + " miss.", show, percent);
     } else {
       String amount = amount(telling.part().favourable().abs());
@@ -170,7 +171,7 @@ public final class Claims {
     }
     List<Row> few = shortRows.subList(0, holders);
     Ratio held = few.stream().map(Standing::shortfall).reduce(Ratio.ZERO, Ratio::plus);
-    String percent = percent(held.dividedBy(standing.sumOfShortfalls()));
+    String percent = Figures.share(held.dividedBy(standing.sumOfShortfalls()));
     String who =
         holders <= MOST_NAMED
             ? names(few)
@@ -182,7 +183,7 @@ public final class Claims {
     say(
         Kind.HOLDERS,
         who
-            + (holders == 1 ? " holds " : " hold ")
+            + (holders == 1 ? " accounts for " : " account for ")
             + percent
             + " % of the "
             + shortfallWord()
@@ -191,12 +192,13 @@ public final class Claims {
         percent);
   }
 
-  /** The longest run of misses that ends with the last whole month, and who has one as long. */
+  /** The longest run of misses that ends with the last complete month, and who has one as long. */
   private void run() {
-    if (query.axis() == Axis.COMPANY || standing.membersWithGoal() == 0) {
+    YearMonth last = lastComplete();
+    if (query.axis() == Axis.COMPANY || standing.membersWithGoal() == 0 || last == null) {
       return;
     }
-    Map<Integer, Integer> runs = runs();
+    Map<Integer, Integer> runs = runs(last);
     int longest = runs.values().stream().mapToInt(run -> run).max().orElse(0);
     if (longest < SHORTEST_RUN) {
       return;
@@ -210,6 +212,7 @@ public final class Claims {
             ? names(rows)
             : Figures.capital(Figures.number(rows.size())) + " " + query.axis().word(rows.size());
     String atLeast = longest == LONGEST_RUN ? "at least " : "";
+    String until = last.equals(query.span().toInclusive()) ? "" : ", up to " + SpanWords.name(last);
     say(
         Kind.RUN,
         who
@@ -218,21 +221,46 @@ public final class Claims {
             + " "
             + atLeast
             + Figures.number(longest)
-            + " months in a row.",
-        new Show(null, null, null, keys(rows), rows.size() == 1 ? keys(rows).get(0) : null, true),
+            + " months in a row"
+            + until
+            + ".",
+        new Show(
+            keys(rows),
+            rows.size() == 1 ? keys(rows).get(0) : null,
+            null,
+            Span.ending(last, longest)),
         Integer.toString(longest));
   }
 
-  private Map<Integer, Integer> runs() {
-    boolean isOpen = query.days() != null && query.days().elapsed() < query.days().workingDays();
+  /** The last month of the span that has actuals and is not running; null where none is. */
+  private @Nullable YearMonth lastComplete() {
+    List<YearMonth> empty = ledger.emptyMonths(query.measure(), query.span());
+    return query.span().months().stream()
+        .filter(month -> !empty.contains(month))
+        .filter(month -> !isRunning() || !month.equals(query.span().toInclusive()))
+        .reduce((first, second) -> second)
+        .or(
+            () ->
+                isRunning()
+                    ? Optional.of(query.span().fromInclusive().minusMonths(1))
+                    : Optional.empty())
+        .orElse(null);
+  }
+
+  private boolean isRunning() {
+    return query.days() != null && query.days().elapsed() < query.days().workingDays();
+  }
+
+  private Map<Integer, Integer> runs(YearMonth last) {
     Map<Integer, Integer> runs = new HashMap<>();
     Set<Integer> going = new HashSet<>();
     standing.rows().forEach(row -> going.add(row.member().id()));
     for (int back = 0; back < LONGEST_RUN && !going.isEmpty(); back++) {
-      Span month = Span.of(query.span().toInclusive().minusMonths(back + (isOpen ? 1L : 0L)));
+      Span month = Span.of(last.minusMonths(back));
       Set<Integer> missed = new HashSet<>();
       for (Row row : ledger.standing(query.withSpan(month).withNarrowing(Narrowing.NONE)).rows()) {
-        if (miss(row).signum() > 0) {
+        boolean isJudged = row.status().noReading() != NoReading.EMPTY;
+        if (isJudged && miss(row).signum() > 0) {
           missed.add(row.member().id());
         }
       }
@@ -263,10 +291,9 @@ public final class Claims {
   }
 
   private void landing() {
-    Outlook outlook = standing.total().outlook();
-    Ratio goal = standing.total().reading().goalAmount();
-    boolean isOver = query.days() == null || query.days().elapsed() >= query.days().workingDays();
-    if (isOver || outlook == null || outlook.landing() == null || goal == null) {
+    Outlook outlook = whole.total().outlook();
+    Ratio goal = whole.total().reading().goalAmount();
+    if (!isRunning() || outlook == null || outlook.landing() == null || goal == null) {
       return;
     }
     Ratio landing = Objects.requireNonNull(outlook.landing());
@@ -290,7 +317,7 @@ public final class Claims {
         .findFirst()
         .ifPresent(
             share -> {
-              String percent = percent(share.share());
+              String percent = Figures.share(share.share());
               say(
                   Kind.REASON,
                   percent + " % of the " + shortfallWord() + ": " + share.reason() + ".",
@@ -309,7 +336,7 @@ public final class Claims {
       String amount = amount(miss(near.get(0)));
       say(
           Kind.NEAR_MISS,
-          near.get(0).member().name() + " misses " + goalWords + " by no more than " + amount + ".",
+          near.get(0).member().name() + " is " + amount + nearWords() + ".",
           Show.rows(keys(near)),
           amount);
     } else if (near.size() > 1) {
@@ -318,12 +345,24 @@ public final class Claims {
           Figures.capital(Figures.number(near.size()))
               + " "
               + query.axis().word(near.size())
-              + " miss "
-              + goalWords
-              + " by 1 % or less.",
+              + " are 1 % or less"
+              + nearWords()
+              + ".",
           Show.rows(keys(near)),
           Integer.toString(near.size()));
     }
+  }
+
+  private String nearWords() {
+    boolean isHigher = query.measure().direction() == Direction.HIGHER;
+    if (whole.total().spoken().kind() == Standing.Kind.TO_DATE) {
+      return isHigher ? " behind pace" : " over pace";
+    }
+    return switch (query.measure().direction()) {
+      case HIGHER -> " short of " + goalWords;
+      case LOWER -> " over " + goalWords;
+      case NEAREST -> " away from " + goalWords;
+    };
   }
 
   private static boolean isNear(Reading reading) {
@@ -342,13 +381,14 @@ public final class Claims {
         || growth == null
         || growth.compareTo(TELLING_FALL) > 0
         || query.axis() == Axis.COMPANY
+        || isRunning() // a part of a month is not compared with a whole one
         || query.measure().direction() != Direction.HIGHER) {
       return;
     }
-    String percent = percent(growth.abs());
+    String percent = Figures.share(growth.abs());
     say(
         Kind.FALL,
-        most.member().name() + " fell most on the year before, by " + percent + " %.",
+        most.member().name() + " has the largest drop on last year, " + percent + " %.",
         Show.rows(List.of(most.member().key())),
         percent);
   }
@@ -394,11 +434,6 @@ public final class Claims {
 
   private static Ratio whole(Ratio amount) {
     return Ratio.parse(amount.rounded(0, RoundingMode.HALF_UP).toPlainString());
-  }
-
-  /** Cut down to whole percents, so that no claim says more than its rows. */
-  private static String percent(Ratio share) {
-    return share.times(Ratio.of(100)).rounded(0, RoundingMode.FLOOR).toPlainString();
   }
 
   private static Ratio miss(Row row) {

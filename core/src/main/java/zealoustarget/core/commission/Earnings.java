@@ -101,6 +101,7 @@ public final class Earnings {
         terms,
         from,
         facts,
+        terms == null ? null : facts(terms, rep, month, month).quota(),
         curve,
         pay,
         before == null ? null : before.month(),

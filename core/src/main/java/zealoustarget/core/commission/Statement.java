@@ -2,6 +2,7 @@ package zealoustarget.core.commission;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import zealoustarget.core.amount.Ratio;
 
 /**
  * A rep's commission for a month; docs/calculations.md, section 7.
@@ -9,6 +10,7 @@ import org.jspecify.annotations.Nullable;
  * @param terms null without a plan
  * @param windowFrom first month number of the window as far as these terms reach
  * @param facts to date
+ * @param monthQuota of the month alone, as it is ramped and shared; null without one
  * @param curve null without a quota above 0
  * @param pay to date; null without a quota above 0
  * @param closedThrough last sealed month number within the window; null where none is
@@ -25,6 +27,7 @@ public record Statement(
     @Nullable Terms terms,
     int windowFrom,
     Facts facts,
+    @Nullable Ratio monthQuota,
     @Nullable PayCurve curve,
     @Nullable Pay pay,
     @Nullable Integer closedThrough,

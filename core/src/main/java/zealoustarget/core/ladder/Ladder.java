@@ -19,11 +19,17 @@ import zealoustarget.core.amount.Ratio;
  *
  * @param scale the figure that is read
  * @param rungs ascending; only the first has no lower bound
+ * @param perMonth whether bounds in amounts are those of one month, scaled by the number of months
+ *     with actuals in the span
  */
-public record Ladder(Scale scale, List<Rung> rungs) {
+public record Ladder(Scale scale, List<Rung> rungs, boolean perMonth) {
   /** Checks order, bounds and names, so that gaps and overlaps cannot be held. */
   public Ladder {
     rungs = List.copyOf(rungs);
+    if (perMonth && !scale.isAmount()) {
+      throw new IllegalArgumentException(
+          "perMonth is for ladders that read amounts, not " + scale.word());
+    }
     if (rungs.isEmpty()) {
       throw new IllegalArgumentException("rungs must not be empty");
     }
@@ -43,6 +49,34 @@ public record Ladder(Scale scale, List<Rung> rungs) {
             "rung " + (i + 1) + " \"" + rung.name() + "\" must begin above the rung before it");
       }
     }
+  }
+
+  public Ladder(Scale scale, List<Rung> rungs) {
+    this(scale, rungs, false);
+  }
+
+  /**
+   * The ladder that judges a span.
+   *
+   * <p>Worked: 500.00 per month is 1 500.00 over three months with actuals.
+   *
+   * @param months with actuals; where there are none, nothing is judged anyway
+   */
+  public Ladder over(int months) {
+    if (!perMonth) {
+      return this;
+    }
+    Ratio times = Ratio.of(Math.max(months, 1));
+    return new Ladder(
+        scale,
+        rungs.stream()
+            .map(
+                rung ->
+                    rung.lowerBound() == null
+                        ? rung
+                        : new Rung(
+                            rung.name(), rung.tone(), rung.lowerBound().times(times), rung.above()))
+            .toList());
   }
 
   /** The default of a direction, on percent-to-goal. */

@@ -17,6 +17,11 @@ public enum Scale {
     this.word = word;
   }
 
+  /** Whether bounds are amounts of the measure, not ratios. */
+  public boolean isAmount() {
+    return this == VARIANCE || this == VALUE;
+  }
+
   /** The word in files and on the wire. */
   public String word() {
     return word;

@@ -1,16 +1,24 @@
 package zealoustarget.core.ledger;
 
+import java.math.RoundingMode;
+import java.time.YearMonth;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Direction;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.calendar.Span;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
 import zealoustarget.core.reading.Reading;
+import zealoustarget.core.reading.Standing;
 import zealoustarget.core.spread.Spread;
 
 /**
@@ -47,10 +55,24 @@ public record Breakdown(Axis axis, Split split, Ratio whole, List<Part> parts) {
       @Nullable Ratio actual,
       @Nullable Ratio goal,
       Ratio variance,
-      Ratio favourable) {}
+      Ratio favourable) {
+    private Part plus(Part other) {
+      return new Part(
+          member,
+          sum(actual, other.actual),
+          sum(goal, other.goal),
+          variance.plus(other.variance),
+          favourable.plus(other.favourable));
+    }
+
+    private static @Nullable Ratio sum(@Nullable Ratio one, @Nullable Ratio other) {
+      return one == null || other == null ? (one == null ? other : one) : one.plus(other);
+    }
+  }
 
   /**
-   * Takes a member's variance apart, or the total's.
+   * Takes a member's variance apart, or the total's: the one that is spoken of, so of a running
+   * month the one to date, and where not all months have a goal that of the months with one.
    *
    * @param member id on the query's axis, or null for everything in scope
    * @return null where there is no goal, where the actual lies inside its range, or where nothing
@@ -58,14 +80,59 @@ public record Breakdown(Axis axis, Split split, Ratio whole, List<Part> parts) {
    */
   public static @Nullable Breakdown of(
       Ledger ledger, StandingQuery query, @Nullable Integer member, Axis along) {
-    Reading reading =
-        (member == null ? ledger.total(query) : ledger.reading(query, member)).reading();
+    Standing.Judged spoken =
+        (member == null ? ledger.total(query) : ledger.reading(query, member)).spoken();
+    if (spoken.kind() == Standing.Kind.COMPARABLE) {
+      return ofMonths(ledger, query, member, along);
+    }
+    Reading reading = spoken.reading();
     Ratio variance = reading.variance();
     if (variance == null || (reading.range() != null && variance.signum() == 0)) {
       return null;
     }
     Filters inside = member == null ? query.filters() : query.filters().and(query.axis(), member);
     return new Taker(ledger, query, member, along, inside, reading).take(variance);
+  }
+
+  /** Of the months that have a goal: as one span where they follow each other, else added up. */
+  private static @Nullable Breakdown ofMonths(
+      Ledger ledger, StandingQuery query, @Nullable Integer member, Axis along) {
+    List<YearMonth> with =
+        query.span().months().stream()
+            .filter(
+                month -> {
+                  StandingQuery one = query.withSpan(Span.of(month));
+                  return (member == null ? ledger.total(one) : ledger.reading(one, member))
+                      .hasGoal();
+                })
+            .toList();
+    Span span = new Span(with.get(0), with.get(with.size() - 1));
+    if (span.length() == with.size()) {
+      return of(ledger, query.withSpan(span), member, along);
+    }
+    if (query.measure().isRate() || ledger.isRange(query.basis(), query.measure().code())) {
+      return null; // neither rates nor distances to a range add up
+    }
+    Breakdown sum = null;
+    for (YearMonth month : with) {
+      Breakdown one = of(ledger, query.withSpan(Span.of(month)), member, along);
+      if (one == null) {
+        return null;
+      }
+      sum = sum == null ? one : sum.plus(one);
+    }
+    return sum;
+  }
+
+  private Breakdown plus(Breakdown other) {
+    Map<Member, Part> sums = new LinkedHashMap<>();
+    Stream.concat(parts.stream(), other.parts.stream())
+        .forEach(part -> sums.merge(part.member(), part, Part::plus));
+    return new Breakdown(
+        axis,
+        split.compareTo(other.split) > 0 ? split : other.split,
+        whole.plus(other.whole),
+        Taker.sorted(new ArrayList<>(sums.values())));
   }
 
   /** Takes one variance apart. */
@@ -99,7 +166,9 @@ public record Breakdown(Axis axis, Split split, Ratio whole, List<Part> parts) {
       List<Part> parts = new ArrayList<>();
       for (int place = -1; place < figures.places(); place++) {
         if (figures.hasRow(place)) {
-          Reading part = figures.read(memberAt(place), place).reading();
+          Standing.Unjudged read = figures.read(memberAt(place), place);
+          boolean isToDate = !query.isWhole() && read.toDate() != null;
+          Reading part = isToDate ? Objects.requireNonNull(read.toDate()) : read.reading();
           Ratio goal = part.goalAmount();
           Ratio actual = Objects.requireNonNull(part.actual());
           parts.add(
@@ -123,7 +192,7 @@ public record Breakdown(Axis axis, Split split, Ratio whole, List<Part> parts) {
         weights = weights(all, places);
         split = Split.WHOLE_MIX;
       }
-      if (isZero(weights) || !goal.under().equals(java.math.BigInteger.ONE)) {
+      if (isZero(weights)) {
         return null;
       }
       List<Integer> order = order(places);
@@ -135,12 +204,16 @@ public record Breakdown(Axis axis, Split split, Ratio whole, List<Part> parts) {
           ordered.add(weight);
         }
       }
-      List<Long> goals = Spread.byWeights(goal.over().longValueExact(), ordered);
+      // a goal to date has parts of a cent: they go to the part with the largest weight
+      Ratio whole = Ratio.parse(goal.rounded(0, RoundingMode.DOWN).toPlainString());
+      List<Long> goals = Spread.byWeights(whole.over().longValueExact(), ordered);
+      int largest = ordered.indexOf(Collections.max(ordered));
       List<Part> parts = new ArrayList<>();
       for (int at = 0; at < taken.size(); at++) {
         int place = taken.get(at);
         Ratio sold = Objects.requireNonNull(actual.actual(place));
         Ratio share = Ratio.of(goals.get(at));
+        share = at == largest ? share.plus(goal.minus(whole)) : share;
         parts.add(part(memberAt(place), sold, share, sold.minus(share)));
       }
       return new Breakdown(along, split, variance, parts);

@@ -2,6 +2,7 @@ package zealoustarget.core.ledger;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.member.Member;
@@ -19,12 +20,20 @@ final class Figures {
   private final GoalSum.Shape shape;
   private final int places;
   private final @Nullable GoalSum[] goals;
+  private final boolean[] isEmptyMonth;
+  private final boolean isEmpty;
 
   Figures(Ledger ledger, StandingQuery query, Places at) {
     this.query = query;
     actual = ledger.sums(query, query.span(), at);
     prior = ledger.sums(query, query.span().before(), at);
     yearBefore = ledger.sums(query, query.span().yearBefore(), at);
+    isEmptyMonth = ledger.isEmptyByMonth(query.measure(), query.span());
+    boolean hasAny = false;
+    for (boolean one : isEmptyMonth) {
+      hasAny |= !one;
+    }
+    isEmpty = !hasAny;
     GoalBook book = ledger.goalBook(query.basis());
     shape =
         new GoalSum.Shape(
@@ -41,7 +50,6 @@ final class Figures {
 
   private void addGoals(List<GoalBook.Cell> cells, int[] cellPlaces) {
     int first = Months.number(query.span().fromInclusive());
-    int last = query.span().length() - 1;
     for (int i = 0; i < cellPlaces.length; i++) {
       int place = cellPlaces[i];
       if (place == Places.OUTSIDE) {
@@ -53,13 +61,25 @@ final class Figures {
         goals[place + 1] = sum;
       }
       int month = cells.get(i).month() - first;
-      sum.add(cells.get(i), month, month == last, actual.weight(place, month));
+      sum.add(cells.get(i), month, part(month), actual.weight(place, month));
     }
+  }
+
+  private GoalSum.Part part(int month) {
+    if (isEmptyMonth[month]) {
+      return GoalSum.Part.EMPTY;
+    }
+    return month == isEmptyMonth.length - 1 ? GoalSum.Part.LAST : GoalSum.Part.PAST;
   }
 
   /** One more than the largest place. */
   int places() {
     return places;
+  }
+
+  /** Whether nothing at all is posted of the measure in the span. */
+  boolean isEmpty() {
+    return isEmpty;
   }
 
   boolean hasRow(int place) {
@@ -80,8 +100,7 @@ final class Figures {
             goalMonths(place),
             prior.orNull(place),
             yearBefore.orNull(place));
-    return new Standing.Unjudged(
-        member, reading, outlook(reading, actual.lastMonth(place), openGoal(place)));
+    return unjudged(member, reading, new int[] {place}, goals[place + 1]);
   }
 
   /** Several places read as one: summed first, then compared. */
@@ -90,8 +109,6 @@ final class Figures {
     SpanSums.Sum priors = prior.sum();
     SpanSums.Sum years = yearBefore.sum();
     GoalSum goal = new GoalSum(shape);
-    Ratio openActual = Ratio.ZERO;
-    Ratio openGoal = null;
     for (int place : several) {
       actuals.add(place);
       addEarlier(priors, place, query.basis() instanceof Basis.PriorPeriod);
@@ -99,10 +116,6 @@ final class Figures {
       GoalSum own = goals[place + 1];
       if (own != null) {
         goal.addAll(own);
-      }
-      if (query.days() != null) {
-        openActual = plus(openActual, actual.lastMonth(place));
-        openGoal = plusOrNull(openGoal, openGoal(place));
       }
     }
     Reading reading =
@@ -113,7 +126,20 @@ final class Figures {
             goalMonths(goal, priors, years),
             priors.orNull(),
             years.orNull());
-    return new Standing.Unjudged(member, reading, outlook(reading, openActual, openGoal));
+    return unjudged(member, reading, several, goal);
+  }
+
+  private Standing.Unjudged unjudged(
+      Member member, Reading reading, int[] several, @Nullable GoalSum goal) {
+    boolean isRunning = query.days() != null && !query.measure().isRate();
+    Goal goalToDate = isRunning && reading.hasGoal() ? goalToDate(several, goal) : Goal.MISSING;
+    return new Standing.Unjudged(
+        member,
+        reading,
+        isEmpty,
+        isRunning ? outlook(reading, several, goalToDate) : null,
+        goal == null ? null : comparable(several, goal),
+        goalToDate instanceof Goal.Missing ? null : against(reading, goalToDate));
   }
 
   private static void addEarlier(SpanSums.Sum sum, int place, boolean isBasis) {
@@ -181,31 +207,87 @@ final class Figures {
     return query.basis() instanceof Basis.PriorPeriod ? priors.months() : sum.months();
   }
 
-  private @Nullable Ratio openGoal(int place) {
+  /**
+   * Actuals and goals of the months with a goal only; docs/calculations.md, section 2.
+   *
+   * @return null where no month has a goal, or none without one has a posted line
+   */
+  private Standing.@Nullable Compared comparable(int[] several, GoalSum goal) {
+    int months = isEmptyMonth.length;
+    if (earlier() != null || goal.months() == 0 || goal.months() == months) {
+      return null;
+    }
+    boolean isPartly = false;
+    boolean hasActuals = false;
+    for (int month = 0; month < months; month++) {
+      if (goal.hasMonth(month)) {
+        hasActuals |= !isEmptyMonth[month];
+      } else {
+        isPartly |= hasLines(several, month);
+      }
+    }
+    Goal amount = goal.goal();
+    if (!isPartly || amount instanceof Goal.Missing) {
+      return null;
+    }
+    Reading reading =
+        new Reading(
+            query.measure().direction(),
+            actual.actual(several, goal::hasMonth),
+            amount,
+            goal.months(),
+            null,
+            null);
+    return new Standing.Compared(reading, !hasActuals);
+  }
+
+  private boolean hasLines(int[] several, int month) {
+    for (int place : several) {
+      if (actual.hasLines(place, month)) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private static Reading against(Reading reading, Goal other) {
+    return new Reading(
+        reading.direction(),
+        reading.actual(),
+        other,
+        reading.goalMonths(),
+        reading.prior(),
+        reading.yearBefore());
+  }
+
+  /** What was expected so far of a span that ends in a running month. */
+  private Goal goalToDate(int[] several, @Nullable GoalSum goal) {
+    Ratio gone = Objects.requireNonNull(query.days()).gone();
     SpanSums earlier = earlier();
-    if (earlier != null) {
-      Ratio last = earlier.lastMonth(place);
-      return last == null ? null : last.times(factor());
+    if (earlier == null) {
+      return goal == null ? Goal.MISSING : goal.toDate(gone);
     }
-    GoalSum sum = goals[place + 1];
-    return sum == null ? null : sum.open();
-  }
-
-  private @Nullable Outlook outlook(
-      Reading reading, @Nullable Ratio openActual, @Nullable Ratio openGoal) {
-    return query.days() == null || openActual == null || query.measure().isRate()
-        ? null
-        : Outlook.of(reading, query.days(), openActual, openGoal);
-  }
-
-  private static Ratio plus(Ratio sum, @Nullable Ratio more) {
-    return more == null ? sum : sum.plus(more);
-  }
-
-  private static @Nullable Ratio plusOrNull(@Nullable Ratio sum, @Nullable Ratio more) {
-    if (sum == null || more == null) {
-      return sum == null ? more : sum;
+    Ratio sum = Ratio.ZERO;
+    for (int month = 0; month < isEmptyMonth.length; month++) {
+      long amount = 0;
+      for (int place : several) {
+        amount = Math.addExact(amount, earlier.inMonth(place, month));
+      }
+      Ratio part = part(month) == GoalSum.Part.LAST ? gone : Ratio.ONE;
+      sum = isEmptyMonth[month] ? sum : sum.plus(Ratio.of(amount).times(part));
     }
-    return sum.plus(more);
+    return Goal.of(sum.times(factor()));
+  }
+
+  private Outlook outlook(Reading reading, int[] several, Goal goalToDate) {
+    long open = 0;
+    for (int place : several) {
+      open = Math.addExact(open, actual.inMonth(place, isEmptyMonth.length - 1));
+    }
+    return Outlook.of(
+        reading,
+        Objects.requireNonNull(query.days()),
+        Ratio.of(open),
+        goalToDate instanceof Goal.Single single ? single.amount() : null);
   }
 }

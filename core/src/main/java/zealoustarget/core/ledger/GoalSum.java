@@ -1,6 +1,6 @@
 package zealoustarget.core.ledger;
 
-import org.jspecify.annotations.Nullable;
+import java.util.function.Supplier;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.reading.Goal;
 
@@ -15,8 +15,10 @@ final class GoalSum {
   private final Shape shape;
   private long low;
   private long high;
-  private long open;
-  private boolean hasOpen;
+  private long pastLow;
+  private long pastHigh;
+  private long openLow;
+  private long openHigh;
   private Ratio weightedLow = Ratio.ZERO;
   private Ratio weightedHigh = Ratio.ZERO;
   private long weight;
@@ -27,14 +29,23 @@ final class GoalSum {
     this.shape = shape;
   }
 
+  /** Where a goal lies in the span. */
+  enum Part {
+    /** In a month that counts whole toward the goal to date. */
+    PAST,
+    /** In the span's last month, which may be running. */
+    LAST,
+    /** In a month without any actual, which adds nothing to the goal to date. */
+    EMPTY
+  }
+
   /**
    * Adds one goal.
    *
    * @param month its number within the span, from 0
-   * @param isLast whether that is the span's last
    * @param by the denominator of the goal's member and month, for rates
    */
-  void add(GoalBook.Cell cell, int month, boolean isLast, long by) {
+  void add(GoalBook.Cell cell, int month, Part part, long by) {
     low = Math.addExact(low, cell.amount());
     high = Math.addExact(high, cell.highEnd());
     if (shape.isRate()) {
@@ -42,9 +53,12 @@ final class GoalSum {
       weightedHigh = weightedHigh.plus(Ratio.of(cell.highEnd()).times(Ratio.of(by)));
       weight = Math.addExact(weight, by);
     }
-    if (isLast) {
-      open = Math.addExact(open, cell.amount());
-      hasOpen = true;
+    if (part == Part.LAST) {
+      openLow = Math.addExact(openLow, cell.amount());
+      openHigh = Math.addExact(openHigh, cell.highEnd());
+    } else if (part == Part.PAST) {
+      pastLow = Math.addExact(pastLow, cell.amount());
+      pastHigh = Math.addExact(pastHigh, cell.highEnd());
     }
     if (month < Long.SIZE) {
       earlyMonths |= 1L << month;
@@ -56,8 +70,10 @@ final class GoalSum {
   void addAll(GoalSum other) {
     low = Math.addExact(low, other.low);
     high = Math.addExact(high, other.high);
-    open = Math.addExact(open, other.open);
-    hasOpen |= other.hasOpen;
+    pastLow = Math.addExact(pastLow, other.pastLow);
+    pastHigh = Math.addExact(pastHigh, other.pastHigh);
+    openLow = Math.addExact(openLow, other.openLow);
+    openHigh = Math.addExact(openHigh, other.openHigh);
     weightedLow = weightedLow.plus(other.weightedLow);
     weightedHigh = weightedHigh.plus(other.weightedHigh);
     weight = Math.addExact(weight, other.weight);
@@ -69,20 +85,36 @@ final class GoalSum {
     return Long.bitCount(earlyMonths) + Long.bitCount(lateMonths);
   }
 
+  /** Whether a month, numbered from 0 within the span, has a goal. */
+  boolean hasMonth(int month) {
+    long bits = month < Long.SIZE ? earlyMonths : lateMonths;
+    return (bits & 1L << (month % Long.SIZE)) != 0;
+  }
+
   Goal goal() {
     if (months() == 0 || (shape.isRate() && weight == 0)) {
       return Goal.MISSING;
     }
-    Ratio lower = shape.isRate() ? weightedLow.dividedBy(Ratio.of(weight)) : Ratio.of(low);
+    return shape.isRate()
+        ? goal(
+            weightedLow.dividedBy(Ratio.of(weight)), () -> weightedHigh.dividedBy(Ratio.of(weight)))
+        : goal(Ratio.of(low), () -> Ratio.of(high));
+  }
+
+  /** What was expected so far, where a part of the last month is gone; missing for rates. */
+  Goal toDate(Ratio gone) {
+    return months() == 0 || shape.isRate()
+        ? Goal.MISSING
+        : goal(
+            Ratio.of(pastLow).plus(Ratio.of(openLow).times(gone)),
+            () -> Ratio.of(pastHigh).plus(Ratio.of(openHigh).times(gone)));
+  }
+
+  private Goal goal(Ratio lower, Supplier<Ratio> upper) {
     if (!shape.isRange()) {
       return Goal.of(lower);
     }
-    Ratio upper = shape.isRate() ? weightedHigh.dividedBy(Ratio.of(weight)) : Ratio.of(high);
-    return new Goal.Range(lower.min(upper), upper.max(lower));
-  }
-
-  /** The goal of the span's last month alone; null where it has none, for ranges and rates. */
-  @Nullable Ratio open() {
-    return hasOpen && !shape.isRange() && !shape.isRate() ? Ratio.of(open) : null;
+    Ratio end = upper.get();
+    return new Goal.Range(lower.min(end), end.max(lower));
   }
 }

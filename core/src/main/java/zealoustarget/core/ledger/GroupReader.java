@@ -7,7 +7,9 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Ratio;
@@ -30,6 +32,7 @@ final class GroupReader {
   private final Axis groupAxis;
   private final Places.Pairs pairs;
   private final Figures figures;
+  private final Standing.Rules rules;
   private final @Nullable Figures groupFigures;
   private final IdentityHashMap<Row, Integer> placeOfRow = new IdentityHashMap<>();
 
@@ -37,6 +40,7 @@ final class GroupReader {
     this.ledger = ledger;
     this.query = query;
     this.groupAxis = groupAxis;
+    this.rules = new Standing.Rules(query.measure(), ledger.ladder(query), query.isWhole());
     this.pairs = new Places.Pairs(groupAxis, query.axis(), ledger.members());
     this.figures = new Figures(ledger, query, pairs);
     GoalBook book = ledger.goalBook(query.basis());
@@ -59,7 +63,9 @@ final class GroupReader {
     Map<Integer, Integer> nobody = new TreeMap<>();
     if (isWhole()) {
       for (int place = 0; place < figures.places(); place++) {
-        if (pairs.member(place) < 0 && figures.hasRow(place)) {
+        if (pairs.member(place) < 0
+            && pairs.group(place) != Places.UNSPLIT
+            && figures.hasRow(place)) {
           nobody.put(pairs.group(place), place);
           byGroup.computeIfAbsent(pairs.group(place), g -> new ArrayList<>());
         }
@@ -80,23 +86,44 @@ final class GroupReader {
             .map(group -> group(group, Objects.requireNonNull(byGroup.get(group)), nobody))
             .toList();
     List<Row> gone = Reader.without(rows, kept);
-    return new Grouped(whole(kept, nobody, groups, gone), groups);
+    return new Grouped(whole(kept, nobody, groups, gone), groups, unsplit());
+  }
+
+  private Grouped.@Nullable Unsplit unsplit() {
+    int[] places =
+        IntStream.range(0, figures.places())
+            .filter(place -> pairs.group(place) == Places.UNSPLIT)
+            .toArray();
+    return places.length == 0
+        ? null
+        : new Grouped.Unsplit(places.length, figures.read(Standing.ALL, places).reading().goal());
   }
 
   private Standing whole(
       List<Row> kept, Map<Integer, Integer> nobody, List<Standing> groups, List<Row> gone) {
     int[] unassigned = nobody.values().stream().mapToInt(place -> place).toArray();
-    int[] places = isWhole() ? figures.all() : places(kept);
+    int[] places = isWhole() ? figures.all() : withUnsplit(kept);
     Unjudged total = withGoalOf(figures.read(Standing.ALL, places), groupFigures, null);
     SpanSums.Sum out = figures.actual().sum();
     gone.forEach(row -> out.add(place(row)));
     return new Standing(
         query.measure(),
-        query.ladder(),
+        rules.ladder(),
         judge(total),
         groups.stream().map(Standing::total).toList(),
         Reader.outside(figures, kept, this::place, unassigned),
         new Standing.LeftOut(gone.size(), out.actual()));
+  }
+
+  /** The places of some rows, with the goals of their members that the grouping does not split. */
+  private int[] withUnsplit(List<Row> kept) {
+    Set<Integer> members = kept.stream().map(row -> row.member().id()).collect(Collectors.toSet());
+    return IntStream.concat(
+            IntStream.of(places(kept)),
+            IntStream.range(0, figures.places())
+                .filter(place -> pairs.group(place) == Places.UNSPLIT)
+                .filter(place -> members.contains(pairs.member(place))))
+        .toArray();
   }
 
   private Standing group(int group, List<Row> rows, Map<Integer, Integer> nobody) {
@@ -111,7 +138,7 @@ final class GroupReader {
     Unjudged subtotal = withGoalOf(figures.read(member(group), places), groupFigures, group);
     return new Standing(
         query.measure(),
-        query.ladder(),
+        rules.ladder(),
         judge(subtotal),
         rows,
         Reader.outside(figures, rows, this::place, outside),
@@ -137,7 +164,10 @@ final class GroupReader {
             goals.reading().goalMonths(),
             sums.prior(),
             sums.yearBefore()),
-        goals.outlook());
+        goals.isEmpty(),
+        goals.outlook(),
+        goals.comparable(),
+        goals.toDate());
   }
 
   private List<Row> rows() {
@@ -145,16 +175,14 @@ final class GroupReader {
     List<Integer> places = new ArrayList<>();
     for (int place = 0; place < figures.places(); place++) {
       int id = pairs.member(place);
-      if (id >= 0 && figures.hasRow(place)) {
+      if (id >= 0 && pairs.group(place) != Places.UNSPLIT && figures.hasRow(place)) {
         readings.add(figures.read(ledger.members().get(query.axis(), id), place));
         places.add(place);
       }
     }
     Ratio highest = Standing.highestOf(readings);
     for (int at = 0; at < readings.size(); at++) {
-      placeOfRow.put(
-          Standing.judge(readings.get(at), query.measure(), query.ladder(), highest),
-          places.get(at));
+      placeOfRow.put(Standing.judge(readings.get(at), rules, highest), places.get(at));
     }
     return placeOfRow.keySet().stream()
         .sorted(Comparator.comparing((Row row) -> row.member().key()).thenComparing(this::place))
@@ -162,7 +190,7 @@ final class GroupReader {
   }
 
   private Row judge(Unjudged read) {
-    return Standing.judge(read, query.measure(), query.ladder(), null);
+    return Standing.judge(read, rules, null);
   }
 
   private int place(Row row) {

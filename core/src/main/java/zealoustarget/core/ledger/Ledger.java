@@ -2,6 +2,7 @@ package zealoustarget.core.ledger;
 
 import java.math.BigInteger;
 import java.time.LocalDate;
+import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -12,12 +13,14 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Span;
+import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.reading.Goal;
 import zealoustarget.core.reading.Standing;
@@ -55,9 +58,22 @@ public final class Ledger {
   private final Map<CubeKey, MonthSums[]> cubes = new ConcurrentHashMap<>();
   private final int firstMonth;
   private final int lastMonth;
+  private final @Nullable Ledger whole;
 
   /** Takes blocks in the order of their posting. */
   public Ledger(Members members, List<ActualBlock> blocks, List<GoalBook> goalBooks) {
+    this(members, blocks, goalBooks, null);
+  }
+
+  /**
+   * A part of a ledger.
+   *
+   * @param whole what it is a part of: which months are empty is common knowledge and told by it;
+   *     null where this is all
+   */
+  Ledger(
+      Members members, List<ActualBlock> blocks, List<GoalBook> goalBooks, @Nullable Ledger whole) {
+    this.whole = whole;
     this.members = members;
     this.blocks = List.copyOf(blocks);
     Map<String, GoalBook> byName = new HashMap<>();
@@ -70,6 +86,14 @@ public final class Ledger {
   /** The same rows and goals, read by other places of members. */
   Ledger withMembers(Members others) {
     return new Ledger(others, blocks, List.copyOf(goalBooks.values()));
+  }
+
+  /**
+   * These rows and places of members with the goals of another ledger, which may know more members.
+   */
+  public Ledger withGoalsOf(Ledger other) {
+    return new Ledger(
+        members.knowing(other.members), blocks, List.copyOf(other.goalBooks.values()));
   }
 
   public static Ledger empty() {
@@ -106,9 +130,12 @@ public final class Ledger {
 
   /**
    * The last day with a posted line, in the last month that has one; null unless every line of that
-   * month has a day.
+   * month has a day. How far a month is posted is common knowledge: sight makes no difference.
    */
   public @Nullable LocalDate lastPostedDay() {
+    if (whole != null) {
+      return whole.lastPostedDay();
+    }
     List<ActualBlock> last = filled().filter(block -> block.lastMonth() == lastMonth).toList();
     int day = last.stream().mapToInt(ActualBlock::lastDay).max().orElse(0);
     boolean isDated = day > 0 && last.stream().allMatch(block -> block.lastDay() > 0);
@@ -260,6 +287,44 @@ public final class Ledger {
 
   /** A rate's numerator and denominator, summed. */
   public record SpanParts(Ratio over, Ratio under) {}
+
+  /**
+   * Months in which nothing at all is posted of a measure, ascending; of a rate those without a
+   * line of either of its measures. Filters and sight make no difference.
+   */
+  public List<YearMonth> emptyMonths(Measure measure, Span span) {
+    boolean[] isEmpty = isEmptyByMonth(measure, span);
+    return IntStream.range(0, isEmpty.length)
+        .filter(at -> isEmpty[at])
+        .mapToObj(at -> span.fromInclusive().plusMonths(at))
+        .toList();
+  }
+
+  boolean[] isEmptyByMonth(Measure measure, Span span) {
+    int first = Months.number(span.fromInclusive());
+    boolean[] isEmpty = new boolean[span.length()];
+    Measure.Quotient quotient = measure.quotient();
+    for (int at = 0; at < isEmpty.length; at++) {
+      isEmpty[at] =
+          quotient == null
+              ? !isPosted(measure.code(), first + at)
+              : !isPosted(quotient.over().code(), first + at)
+                  || !isPosted(quotient.under().code(), first + at);
+    }
+    return isEmpty;
+  }
+
+  private boolean isPosted(String measure, int month) {
+    return whole == null
+        ? month(measure, Axis.COMPANY, month).lines(Members.COMPANY.id()) > 0
+        : whole.isPosted(measure, month);
+  }
+
+  /** A query's ladder as it judges: one per month is scaled by the months that have actuals. */
+  public Ladder ladder(StandingQuery query) {
+    int empty = query.ladder().perMonth() ? emptyMonths(query.measure(), query.span()).size() : 0;
+    return query.ladder().over(query.span().length() - empty);
+  }
 
   /** Whether any posted line is in scope. */
   public boolean hasActuals(StandingQuery query) {

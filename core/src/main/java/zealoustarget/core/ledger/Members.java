@@ -5,10 +5,12 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
@@ -133,6 +135,20 @@ public final class Members {
     return rep < 0 ? NONE : place(managerByMonth, rep, month);
   }
 
+  /** The manager of all reps of a region in a month; {@code none} where they have several. */
+  int onlyManagerOf(int region, int month, int none) {
+    Set<Integer> managers = new HashSet<>();
+    placesIn(month)
+        .values()
+        .forEach(
+            places -> {
+              if (places.get(0) == region) {
+                managers.add(places.get(1));
+              }
+            });
+    return managers.size() == 1 ? managers.iterator().next() : none;
+  }
+
   /** The line in which a product is in a month, or −1. */
   public int lineOf(int product, int month) {
     return lines.of(product, month);
@@ -174,6 +190,21 @@ public final class Members {
     known.put(Axis.LINE, List.copyOf(all.values()));
     List<Stay> same = stays.values().stream().flatMap(List::stream).toList();
     return new Members(known, same, lines.keeping(kept.byMonth()));
+  }
+
+  /** The same company, which knows the members of another too. */
+  Members knowing(Members other) {
+    Map<Axis, List<Member>> known = new EnumMap<>(Axis.class);
+    boolean isMore = false;
+    for (Axis axis : Axis.values()) {
+      Map<Integer, Member> all = new HashMap<>(members(axis));
+      other.members(axis).forEach(all::putIfAbsent);
+      isMore |= all.size() > members(axis).size();
+      known.put(axis, List.copyOf(all.values()));
+    }
+    return isMore
+        ? new Members(known, stays.values().stream().flatMap(List::stream).toList(), lines)
+        : this;
   }
 
   /** The same company, in which reps are in some months where others had them. */

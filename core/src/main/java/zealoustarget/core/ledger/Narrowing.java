@@ -5,6 +5,7 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.reading.Standing.Row;
+import zealoustarget.core.reading.Status;
 
 /**
  * Which rows of a standing are kept; total and headline are then of these alone.
@@ -16,6 +17,7 @@ import zealoustarget.core.reading.Standing.Row;
  * @param attainmentFrom least percent-to-goal, included
  * @param attainmentTo most percent-to-goal, included
  * @param top how many of the best or worst are kept of all these
+ * @param without ids that are left out before anything else; lines that name no member stay
  */
 public record Narrowing(
     String text,
@@ -24,7 +26,8 @@ public record Narrowing(
     @Nullable Ratio missOver,
     @Nullable Ratio attainmentFrom,
     @Nullable Ratio attainmentTo,
-    @Nullable Top top) {
+    @Nullable Top top,
+    Set<Integer> without) {
   /** The best or worst by a figure. */
   public record Top(int count, boolean isBottom, By by) {}
 
@@ -36,8 +39,8 @@ public record Narrowing(
 
     @Nullable Ratio figure(Row row) {
       return switch (this) {
-        case VARIANCE -> row.reading().favourable();
-        case ATTAINMENT -> row.reading().attainment();
+        case VARIANCE -> row.spoken().reading().favourable();
+        case ATTAINMENT -> row.spoken().reading().attainment();
         case ACTUAL -> row.reading().actual();
       };
     }
@@ -45,6 +48,28 @@ public record Narrowing(
 
   public static final Narrowing NONE =
       new Narrowing("", Set.of(), Set.of(), null, null, null, null);
+
+  public Narrowing(
+      String text,
+      Set<Integer> members,
+      Set<String> statuses,
+      @Nullable Ratio missOver,
+      @Nullable Ratio attainmentFrom,
+      @Nullable Ratio attainmentTo,
+      @Nullable Top top) {
+    this(text, members, statuses, missOver, attainmentFrom, attainmentTo, top, Set.of());
+  }
+
+  /** The same, some members left out. */
+  public Narrowing leavingOut(Set<Integer> members) {
+    return new Narrowing(
+        text, this.members, statuses, missOver, attainmentFrom, attainmentTo, top, members);
+  }
+
+  /** Whether nothing is narrowed but some members left out. */
+  boolean isOnlyWithout() {
+    return !without.isEmpty() && leavingOut(Set.of()).isNone();
+  }
 
   public static Narrowing to(Set<Integer> members) {
     return new Narrowing("", members, Set.of(), null, null, null, null);
@@ -56,14 +81,15 @@ public record Narrowing(
 
   /** Whether a row is kept, top and bottom aside; {@code place} is where the member belongs. */
   boolean keeps(Row row, String place) {
-    return (members.isEmpty() || members.contains(row.member().id()))
+    return !without.contains(row.member().id())
+        && (members.isEmpty() || members.contains(row.member().id()))
         && (text.isEmpty()
             || holds(row.member().name())
             || holds(row.member().key())
             || holds(place))
         && (statuses.isEmpty() || statuses.contains(word(row)))
-        && (missOver == null || isAbove(row.reading().miss(), missOver))
-        && isBetween(row.reading().attainment());
+        && (missOver == null || isAbove(row.spoken().reading().miss(), missOver))
+        && isBetween(row.spoken().reading().attainment());
   }
 
   private boolean holds(String words) {
@@ -72,8 +98,9 @@ public record Narrowing(
 
   /** The status as the row shows it: the rung's name, or why there is none. */
   private static String word(Row row) {
-    var none = row.status().noReading();
-    return none == null ? row.status().word() : none.words();
+    Status status = row.spoken().status();
+    var none = status.noReading();
+    return none == null ? status.word() : none.words();
   }
 
   private static boolean isAbove(@Nullable Ratio amount, Ratio bound) {

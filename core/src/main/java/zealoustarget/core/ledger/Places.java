@@ -7,6 +7,9 @@ import zealoustarget.core.member.Axis;
 interface Places {
   int OUTSIDE = -2;
 
+  /** The group of goals that a grouping does not split. */
+  int UNSPLIT = -2;
+
   /** The axis whose ids the places are, or null where they are something else. */
   default @Nullable Axis axis() {
     return null;
@@ -72,13 +75,22 @@ interface Places {
           RowFilter.place(block, row, rowAxis, members));
     }
 
+    /** A goal whose member's rows may lie in several groups lies in none: it is not split. */
     @Override
     public int ofGoal(Axis bookAxis, GoalBook.Cell cell) {
-      return bookAxis == rowAxis
-          ? numbers.of(
-              Filters.placeOnAxis(rowAxis, cell.member(), cell.month(), groupAxis, members),
-              cell.member())
-          : OUTSIDE;
+      if (bookAxis != rowAxis) {
+        return OUTSIDE;
+      }
+      return numbers.of(groupOf(cell), cell.member());
+    }
+
+    private int groupOf(GoalBook.Cell cell) {
+      if (Filters.isPlaced(rowAxis, groupAxis)) {
+        return Filters.placeOnAxis(rowAxis, cell.member(), cell.month(), groupAxis, members);
+      }
+      return rowAxis == Axis.REGION && groupAxis == Axis.MANAGER
+          ? members.onlyManagerOf(cell.member(), cell.month(), UNSPLIT)
+          : UNSPLIT;
     }
 
     int group(int place) {

@@ -24,10 +24,12 @@ final class Reader {
   private final Ledger ledger;
   private final StandingQuery query;
   private final Figures figures;
+  private final Standing.Rules rules;
 
   Reader(Ledger ledger, StandingQuery query) {
     this.ledger = ledger;
     this.query = query;
+    this.rules = new Standing.Rules(query.measure(), ledger.ladder(query), query.isWhole());
     this.figures = new Figures(ledger, query, new Places.Plain(query.axis(), ledger.members()));
   }
 
@@ -45,25 +47,27 @@ final class Reader {
     }
     Ratio highest = Standing.highestOf(readings);
     List<Row> rows = new ArrayList<>(readings.size());
-    readings.forEach(r -> rows.add(Standing.judge(r, query.measure(), query.ladder(), highest)));
+    readings.forEach(read -> rows.add(Standing.judge(read, rules, highest)));
     if (query.narrowing().isNone()) {
       return new Standing(
           query.measure(),
-          query.ladder(),
+          rules.ladder(),
           total(),
           List.copyOf(rows),
           outside(figures, rows, row -> row.member().id(), new int[] {Members.NONE}),
           Standing.LeftOut.NONE);
     }
     List<Row> kept = narrowed(rows, query.narrowing(), row -> placeWords(row.member().id()));
-    int[] places = places(kept);
     List<Row> gone = without(rows, kept);
+    boolean isOnlyWithout = query.narrowing().isOnlyWithout();
+    int[] nobody = isOnlyWithout ? new int[] {Members.NONE} : new int[0];
+    int[] places = IntStream.concat(IntStream.of(places(kept)), IntStream.of(nobody)).toArray();
     return new Standing(
         query.measure(),
-        query.ladder(),
+        rules.ladder(),
         judge(figures.read(Standing.ALL, places)),
         kept,
-        outside(figures, kept, row -> row.member().id(), new int[0]),
+        outside(figures, kept, row -> row.member().id(), nobody),
         new Standing.LeftOut(gone.size(), sum(figures, places(gone)).actual()));
   }
 
@@ -77,7 +81,7 @@ final class Reader {
   }
 
   private Row judge(Unjudged read) {
-    return Standing.judge(read, query.measure(), query.ladder(), null);
+    return Standing.judge(read, rules, null);
   }
 
   private String placeWords(int id) {

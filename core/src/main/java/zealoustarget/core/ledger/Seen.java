@@ -73,7 +73,7 @@ public final class Seen {
             .map(this::narrowed)
             .filter(book -> !book.cells().isEmpty())
             .toList();
-    return new Ledger(narrowedMembers(blocks), blocks, books);
+    return new Ledger(narrowedMembers(blocks), blocks, books, whole);
   }
 
   private boolean seesRep(int rep, int month) {

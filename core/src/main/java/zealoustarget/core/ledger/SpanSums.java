@@ -1,5 +1,6 @@
 package zealoustarget.core.ledger;
 
+import java.util.function.IntPredicate;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
@@ -41,7 +42,8 @@ final class SpanSums {
     return months;
   }
 
-  private boolean hasLines(int place, int month) {
+  /** Whether a month of the span, numbered from 0, has a posted line. */
+  boolean hasLines(int place, int month) {
     return over.hasLines(place, month) || (under != null && under.hasLines(place, month));
   }
 
@@ -59,9 +61,29 @@ final class SpanSums {
     return new Sum().add(place).orNull();
   }
 
-  /** The actual of the span's last month alone; null for a rate. */
-  @Nullable Ratio lastMonth(int place) {
-    return under == null ? Ratio.of(over.sum(place, over.length() - 1)) : null;
+  /** The actual of one month alone, numbered from 0; of a rate its numerator. */
+  long inMonth(int place, int month) {
+    return over.sum(place, month);
+  }
+
+  /** The actual of some of the span's months; null for a rate without a denominator. */
+  @Nullable Ratio actual(int[] places, IntPredicate isTaken) {
+    long overSum = 0;
+    long underSum = 0;
+    for (int month = 0; month < over.length(); month++) {
+      for (int at = 0; isTaken.test(month) && at < places.length; at++) {
+        overSum = Math.addExact(overSum, over.sum(places[at], month));
+        underSum = under == null ? 0 : Math.addExact(underSum, under.sum(places[at], month));
+      }
+    }
+    return quotient(overSum, underSum);
+  }
+
+  private @Nullable Ratio quotient(long overSum, long underSum) {
+    if (under == null) {
+      return Ratio.of(overSum);
+    }
+    return underSum == 0 ? null : Ratio.of(overSum, underSum).times(unitsPerQuotient);
   }
 
   Sum sum() {
@@ -99,10 +121,7 @@ final class SpanSums {
     }
 
     @Nullable Ratio actual() {
-      if (under == null) {
-        return Ratio.of(overSum);
-      }
-      return underSum == 0 ? null : Ratio.of(overSum, underSum).times(unitsPerQuotient);
+      return quotient(overSum, underSum);
     }
 
     @Nullable Ratio orNull() {

@@ -13,7 +13,8 @@ import zealoustarget.core.reading.Outlook;
  * @param axis what the rows are
  * @param span at most {@link #LONGEST_SPAN} months
  * @param ladder what judges them
- * @param days how far the span's last month is, where it is open; null where it is not
+ * @param days how far the span's last month is, where it is running; null where it is not
+ * @param isWhole whether sentences, marks and narrowing speak of the whole goal of a running month
  */
 public record StandingQuery(
     Axis axis,
@@ -23,7 +24,8 @@ public record StandingQuery(
     Filters filters,
     Ladder ladder,
     Narrowing narrowing,
-    Outlook.@Nullable Days days) {
+    Outlook.@Nullable Days days,
+    boolean isWhole) {
   public static final int LONGEST_SPAN = 128;
 
   /** Checks the span's length. */
@@ -36,7 +38,7 @@ public record StandingQuery(
 
   public StandingQuery(
       Axis axis, Measure measure, Span span, Basis basis, Filters filters, Ladder ladder) {
-    this(axis, measure, span, basis, filters, ladder, Narrowing.NONE, null);
+    this(axis, measure, span, basis, filters, ladder, Narrowing.NONE, null, false);
   }
 
   /** Another span; how far its last month is, is not known of it. */
@@ -49,26 +51,40 @@ public record StandingQuery(
         filters,
         ladder,
         narrowing,
-        other.toInclusive().equals(span.toInclusive()) ? days : null);
+        other.toInclusive().equals(span.toInclusive()) ? days : null,
+        isWhole);
   }
 
   public StandingQuery withAxis(Axis other) {
-    return new StandingQuery(other, measure, span, basis, filters, ladder, Narrowing.NONE, days);
+    return new StandingQuery(
+        other, measure, span, basis, filters, ladder, Narrowing.NONE, days, isWhole);
   }
 
   public StandingQuery withFilters(Filters other) {
-    return new StandingQuery(axis, measure, span, basis, other, ladder, narrowing, days);
+    return new StandingQuery(axis, measure, span, basis, other, ladder, narrowing, days, isWhole);
   }
 
   public StandingQuery withBasis(Basis other, Ladder judging) {
-    return new StandingQuery(axis, measure, span, other, filters, judging, narrowing, days);
+    return new StandingQuery(
+        axis, measure, span, other, filters, judging, narrowing, days, isWhole);
   }
 
   public StandingQuery withLadder(Ladder other) {
-    return new StandingQuery(axis, measure, span, basis, filters, other, narrowing, days);
+    return new StandingQuery(axis, measure, span, basis, filters, other, narrowing, days, isWhole);
   }
 
   public StandingQuery withNarrowing(Narrowing other) {
-    return new StandingQuery(axis, measure, span, basis, filters, ladder, other, days);
+    return new StandingQuery(axis, measure, span, basis, filters, ladder, other, days, isWhole);
+  }
+
+  /** The same, read on a day of the span's last month. */
+  public StandingQuery withDays(Outlook.@Nullable Days other) {
+    return new StandingQuery(
+        axis, measure, span, basis, filters, ladder, narrowing, other, isWhole);
+  }
+
+  /** The same, spoken of against the whole goal or not. */
+  public StandingQuery withWhole(boolean other) {
+    return new StandingQuery(axis, measure, span, basis, filters, ladder, narrowing, days, other);
   }
 }

@@ -14,8 +14,11 @@ import zealoustarget.core.reading.Standing.Row;
 /**
  * The sentence above the table, computed from the standing so that it says what the rows say.
  *
- * <p>Worked: "October 2026 is 4.5 % short of quota. Three of seven reps that are short hold 84 % of
- * the shortfall."
+ * <p>It speaks of what the marks show: the goal to date of a running month, the months with a goal
+ * where not all have one, else the whole (docs/calculations.md, section 2), and says which.
+ *
+ * <p>Worked: "October 2026 is 4.5 % short of quota. Three of the seven reps that are short account
+ * for 84 % of the shortfall."
  */
 public final class Headline {
   /**
@@ -35,29 +38,63 @@ public final class Headline {
    */
   public record Words(String span, boolean isPlural, String goal) {}
 
+  /**
+   * What the sentence has to say beside the figures.
+   *
+   * @param last the span's last month, such as "November 2026"
+   * @param days how far that is, null where it is over
+   * @param months how many months the span has
+   * @param empty names of the months without any actual, where the span has others
+   * @param waiting names of the members that are left out, as their file has not come
+   * @param isRestated whether closed months are read with what was posted since
+   * @param corrections what the closed months lack, smallest units; null where nothing was posted
+   *     since
+   */
+  public record Scope(
+      String last,
+      Outlook.@Nullable Days days,
+      int months,
+      List<String> empty,
+      List<String> waiting,
+      boolean isRestated,
+      @Nullable Ratio corrections) {
+    /** A span of one month that is over, of which there is nothing more to say. */
+    public static Scope plain(String month) {
+      return new Scope(month, null, 1, List.of(), List.of(), false, null);
+    }
+  }
+
+  private static final int MOST_NAMED = 3;
+
+  private final Standing whole;
   private final Standing standing;
   private final Axis axis;
   private final Words words;
+  private final Scope scope;
   private final List<Part> parts = new ArrayList<>();
 
-  private Headline(Standing standing, Axis axis, Words words) {
-    this.standing = standing;
+  private Headline(Standing whole, Axis axis, Words words, Scope scope) {
+    this.whole = whole;
+    this.standing = whole.asSpoken();
     this.axis = axis;
     this.words = words;
+    this.scope = scope;
   }
 
   /** The sentence in pieces, in reading order; never empty. */
-  public static List<Part> of(Standing standing, Axis axis, Words words) {
-    Headline headline = new Headline(standing, axis, words);
+  public static List<Part> of(Standing whole, Axis axis, Words words, Scope scope) {
+    Headline headline = new Headline(whole, axis, words, scope);
     headline.compose();
     return List.copyOf(headline.parts);
   }
 
   private void compose() {
-    if (standing.rows().isEmpty() && standing.outside().unassignedLines() == 0) {
+    if (whole.total().status().noReading() == NoReading.EMPTY) {
+      sayEmpty();
+    } else if (standing.rows().isEmpty() && standing.outside().unassignedLines() == 0) {
       say("Nothing is posted for " + lowerFirst(words.span()) + " in this view.");
     } else if (total().actual() == null) {
-      say(words.span() + (words.isPlural() ? " have " : " has ") + "nothing to divide by.");
+      say(span() + have() + "nothing to divide by.");
     } else if (!total().hasGoal()) {
       sayWithoutGoal();
     } else {
@@ -68,12 +105,79 @@ public final class Headline {
         sayWhoIsShort();
       }
     }
+    sayWhatIsLeftOut();
+  }
+
+  private void sayEmpty() {
+    say(words.span() + have() + "no actuals yet.");
+    Ratio goal = whole.total().reading().goalAmount();
+    if (goal != null) {
+      say(" The goal (" + words.goal() + ") is " + amount(goal) + ".");
+    }
+  }
+
+  /** Empty months, waiting members, and what came after a close. */
+  private void sayWhatIsLeftOut() {
+    if (!scope.empty().isEmpty()) {
+      int count = scope.empty().size();
+      String who =
+          count <= MOST_NAMED ? names(scope.empty()) : Figures.capital(Figures.number(count));
+      say(" " + who + (count <= MOST_NAMED ? "" : " months"));
+      say((count == 1 ? " has" : " have") + " no actuals yet.");
+    }
+    if (!scope.waiting().isEmpty()) {
+      int count = scope.waiting().size();
+      String who =
+          count <= MOST_NAMED
+              ? names(scope.waiting())
+              : Figures.number(count) + " " + axis.word(count);
+      say(" Without " + who + ", whose " + (count == 1 ? "file has" : "files have") + " not come.");
+    }
+    if (scope.isRestated()) {
+      say(" Closed months are restated.");
+    } else if (scope.corrections() != null && scope.corrections().signum() != 0) {
+      Ratio sum = scope.corrections();
+      String amount = (sum.signum() > 0 ? "+" : "") + amount(sum);
+      say(" Corrections since close, " + amount + ", are not included.");
+    }
+  }
+
+  private static String names(List<String> names) {
+    int last = names.size() - 1;
+    return last == 0
+        ? names.get(0)
+        : String.join(", ", names.subList(0, last)) + " and " + names.get(last);
+  }
+
+  private String have() {
+    return words.isPlural() ? " have " : " has ";
+  }
+
+  /** The span; where it ends in a running month, how far that is. */
+  private String span() {
+    Outlook.Days days = scope.days();
+    if (days == null) {
+      return words.span();
+    }
+    String day = "day " + days.elapsed() + " of " + days.workingDays();
+    return words.span()
+        + ", "
+        + (scope.months() == 1 ? day : day + " of " + scope.last())
+        + (isToDate() ? ":" : ",");
+  }
+
+  private boolean isToDate() {
+    return kind() == Standing.Kind.TO_DATE;
+  }
+
+  private Standing.Kind kind() {
+    return whole.total().spoken().kind();
   }
 
   private void sayWithoutGoal() {
     say(
-        words.span()
-            + (words.isPlural() ? " have " : " has ")
+        span()
+            + have()
             + amount(Objects.requireNonNull(total().actual()))
             + (standing.measure().isRate() ? " as " : " of ")
             + standing.measure().code()
@@ -90,11 +194,56 @@ public final class Headline {
 
   private void sayTotal() {
     Ratio variance = Objects.requireNonNull(total().variance());
-    say(words.span() + (words.isPlural() ? " are " : " is "));
+    if (isToDate()) {
+      sayPace(variance);
+      return;
+    }
+    say(span() + (words.isPlural() ? " are " : " is "));
     if (variance.signum() == 0) {
       say((hasRanges() ? "inside the range of " : "exactly on ") + words.goal(), Tone.GOOD);
     } else {
       say(size(total(), variance) + side(variance.signum() > 0) + words.goal(), tone());
+    }
+    if (kind() == Standing.Kind.COMPARABLE) {
+      say(" (goal for " + total().goalMonths() + " of " + scope.months() + " months)");
+    }
+    say(". ");
+  }
+
+  /** Against what was expected so far, and what of the whole goal is left. */
+  private void sayPace(Ratio variance) {
+    say(span() + " ");
+    boolean isAbove = variance.signum() > 0;
+    if (hasRanges()) {
+      say(
+          variance.signum() == 0
+              ? "inside the range to date"
+              : size(total(), variance) + (isAbove ? " above" : " below") + " the range to date",
+          tone());
+    } else if (total().noReading() == NoReading.ZERO_GOAL) {
+      say("nothing is expected so far");
+    } else if (variance.signum() == 0) {
+      say("exactly on pace", Tone.GOOD);
+    } else {
+      String side =
+          switch (total().direction()) {
+            case HIGHER -> isAbove ? " ahead of pace" : " behind pace";
+            case LOWER -> isAbove ? " over pace" : " under pace";
+            case NEAREST -> isAbove ? " above pace" : " below pace";
+          };
+      say(size(total(), variance) + side, tone());
+    }
+    Ratio left = whole.total().reading().remaining();
+    if (left != null && !hasRanges() && total().direction() != Direction.NEAREST) {
+      boolean isHigher = total().direction() == Direction.HIGHER;
+      say(
+          left.signum() > 0
+              ? "; "
+                  + percent(left)
+                  + " % of "
+                  + words.goal()
+                  + (isHigher ? " still to sell" : " left")
+              : "; " + words.goal() + (isHigher ? " is reached" : " is used up"));
     }
     say(". ");
   }
@@ -110,8 +259,11 @@ public final class Headline {
     };
   }
 
-  /** As a percentage where there is one, otherwise as an amount. */
+  /** As a percentage where there is one, otherwise as an amount; of a rate in points. */
   private String size(Reading total, Ratio variance) {
+    if (standing.measure().isRate()) {
+      return Figures.points(variance.abs(), standing.measure());
+    }
     Ratio share = total.variancePercent();
     return share == null || total.attainment() == null
         ? amount(variance.abs())
@@ -133,7 +285,8 @@ public final class Headline {
       return;
     }
     boolean isHigher = total().direction() == Direction.HIGHER;
-    String isShort = isHigher ? "short" : "over";
+    String isShort =
+        isToDate() ? (isHigher ? "behind pace" : "over pace") : isHigher ? "short" : "over";
     if (shortRows.isEmpty()) {
       sayNoneShort(judged, isHigher);
     } else if (shortRows.size() == 1) {
@@ -176,6 +329,10 @@ public final class Headline {
 
   private void sayNoneShort(int judged, boolean isHigher) {
     String done = isHigher ? "reached the goal." : "stayed within the goal.";
+    if (isToDate()) {
+      done = isHigher ? "keep pace." : "stay within pace.";
+      done = judged == 1 ? done.replaceFirst("(keep|stay)", "$1s") : done;
+    }
     if (judged == 1) {
       say("The one " + axis.word() + " with a goal " + done);
     } else {
@@ -187,7 +344,7 @@ public final class Headline {
   private void sayHolders(List<Row> shortRows, String isShort) {
     int holders = standing.shortfallHolders();
     Ratio sum = standing.sumOfShortfalls();
-    String what = isShort.equals("short") ? "shortfall" : "overspend";
+    String what = total().direction() == Direction.HIGHER ? "shortfall" : "overspend";
     if (standing.measure().isRate()) {
       int over = shortRows.size();
       String words = " " + axis.word(over) + " are " + isShort + ".";
@@ -220,8 +377,8 @@ public final class Headline {
             + axis.word(shortRows.size())
             + " that are "
             + isShort
-            + (holders == 1 ? " holds " : " hold ")
-            + held.times(Ratio.of(100)).rounded(0, RoundingMode.FLOOR).toPlainString()
+            + (holders == 1 ? " accounts for " : " account for ")
+            + Figures.share(held)
             + " % of the "
             + what
             + ".");

@@ -2,6 +2,7 @@ package zealoustarget.core.reading;
 
 /** Why a figure of a reading is undefined. */
 public enum NoReading {
+  EMPTY("no actuals yet"),
   NO_GOAL("no goal"),
   ZERO_GOAL("zero goal"),
   NEGATIVE_GOAL("negative goal"),

@@ -4,11 +4,11 @@ import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Ratio;
 
 /**
- * Where an open month stands on its as-of day; defined in docs/calculations.md, section 5.
+ * Where a running month stands on its as-of day; defined in docs/calculations.md, section 5.
  *
- * <p>Amounts in the measure's smallest unit, exact. In a span that ends with the open month the
- * months before it count whole. Worked: goal 22 000.00, 8 of 22 working days gone, actual 9 000.00:
- * expected 8 000.00, pace 1.125, landing 24 750.00.
+ * <p>Amounts in the measure's smallest unit, exact. In a span that ends with the running month the
+ * months before it count whole, and those without any actual not at all. Worked: goal 22 000.00, 8
+ * of 22 working days gone, actual 9 000.00: expected 8 000.00, pace 1.125, landing 24 750.00.
  *
  * @param expected goal so far; null without a goal, for ranges and rates
  * @param pace actual ÷ expected; null unless expected is above 0
@@ -17,30 +17,32 @@ import zealoustarget.core.amount.Ratio;
  */
 public record Outlook(@Nullable Ratio expected, @Nullable Ratio pace, @Nullable Ratio landing) {
   /** How far a month is: the as-of day counts as elapsed. */
-  public record Days(int elapsed, int workingDays) {}
+  public record Days(int elapsed, int workingDays) {
+    /** The part of the month that is gone, 0 to 1; all of it where it has no working day. */
+    public Ratio gone() {
+      return workingDays == 0 ? Ratio.ONE : Ratio.of(elapsed, workingDays);
+    }
+  }
 
   /**
-   * Looks ahead from a reading whose span ends in an open month.
+   * Looks ahead from a reading whose span ends in a running month.
    *
-   * @param openActual actual of the open month alone
-   * @param openGoal goal of the open month alone; null where it has none
+   * @param openActual actual of the running month alone
+   * @param goalToDate what was expected so far of the span; null without a goal
    */
-  public static Outlook of(Reading reading, Days days, Ratio openActual, @Nullable Ratio openGoal) {
+  public static Outlook of(
+      Reading reading, Days days, Ratio openActual, @Nullable Ratio goalToDate) {
     Ratio actual = reading.actual();
-    Ratio goal = reading.goalAmount();
     if (actual == null || days.workingDays() == 0) {
       return new Outlook(null, null, null);
     }
-    Ratio gone = Ratio.of(days.elapsed(), days.workingDays());
-    Ratio expected = null;
-    if (goal != null) {
-      Ratio open = openGoal == null ? Ratio.ZERO : openGoal;
-      expected = goal.minus(open).plus(open.times(gone));
-    }
-    Ratio pace = expected == null || expected.signum() <= 0 ? null : actual.dividedBy(expected);
+    Ratio pace =
+        goalToDate == null || goalToDate.signum() <= 0 ? null : actual.dividedBy(goalToDate);
     Ratio landing =
-        days.elapsed() == 0 ? null : actual.minus(openActual).plus(openActual.dividedBy(gone));
-    return new Outlook(expected, pace, landing);
+        days.elapsed() == 0
+            ? null
+            : actual.minus(openActual).plus(openActual.dividedBy(days.gone()));
+    return new Outlook(goalToDate, pace, landing);
   }
 
   /**

@@ -28,15 +28,72 @@ import zealoustarget.core.member.Member;
 public record Standing(
     Measure measure, Ladder ladder, Row total, List<Row> rows, Outside outside, LeftOut leftOut) {
 
-  /** One member's reading and what the ladder says of it. */
-  public record Row(Member member, Reading reading, Status status, @Nullable Outlook outlook) {
+  /** Which comparison sentences, marks and shading speak of; docs/calculations.md, section 2. */
+  public enum Kind {
+    /** Everything in the span against its whole goal. */
+    WHOLE,
+    /** Actuals and goals of the months with a goal only. */
+    COMPARABLE,
+    /** Everything in the span against what was expected so far of a running month. */
+    TO_DATE
+  }
+
+  /** A reading and what the ladder says of it. */
+  public record Judged(Kind kind, Reading reading, Status status) {}
+
+  /**
+   * One member's reading and what the ladder says of it.
+   *
+   * @param comparable months with a goal only; null unless another month has a line
+   * @param toDate against the goal to date; null unless the span ends in a running month
+   * @param spoken the one that screens speak of
+   */
+  public record Row(
+      Member member,
+      Reading reading,
+      Status status,
+      @Nullable Outlook outlook,
+      @Nullable Judged comparable,
+      @Nullable Judged toDate,
+      Judged spoken) {
     public boolean hasGoal() {
       return reading.hasGoal();
     }
+
+    /** The same reading without its member and what lies ahead of it. */
+    public Row ofAll() {
+      return new Row(ALL, reading, status, null, comparable, toDate, spoken);
+    }
+
+    /** The same member read as it is spoken of, and nothing else. */
+    Row asSpoken() {
+      return new Row(
+          member, spoken.reading(), spoken.status(), outlook, comparable, toDate, spoken);
+    }
   }
 
-  /** A reading before it is judged. */
-  public record Unjudged(Member member, Reading reading, @Nullable Outlook outlook) {}
+  /** A second reading before it is judged; {@code isEmpty} where all its months are empty. */
+  public record Compared(Reading reading, boolean isEmpty) {}
+
+  /**
+   * A reading before it is judged.
+   *
+   * @param isEmpty whether nothing at all is posted of the measure in the span
+   */
+  public record Unjudged(
+      Member member,
+      Reading reading,
+      boolean isEmpty,
+      @Nullable Outlook outlook,
+      @Nullable Compared comparable,
+      @Nullable Reading toDate) {}
+
+  /**
+   * By what rows are judged.
+   *
+   * @param isWhole whether sentences and marks speak of the whole goal, also of a running month
+   */
+  public record Rules(Measure measure, Ladder ladder, boolean isWhole) {}
 
   /**
    * What explains the difference between the total and the members with a goal.
@@ -65,9 +122,44 @@ public record Standing(
    *
    * @param highest the highest actual among the rows, for the share of it
    */
-  public static Row judge(Unjudged read, Measure measure, Ladder ladder, @Nullable Ratio highest) {
-    Status status = Status.of(read.reading(), ladder, measure.unitsPerOne(), highest);
-    return new Row(read.member(), read.reading(), status, read.outlook());
+  public static Row judge(Unjudged read, Rules rules, @Nullable Ratio highest) {
+    Judged whole = judged(Kind.WHOLE, read.reading(), read.isEmpty(), rules, highest);
+    Compared compared = read.comparable();
+    Judged comparable =
+        compared == null
+            ? null
+            : judged(Kind.COMPARABLE, compared.reading(), compared.isEmpty(), rules, highest);
+    Judged toDate =
+        read.toDate() == null
+            ? null
+            : judged(Kind.TO_DATE, read.toDate(), read.isEmpty(), rules, highest);
+    Judged spoken = whole;
+    if (!rules.isWhole() && !read.isEmpty()) {
+      spoken = toDate != null ? toDate : comparable != null ? comparable : whole;
+    }
+    return new Row(
+        read.member(), read.reading(), whole.status(), read.outlook(), comparable, toDate, spoken);
+  }
+
+  private static Judged judged(
+      Kind kind, Reading reading, boolean isEmpty, Rules rules, @Nullable Ratio highest) {
+    return new Judged(
+        kind,
+        reading,
+        isEmpty
+            ? Status.OF_EMPTY
+            : Status.of(reading, rules.ladder(), rules.measure().unitsPerOne(), highest));
+  }
+
+  /** The same rows and total, each read as it is spoken of. */
+  public Standing asSpoken() {
+    return new Standing(
+        measure,
+        ladder,
+        total.asSpoken(),
+        rows.stream().map(Row::asSpoken).toList(),
+        outside,
+        leftOut);
   }
 
   /** The highest actual there is; null where there is none. */

@@ -24,6 +24,10 @@ public record Status(
     @Nullable NoReading noReading) {
   public static final String NO_READING = "no reading";
 
+  /** Of a span in which nothing is posted of the measure: its figures stand, nothing is judged. */
+  public static final Status OF_EMPTY =
+      new Status(NO_READING, Tone.NEUTRAL, null, null, NoReading.EMPTY);
+
   /**
    * Judges a reading by a ladder, on exact figures.
    *

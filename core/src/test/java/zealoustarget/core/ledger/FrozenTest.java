@@ -53,9 +53,7 @@ class FrozenTest {
             Span.of(Months.of(month)),
             new Basis.Set("quota"),
             Filters.NONE,
-            Ladder.defaultOf(Company.REVENUE.direction()),
-            Narrowing.NONE,
-            null);
+            Ladder.defaultOf(Company.REVENUE.direction()));
     Map<String, String> figures = new TreeMap<>();
     Standing standing = ledger.standing(query);
     standing

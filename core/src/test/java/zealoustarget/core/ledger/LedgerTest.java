@@ -273,7 +273,7 @@ class LedgerTest {
                         .map(Breakdown.Part::variance)
                         .reduce(Ratio.ZERO, Ratio::plus))
                 .as("seed %d, %s of %s by %s", seed, member, query, along)
-                .isEqualTo(row.reading().variance())
+                .isEqualTo(row.spoken().reading().variance())
                 .isEqualTo(parts.whole());
           }
         }

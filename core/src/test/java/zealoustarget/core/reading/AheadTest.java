@@ -83,16 +83,7 @@ class AheadTest {
   @Test
   void standing_looksAhead_forEveryRowAndTheTotal() {
     StandingQuery asked = Company.query(Axis.REP, Company.REVENUE, "2026-11", "2026-11", "quota");
-    StandingQuery open =
-        new StandingQuery(
-            asked.axis(),
-            asked.measure(),
-            asked.span(),
-            asked.basis(),
-            asked.filters(),
-            asked.ladder(),
-            asked.narrowing(),
-            new Outlook.Days(10, 20));
+    StandingQuery open = asked.withDays(new Outlook.Days(10, 20));
     Standing standing = Company.ofReps("2026-11", "A 40/100", "B 30/-").standing(open);
     assertThat(standing.rows().get(0).outlook().pace()).isEqualTo(Ratio.of(4, 5));
     assertThat(standing.rows().get(1).outlook().expected()).isNull();
@@ -194,10 +185,10 @@ class AheadTest {
             1,
             null,
             null);
-    return Outlook.of(
-        reading,
-        new Outlook.Days(elapsed, days),
-        Ratio.of(openActual),
-        openGoal == null ? null : Ratio.of(openGoal));
+    Outlook.Days passed = new Outlook.Days(elapsed, days);
+    long open = openGoal == null ? 0 : openGoal;
+    Ratio goalToDate =
+        goal == null ? null : Ratio.of(goal - open).plus(Ratio.of(open).times(passed.gone()));
+    return Outlook.of(reading, passed, Ratio.of(openActual), goalToDate);
   }
 }

@@ -58,8 +58,7 @@ class StandingTest {
 
   @Test
   void headline_none_one_all_haveTheirOwnGrammar() {
-    assertThat(text(standing(Direction.HIGHER)))
-        .isEqualTo("Nothing is posted for October 2026 in this view.");
+    assertThat(text(standing(Direction.HIGHER))).isEqualTo("October 2026 has no actuals yet.");
     assertThat(text(standing(Direction.HIGHER, "A 5/-")))
         .isEqualTo("October 2026 has 0.05 EUR of revenue, and no goal to compare it with.");
     assertThat(text(standing(Direction.HIGHER, "A 120/100")))
@@ -76,9 +75,9 @@ class StandingTest {
     assertThat(text(standing(Direction.HIGHER, "A 90/100", "B 90/100")))
         .endsWith("Two reps are short, by 0.20 EUR together.");
     assertThat(text(standing(Direction.HIGHER, "A 10/100", "B 99/100", "C 50/100")))
-        .endsWith("Two of the three reps that are short hold 99 % of the shortfall.");
+        .endsWith("Two of the three reps that are short account for 99 % of the shortfall.");
     assertThat(text(standing(Direction.HIGHER, "A 10/100", "B 99/100")))
-        .endsWith("One of the two reps that are short holds 98 % of the shortfall.");
+        .endsWith("One of the two reps that are short accounts for 99 % of the shortfall.");
     assertThat(text(standing(Direction.HIGHER, "A 100/100")))
         .startsWith("October 2026 is exactly on quota.");
   }
@@ -180,7 +179,11 @@ class StandingTest {
             .ledger()
             .standing(Company.query(Axis.COMPANY, Company.REVENUE, "2026-10", "2026-10", "plan"));
     assertThat(
-            Headline.of(standing, Axis.COMPANY, new Headline.Words("The year", true, "plan"))
+            Headline.of(
+                    standing,
+                    Axis.COMPANY,
+                    new Headline.Words("The year", true, "plan"),
+                    Headline.Scope.plain("October 2026"))
                 .stream()
                 .map(Headline.Part::text)
                 .collect(Collectors.joining()))
@@ -193,7 +196,12 @@ class StandingTest {
 
   private static String text(Standing standing, String goal) {
     Axis axis = standing.measure().isRate() ? Axis.PRODUCT : Axis.REP;
-    return Headline.of(standing, axis, new Headline.Words("October 2026", false, goal)).stream()
+    return Headline.of(
+            standing,
+            axis,
+            new Headline.Words("October 2026", false, goal),
+            Headline.Scope.plain("October 2026"))
+        .stream()
         .map(Headline.Part::text)
         .collect(Collectors.joining())
         .replace('\u00a0', ' ');

@@ -73,6 +73,7 @@ public final class RouteRules {
     read(ALL, "/standing/{axis}/{key}/close-up");
     read(ALL, "/standing/{axis}/{key}/path");
     read(ALL, "/standing/{axis}/{key}/orders");
+    read(ALL, "/standing/{axis}/{key}/corrections");
     rule(HttpMethod.POST, "/standing/trial", OFFICE, Scope.READ);
     read(ALL, "/reasons");
     rule(HttpMethod.PUT, "/reasons", ANALYST, Scope.ALL);

@@ -18,15 +18,17 @@ import zealoustarget.core.member.Axis;
 public class Sights {
   private static final int KEPT = 64;
 
-  /** What one account saw of one state of the data. */
+  /** What one account saw of one state of the data; a state has a ledger for each reading. */
   private record Narrowed(Ledger whole, Ledger seen) {}
 
-  private final Map<String, Narrowed> recent =
+  private record Key(String sight, int ledger) {}
+
+  private final Map<Key, Narrowed> recent =
       new LinkedHashMap<>(KEPT, 0.75f, true) {
         private static final long serialVersionUID = 1;
 
         @Override
-        protected boolean removeEldestEntry(Map.Entry<String, Narrowed> eldest) {
+        protected boolean removeEldestEntry(Map.Entry<Key, Narrowed> eldest) {
           return size() > KEPT;
         }
       };
@@ -38,10 +40,11 @@ public class Sights {
       return whole;
     }
     synchronized (recent) {
-      Narrowed had = recent.get(account.sightKey());
+      Key key = new Key(account.sightKey(), System.identityHashCode(whole));
+      Narrowed had = recent.get(key);
       if (had == null || had.whole != whole) {
         had = new Narrowed(whole, narrow(whole, account));
-        recent.put(account.sightKey(), had);
+        recent.put(key, had);
       }
       return had.seen;
     }

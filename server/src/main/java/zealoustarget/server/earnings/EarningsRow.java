@@ -9,6 +9,7 @@ import java.util.List;
  *
  * @param rep key
  * @param quota to date in the window; null for none
+ * @param monthQuota of the month alone, beside a longer window's; null for none
  * @param actual sold to date in the window
  * @param notCredited what the ceiling keeps out
  * @param earned to date in the window
@@ -28,6 +29,7 @@ public record EarningsRow(
     String measure,
     String unit,
     String quota,
+    String monthQuota,
     String actual,
     String credited,
     String notCredited,

@@ -41,6 +41,7 @@ final class EarningsWords {
         measure.code(),
         measure.unit(),
         exact(facts.quota(), measure),
+        exact(statement.monthQuota(), measure),
         measure.text(facts.sales()),
         pay == null ? null : exact(pay.credited(), measure),
         notCredited(facts, pay, measure),

@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import org.springframework.stereotype.Service;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -57,11 +58,46 @@ class PlanTrial {
       String before,
       String after) {}
 
-  /** What a rep got in each month by the rules in force, and would have got. */
+  /**
+   * What a rep got in each month by the rules in force, and would have got; null in months without
+   * a plan or quota, of which the other lists say the reason.
+   */
   record RepAnswer(
-      String rep, String name, List<String> before, List<String> after, String change) {}
+      String rep,
+      String name,
+      List<String> before,
+      List<String> after,
+      List<String> beforeWhy,
+      List<String> afterWhy,
+      String change) {}
 
-  private record Pays(long[] before, long[] after) {}
+  /** A rep's pay in the months, and why there is none; a month has the one or the other. */
+  private record Pays(Side before, Side after) {
+    Pays() {
+      this(new Side(), new Side());
+    }
+  }
+
+  private record Side(long[] cents, String[] why) {
+    Side() {
+      this(new long[MONTHS], new String[MONTHS]);
+    }
+
+    void set(int at, Statement one, Map<Integer, Long> earlier) {
+      cents[at] = part(one, earlier);
+      why[at] = one.pay() == null ? one.status().word() : null;
+    }
+
+    List<String> texts() {
+      return IntStream.range(0, MONTHS)
+          .mapToObj(at -> why[at] == null ? PlanPart.cents(cents[at]) : null)
+          .toList();
+    }
+
+    List<String> reasons() {
+      return Arrays.asList(why);
+    }
+  }
 
   /**
    * Tries rules without putting them in force.
@@ -89,10 +125,9 @@ class PlanTrial {
         boolean isOfPlan =
             hasPlan && one.terms() != null && one.terms().plan().name().equalsIgnoreCase(name);
         if (isOfPlan || !hasPlan) {
-          Pays pay =
-              pays.computeIfAbsent(one.rep(), id -> new Pays(new long[MONTHS], new long[MONTHS]));
-          pay.before()[at] = part(before.get(rep), earlierBefore);
-          pay.after()[at] = part(one, earlierAfter);
+          Pays pay = pays.computeIfAbsent(one.rep(), id -> new Pays());
+          pay.before().set(at, before.get(rep), earlierBefore);
+          pay.after().set(at, one, earlierAfter);
           if (isOfPlan && at == MONTHS - 1) {
             ofPlan.add(one);
           }
@@ -102,7 +137,7 @@ class PlanTrial {
       earlierAfter = earned(after);
     }
     if (!hasPlan) {
-      pays.values().removeIf(pay -> Arrays.equals(pay.before(), pay.after()));
+      pays.values().removeIf(pay -> Arrays.equals(pay.before().cents(), pay.after().cents()));
     }
     return answer(months, pays, ofPlan);
   }
@@ -150,16 +185,18 @@ class PlanTrial {
     List<RepAnswer> reps = new ArrayList<>();
     for (Map.Entry<Integer, Pays> one : pays.entrySet()) {
       Member rep = ledgers.posted().members().get(Axis.REP, one.getKey());
-      long then = sum(one.getValue().before());
-      long now = sum(one.getValue().after());
+      long then = sum(one.getValue().before().cents());
+      long now = sum(one.getValue().after().cents());
       before = Math.addExact(before, then);
       after = Math.addExact(after, now);
       reps.add(
           new RepAnswer(
               rep.key(),
               rep.name(),
-              texts(one.getValue().before()),
-              texts(one.getValue().after()),
+              one.getValue().before().texts(),
+              one.getValue().after().texts(),
+              one.getValue().before().reasons(),
+              one.getValue().after().reasons(),
               PlanPart.cents(now - then)));
     }
     reps.sort(Comparator.comparing(RepAnswer::name));
@@ -192,9 +229,5 @@ class PlanTrial {
       sum = Math.addExact(sum, one);
     }
     return sum;
-  }
-
-  private static List<String> texts(long[] cents) {
-    return Arrays.stream(cents).mapToObj(PlanPart::cents).toList();
   }
 }

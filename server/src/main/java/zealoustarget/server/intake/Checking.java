@@ -87,7 +87,7 @@ class Checking {
                 sheet.titles(),
                 sheet.profiles(),
                 spec,
-                new StagingDirectory(ledgers.current(), members, aliases)));
+                new StagingDirectory(ledgers.posted(), members, aliases)));
     return new Columns(guessed, Header.of(sheet.headerLine(), sheet.titles(), guessed));
   }
 
@@ -130,6 +130,7 @@ class Checking {
     load.goalSet = goalSet;
     load.request = json.writeValueAsString(pass.request);
     load.readAs = pass.sheet.dialect();
+    load.source = SourceName.of(load.source, pass.sheet.titles());
     load.lineCount = pass.sums.lines();
     load.ready = pass.sums.lines(Reconciliation.Part.READY);
     load.held = pass.sums.lines(Reconciliation.Part.HELD);
@@ -176,7 +177,7 @@ class Checking {
       this.sums = new Reconciliation(header.measures());
       this.fixes = loads.fixes(loadId);
       this.findings = new StagedFindings(loadId, fixes, loads);
-      Ledger ledger = ledgers.current();
+      Ledger ledger = ledgers.posted();
       PostedHistory history = new PostedHistory(ledger);
       this.checks =
           new FileChecks(

@@ -89,6 +89,9 @@ class LoadEntity {
   @Column(name = "remainder_of")
   Integer remainderOf;
 
+  /** What {@link SourceName} tells it by; null until its header is known. */
+  String source;
+
   /** Dialect of the file, in words. */
   @Column(name = "read_as")
   String readAs;
@@ -118,7 +121,8 @@ class LoadEntity {
         postMode,
         goalSet == null ? null : goalSet.name,
         goalSet == null ? null : goalSet.axis,
-        sums.stream().map(sum -> sum.measure).toList());
+        sums.stream().map(sum -> sum.measure).toList(),
+        source);
   }
 
   /** How it lies over earlier loads; those posted before there was a choice were added. */

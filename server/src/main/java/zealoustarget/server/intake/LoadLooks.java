@@ -273,7 +273,7 @@ class LoadLooks {
                         List.of(finding.details().get("axis"), finding.details().get("value")),
                         name -> new ArrayList<>())
                     .add(finding));
-    Ledger ledger = ledgers.current();
+    Ledger ledger = ledgers.posted();
     return byName.entrySet().stream()
         .limit(MOST_NAMES)
         .map(

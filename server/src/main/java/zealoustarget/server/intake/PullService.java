@@ -91,6 +91,7 @@ class PullService {
               Uploads.named("orders " + month + " from " + source + ".csv", file),
               Files.size(file),
               LoadRequest.recognise(),
+              SourceName.ofPull(source),
               () -> Uploads.delete(file));
       PulledEntity pulled = new PulledEntity(first.toString(), etag, load, clock.instant());
       sessions.inStatelessTransaction(session -> session.upsert(pulled));

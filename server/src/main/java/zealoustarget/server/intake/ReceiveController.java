@@ -60,7 +60,7 @@ class ReceiveController {
     Upload upload = Uploads.copy(file.getInputStream(), file.getOriginalFilename(), copy);
     int id =
         staging.receive(
-            upload, Files.size(copy), LoadRequest.recognise(), () -> Uploads.delete(copy));
+            upload, Files.size(copy), LoadRequest.recognise(), null, () -> Uploads.delete(copy));
     return answers.whole(id);
   }
 

@@ -151,7 +151,7 @@ class Settling {
     if (made.key() == null || made.key().isBlank()) {
       throw missing("key");
     }
-    if (ledgers.current().members().findByKey(axis, made.key()).isPresent()) {
+    if (ledgers.posted().members().findByKey(axis, made.key()).isPresent()) {
       throw Refusal.of(
           "member-exists", "There is a " + axis.word() + " \"" + made.key() + "\" already.");
     }

@@ -72,7 +72,7 @@ public class StagingService {
   /** Stages the lines that another load held back. */
   int stage(Upload upload, LoadRequest request, Integer remainderOf) {
     TableFile file = reading.look(upload, request);
-    LoadEntity load = begin(upload, request, remainderOf);
+    LoadEntity load = begin(upload, request, remainderOf, null);
     try {
       read(load, upload, file, request, Progress.unseen());
       return load.id;
@@ -85,17 +85,18 @@ public class StagingService {
   /**
    * Takes a file in and goes on beside the request.
    *
+   * @param source what it was pulled from, null for nothing
    * @param afterwards run when the file is not needed any more
    * @return the load's number
    * @throws Refusal if the file is none, before anything is kept
    */
-  int receive(Upload upload, long bytes, LoadRequest request, Runnable afterwards) {
+  int receive(Upload upload, long bytes, LoadRequest request, String source, Runnable afterwards) {
     Progress progress = new Progress(bytes);
     LoadEntity load;
     TableFile file;
     try {
       file = reading.look(progress.watch(upload), request);
-      load = begin(upload, request, null);
+      load = begin(upload, request, null, source);
     } catch (RuntimeException refused) {
       afterwards.run();
       throw refused;
@@ -256,7 +257,7 @@ public class StagingService {
         });
   }
 
-  private LoadEntity begin(Upload upload, LoadRequest request, Integer remainderOf) {
+  private LoadEntity begin(Upload upload, LoadRequest request, Integer remainderOf, String source) {
     LoadEntity load = new LoadEntity();
     load.kind = request.kind();
     load.state = LoadState.READING;
@@ -265,6 +266,7 @@ public class StagingService {
     load.stagedAt = clock.instant();
     load.request = json.writeValueAsString(request);
     load.remainderOf = remainderOf;
+    load.source = source;
     return store.add(load);
   }
 

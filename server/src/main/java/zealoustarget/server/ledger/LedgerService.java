@@ -68,9 +68,40 @@ public class LedgerService implements MemberNames {
    * One state of the data.
    *
    * @param posted everything as it is posted now
-   * @param read the same with the sealed months as they were
+   * @param read what is read of it
    */
-  private record State(Ledger posted, Ledger read, Map<Integer, LoadedRows> loads) {}
+  private record State(Ledger posted, Both read, Map<Integer, LoadedRows> loads) {
+    static State of(Ledger posted, Both read, Map<Integer, LoadedRows> loads) {
+      return new State(posted, read, loads);
+    }
+  }
+
+  /**
+   * The two readings of sealed months; docs/calculations.md, section 2.
+   *
+   * @param closed sealed months as they were
+   * @param restated actuals, places and lines as they are posted now, goals of sealed months as
+   *     they were; the same object while nothing differs
+   * @param months by number, in which the two may differ
+   */
+  private record Both(Ledger closed, Ledger restated, Set<Integer> months) {}
+
+  /**
+   * One state of the data as the account that acts may see it, for the whole of an answer.
+   *
+   * @param closed sealed months as they were
+   * @param restated with what was posted since
+   * @param months by number, in which the two may differ
+   * @param wholeClosed and {@code wholeRestated}: whoever asks, for what is common knowledge
+   * @param sources of the posted loads that have one, by load
+   */
+  public record Readings(
+      Ledger closed,
+      Ledger restated,
+      Set<Integer> months,
+      Ledger wholeClosed,
+      Ledger wholeRestated,
+      Map<Integer, String> sources) {}
 
   private final RowStore rows;
   private final MemberStore members;
@@ -78,7 +109,8 @@ public class LedgerService implements MemberNames {
   private final Sights sights;
   private final DataState dataState;
   private final Map<Integer, PostedLoad> everPosted = new ConcurrentHashMap<>();
-  private volatile State state = new State(Ledger.empty(), Ledger.empty(), Map.of());
+  private volatile State state =
+      State.of(Ledger.empty(), new Both(Ledger.empty(), Ledger.empty(), Set.of()), Map.of());
 
   LedgerService(
       RowStore rows, MemberStore members, Seals seals, Sights sights, DataState dataState) {
@@ -94,28 +126,52 @@ public class LedgerService implements MemberNames {
    * all others as they are posted.
    */
   public Ledger current() {
-    return sights.narrow(state.read());
+    return sights.narrow(state.read().closed());
   }
 
-  /** What may be seen of a ledger that is not in force. */
-  public Ledger seen(Prepared prepared) {
-    return sights.narrow(prepared.ledger);
+  /** Both readings of the state in force. */
+  public Readings readings() {
+    State now = state;
+    return readings(now.read(), now.loads());
+  }
+
+  /** Both readings of a state that is not in force. */
+  public Readings readings(Prepared prepared) {
+    return readings(asSealed(prepared.ledger, prepared.loads), prepared.loads);
+  }
+
+  private Readings readings(Both read, Map<Integer, LoadedRows> loads) {
+    Map<Integer, String> sources = new HashMap<>();
+    loads.forEach(
+        (id, rows) -> {
+          if (rows.load().source() != null) {
+            sources.put(id, rows.load().source());
+          }
+        });
+    Ledger closed = sights.narrow(read.closed());
+    return new Readings(
+        closed,
+        read.restated() == read.closed() ? closed : sights.narrow(read.restated()),
+        read.months(),
+        read.closed(),
+        read.restated(),
+        sources);
   }
 
   /** Whoever asks: the own member's name, or that of an account that is looked after. */
   @Override
   public String nameOf(Axis axis, String key) {
-    return state.read().members().findByKey(axis, key).map(Member::name).orElse(key);
+    return state.read().closed().members().findByKey(axis, key).map(Member::name).orElse(key);
   }
 
   /** Whether the account that acts may see a rep's pay of a month. */
   public boolean seesRep(int rep, YearMonth month) {
-    return sights.seesRep(state.read().members(), rep, month);
+    return sights.seesRep(state.read().closed().members(), rep, month);
   }
 
   /** Whether the account that acts may see and write notes on a member and month. */
   public boolean seesNote(int member, YearMonth month) {
-    return sights.seesNote(state.read().members(), member, month);
+    return sights.seesNote(state.read().closed().members(), member, month);
   }
 
   /**
@@ -142,7 +198,7 @@ public class LedgerService implements MemberNames {
   /** Takes the seals in force into account. */
   public void sealed() {
     State now = state;
-    state = new State(now.posted(), asSealed(now.posted(), now.loads()), now.loads());
+    state = State.of(now.posted(), asSealed(now.posted(), now.loads()), now.loads());
     dataState.changed();
   }
 
@@ -271,7 +327,7 @@ public class LedgerService implements MemberNames {
   /** Puts a prepared ledger in force; callers take turns. */
   public void apply(Prepared prepared) {
     prepared.loads.forEach((id, loaded) -> everPosted.put(id, loaded.load()));
-    state = new State(prepared.ledger, asSealed(prepared.ledger, prepared.loads), prepared.loads);
+    state = State.of(prepared.ledger, asSealed(prepared.ledger, prepared.loads), prepared.loads);
     dataState.changed();
   }
 
@@ -302,8 +358,10 @@ public class LedgerService implements MemberNames {
         .toList();
   }
 
-  /** The ledger in which each sealed month is as the loads of its sealing made it. */
-  private Ledger asSealed(Ledger posted, Map<Integer, LoadedRows> loads) {
+  /**
+   * The ledger in which each sealed month is as the loads of its sealing made it, and the other.
+   */
+  private Both asSealed(Ledger posted, Map<Integer, LoadedRows> loads) {
     Map<SealedLoad, LoadedRows> known = new HashMap<>();
     loads.values().forEach(one -> known.put(sealedLoad(one.load()), one));
     Set<SealedLoad> now = Set.copyOf(known.keySet());
@@ -325,7 +383,12 @@ public class LedgerService implements MemberNames {
       }
     }
     SealedLines lines = new SealedLines(load -> productsOf(load, known), members::key);
-    return Frozen.over(posted, differing, lines.kept(seals.inForce(), inOrder(loads)));
+    Frozen.KeptLines kept = lines.kept(seals.inForce(), inOrder(loads));
+    Ledger closed = Frozen.over(posted, differing, kept);
+    Set<Integer> months = new HashSet<>(differing.keySet());
+    months.addAll(kept.byMonth().keySet());
+    return new Both(
+        closed, closed == posted ? posted : posted.withGoalsOf(closed), Set.copyOf(months));
   }
 
   private List<ProductRowEntity> productsOf(SealedLoad load, Map<SealedLoad, LoadedRows> known) {

@@ -13,6 +13,7 @@ import zealoustarget.core.member.Axis;
  * @param goalSet name, null unless the load brings goals
  * @param axis of the goal set, null unless the load brings goals
  * @param measures codes in the order of the rows' amounts
+ * @param source what tells its source from others; null where that is not known
  */
 public record PostedLoad(
     int id,
@@ -21,13 +22,14 @@ public record PostedLoad(
     PostMode mode,
     String goalSet,
     Axis axis,
-    List<String> measures) {
+    List<String> measures,
+    String source) {
   /** The same load as it was or will be posted. */
   PostedLoad at(int otherOrder, PostMode otherMode) {
-    return new PostedLoad(id, otherOrder, kind, otherMode, goalSet, axis, measures);
+    return new PostedLoad(id, otherOrder, kind, otherMode, goalSet, axis, measures, source);
   }
 
   PostedLoad withMode(PostMode other) {
-    return new PostedLoad(id, order, kind, other, goalSet, axis, measures);
+    return new PostedLoad(id, order, kind, other, goalSet, axis, measures, source);
   }
 }

@@ -45,7 +45,7 @@ class AnswerCache extends OncePerRequestFilter {
           "/api/v1/earnings",
           "/api/v1/earnings/desk");
   private static final Pattern KEPT_OF_MEMBER =
-      Pattern.compile("/api/v1/standing/[^/]+/[^/]+/(close-up|path|proof|orders)");
+      Pattern.compile("/api/v1/standing/[^/]+/[^/]+/(close-up|path|proof|orders|corrections)");
   private static final int AT_ONCE = 2 * Runtime.getRuntime().availableProcessors();
 
   private record Answer(byte[] packed, String type) {}

@@ -14,9 +14,9 @@ import zealoustarget.core.claim.Claim;
 import zealoustarget.core.claim.Claims;
 import zealoustarget.core.claim.ReasonShare;
 import zealoustarget.core.ladder.Ladder;
+import zealoustarget.core.ladder.Rung;
 import zealoustarget.core.ledger.Narrowing;
 import zealoustarget.core.ledger.StandingQuery;
-import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
 import zealoustarget.core.reading.Standing;
 import zealoustarget.core.reading.Standing.Row;
@@ -41,39 +41,34 @@ class ClaimService {
   record ClaimsAnswer(List<ClaimAnswer> claims, List<ReasonAnswer> reasons) {}
 
   /**
-   * A sentence and the view that shows it.
+   * A sentence and the view that shows exactly its figures; what is null stays as it is.
    *
-   * @param axis rows to show, null for those of the standing
-   * @param withinAxis and {@code withinKey}: what other rows are narrowed to
-   * @param only rows to keep
-   * @param select row to explain
+   * @param only rows to keep, empty for all
+   * @param select row to explain, null for the total
+   * @param along axis along which the row's variance is taken apart
+   * @param from and {@code to}: months side by side to show
    */
   record ClaimAnswer(
       String kind,
       String text,
       List<String> figures,
-      String axis,
-      String withinAxis,
-      String withinKey,
       List<String> only,
       String select,
-      boolean byMonth) {
+      String along,
+      String from,
+      String to) {
     static ClaimAnswer of(Claim claim) {
       Claim.Show show = claim.show();
+      Span months = show.months();
       return new ClaimAnswer(
           claim.kind().name().toLowerCase(Locale.ROOT).replace('_', '-'),
           claim.text(),
           claim.shares(),
-          word(show.axis()),
-          word(show.withinAxis()),
-          show.withinKey(),
           show.keys(),
           show.select(),
-          show.isByMonth());
-    }
-
-    private static String word(Axis axis) {
-      return axis == null ? null : axis.word();
+          show.along() == null ? null : show.along().word(),
+          months == null ? null : months.fromInclusive().toString(),
+          months == null ? null : months.toInclusive().toString());
     }
   }
 
@@ -91,15 +86,11 @@ class ClaimService {
 
   ClaimsAnswer claims(StandingParameters parameters) {
     Asked asked = reader.read(parameters);
-    Standing standing = asked.ledger().standing(asked.query());
+    StandingQuery spoken = asked.spoken();
+    Standing standing = asked.ledger().standing(spoken);
     List<ReasonShare> shares = reasons(asked, standing);
     return new ClaimsAnswer(
-        Claims.of(
-                asked.ledger(),
-                asked.query(),
-                standing,
-                GoalWords.of(asked.query().basis()),
-                shares)
+        Claims.of(asked.ledger(), spoken, standing, GoalWords.of(asked.query().basis()), shares)
             .stream()
             .map(ClaimAnswer::of)
             .toList(),
@@ -160,28 +151,32 @@ class ClaimService {
     for (int at = 0; at < before.size(); at++) {
       Row was = before.get(at);
       Row becomes = after.get(at);
-      if (!was.status().word().equals(becomes.status().word())) {
+      if (!was.spoken().status().word().equals(becomes.spoken().status().word())) {
         flips.add(
             new FlipAnswer(
                 was.member().key(),
                 was.member().name(),
-                was.status().word(),
-                was.status().tone().name().toLowerCase(Locale.ROOT),
-                becomes.status().word(),
-                becomes.status().tone().name().toLowerCase(Locale.ROOT)));
+                was.spoken().status().word(),
+                was.spoken().status().tone().name().toLowerCase(Locale.ROOT),
+                becomes.spoken().status().word(),
+                becomes.spoken().status().tone().name().toLowerCase(Locale.ROOT)));
       }
     }
-    int unread = (int) after.stream().filter(row -> row.status().rung() == null).count();
+    int unread = (int) after.stream().filter(row -> row.spoken().status().rung() == null).count();
     return new TrialAnswer(
         ladder.rungs().stream()
             .map(
                 rung ->
                     new RungCount(
-                        rung.name(),
-                        (int)
-                            after.stream().filter(row -> rung.equals(row.status().rung())).count()))
+                        rung.name(), (int) after.stream().filter(row -> isOn(rung, row)).count()))
             .toList(),
         unread,
         flips);
+  }
+
+  /** By name: the bounds of a ladder per month are scaled. */
+  private static boolean isOn(Rung rung, Row row) {
+    Rung decided = row.spoken().status().rung();
+    return decided != null && decided.name().equals(rung.name());
   }
 }

@@ -4,21 +4,28 @@ import java.math.RoundingMode;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.FiscalCalendar;
 import zealoustarget.core.calendar.Span;
+import zealoustarget.core.commission.Bound;
+import zealoustarget.core.commission.Plan;
+import zealoustarget.core.commission.PlanBook;
 import zealoustarget.core.ladder.Rung;
 import zealoustarget.core.ledger.Basis;
 import zealoustarget.core.ledger.Breakdown;
+import zealoustarget.core.ledger.Corrections;
 import zealoustarget.core.ledger.GoalBook;
 import zealoustarget.core.ledger.Ledger;
+import zealoustarget.core.ledger.Members;
 import zealoustarget.core.ledger.Months;
 import zealoustarget.core.ledger.Narrowing;
 import zealoustarget.core.ledger.StandingQuery;
@@ -101,7 +108,7 @@ class CloseUpService {
   }
 
   private static Words words(Asked asked) {
-    return new Words(asked.query().measure(), asked.query().ladder(), null);
+    return StandingService.words(asked, asked.query(), null);
   }
 
   /** Rank, movement, what is ahead, and what the variance is made of. */
@@ -119,7 +126,7 @@ class CloseUpService {
         member == null ? null : places.get(member.id()),
         places.size(),
         member == null ? null : before.get(member.id()),
-        Milestone.of(row.reading(), query.ladder(), query.measure(), highest).stream()
+        Milestone.of(row.reading(), asked.ledger().ladder(query), query.measure(), highest).stream()
             .map(ahead -> milestone(ahead, query.measure()))
             .toList(),
         required(asked, member),
@@ -179,23 +186,50 @@ class CloseUpService {
       return List.of();
     }
     List<CloseUpAnswer.Assigned> found = new ArrayList<>();
-    for (GoalBook book : asked.ledger().goalBooks().values()) {
-      if (book.axis() != query.axis() && book.measures().contains(query.measure().code())) {
-        Goal goal =
-            asked.ledger().assigned(query, book.name(), member == null ? null : member.id());
-        if (goal instanceof Goal.Single single) {
-          found.add(
-              new CloseUpAnswer.Assigned(
-                  book.name(),
-                  book.axis().word(),
-                  query.measure().text(single.amount()),
-                  own.signum() <= 0
-                      ? null
-                      : single.amount().dividedBy(own).minus(Ratio.ONE).toText()));
-        }
+    for (GoalBook book : assigning(asked)) {
+      Goal goal = asked.ledger().assigned(query, book.name(), member == null ? null : member.id());
+      if (goal instanceof Goal.Single single) {
+        found.add(
+            new CloseUpAnswer.Assigned(
+                book.name(),
+                book.axis().word(),
+                query.measure().text(single.amount()),
+                own.signum() <= 0
+                    ? null
+                    : single.amount().dividedBy(own).minus(Ratio.ONE).toText()));
       }
     }
     return found;
+  }
+
+  /**
+   * Sets that assign this axis' goal to members of another: those that commission plans take as
+   * quota, and without a plan the only set there is. Thresholds, ceilings and ranges assign
+   * nothing.
+   */
+  private static List<GoalBook> assigning(Asked asked) {
+    String measure = asked.query().measure().code();
+    List<Plan> plans =
+        asked.playbook().commission().plans().versions().stream()
+            .map(PlanBook.Version::plan)
+            .toList();
+    Set<String> ceilings = new HashSet<>();
+    Set<String> quotas = new HashSet<>();
+    for (Plan plan : plans) {
+      quotas.add(plan.goalSet());
+      if (plan.ceiling() instanceof Bound.OfSet set) {
+        ceilings.add(set.goalSet());
+      }
+    }
+    List<GoalBook> others =
+        asked.ledger().goalBooks().values().stream()
+            .filter(book -> book.axis() != asked.query().axis())
+            .filter(book -> book.measures().contains(measure) && !book.isRange(measure))
+            .filter(book -> !ceilings.contains(book.name()))
+            .sorted(Comparator.comparing(GoalBook::name))
+            .toList();
+    List<GoalBook> ofPlans = others.stream().filter(book -> quotas.contains(book.name())).toList();
+    return !ofPlans.isEmpty() ? ofPlans : others.size() == 1 ? others : List.of();
   }
 
   private static List<CloseUpAnswer.Parts> parts(Asked asked, Member member) {
@@ -266,7 +300,7 @@ class CloseUpService {
             .map(
                 month ->
                     month(
-                        asked,
+                        reader.inMonth(asked, month),
                         member,
                         month,
                         toDate(asked, member, months, month),
@@ -287,7 +321,7 @@ class CloseUpService {
         asked.playbook().companyName(),
         year,
         asked.playbook().calendar().year(year).months().stream()
-            .map(month -> month(whole, null, month, null, null))
+            .map(month -> month(reader.inMonth(whole, month), null, month, null, null))
             .toList());
   }
 
@@ -306,7 +340,7 @@ class CloseUpService {
         calendar.number(month),
         calendar.quarter(month),
         state(asked, query),
-        words(asked.with(query)).answer(new Row(Standing.ALL, row.reading(), row.status(), null)),
+        words(asked.with(query)).answer(row.ofAll()),
         toDate,
         among);
   }
@@ -315,7 +349,7 @@ class CloseUpService {
     if (seals.find(query.span().toInclusive()).isPresent()) {
       return "sealed";
     }
-    return asked.ledger().hasActuals(query) ? "open" : "empty";
+    return asked.ledger().emptyMonths(query.measure(), query.span()).isEmpty() ? "open" : "empty";
   }
 
   private static PathAnswer.ToDate toDate(
@@ -411,5 +445,49 @@ class CloseUpService {
   static <T> List<T> page(List<T> rows, int page, int size) {
     int from = (int) Math.min((long) page * size, rows.size());
     return rows.subList(from, Math.min(from + size, rows.size()));
+  }
+
+  /** What closed months of the span lack of a row or the total, line by line. */
+  CorrectionsAnswer corrections(String key, StandingParameters parameters, int page, int size) {
+    Asked asked = reader.read(key, parameters);
+    StandingQuery query = asked.query();
+    Measure measure = query.measure();
+    Member member = member(asked.ledger(), query.axis(), key);
+    Corrections all = asked.corrections();
+    if (all == null) {
+      return new CorrectionsAnswer(null, 0, page, size, List.of());
+    }
+    int id = member == null ? Members.NONE : member.id();
+    Corrections.Sum sum = member == null ? all.total() : all.of(place -> place.member() == id);
+    List<Corrections.Line> lines =
+        member == null ? all.lines() : all.lines(place -> place.member() == id);
+    Map<Integer, String> files = loads.fileNames();
+    return new CorrectionsAnswer(
+        measure.text(sum.actual()),
+        lines.size(),
+        page,
+        size,
+        page(lines, page, size).stream().map(line -> line(line, asked, files)).toList());
+  }
+
+  private static CorrectionsAnswer.Line line(
+      Corrections.Line line, Asked asked, Map<Integer, String> files) {
+    Measure measure = asked.query().measure();
+    String amount = measure.text(line.amount());
+    return new CorrectionsAnswer.Line(
+        line.loadId(),
+        files.get(line.loadId()),
+        line.line(),
+        Months.of(line.month()).toString(),
+        name(line.then(), asked.reading().both().closed(), asked.query().axis()),
+        name(line.now(), asked.reading().both().restated(), asked.query().axis()),
+        line.then() == null ? null : amount,
+        line.now() == null ? null : amount);
+  }
+
+  private static String name(Corrections.Place place, Ledger ledger, Axis axis) {
+    return place == null || place.member() < 0
+        ? null
+        : ledger.members().get(axis, place.member()).name();
   }
 }

@@ -69,7 +69,7 @@ final class ExportTables {
         readings.addAll(standing.rows());
       } else {
         for (ReadingAnswer group : standing.groups()) {
-          readings.add(group.at(null, group.key()));
+          readings.add(inItsGroup(group));
           standing.rows().stream()
               .filter(row -> row.group().equals(group.key()))
               .forEach(readings::add);
@@ -82,6 +82,13 @@ final class ExportTables {
         rows.add(unassigned());
       }
       return new Table("Standing", columns, rows, 1, about(standing));
+    }
+
+    private static ReadingAnswer inItsGroup(ReadingAnswer group) {
+      ReadingAnswer.Beyond had = group.beyond();
+      return group.with(
+          new ReadingAnswer.Beyond(
+              null, group.key(), had.beside(), null, null, had.correction(), false, null));
     }
 
     /** Sums where rows add up: not of rates, of groups with their subtotals, or of a part. */

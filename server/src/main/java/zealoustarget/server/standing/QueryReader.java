@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.Collection;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -20,7 +21,9 @@ import zealoustarget.core.calendar.WorkingDays;
 import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.ledger.Basis;
 import zealoustarget.core.ledger.Filters;
+import zealoustarget.core.ledger.LateSources;
 import zealoustarget.core.ledger.Ledger;
+import zealoustarget.core.ledger.Months;
 import zealoustarget.core.ledger.Narrowing;
 import zealoustarget.core.ledger.StandingQuery;
 import zealoustarget.core.member.Axis;
@@ -37,6 +40,9 @@ import zealoustarget.server.seals.Seals;
 class QueryReader {
   /** The key that asks for everything in scope instead of one member. */
   static final String TOTAL = "*";
+
+  static final String AS_CLOSED = "as-closed";
+  static final String RESTATED = "restated";
 
   private static final int LONGEST_SPAN = 120;
   private static final int MOST_NAMED = 20;
@@ -78,8 +84,15 @@ class QueryReader {
 
   /** Reads the parameters against the state of data and rules in force. */
   Asked read(StandingParameters parameters) {
-    Ledger ledger =
-        isGiven(parameters.without()) ? without(parameters.without()) : ledgers.current();
+    LedgerService.Readings both =
+        isGiven(parameters.without()) ? without(parameters.without()) : ledgers.readings();
+    boolean isRestated =
+        oneOf("closed", parameters.closed(), List.of(AS_CLOSED, RESTATED)).equals(RESTATED);
+    boolean isWhole =
+        oneOf("judge", parameters.judge(), List.of("to-date", "whole")).equals("whole");
+    boolean countsWaiting =
+        oneOf("waiting", parameters.waiting(), List.of("left-out", "counted")).equals("counted");
+    Ledger ledger = isRestated ? both.restated() : both.closed();
     Axis axis = axis(parameters.axis());
     Basis basis = basis(parameters);
     Span span = span(parameters, ledger);
@@ -88,24 +101,68 @@ class QueryReader {
     LocalDate asOf = asOf(parameters.asOf(), span, ledger);
     StandingQuery query =
         new StandingQuery(
-            axis,
-            measure,
-            span,
-            basis,
-            filters(parameters, ledger),
-            Ladder.defaultOf(measure.direction()),
-            narrowing.read(parameters, axis, measure, ledger),
-            asOf == null ? null : days(span, asOf, playbook));
+                axis,
+                measure,
+                span,
+                basis,
+                filters(parameters, ledger),
+                Ladder.defaultOf(measure.direction()))
+            .withNarrowing(narrowing.read(parameters, axis, measure, ledger))
+            .withDays(asOf == null ? null : days(span, asOf, playbook))
+            .withWhole(isWhole);
     StandingQuery judged = judged(query, ledger, playbook);
+    Ratio atOrAbove = NarrowingReader.limit("atOrAbove", parameters.atOrAbove());
     return new Asked(
         ledger,
+        new Asked.ClosedReading(isRestated, both),
         playbook,
         judged,
         isGiven(parameters.beside())
             ? judged(query.withBasis(beside(parameters), query.ladder()), ledger, playbook)
             : null,
         group(parameters.group(), axis),
-        judged.days() == null ? null : asOf);
+        judged.days() == null ? null : asOf,
+        waiting(judged, ledger, isRestated ? both.wholeRestated() : both.wholeClosed(), both),
+        countsWaiting,
+        atOrAbove == null ? Ratio.ONE : atOrAbove);
+  }
+
+  /** Members whose file of the span's last month has not come, with the load that came last. */
+  private static Map<Integer, Integer> waiting(
+      StandingQuery query, Ledger ledger, Ledger whole, LedgerService.Readings both) {
+    YearMonth last = query.span().toInclusive();
+    if (ledger.emptyMonths(query.measure(), Span.of(last)).contains(last)) {
+      return Map.of(); // nothing has come: the month is empty, which says more
+    }
+    int month = Months.number(last);
+    LateSources late = LateSources.of(whole, both.sources(), month);
+    Map<Integer, Integer> waiting = new HashMap<>();
+    late.waiting(ledger, query.axis(), query.measure(), month)
+        .forEach(
+            (member, sources) ->
+                waiting.put(
+                    member,
+                    sources.stream()
+                        .flatMap(source -> late.loads().getOrDefault(source, Set.of()).stream())
+                        .max(Integer::compare)
+                        .orElseThrow()));
+    return waiting;
+  }
+
+  private static String oneOf(String name, String given, List<String> allowed) {
+    if (!isGiven(given)) {
+      return allowed.get(0);
+    }
+    if (!allowed.contains(given)) {
+      throw unknown(name, given, allowed);
+    }
+    return given;
+  }
+
+  /** One month of the span, by its own rules: a closed one keeps those that it was judged by. */
+  Asked inMonth(Asked asked, YearMonth month) {
+    StandingQuery query = asked.query().withSpan(Span.of(month));
+    return asked.with(judged(query, asked.ledger(), rules(month)));
   }
 
   /** A sealed month keeps the ladders that it was judged by. */
@@ -126,9 +183,9 @@ class QueryReader {
             ledger.isRange(query.basis(), query.measure().code())));
   }
 
-  private Ledger without(String load) {
+  private LedgerService.Readings without(String load) {
     if (load.matches("\\d{1,9}") && ledgers.isPosted(Integer.parseInt(load))) {
-      return ledgers.seen(ledgers.without(Integer.parseInt(load)));
+      return ledgers.readings(ledgers.without(Integer.parseInt(load)));
     }
     throw Refusal.of("load-unknown", "There is no posted load " + load + ".").with("load", load);
   }
@@ -141,10 +198,11 @@ class QueryReader {
     return elapsed >= all ? null : new Outlook.Days(elapsed, all);
   }
 
-  private static LocalDate asOf(String text, Span span, Ledger ledger) {
+  /** By default the last posted day; a closed month is over, unless a day is asked for. */
+  private LocalDate asOf(String text, Span span, Ledger ledger) {
     YearMonth last = span.toInclusive();
     if (!isGiven(text)) {
-      LocalDate posted = ledger.lastPostedDay();
+      LocalDate posted = seals.find(last).isPresent() ? null : ledger.lastPostedDay();
       return posted != null && YearMonth.from(posted).equals(last) ? posted : null;
     }
     if (text.equals("none")) {

@@ -1,7 +1,9 @@
 package zealoustarget.server.standing;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.math.RoundingMode;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
 import zealoustarget.core.amount.Measure;
@@ -10,39 +12,42 @@ import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.ladder.Scale;
 import zealoustarget.core.ladder.Shading;
 import zealoustarget.core.ladder.Shown;
+import zealoustarget.core.ledger.Corrections;
 import zealoustarget.core.reading.Goal;
 import zealoustarget.core.reading.NoReading;
 import zealoustarget.core.reading.Outlook;
 import zealoustarget.core.reading.Reading;
 import zealoustarget.core.reading.Standing;
+import zealoustarget.core.reading.Status;
 
 /**
  * A reading as it travels: amounts and ratios as decimal strings, undefined figures null.
  *
  * @param key null for the total
- * @param place where the member belongs at the span's end: a rep's region, a product's line
- * @param group key of the group that the row stands in
+ * @param rung place of the deciding rung from 0, null without a reading
  * @param percentShown percent-to-goal with the decimals that keep it on its rung, without the sign
  * @param noReading why there is no percent-to-goal, in words
  * @param goalLow a range's lower end; {@code goalHigh} its upper, {@code position} below, inside or
  *     above
- * @param shade how full the variance's tone is, −1 to 1
  * @param rate a rate's figures as percentages without the sign, the actual as its rung allows
- * @param ahead how the open month will end
- * @param beside the comparison on the second basis
- * @param pay where a rep's commission begins and ends
+ * @param ahead how the running month will end
+ * @param comparable the months with a goal only; null unless another month has a line
+ * @param toDate against what was expected so far; null unless the span ends in a running month
+ * @param spoken what sentences, marks and shading speak of
+ * @param beyond what is known beside the reading
  */
 record ReadingAnswer(
     @JsonInclude(JsonInclude.Include.NON_NULL) String key,
     @JsonInclude(JsonInclude.Include.NON_NULL) String name,
-    @JsonInclude(JsonInclude.Include.NON_NULL) String place,
-    @JsonInclude(JsonInclude.Include.NON_NULL) String group,
     String actual,
     String goal,
     String variance,
     String favourable,
     String variancePercent,
     String attainment,
+    String achieved,
+    String remaining,
+    String over,
     String shortfall,
     String excess,
     String growth,
@@ -50,6 +55,7 @@ record ReadingAnswer(
     String yearBefore,
     String status,
     String tone,
+    Integer rung,
     String percentShown,
     String growthShown,
     String noReading,
@@ -57,12 +63,78 @@ record ReadingAnswer(
     @JsonInclude(JsonInclude.Include.NON_NULL) String goalLow,
     @JsonInclude(JsonInclude.Include.NON_NULL) String goalHigh,
     @JsonInclude(JsonInclude.Include.NON_NULL) String position,
-    @JsonInclude(JsonInclude.Include.NON_NULL) String shade,
     @JsonInclude(JsonInclude.Include.NON_NULL) Rate rate,
     @JsonInclude(JsonInclude.Include.NON_NULL) Ahead ahead,
-    @JsonInclude(JsonInclude.Include.NON_NULL) Beside beside,
-    @JsonInclude(JsonInclude.Include.NON_NULL) List<NoteAnswer> notes,
-    @JsonInclude(JsonInclude.Include.NON_NULL) PayMarks pay) {
+    Compared comparable,
+    ToDate toDate,
+    Spoken spoken,
+    @JsonUnwrapped Beyond beyond) {
+
+  /**
+   * What is known of a row beside its reading.
+   *
+   * @param place where the member belongs at the span's end: a rep's region, a product's line
+   * @param group key of the group that the row stands in
+   * @param beside the comparison on the second basis
+   * @param pay where a rep's commission begins and ends
+   * @param correction what was posted for closed months since, null for nothing
+   * @param waiting whether the file that brings its lines has not come for the last month
+   * @param waitsFor the file that came last from there
+   */
+  record Beyond(
+      @JsonInclude(JsonInclude.Include.NON_NULL) String place,
+      @JsonInclude(JsonInclude.Include.NON_NULL) String group,
+      @JsonInclude(JsonInclude.Include.NON_NULL) Beside beside,
+      @JsonInclude(JsonInclude.Include.NON_NULL) List<NoteAnswer> notes,
+      @JsonInclude(JsonInclude.Include.NON_NULL) PayMarks pay,
+      Correction correction,
+      boolean waiting,
+      @JsonInclude(JsonInclude.Include.NON_NULL) String waitsFor) {
+    static final Beyond NOTHING = new Beyond(null, null, null, null, null, null, false, null);
+  }
+
+  /** Lines that only one reading of closed months holds, restated less as closed. */
+  record Correction(String actual, int lines) {
+    static Correction of(Corrections.Sum sum, Measure measure) {
+      return sum == null ? null : new Correction(measure.text(sum.actual()), sum.lines());
+    }
+  }
+
+  /** Actuals and goals of the months with a goal only; a range's goal is null. */
+  record Compared(
+      String actual, String goal, String variance, String attainment, String status, String tone) {}
+
+  /** Against the goal to date; a range's goal is null and its ends are there. */
+  record ToDate(
+      String asOf,
+      String goal,
+      @JsonInclude(JsonInclude.Include.NON_NULL) String goalLow,
+      @JsonInclude(JsonInclude.Include.NON_NULL) String goalHigh,
+      String variance,
+      String attainment,
+      String status,
+      String tone) {}
+
+  /**
+   * The comparison that sentences and marks speak of.
+   *
+   * @param kind whole, comparable or to-date
+   * @param shade how full the variance's tone is, −1 to 1; null where there is none
+   */
+  record Spoken(
+      String kind,
+      String actual,
+      String goal,
+      String variance,
+      String favourable,
+      String variancePercent,
+      String attainment,
+      String percentShown,
+      String status,
+      String tone,
+      Integer rung,
+      String noReading,
+      String shade) {}
 
   /** A rate's figures as percentages, without the sign. */
   record Rate(String actual, String goal, String variance) {}
@@ -85,8 +157,13 @@ record ReadingAnswer(
   /** Why a month came out as it did. */
   record NoteAnswer(String month, String reason, String reasonName, String text) {}
 
-  /** How readings of one standing are put into words. */
-  record Words(Measure measure, Ladder ladder, Shading shading) {
+  /**
+   * How readings of one standing are put into words.
+   *
+   * @param ladder as it judged
+   * @param asOf the day of the running month, null where the span's last month is over
+   */
+  record Words(Measure measure, Ladder ladder, Shading shading, LocalDate asOf) {
     ReadingAnswer answer(Standing.Row row) {
       return of(row, this);
     }
@@ -96,41 +173,97 @@ record ReadingAnswer(
     Reading reading = row.reading();
     Measure measure = words.measure();
     Goal.Range range = reading.range();
-    Ratio shade = words.shading() == null ? null : words.shading().position(reading.favourable());
     boolean isTotal = row.member().equals(Standing.ALL);
     return new ReadingAnswer(
         isTotal ? null : row.member().key(),
         isTotal ? null : row.member().name(),
-        null,
-        null,
         text(measure, reading.actual()),
         text(measure, reading.goalAmount()),
         text(measure, reading.variance()),
         text(measure, reading.favourable()),
         text(reading.variancePercent()),
         text(reading.attainment()),
+        text(reading.achieved()),
+        text(reading.remaining()),
+        text(reading.over()),
         text(measure, reading.shortfall()),
         text(measure, reading.excess()),
         text(reading.growth()),
         text(reading.growthOnYear()),
         text(measure, reading.yearBefore()),
         row.status().word(),
-        tone(row),
+        tone(row.status()),
+        rung(row.status(), words.ladder()),
         percentShown(reading, words.ladder()),
         reading.growth() == null ? null : Shown.percent(reading.growth()),
-        words(reading.noReading()),
+        noReading(reading, row.status()),
         reading.goalMonths(),
         range == null ? null : text(measure, range.low()),
         range == null ? null : text(measure, range.high()),
         reading.position() == null ? null : reading.position().name().toLowerCase(Locale.ROOT),
-        shade == null || shade.signum() == 0
-            ? null
-            : shade.rounded(3, RoundingMode.HALF_UP).toPlainString(),
         measure.isRate() ? rate(reading, words) : null,
         ahead(row.outlook(), measure),
-        null,
-        null,
-        null);
+        comparable(row.comparable(), measure),
+        toDate(row.toDate(), words),
+        spoken(row.spoken(), words),
+        Beyond.NOTHING);
+  }
+
+  private static Compared comparable(Standing.Judged judged, Measure measure) {
+    if (judged == null) {
+      return null;
+    }
+    Reading reading = judged.reading();
+    return new Compared(
+        text(measure, reading.actual()),
+        text(measure, reading.goalAmount()),
+        text(measure, reading.variance()),
+        text(reading.attainment()),
+        judged.status().word(),
+        tone(judged.status()));
+  }
+
+  private static ToDate toDate(Standing.Judged judged, Words words) {
+    if (judged == null || words.asOf() == null) {
+      return null;
+    }
+    Reading reading = judged.reading();
+    Goal.Range range = reading.range();
+    return new ToDate(
+        words.asOf().toString(),
+        text(words.measure(), reading.goalAmount()),
+        range == null ? null : text(words.measure(), range.low()),
+        range == null ? null : text(words.measure(), range.high()),
+        text(words.measure(), reading.variance()),
+        text(reading.attainment()),
+        judged.status().word(),
+        tone(judged.status()));
+  }
+
+  private static Spoken spoken(Standing.Judged judged, Words words) {
+    Reading reading = judged.reading();
+    Ratio shade = words.shading() == null ? null : words.shading().position(reading.favourable());
+    boolean isEmpty = judged.status().noReading() == NoReading.EMPTY;
+    return new Spoken(
+        judged.kind().name().toLowerCase(Locale.ROOT).replace('_', '-'),
+        text(words.measure(), reading.actual()),
+        rounded(words.measure(), reading.comparedWith()),
+        rounded(words.measure(), reading.variance()),
+        rounded(words.measure(), reading.favourable()),
+        text(reading.variancePercent()),
+        text(reading.attainment()),
+        percentShown(reading, words.ladder()),
+        judged.status().word(),
+        tone(judged.status()),
+        rung(judged.status(), words.ladder()),
+        noReading(reading, judged.status()),
+        isEmpty || shade == null || shade.signum() == 0
+            ? null
+            : shade.rounded(3, RoundingMode.HALF_UP).toPlainString());
+  }
+
+  private static Integer rung(Status status, Ladder ladder) {
+    return status.rung() == null ? null : ladder.rungs().indexOf(status.rung());
   }
 
   /** The comparison of a row on the second basis. */
@@ -144,35 +277,39 @@ record ReadingAnswer(
         text(reading.attainment()),
         percentShown(reading, words.ladder()),
         row.status().word(),
-        tone(row),
-        words(reading.noReading()));
+        tone(row.status()),
+        noReading(reading, row.status()));
   }
 
-  ReadingAnswer at(String where, String groupKey) {
-    return with(where, groupKey, beside, notes, pay);
+  String place() {
+    return beyond.place();
   }
 
-  ReadingAnswer with(Beside second, List<NoteAnswer> written) {
-    return with(place, group, second, written, pay);
+  String group() {
+    return beyond.group();
   }
 
-  ReadingAnswer with(PayMarks marks) {
-    return with(place, group, beside, notes, marks);
+  Beside beside() {
+    return beyond.beside();
   }
 
-  private ReadingAnswer with(
-      String where, String groupKey, Beside second, List<NoteAnswer> written, PayMarks marks) {
+  List<NoteAnswer> notes() {
+    return beyond.notes();
+  }
+
+  ReadingAnswer with(Beyond other) {
     return new ReadingAnswer(
         key,
         name,
-        where,
-        groupKey,
         actual,
         goal,
         variance,
         favourable,
         variancePercent,
         attainment,
+        achieved,
+        remaining,
+        over,
         shortfall,
         excess,
         growth,
@@ -180,6 +317,7 @@ record ReadingAnswer(
         yearBefore,
         status,
         tone,
+        rung,
         percentShown,
         growthShown,
         noReading,
@@ -187,12 +325,12 @@ record ReadingAnswer(
         goalLow,
         goalHigh,
         position,
-        shade,
         rate,
         ahead,
-        second,
-        written,
-        marks);
+        comparable,
+        toDate,
+        spoken,
+        other);
   }
 
   private static Rate rate(Reading reading, Words words) {
@@ -238,8 +376,8 @@ record ReadingAnswer(
     return ratio == null ? null : ratio.toText();
   }
 
-  private static String tone(Standing.Row row) {
-    return row.status().tone().name().toLowerCase(Locale.ROOT);
+  private static String tone(Status status) {
+    return status.tone().name().toLowerCase(Locale.ROOT);
   }
 
   private static String percentShown(Reading reading, Ladder ladder) {
@@ -252,7 +390,11 @@ record ReadingAnswer(
         : Shown.percent(attainment);
   }
 
-  private static String words(NoReading reason) {
-    return reason == null ? null : reason.words();
+  /** Why there is no percent-to-goal, or no status at all. */
+  private static String noReading(Reading reading, Status status) {
+    if (status.noReading() == NoReading.EMPTY) {
+      return NoReading.EMPTY.words();
+    }
+    return reading.noReading() == null ? null : reading.noReading().words();
   }
 }

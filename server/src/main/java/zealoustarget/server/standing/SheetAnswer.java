@@ -13,7 +13,7 @@ record SheetAnswer(
   /** A member's whole span, and its months; null where it has neither a line nor a goal. */
   record SheetRow(ReadingAnswer whole, List<Cell> cells) {}
 
-  /** One month of one member. */
+  /** One month of one member; from the variance on as it is spoken of. */
   record Cell(
       String actual,
       String goal,
@@ -28,13 +28,13 @@ record SheetAnswer(
       return new Cell(
           reading.actual(),
           reading.goal(),
-          reading.variance(),
-          reading.attainment(),
-          reading.percentShown(),
-          reading.status(),
-          reading.tone(),
-          reading.noReading(),
-          reading.shade());
+          reading.spoken().variance(),
+          reading.spoken().attainment(),
+          reading.spoken().percentShown(),
+          reading.spoken().status(),
+          reading.spoken().tone(),
+          reading.spoken().noReading(),
+          reading.spoken().shade());
     }
   }
 }

@@ -19,9 +19,15 @@ import zealoustarget.server.playbook.RungPart;
  * @param isRange whether the goals are ranges
  * @param group axis of the groups, null without; then {@code groups} are the subtotals and {@code
  *     rows} name their group
+ * @param closed how closed months are read: as-closed or restated
+ * @param corrections what closed months of the span lack; null for rates
+ * @param emptyMonths months of the span without any posted actual of the measure
+ * @param unsplit goals that the groups do not split, null without
+ * @param waiting members that headline and insights leave out, as their file has not come
+ * @param spoken how many reached what headline and marks speak of
  * @param leftOut what narrowing took away
  * @param openMonth how far the span's last month is, null where it is over
- * @param rung the ladder that judged, with its scale
+ * @param rung the ladder that judged, with its scale; one per month unscaled
  * @param shading limits of full tone in force
  */
 @JsonInclude(JsonInclude.Include.ALWAYS)
@@ -38,11 +44,17 @@ record StandingAnswer(
     String beside,
     boolean isRange,
     String ladder,
+    String closed,
+    ReadingAnswer.Correction corrections,
+    List<String> emptyMonths,
     List<HeadlinePart> headline,
     ReadingAnswer total,
     NoGoal noGoal,
     Unassigned unassigned,
     LeftOut leftOut,
+    Unsplit unsplit,
+    Waiting waiting,
+    SpokenCount spoken,
     OpenMonth openMonth,
     String group,
     List<ReadingAnswer> groups,
@@ -65,11 +77,17 @@ record StandingAnswer(
         beside,
         isRange,
         ladder,
+        closed,
+        corrections,
+        emptyMonths,
         headline,
         total,
         noGoal,
         unassigned,
         leftOut,
+        unsplit,
+        waiting,
+        spoken,
         openMonth,
         group,
         groups,
@@ -95,9 +113,22 @@ record StandingAnswer(
 
   record LeftOut(int members, String actual) {}
 
+  /** Goals of members whose rows lie in several groups. */
+  record Unsplit(int members, String goal) {}
+
+  /** How many members reached what is spoken of, of those with a goal. */
+  record SpokenCount(int withGoal, int reached) {
+    static SpokenCount of(Standing spoken) {
+      return new SpokenCount(spoken.membersWithGoal(), spoken.reached());
+    }
+  }
+
+  /** Members whose file has not come; {@code isCounted} where sentences count them all the same. */
+  record Waiting(int members, boolean isCounted) {}
+
   record OpenMonth(String asOf, int elapsed, int workingDays) {}
 
-  record LadderUsed(String scale, List<RungPart> rungs) {}
+  record LadderUsed(String scale, List<RungPart> rungs, boolean perMonth) {}
 
   /**
    * Limits of full tone; {@code isAutomatic} of each side says whether it is the largest in view.
@@ -124,12 +155,12 @@ record StandingAnswer(
       String meanOfMembers,
       String attainmentOfAssigned,
       int shortfallHolders) {
-    static Summary of(Standing standing) {
+    static Summary of(Standing standing, Ratio atOrAbove) {
       Measure measure = standing.measure();
       return new Summary(
           standing.rows().size(),
           standing.membersWithGoal(),
-          standing.atOrAbove(Ratio.ONE),
+          standing.atOrAbove(atOrAbove),
           standing.reached(),
           Extreme.of(standing.highest(), measure),
           Extreme.of(standing.lowest(), measure),

@@ -101,6 +101,22 @@ class StandingController {
   }
 
   /**
+   * What was posted for closed months of a row since they were closed, or with the key {@code *} of
+   * the total; a page of its lines.
+   */
+  @GetMapping("/standing/{axis}/{key}/corrections")
+  CorrectionsAnswer corrections(
+      @PathVariable String axis,
+      @PathVariable String key,
+      @ParameterObject @ModelAttribute StandingParameters query,
+      @RequestParam(defaultValue = "0") int page,
+      @Parameter(description = "lines per page, 1 to 500") @RequestParam(defaultValue = "50")
+          int size) {
+    checkPage(page, size);
+    return closeUps.corrections(key, query.on(axis), page, size);
+  }
+
+  /**
    * The order lines behind a row, a page of them, each against the goal that its file brings beside
    * it or, with {@code threshold}, the goal of its rep and month in that set.
    */

@@ -23,6 +23,11 @@ import java.util.List;
  * @param asOf a day of the span's last month, or {@code none}; default the last posted day where
  *     that month is the last with a posted line
  * @param without a posted load to leave out
+ * @param closed {@code as-closed} (the default) or {@code restated}: how closed months are read
+ * @param judge {@code whole}: headline, marks and narrowing speak of the whole goal of a running
+ *     month, not of the goal to date
+ * @param waiting {@code counted}: headline and insights count members in whose file has not come
+ * @param atOrAbove least percent-to-goal of members that the summary counts, as a ratio; default 1
  */
 record StandingParameters(
     String axis,
@@ -50,7 +55,11 @@ record StandingParameters(
     String attainmentFrom,
     String attainmentTo,
     String asOf,
-    String without) {
+    String without,
+    String closed,
+    String judge,
+    String waiting,
+    String atOrAbove) {
 
   /** A month of an axis against a goal set, and nothing else. */
   static StandingParameters of(String axis, String measure, String month, String goalSet) {
@@ -66,7 +75,8 @@ record StandingParameters(
       String axis, String measure, String month, String goalSet, String basis) {
     return new StandingParameters(
         axis, measure, month, month, goalSet, basis, null, null, null, null, null, null, null, null,
-        null, null, null, null, null, null, null, null, null, null, null, null);
+        null, null, null, null, null, null, null, null, null, null, null, null, null, null, null,
+        null);
   }
 
   StandingParameters on(String otherAxis) {
@@ -96,6 +106,10 @@ record StandingParameters(
         attainmentFrom,
         attainmentTo,
         asOf,
-        without);
+        without,
+        closed,
+        judge,
+        waiting,
+        atOrAbove);
   }
 }

@@ -1,11 +1,13 @@
 package zealoustarget.server.standing;
 
+import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.amount.Measure;
@@ -13,20 +15,26 @@ import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.SpanWords;
 import zealoustarget.core.ladder.Shading;
 import zealoustarget.core.ledger.Basis;
+import zealoustarget.core.ledger.Corrections;
 import zealoustarget.core.ledger.Grouped;
+import zealoustarget.core.ledger.Members;
 import zealoustarget.core.ledger.Months;
 import zealoustarget.core.ledger.Narrowing;
 import zealoustarget.core.ledger.Sheet;
 import zealoustarget.core.ledger.StandingQuery;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
+import zealoustarget.core.reading.Goal;
 import zealoustarget.core.reading.Headline;
 import zealoustarget.core.reading.Standing;
 import zealoustarget.core.reading.Standing.Row;
+import zealoustarget.server.intake.LoadService;
 import zealoustarget.server.notes.Note;
 import zealoustarget.server.notes.NoteStore;
 import zealoustarget.server.playbook.RungPart;
 import zealoustarget.server.standing.ReadingAnswer.Beside;
+import zealoustarget.server.standing.ReadingAnswer.Beyond;
+import zealoustarget.server.standing.ReadingAnswer.Correction;
 import zealoustarget.server.standing.ReadingAnswer.NoteAnswer;
 import zealoustarget.server.standing.ReadingAnswer.Words;
 
@@ -35,19 +43,24 @@ import zealoustarget.server.standing.ReadingAnswer.Words;
 class StandingService {
   private final QueryReader reader;
   private final NoteStore notes;
+  private final LoadService loads;
+  private final PayMarker payMarker;
 
-  StandingService(QueryReader reader, NoteStore notes) {
+  StandingService(QueryReader reader, NoteStore notes, LoadService loads, PayMarker payMarker) {
+    this.payMarker = payMarker;
     this.reader = reader;
     this.notes = notes;
+    this.loads = loads;
   }
 
   /** A row and the key of the group that it stands in, null without groups. */
   private record Placed(Row row, String group) {}
 
   /** What was read: the whole with all rows, and in groups their subtotals. */
-  private record Read(Standing whole, List<Placed> rows, List<Row> groups) {
+  private record Read(
+      Standing whole, List<Placed> rows, List<Row> groups, Grouped.Unsplit unsplit) {
     boolean hasOwnGoals() {
-      return rows.stream().anyMatch(placed -> placed.row().hasGoal());
+      return unsplit != null || rows.stream().anyMatch(placed -> placed.row().hasGoal());
     }
   }
 
@@ -56,17 +69,41 @@ class StandingService {
     Read read = read(asked, asked.query());
     List<Row> all = read.rows().stream().map(Placed::row).toList();
     Shading shading = asked.shading().inView(favourables(all));
-    Words words = new Words(asked.query().measure(), asked.query().ladder(), shading);
-    Map<String, Beside> beside = beside(asked, read);
-    Map<Integer, List<Note>> written = notes.inSpan(asked.query().span());
-    return answer(asked, read, shading, words, beside, written);
+    Words words = words(asked, asked.query(), shading);
+    return new Answering(
+            asked,
+            read,
+            words,
+            beside(asked, read),
+            notes.inSpan(asked.query().span()),
+            asked.corrections(),
+            asked.waiting().isEmpty() ? Map.of() : loads.fileNames(),
+            payMarks(asked))
+        .answer();
+  }
+
+  /** Of reps in a single month against a goal set; of anything else none. */
+  private Map<String, PayMarks> payMarks(Asked asked) {
+    StandingQuery query = asked.query();
+    return query.axis() == Axis.REP
+            && query.span().length() == 1
+            && query.basis() instanceof Basis.Set set
+        ? payMarker.marks(query.span().toInclusive(), query.measure().code(), set.name())
+        : Map.of();
+  }
+
+  static Words words(Asked asked, StandingQuery query, Shading shading) {
+    return new Words(query.measure(), asked.ledger().ladder(query), shading, asked.asOf());
   }
 
   private static Read read(Asked asked, StandingQuery query) {
     if (asked.group() == null) {
       Standing standing = asked.ledger().standing(query);
       return new Read(
-          standing, standing.rows().stream().map(row -> new Placed(row, null)).toList(), null);
+          standing,
+          standing.rows().stream().map(row -> new Placed(row, null)).toList(),
+          null,
+          null);
     }
     Grouped grouped = asked.ledger().grouped(query, asked.group());
     List<Placed> rows =
@@ -75,17 +112,16 @@ class StandingService {
                 group ->
                     group.rows().stream().map(row -> new Placed(row, group.total().member().key())))
             .toList();
-    return new Read(grouped.whole(), rows, grouped.whole().rows());
+    return new Read(grouped.whole(), rows, grouped.whole().rows(), grouped.unsplit());
   }
 
-  /** What headline and summary are of: the members once each, or the groups with their goals. */
-  private static Standing spoken(Asked asked, Read read) {
-    StandingQuery query = asked.query();
+  /** What the summary is of: the members once each, or the groups with their goals. */
+  private static Standing counted(Asked asked, Read read, StandingQuery query) {
     Standing whole = read.whole();
     if (asked.group() == null || !read.hasOwnGoals()) {
       return whole;
     }
-    if (query.narrowing().isNone()) {
+    if (asked.query().narrowing().isNone()) {
       return asked.ledger().standing(query);
     }
     return new Standing(
@@ -99,72 +135,189 @@ class StandingService {
 
   static List<Ratio> favourables(List<Row> rows) {
     return Arrays.asList(
-        rows.stream().map(row -> row.reading().favourable()).toArray(Ratio[]::new));
+        rows.stream().map(row -> row.spoken().reading().favourable()).toArray(Ratio[]::new));
   }
 
-  private static StandingAnswer answer(
+  /**
+   * Puts what was read into an answer.
+   *
+   * @param corrections null for rates
+   * @param files names of files by load, where members wait for one
+   */
+  private record Answering(
       Asked asked,
       Read read,
-      Shading shading,
       Words words,
       Map<String, Beside> beside,
-      Map<Integer, List<Note>> written) {
-    StandingQuery query = asked.query();
-    Measure measure = query.measure();
-    Standing whole = spoken(asked, read);
-    Axis spokenOf = asked.group() == null || read.hasOwnGoals() ? query.axis() : asked.group();
-    int month = Months.number(query.span().toInclusive());
-    List<ReadingAnswer> rows = new ArrayList<>(read.rows().size());
-    for (Placed placed : read.rows()) {
-      Row row = placed.row();
-      Member place = asked.ledger().members().placeOf(query.axis(), row.member().id(), month);
-      rows.add(
-          words
-              .answer(row)
-              .at(place == null ? null : place.name(), placed.group())
-              .with(PayMarks.of(asked, row))
-              .with(beside.get(id(placed)), noteAnswers(written.get(row.member().id()))));
+      Map<Integer, List<Note>> written,
+      Corrections corrections,
+      Map<Integer, String> files,
+      Map<String, PayMarks> pay) {
+
+    StandingAnswer answer() {
+      StandingQuery query = asked.query();
+      Measure measure = query.measure();
+      Standing whole = counted(asked, read, query);
+      Axis spokenOf = asked.group() == null || read.hasOwnGoals() ? query.axis() : asked.group();
+      Standing spoken = spoken(whole, spokenOf);
+      Correction inTotal = Correction.of(totalCorrection(), measure);
+      return new StandingAnswer(
+          query.axis().word(),
+          measure.code(),
+          measure.unit(),
+          measure.scale(),
+          measure.direction().name(),
+          query.span().fromInclusive().toString(),
+          query.span().toInclusive().toString(),
+          GoalWords.of(query.basis()),
+          query.basis() instanceof Basis.PriorYear || query.basis() instanceof Basis.PriorPeriod,
+          asked.beside() == null ? null : GoalWords.of(asked.beside().basis()),
+          asked.isRange(),
+          asked.ladderWords(),
+          asked.reading().word(),
+          inTotal,
+          asked.ledger().emptyMonths(measure, query.span()).stream()
+              .map(YearMonth::toString)
+              .toList(),
+          headline(asked, spoken, spokenOf, totalCorrection()),
+          total(whole),
+          new StandingAnswer.NoGoal(
+              whole.noGoalMembers(), ReadingAnswer.text(measure, whole.outside().noGoal())),
+          new StandingAnswer.Unassigned(
+              whole.outside().unassignedLines(),
+              ReadingAnswer.text(measure, whole.outside().unassigned())),
+          new StandingAnswer.LeftOut(
+              whole.leftOut().members(), ReadingAnswer.text(measure, whole.leftOut().actual())),
+          unsplit(measure),
+          asked.waiting().isEmpty()
+              ? null
+              : new StandingAnswer.Waiting(asked.waiting().size(), asked.countsWaiting()),
+          StandingAnswer.SpokenCount.of(spoken.asSpoken()),
+          openMonth(asked),
+          asked.group() == null ? null : asked.group().word(),
+          read.groups() == null ? null : read.groups().stream().map(this::group).toList(),
+          read.rows().stream().map(this::row).toList(),
+          StandingAnswer.Summary.of(whole, asked.atOrAbove()),
+          ladderUsed(query),
+          limits(asked, words.shading(), measure));
     }
-    return new StandingAnswer(
-        query.axis().word(),
-        measure.code(),
-        measure.unit(),
-        measure.scale(),
-        measure.direction().name(),
-        query.span().fromInclusive().toString(),
-        query.span().toInclusive().toString(),
-        GoalWords.of(query.basis()),
-        query.basis() instanceof Basis.PriorYear || query.basis() instanceof Basis.PriorPeriod,
-        asked.beside() == null ? null : GoalWords.of(asked.beside().basis()),
-        asked.isRange(),
-        asked.ladderWords(),
-        headline(asked, whole, spokenOf),
-        words.answer(whole.total()).with(beside.get(""), null),
-        new StandingAnswer.NoGoal(
-            whole.noGoalMembers(), ReadingAnswer.text(measure, whole.outside().noGoal())),
-        new StandingAnswer.Unassigned(
-            whole.outside().unassignedLines(),
-            ReadingAnswer.text(measure, whole.outside().unassigned())),
-        new StandingAnswer.LeftOut(
-            whole.leftOut().members(), ReadingAnswer.text(measure, whole.leftOut().actual())),
-        openMonth(asked),
-        asked.group() == null ? null : asked.group().word(),
-        read.groups() == null
-            ? null
-            : read.groups().stream()
-                .map(group -> words.answer(group).with(beside.get(groupId(group)), null))
-                .toList(),
-        rows,
-        StandingAnswer.Summary.of(whole),
-        ladderUsed(query),
-        limits(asked, shading, measure));
+
+    private ReadingAnswer total(Standing whole) {
+      return words
+          .answer(whole.total())
+          .with(new Beyond(null, null, beside.get(""), null, null, null, false, null));
+    }
+
+    private ReadingAnswer group(Row group) {
+      int id = group.member().id();
+      Corrections.Sum sum =
+          corrections == null ? null : corrections.of(place -> place.group() == id);
+      return words
+          .answer(group)
+          .with(
+              new Beyond(
+                  null,
+                  null,
+                  beside.get(groupId(group)),
+                  null,
+                  null,
+                  sum == null || sum.lines() == 0
+                      ? null
+                      : Correction.of(sum, asked.query().measure()),
+                  false,
+                  null));
+    }
+
+    private ReadingAnswer row(Placed placed) {
+      Row row = placed.row();
+      int id = row.member().id();
+      int month = Months.number(asked.query().span().toInclusive());
+      Member place = asked.ledger().members().placeOf(asked.query().axis(), id, month);
+      Integer lastFile = asked.waiting().get(id);
+      return words
+          .answer(row)
+          .with(
+              new Beyond(
+                  place == null ? null : place.name(),
+                  placed.group(),
+                  beside.get(id(placed)),
+                  noteAnswers(written.get(id)),
+                  pay.get(row.member().key()),
+                  corrections == null
+                      ? null
+                      : Correction.of(
+                          corrections.of(new Corrections.Place(group(placed), id)),
+                          asked.query().measure()),
+                  lastFile != null,
+                  lastFile == null ? null : files.get(lastFile)));
+    }
+
+    private int group(Placed placed) {
+      return placed.group() == null || placed.group().isEmpty()
+          ? Members.NONE
+          : asked.ledger().members().findByKey(asked.group(), placed.group()).orElseThrow().id();
+    }
+
+    /** Of everything in scope, or of the rows that narrowing kept. */
+    private Corrections.Sum totalCorrection() {
+      if (corrections == null || asked.query().narrowing().isNone()) {
+        return corrections == null ? null : corrections.total();
+      }
+      Set<Corrections.Place> kept =
+          read.rows().stream()
+              .map(placed -> new Corrections.Place(group(placed), placed.row().member().id()))
+              .collect(Collectors.toSet());
+      return corrections.of(kept::contains);
+    }
+
+    private StandingAnswer.Unsplit unsplit(Measure measure) {
+      return read.unsplit() == null
+          ? null
+          : new StandingAnswer.Unsplit(
+              read.unsplit().members(),
+              read.unsplit().goal() instanceof Goal.Single single
+                  ? measure.text(single.amount())
+                  : null);
+    }
+
+    /** What the headline is of: without members that wait, where they are not counted. */
+    private Standing spoken(Standing whole, Axis axis) {
+      StandingQuery query = asked.spoken();
+      if (query == asked.query() || axis != query.axis()) {
+        return whole;
+      }
+      return asked.ledger().standing(query);
+    }
   }
 
-  static List<StandingAnswer.HeadlinePart> headline(Asked asked, Standing whole, Axis axis) {
-    SpanWords span = SpanWords.of(asked.query().span(), asked.playbook().calendar());
-    var words =
-        new Headline.Words(span.text(), span.isPlural(), GoalWords.of(asked.query().basis()));
-    return Headline.of(whole, axis, words).stream().map(StandingAnswer.HeadlinePart::of).toList();
+  static List<StandingAnswer.HeadlinePart> headline(
+      Asked asked, Standing whole, Axis axis, Corrections.Sum corrections) {
+    StandingQuery query = asked.query();
+    SpanWords span = SpanWords.of(query.span(), asked.playbook().calendar());
+    var words = new Headline.Words(span.text(), span.isPlural(), GoalWords.of(query.basis()));
+    var scope =
+        new Headline.Scope(
+            SpanWords.name(query.span().toInclusive()),
+            query.days(),
+            query.span().length(),
+            asked.ledger().emptyMonths(query.measure(), query.span()).stream()
+                .map(SpanWords::name)
+                .toList(),
+            asked.spoken() == query ? List.of() : waitingNames(asked),
+            asked.reading().isRestated() && asked.hasClosedMonths(),
+            corrections == null || corrections.lines() == 0
+                ? null
+                : Ratio.of(corrections.actual()));
+    return Headline.of(whole, axis, words, scope).stream()
+        .map(StandingAnswer.HeadlinePart::of)
+        .toList();
+  }
+
+  private static List<String> waitingNames(Asked asked) {
+    return asked.waiting().keySet().stream()
+        .map(id -> asked.ledger().members().get(asked.query().axis(), id).name())
+        .sorted()
+        .toList();
   }
 
   static StandingAnswer.OpenMonth openMonth(Asked asked) {
@@ -178,7 +331,9 @@ class StandingService {
 
   static StandingAnswer.LadderUsed ladderUsed(StandingQuery query) {
     return new StandingAnswer.LadderUsed(
-        query.ladder().scale().word(), query.ladder().rungs().stream().map(RungPart::of).toList());
+        query.ladder().scale().word(),
+        query.ladder().rungs().stream().map(RungPart::of).toList(),
+        query.ladder().perMonth());
   }
 
   static StandingAnswer.Limits limits(Asked asked, Shading inView, Measure measure) {
@@ -217,7 +372,7 @@ class StandingService {
       return Map.of();
     }
     StandingQuery query = asked.beside().withNarrowing(same);
-    Words words = new Words(query.measure(), query.ladder(), null);
+    Words words = words(asked, query, null);
     Read read = read(asked, query);
     Map<String, Beside> beside = new HashMap<>();
     beside.put("", ReadingAnswer.beside(read.whole().total(), words));
@@ -244,10 +399,9 @@ class StandingService {
     List<Ratio> all =
         sheet.months().stream()
             .flatMap(month -> month.rows().stream())
-            .map(row -> row.reading().favourable())
+            .map(row -> row.spoken().reading().favourable())
             .collect(Collectors.toList());
     Shading shading = asked.shading().inView(all);
-    Words words = new Words(asked.query().measure(), asked.query().ladder(), shading);
     Map<Integer, SheetAnswer.Cell[]> cells = new LinkedHashMap<>();
     sheet
         .whole()
@@ -256,6 +410,7 @@ class StandingService {
     List<SheetAnswer.Cell> totals = new ArrayList<>();
     for (int at = 0; at < sheet.months().size(); at++) {
       Standing month = sheet.months().get(at);
+      Words words = new Words(month.measure(), month.ladder(), shading, asked.asOf());
       totals.add(SheetAnswer.Cell.of(words.answer(month.total())));
       for (Row row : month.rows()) {
         SheetAnswer.Cell[] of = cells.get(row.member().id());
@@ -266,10 +421,7 @@ class StandingService {
     }
     Map<Integer, List<Note>> written = notes.inSpan(asked.query().span());
     Words whole =
-        new Words(
-            asked.query().measure(),
-            asked.query().ladder(),
-            asked.shading().inView(favourables(sheet.whole().rows())));
+        words(asked, asked.query(), asked.shading().inView(favourables(sheet.whole().rows())));
     int last = Months.number(asked.query().span().toInclusive());
     return new SheetAnswer(
         asked.query().span().months().stream().map(Object::toString).toList(),
@@ -286,8 +438,16 @@ class StandingService {
                   return new SheetAnswer.SheetRow(
                       whole
                           .answer(row)
-                          .at(place == null ? null : place.name(), null)
-                          .with(null, noteAnswers(written.get(row.member().id()))),
+                          .with(
+                              new Beyond(
+                                  place == null ? null : place.name(),
+                                  null,
+                                  null,
+                                  noteAnswers(written.get(row.member().id())),
+                                  null,
+                                  null,
+                                  asked.waiting().containsKey(row.member().id()),
+                                  null)),
                       Arrays.asList(cells.get(row.member().id())));
                 })
             .toList());

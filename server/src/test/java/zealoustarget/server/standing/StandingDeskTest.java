@@ -310,7 +310,8 @@ class StandingDeskTest {
     JsonNode claims = api.get("/api/v1/standing/claims?goalSet=quota&" + OCTOBER).json();
     assertThat(texts(claims.get("claims"), "text"))
         .contains(
-            "Ines holds 99\u00a0% of the shortfall.", "99\u00a0% of the shortfall: stock-out.");
+            "Ines accounts for 100\u00a0% of the shortfall.",
+            "99\u00a0% of the shortfall: stock-out.");
     assertThat(text(claims.at("/reasons/0"), "shortfall")).isEqualTo("20.00");
     JsonNode row = row(standing("goalSet=quota&" + OCTOBER), "K1");
     assertThat(text(row.at("/notes/0"), "text")).isEqualTo("No cleats came.");
@@ -406,11 +407,11 @@ class StandingDeskTest {
   @Test
   void shading_isAutomaticUntilALimitIsSet() {
     JsonNode before = standing("goalSet=quota&" + OCTOBER);
-    assertThat(text(row(before, "K1"), "shade")).isEqualTo("-1.000");
+    assertThat(text(row(before, "K1").get("spoken"), "shade")).isEqualTo("-1.000");
     assertThat(before.at("/shading/isBadAutomatic").asBoolean()).isTrue();
     put("{\"shading\": [{\"measure\": \"revenue\", \"goalSet\": \"quota\", \"bad\": \"40.00\"}]}");
     JsonNode after = standing("goalSet=quota&" + OCTOBER);
-    assertThat(text(row(after, "K1"), "shade")).isEqualTo("-0.500");
+    assertThat(text(row(after, "K1").get("spoken"), "shade")).isEqualTo("-0.500");
     assertThat(text(after.get("shading"), "bad")).isEqualTo("40.00");
     Api.Answer refused =
         api.put("/api/v1/playbook", "{\"shading\": [{\"measure\": \"revenue\", \"bad\": \"-1\"}]}");
