@@ -7,6 +7,7 @@ export default defineConfig({
   server: { proxy: { '/api': 'http://localhost:8080' } },
   build: { emptyOutDir: true },
   test: {
+    css: { include: [/styles\.css\?raw/] },
     environment: 'jsdom',
     setupFiles: ['./src/testing.ts'],
     reporters: ['default', 'json'],

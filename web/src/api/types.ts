@@ -125,7 +125,12 @@ export interface Reading {
   rate?: { actual: string | null; goal: string | null; variance: string | null };
   /** Where a rep's commission begins and ends, in amounts. */
   pay?: { floor: string | null; ceiling: string | null };
-  ahead?: { expected: string | null; pace: string | null; landing: string | null };
+  ahead?: {
+    expected: string | null;
+    pace: string | null;
+    paceShown: string | null;
+    landing: string | null;
+  };
   beside?: Beside;
   notes?: Note[];
 }
@@ -195,11 +200,32 @@ export interface Extreme {
   actual: string;
 }
 
+/** Two standings row by row; what is no row in one of them is null there. */
+export interface StandingComparison {
+  now: Standing;
+  then: Standing;
+  total: ComparedPair;
+  rows: ComparedPair[];
+}
+
+export interface ComparedPair {
+  key: string | null;
+  name: string | null;
+  now: Row | null;
+  then: Row | null;
+  /** Of the actual, of a rate in points. */
+  change: string | null;
+}
+
 /** One month of one member. */
 export interface Cell {
   actual: string | null;
+  /** Of a rate in percent. */
+  actualShown: string | null;
   goal: string | null;
   variance: string | null;
+  /** Of a rate in points of a percent. */
+  varianceShown: string | null;
   attainment: string | null;
   percentShown: string | null;
   status: string;
@@ -245,6 +271,8 @@ export interface Part {
   actual: string | null;
   goal: string | null;
   variance: string;
+  /** Of a rate in points of a percent. */
+  varianceShown: string;
   favourable: string;
 }
 
@@ -255,9 +283,21 @@ export interface CloseUp {
   place: number | null;
   places: number;
   placeBefore: number | null;
-  milestones: { name: string; tone: Tone; at: string; toGo: string }[];
-  required: { perMonth: string; monthsLeft: number; yearGoal: string; toDate: string } | null;
-  assigned: { goalSet: string; axis: AxisWord; amount: string; over: string | null }[];
+  milestones: { name: string; tone: Tone; at: string; toGo: string; toGoShown: string }[];
+  required: {
+    perMonth: string;
+    monthsLeft: number;
+    yearGoal: string;
+    toDate: string;
+    isReached: boolean;
+  } | null;
+  assigned: {
+    goalSet: string;
+    axis: AxisWord;
+    amount: string;
+    over: string | null;
+    overShown: string | null;
+  }[];
   parts: { axis: AxisWord; split: Split; parts: Part[] }[];
 }
 
@@ -560,6 +600,8 @@ export interface PayRow {
   measure: string;
   unit: string;
   quota: string | null;
+  /** Of the month alone, beside a longer window's; absent in months closed before it was kept. */
+  monthQuota?: string | null;
   actual: string;
   credited: string | null;
   notCredited: string;
@@ -582,20 +624,28 @@ export interface PayRow {
   curve: { sales: string; pay: string }[];
 }
 
+/** Sums of rows; what does not add up is null. */
+export interface PayTotals {
+  reps: number;
+  /** Of them with a plan and a quota. */
+  planned: number;
+  paid: number;
+  quota: string | null;
+  /** Of the month alone, whatever the plans' windows. */
+  monthQuota: string | null;
+  credited: string | null;
+  earned: string | null;
+  due: string | null;
+  /** Pay earned as a percentage of sales. */
+  shareShown: string | null;
+}
+
 export interface PayDesk {
   month: string;
   state: 'open' | 'sealed';
   currency: string;
   headline: string;
-  totals: {
-    reps: number;
-    paid: number;
-    quota: string | null;
-    actual: string | null;
-    earned: string | null;
-    due: string | null;
-  };
-  share: string | null;
+  totals: PayTotals;
   budget: {
     goalSet: string;
     goal: string;

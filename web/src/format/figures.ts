@@ -30,6 +30,23 @@ export function isAboveZero(decimal: string): boolean {
   return !decimal.startsWith('-') && /[1-9]/.test(decimal);
 }
 
+/** A step of a chart's scale; steps are round numbers, so that nothing is rounded here. */
+export function tickText(tick: number): string {
+  return amount(Number(tick.toPrecision(12)).toString());
+}
+
+/** A step with k or M for its thousands or millions, where there is little room. */
+export function shortTick(tick: number): string {
+  const size = Math.abs(tick);
+  if (size >= 1_000_000) return `${tickText(tick / 1_000_000)} M`;
+  return size >= 10_000 ? `${tickText(tick / 1000)} k` : tickText(tick);
+}
+
+/** A step of a scale of shares, in percent. */
+export function percentTick(share: number): string {
+  return `${tickText(share * 100)} %`;
+}
+
 /** A percentage that the server has rounded, with a sign: "+2.0 %". */
 export function growth(shown: string | null): string {
   return shown === null ? NONE : `${signed(shown)} %`;

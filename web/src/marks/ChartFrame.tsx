@@ -2,6 +2,7 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { isTyping } from '../ui/isTyping';
 import { smallButton } from '../ui/Notice';
+import { framed, type LegendItem } from './framed';
 import { savePng, saveSvg } from './saveChart';
 
 interface ChartFrameProps {
@@ -10,13 +11,22 @@ interface ChartFrameProps {
   table: ReactNode;
   /** Further controls beside the title. */
   controls?: ReactNode;
+  /** What the marks stand for, in the saved drawing. */
+  legend?: LegendItem[];
   /** The title's level among the page's headings. */
   level?: 2 | 3;
   children: ReactNode;
 }
 
 /** A chart with its title: its figures are one key (f) away, and it can be saved. */
-export function ChartFrame({ title, table, controls, level = 3, children }: ChartFrameProps) {
+export function ChartFrame({
+  title,
+  table,
+  controls,
+  legend,
+  level = 3,
+  children,
+}: ChartFrameProps) {
   const Heading = level === 2 ? 'h2' : 'h3';
   const [isTable, setTable] = useState(false);
   const frame = useRef<HTMLDivElement>(null);
@@ -32,7 +42,9 @@ export function ChartFrame({ title, table, controls, level = 3, children }: Char
 
   function save(how: typeof saveSvg | typeof savePng) {
     const drawing = frame.current?.querySelector('svg[role="img"]');
-    if (drawing instanceof SVGSVGElement) void how(drawing, title.toLowerCase());
+    if (drawing instanceof SVGSVGElement) {
+      void how(framed(drawing, title, legend), title.toLowerCase());
+    }
   }
 
   return (

@@ -45,7 +45,9 @@ export function LinesChart({
   const high = Math.max(...values, level ?? -Infinity);
   const y = scaleLinear()
     .domain(low === high ? [low - 1, high + 1] : [low, high])
+    .nice(4)
     .range([HEIGHT - BOTTOM - 6, 10]);
+  const steps = Number.isFinite(low) ? y.ticks(4) : [];
   return (
     <svg viewBox={`0 0 ${width} ${HEIGHT}`} className="w-full" role="img" aria-label={describe}>
       {level !== undefined && (
@@ -58,7 +60,7 @@ export function LinesChart({
           strokeWidth="2"
         />
       )}
-      {edges(low, high, level).map((value) => (
+      {(level === undefined || steps.includes(level) ? steps : [...steps, level]).map((value) => (
         <text
           key={value}
           x={EDGE - 10}
@@ -95,14 +97,6 @@ export function LinesChart({
       ))}
     </svg>
   );
-}
-
-/** The levels that are written: lowest and highest, and what the lines are read against. */
-function edges(low: number, high: number, level: number | undefined): number[] {
-  if (!Number.isFinite(low) || !Number.isFinite(high)) return [];
-  const room = (high - low) / 8;
-  const ends = [low, high].filter((end) => level === undefined || Math.abs(end - level) > room);
-  return level === undefined ? [...new Set(ends)] : [...new Set([...ends, level])];
 }
 
 function pathOf(

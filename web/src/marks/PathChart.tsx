@@ -1,11 +1,13 @@
 import { scaleBand, scaleLinear } from 'd3-scale';
 import type { MonthReading, Tone } from '../api/types';
-import { amount, monthName, shortMonth } from '../format/figures';
+import { amount, monthName, percentTick, shortMonth, shortTick } from '../format/figures';
+import type { LegendItem } from './framed';
 import { toneColour } from './tones';
 
 const WIDTH = 352;
 const HEIGHT = 168;
 const BOTTOM = 18;
+const EDGE = 46;
 
 interface PathChartProps {
   months: MonthReading[];
@@ -53,21 +55,29 @@ export function PathChart({ months, isIn, isCumulative = false }: PathChartProps
   ]);
   const x = scaleBand()
     .domain(bars.map((bar) => bar.month))
-    .range([0, WIDTH])
+    .range([EDGE, WIDTH - 4])
     .paddingInner(0.26);
   const most = Math.max(...values);
   const y = scaleLinear()
     .domain([Math.min(0, ...values), most > 0 ? most : 1])
     .range([HEIGHT - BOTTOM, 8]);
   const width = x.bandwidth();
+  const isRate = months.some((month) => month.reading.rate !== undefined);
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       className="w-full"
       role="img"
-      aria-label={describe(months)}
+      aria-label={describe(months, isIn)}
     >
-      <line x1="0" x2={WIDTH} y1={y(0)} y2={y(0)} stroke="var(--rule)" />
+      {y.ticks(4).map((tick) => (
+        <g key={tick}>
+          <line x1={EDGE - 4} x2={WIDTH} y1={y(tick)} y2={y(tick)} stroke="var(--rule)" />
+          <text x={EDGE - 8} y={y(tick) + 3.5} textAnchor="end" fontSize="10" fill="var(--quiet)">
+            {isRate ? percentTick(tick) : shortTick(tick)}
+          </text>
+        </g>
+      ))}
       {bars.map((bar) => {
         const left = x(bar.month) ?? 0;
         const isChosen = isIn(bar.month);
@@ -122,12 +132,25 @@ export function PathChart({ months, isIn, isCumulative = false }: PathChartProps
   );
 }
 
-function describe(months: MonthReading[]): string {
-  const shown = months.filter((m) => m.state !== 'empty');
-  const parts = shown.map(
-    (m) =>
-      `${monthName(m.month)} ${amount(m.reading.actual)}` +
-      (m.reading.goal === null ? '' : ` of ${amount(m.reading.goal)}`),
-  );
+/** What the chosen months say; the others stand in the figures. */
+function describe(months: MonthReading[], isIn: (month: string) => boolean): string {
+  const parts = months
+    .filter((month) => isIn(month.month))
+    .map(({ month, state, reading }) => {
+      if (state === 'empty') return `${monthName(month)} no actuals yet`;
+      const { actual, goal } = reading.rate ?? reading;
+      const unit = reading.rate ? ' %' : '';
+      return (
+        `${monthName(month)} ${amount(actual)}${unit}` +
+        (goal === null ? '' : ` of ${amount(goal)}${unit}`)
+      );
+    });
   return `Month by month: ${parts.join('; ') || 'nothing posted'}`;
 }
+
+/** What the marks stand for. */
+export const PATH_LEGEND: LegendItem[] = [
+  { mark: 'bar', colour: 'var(--good)', word: 'actual, in the colour of its status' },
+  { mark: 'line', word: 'goal' },
+  { mark: 'faint', colour: 'var(--quiet)', word: 'last year' },
+];

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { AxisWord, CloseUp, Part, Split } from '../api/types';
-import { amount, plural, signed } from '../format/figures';
+import { amount, hasFraction, plural, signed } from '../format/figures';
 import { ChartFrame, FigureTable } from './ChartFrame';
 import { PartsChart } from './PartsChart';
 
@@ -27,10 +27,8 @@ export function VarianceParts({ closeUp, isRate, along = null, level = 3 }: Vari
   const [chosen, setChosen] = useState(along ?? closeUp.parts[0]?.axis);
   const taken = closeUp.parts.find(({ axis }) => axis === chosen) ?? closeUp.parts[0];
   if (!taken) return null;
-  const figureOf = (part: Part) =>
-    isRate
-      ? signed((Number(part.variance) * 100).toFixed(2))
-      : signed(part.variance, part.variance.endsWith('.00') ? 'drop' : 'keep');
+  const isWhole = taken.parts.every((part) => !hasFraction(part.variance));
+  const figureOf = (part: Part) => signed(part.varianceShown, isWhole && !isRate ? 'drop' : 'keep');
   const ordered = [...taken.parts].sort((a, b) => Number(a.favourable) - Number(b.favourable));
   const shown = ordered.length <= MOST ? ordered : [...ordered.slice(0, 7), ...ordered.slice(-5)];
   return (

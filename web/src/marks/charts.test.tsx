@@ -4,7 +4,11 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { CloseUp, Part, Reading } from '../api/types';
 import { reading, ROWS } from '../desks/standing/samples';
 import { ChartFrame, FigureTable } from './ChartFrame';
-import { lanesSvg } from './lanesSvg';
+import { framed } from './framed';
+import { lanesLegend, lanesSvg } from './lanesSvg';
+import styles from '../app/styles.css?raw';
+import { LIGHT } from './palette';
+import { svgText } from './saveChart';
 import { MiniBar } from './MiniBar';
 import { VarianceParts } from './VarianceParts';
 
@@ -70,10 +74,16 @@ describe('a chart in its frame', () => {
 
 describe('a drawing that is taken along', () => {
   it('of lanes has a line for every row, with figure and status', () => {
-    const svg = lanesSvg(ROWS, 'percent', 'HIGHER', 'October 2026 is ahead');
+    const svg = lanesSvg(ROWS, 'percent', 'HIGHER');
     const words = [...svg.querySelectorAll('text')].map((one) => one.textContent);
     expect(words).toEqual([
-      'October 2026 is ahead',
+      '0 %',
+      '20 %',
+      '40 %',
+      '60 %',
+      '80 %',
+      '100 %',
+      '120 %',
       'Ada',
       '90.0 %',
       'near',
@@ -84,7 +94,43 @@ describe('a drawing that is taken along', () => {
       '–',
       'no goal',
     ]);
-    expect(svg.getAttribute('viewBox')).toBe('0 0 900 134');
+    expect(svg.querySelectorAll('rect').length).toBeGreaterThanOrEqual(3);
+  });
+});
+
+describe('a drawing with its frame', () => {
+  const lanes = lanesSvg(ROWS, 'percent', 'HIGHER');
+  const drawing = framed(lanes, 'October 2026 is ahead', lanesLegend('quota', 'HIGHER'));
+
+  it('has title, white ground, the drawing whole, and a legend for every mark', () => {
+    const words = [...drawing.querySelectorAll('text')].map((one) => one.textContent);
+    expect(words[0]).toBe('October 2026 is ahead');
+    expect(words).toEqual(
+      expect.arrayContaining(['Ada', '90.0 %', 'goal: quota', 'shortfall', 'past the goal']),
+    );
+    expect(drawing.querySelector('rect')?.getAttribute('fill')).toBe('var(--sheet)');
+    expect(drawing.querySelectorAll('.legend')).toHaveLength(4);
+    expect(drawing.querySelectorAll('g > rect').length).toBeGreaterThan(
+      lanes.querySelectorAll('rect').length,
+    );
+  });
+
+  it('breaks a long title, and brings nothing of where it hung on the page', () => {
+    const hung = lanesSvg(ROWS, 'percent', 'HIGHER');
+    hung.setAttribute('style', 'position: absolute; left: -9999px');
+    const long = framed(hung, 'word '.repeat(80).trim());
+    const titles = [...long.querySelectorAll('text')].filter(
+      (one) => one.getAttribute('font-weight') === '700',
+    );
+    expect(titles.length).toBeGreaterThan(2);
+    expect(svgText(long)).not.toContain('-9999');
+    expect(svgText(hung)).not.toContain('-9999');
+  });
+
+  it('is of the light page, in the dark too', () => {
+    const light = /:root \{([^}]*)\}/.exec(styles)?.[1] ?? '';
+    const colours = [...light.matchAll(/(--[a-z-]+): (#[0-9a-f]{6});/g)];
+    expect(Object.fromEntries(colours.map(([, name, value]) => [name, value]))).toEqual(LIGHT);
   });
 });
 
@@ -118,6 +164,7 @@ describe('where the variance comes from', () => {
     actual: '1.00',
     goal: '2.00',
     variance,
+    varianceShown: variance,
     favourable: variance,
   });
   const closeUp = (parts: Part[], changes: Partial<CloseUp> = {}) =>

@@ -1,6 +1,9 @@
 import type { Direction, Row } from '../api/types';
-import { amount } from '../format/figures';
+import { scaleLinear } from 'd3-scale';
+import { amount, percentTick, tickText } from '../format/figures';
+import type { LegendItem } from './framed';
 import { laneMarks, laneScale, type LaneScale } from './Lane';
+import { make, words } from './svg';
 import { toneColour } from './tones';
 
 const WIDTH = 900;
@@ -9,19 +12,19 @@ const NAME = 210;
 const LANE = 480;
 const TOP = 34;
 
-/** The lanes of rows as one drawing with names and figures, to be saved. */
+/**
+ * The lanes of rows as one drawing with names, scale and figures, to be saved. All rows are drawn.
+ * @param rows as lanes show them: in the tone that is spoken of
+ */
 export function lanesSvg(
   rows: Row[],
   kind: LaneScale['kind'],
   direction: Direction,
-  title: string,
 ): SVGSVGElement {
   const scale = laneScale(rows, kind);
-  const svg = make('svg', {
-    viewBox: `0 0 ${WIDTH} ${TOP + rows.length * ROW + 10}`,
-    'font-size': '13',
-  });
-  svg.append(text(0, 18, title, { 'font-weight': '700', fill: 'var(--ink)' }));
+  const height = TOP + rows.length * ROW + 6;
+  const svg = make('svg', { viewBox: `0 0 ${WIDTH} ${height}`, 'font-size': 13 });
+  svg.append(...axis(scale, height));
   rows.forEach((row, at) => {
     svg.append(drawRow(row, TOP + at * ROW, scale, direction));
   });
@@ -32,38 +35,58 @@ export function lanesSvg(
   return svg as SVGSVGElement;
 }
 
+/** The scale above the lanes, with a faint line down at each step. */
+function axis(scale: LaneScale, height: number): SVGElement[] {
+  const x = scaleLinear()
+    .domain([scale.least, scale.most])
+    .range([NAME, NAME + LANE]);
+  return x.ticks(6).flatMap((tick) => [
+    line(x(tick), TOP - 6, x(tick), height - 6, 'var(--rule)', 1),
+    words(x(tick), TOP - 12, scale.kind === 'percent' ? percentTick(tick) : tickText(tick), {
+      'text-anchor': 'middle',
+      'font-size': 11,
+      fill: 'var(--quiet)',
+    }),
+  ]);
+}
+
+/** What each mark of the lanes stands for. */
+export function lanesLegend(goal: string, direction: Direction): LegendItem[] {
+  return [
+    { mark: 'bar', colour: 'var(--good)', word: 'actual, in the colour of its status' },
+    { mark: 'line', word: `goal: ${goal}` },
+    ...(direction === 'HIGHER' ? [{ mark: 'hatched' as const, word: 'shortfall' }] : []),
+    {
+      mark: 'bar',
+      colour: direction === 'HIGHER' ? 'var(--past)' : 'var(--bad)',
+      word: 'past the goal',
+    },
+  ];
+}
+
 function drawRow(row: Row, top: number, scale: LaneScale, direction: Direction): SVGElement {
   const group = make('g', {});
   const middle = top + ROW / 2;
   const x = (share: number) => NAME + share * LANE;
-  group.append(text(0, middle + 4, row.name, { fill: 'var(--ink)' }));
+  group.append(words(0, middle + 4, row.name));
   const marks = laneMarks(row, scale, direction);
   if (marks) {
     group.append(bar(x, marks.bar, middle, 10, toneColour(row.tone)));
     if (marks.gap) group.append(bar(x, marks.gap, middle, 10, 'var(--bad)', 0.18));
-    if (marks.excess) group.append(bar(x, marks.excess, middle, 16, 'var(--past)'));
+    if (marks.excess)
+      group.append(
+        bar(x, marks.excess, middle, 16, direction === 'HIGHER' ? 'var(--past)' : 'var(--bad)'),
+      );
     if (scale.kind === 'amount' && marks.goal !== null) {
       group.append(line(x(marks.goal), top + 3, x(marks.goal), top + ROW - 3, 'var(--ink)', 2));
     }
   }
-  const figure = row.percentShown === null ? '–' : `${amount(row.percentShown)} %`;
-  group.append(text(WIDTH - 120, middle + 4, figure, { 'text-anchor': 'end', fill: 'var(--ink)' }));
-  group.append(
-    text(WIDTH - 104, middle + 4, row.noReading ?? row.status, { fill: toneColour(row.tone) }),
-  );
+  const { spoken } = row;
+  const figure = spoken.percentShown === null ? '–' : `${amount(spoken.percentShown)} %`;
+  group.append(words(WIDTH - 120, middle + 4, figure, { 'text-anchor': 'end' }));
+  const status = spoken.rung === null ? (spoken.noReading ?? spoken.status) : spoken.status;
+  group.append(words(WIDTH - 104, middle + 4, status, { fill: toneColour(row.tone) }));
   return group;
-}
-
-function make(name: string, attributes: Record<string, string>): SVGElement {
-  const element = document.createElementNS('http://www.w3.org/2000/svg', name);
-  for (const [key, value] of Object.entries(attributes)) element.setAttribute(key, value);
-  return element;
-}
-
-function text(x: number, y: number, words: string, more: Record<string, string>): SVGElement {
-  const element = make('text', { x: String(x), y: String(y), ...more });
-  element.textContent = words;
-  return element;
 }
 
 function line(x1: number, y1: number, x2: number, y2: number, stroke: string, width: number) {

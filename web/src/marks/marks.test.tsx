@@ -44,7 +44,7 @@ describe('lanes share one goal line', () => {
       goal: '100.00',
       attainment: '0.5',
       yearBefore: '80.00',
-      ahead: { expected: '40.00', pace: '1.25', landing: '90.00' },
+      ahead: { expected: '40.00', pace: '1.25', paceShown: '100.0', landing: '90.00' },
     });
     expect(laneMarks(short, scale, 'HIGHER')).toMatchObject({
       bar: [0, 0.25],
@@ -92,14 +92,9 @@ describe('shading', () => {
 });
 
 it('a saved chart needs no style sheet: its colours are written out', () => {
-  document.documentElement.style.setProperty('--ink', '#1d2433');
+  const spoken = { percentShown: '50.0', status: 'behind', rung: 0 };
   const row = { ...reading({ actual: '50.00', goal: '100.00', attainment: '0.5' }), name: 'A & B' };
-  const drawing = lanesSvg(
-    [{ ...row, key: 'A', percentShown: '50.0', status: 'behind' } as unknown as Row],
-    'percent',
-    'HIGHER',
-    'October',
-  );
+  const drawing = lanesSvg([{ ...row, key: 'A', spoken } as unknown as Row], 'percent', 'HIGHER');
   const text = svgText(drawing);
   expect(text).toContain('xmlns="http://www.w3.org/2000/svg"');
   expect(text).toContain('A &amp; B');
@@ -109,13 +104,22 @@ it('a saved chart needs no style sheet: its colours are written out', () => {
 
 it('parts of a variance are bars and words', () => {
   const parts = [
-    { key: 'a', name: 'Rope', actual: '1', goal: '0', variance: '9200', favourable: '9200' },
+    {
+      key: 'a',
+      name: 'Rope',
+      actual: '1',
+      goal: '0',
+      variance: '9200',
+      varianceShown: '9200',
+      favourable: '9200',
+    },
     {
       key: 'b',
       name: 'Navigation',
       actual: '1',
       goal: '0',
       variance: '-17650',
+      varianceShown: '-17650',
       favourable: '-17650',
     },
   ];

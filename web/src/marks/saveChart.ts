@@ -1,22 +1,21 @@
+import { LIGHT } from './palette';
+
 /** Charts to take along: as SVG with its colours written out, or as PNG at twice its size. */
 
-const VARIABLE = /var\(--[a-z-]+\)/g;
+const VARIABLE = /var\((--[a-z-]+)\)/g;
 
-/** The drawing as a file of its own: no style sheet, no variable, its own font name. */
+/** The drawing as a file of its own: no style of the page, no variable, its own font name. */
 export function svgText(drawing: SVGSVGElement): string {
   const copy = drawing.cloneNode(true) as SVGSVGElement;
-  const style = getComputedStyle(document.documentElement);
   const [, , width = '0', height = '0'] = (copy.getAttribute('viewBox') ?? '').split(' ');
   copy.setAttribute('xmlns', 'http://www.w3.org/2000/svg');
   copy.setAttribute('width', width);
   copy.setAttribute('height', height);
   copy.setAttribute('font-family', 'sans-serif');
   copy.removeAttribute('class');
+  copy.removeAttribute('style');
   const text = new XMLSerializer().serializeToString(copy);
-  return text.replace(
-    VARIABLE,
-    (name) => style.getPropertyValue(name.slice(4, -1)).trim() || '#000',
-  );
+  return text.replace(VARIABLE, (_, name: string) => LIGHT[name] ?? '#000000');
 }
 
 function download(url: string, name: string) {
@@ -32,7 +31,7 @@ export function saveSvg(drawing: SVGSVGElement, name: string) {
   setTimeout(() => URL.revokeObjectURL(url), 1000);
 }
 
-/** Draws the SVG on the sheet's ground and saves that. */
+/** Draws the SVG on white ground and saves that. */
 export async function savePng(drawing: SVGSVGElement, name: string) {
   const text = svgText(drawing);
   const image = new Image();
@@ -43,7 +42,7 @@ export async function savePng(drawing: SVGSVGElement, name: string) {
   canvas.height = image.height * 2;
   const pen = canvas.getContext('2d');
   if (!pen) return;
-  pen.fillStyle = getComputedStyle(document.documentElement).getPropertyValue('--sheet') || '#fff';
+  pen.fillStyle = '#ffffff';
   pen.fillRect(0, 0, canvas.width, canvas.height);
   pen.drawImage(image, 0, 0, canvas.width, canvas.height);
   download(canvas.toDataURL('image/png'), `${name}.png`);

@@ -14,7 +14,7 @@ import { OneMoreLine } from './OneMoreLine';
 import { SealPanel } from './SealPanel';
 import { SendPanel } from './SendPanel';
 import { StatementPanel } from './StatementPanel';
-import { usePayDesk } from './useEarnings';
+import { usePayDesk, usePayTotals } from './useEarnings';
 
 type Change = (changes: Changes, isTyping?: boolean) => void;
 
@@ -48,6 +48,9 @@ function Work({ desk, selected, change }: WorkProps) {
     [search],
   );
   const rows = useMemo(() => sortRows(keep(desk.rows, kept), sort), [desk.rows, kept, sort]);
+  const isWhole = rows.length === desk.rows.length;
+  const keptTotals = usePayTotals(desk.month, kept, !isWhole);
+  const totals = isWhole ? desk.totals : (keptTotals.data ?? null);
   const shown = rows.find((row) => row.rep === selected) ?? rows[0];
   useRowKeys(rows, shown?.rep ?? null, change);
   const panel = search.get('show');
@@ -105,7 +108,8 @@ function Work({ desk, selected, change }: WorkProps) {
             <Controls desk={desk} kept={kept} sort={sort} shown={rows.length} change={change} />
             <BudgetLine desk={desk} />
             <EarningsTable
-              desk={desk}
+              totals={totals}
+              isWhole={isWhole}
               rows={rows}
               selected={shown?.rep ?? null}
               sort={sort}

@@ -1,16 +1,19 @@
 import { useState, type CSSProperties } from 'react';
-import type { PayDesk, PayRow } from '../../api/types';
+import type { PayRow, PayTotals } from '../../api/types';
 import { amount, hasFraction, NONE } from '../../format/figures';
 import { QUOTA_AT, StairLane } from '../../marks/StairLane';
 import { StatusMark } from '../../marks/StatusMark';
 import { VirtualRows } from '../../ui/VirtualRows';
-import { nextWords, percent, sum, type PaySort } from './earnings';
+import { nextWords, type PaySort } from './earnings';
 
 const ROW = 46;
 const HEAD = 34;
 
 interface EarningsTableProps {
-  desk: PayDesk;
+  /** Sums of the rows; null while they are added up. */
+  totals: PayTotals | null;
+  /** Whether these are all rows of the month. */
+  isWhole: boolean;
   rows: PayRow[];
   selected: string | null;
   sort: PaySort;
@@ -20,7 +23,8 @@ interface EarningsTableProps {
 
 /** A row per rep on one quota line, with sums that add up on top. */
 export function EarningsTable({
-  desk,
+  totals,
+  isWhole,
   rows,
   selected,
   sort,
@@ -28,12 +32,14 @@ export function EarningsTable({
   onSort,
 }: EarningsTableProps) {
   const [scroll, setScroll] = useState<HTMLDivElement | null>(null);
-  const isWhole = rows.every((row) => !hasFraction(row.quota));
-  const quotas = isWhole ? 'drop' : 'keep';
+  const quotas = rows.every((row) => !hasFraction(row.quota)) ? 'drop' : 'keep';
   const widths = {
-    '--quota': columnWidth([desk.totals.quota, ...rows.map((row) => row.quota)], quotas),
-    '--credited': columnWidth([desk.totals.actual, ...rows.map((row) => row.actual)]),
-    '--due': columnWidth([desk.totals.due, ...rows.map((row) => row.due)]),
+    '--quota': columnWidth(
+      [totals?.quota ?? null, totals?.monthQuota ?? null, ...rows.map((row) => row.quota)],
+      quotas,
+    ),
+    '--credited': columnWidth([totals?.credited ?? null, ...rows.map((row) => row.actual)]),
+    '--due': columnWidth([totals?.due ?? null, ...rows.map((row) => row.due)]),
   } as CSSProperties;
   const line = (row: PayRow, at: number) => (
     <Line
@@ -58,7 +64,7 @@ export function EarningsTable({
       >
         <div className="sticky top-0 z-10 bg-sheet">
           <Head sort={sort} onSort={onSort} />
-          <Total desk={desk} rows={rows} quotas={quotas} />
+          {totals && <Total totals={totals} isWhole={isWhole} quotas={quotas} />}
         </div>
         <VirtualRows
           items={rows}
@@ -128,16 +134,17 @@ function Head({ sort, onSort }: { sort: PaySort; onSort: (sort: PaySort) => void
 }
 
 interface TotalProps {
-  desk: PayDesk;
-  rows: PayRow[];
+  totals: PayTotals;
+  isWhole: boolean;
   quotas: 'keep' | 'drop';
 }
 
-/** Sums of the rows that are shown; of sales only where all plans credit the same measure. */
-function Total({ desk, rows, quotas }: TotalProps) {
-  const planned = rows.filter((row) => row.earned !== null);
-  const isAlike = new Set(planned.map((row) => row.measure)).size === 1;
-  const isWhole = rows.length === desk.rows.length;
+/**
+ * Sums of the rows that are shown. Where plans reckon over different windows, the sum of their
+ * quotas says nothing: then the quotas of the month alone are added up.
+ */
+function Total({ totals, isWhole, quotas }: TotalProps) {
+  const isMixed = totals.quota === null && totals.monthQuota !== null;
   return (
     <div role="rowgroup">
       <div
@@ -148,24 +155,25 @@ function Total({ desk, rows, quotas }: TotalProps) {
         <span role="rowheader" className="truncate pl-2 leading-tight font-bold">
           {isWhole ? 'All reps' : 'These reps'}
           <span className="block text-[11.5px] font-normal text-quiet">
-            {amount(String(planned.length))} with plan and quota
+            {amount(String(totals.planned))} with plan and quota
           </span>
         </span>
-        <span role="cell" className="text-right text-quiet">
-          {isAlike ? amount(sum(planned.map((row) => row.quota)), quotas) : NONE}
+        <span role="cell" className="text-right leading-tight text-quiet">
+          {amount(isMixed ? totals.monthQuota : totals.quota, quotas)}
+          {isMixed && <span className="block text-[11.5px]">this month</span>}
         </span>
         <span role="cell" className="text-right font-bold">
-          {isAlike ? amount(sum(planned.map((row) => row.credited))) : NONE}
+          {amount(totals.credited)}
         </span>
         <span role="cell" className="relative h-full">
           <QuotaLine />
         </span>
         <span role="cell" />
         <span role="cell" className="text-right font-bold">
-          {amount(sum(rows.map((row) => row.due)))}
+          {amount(totals.due)}
         </span>
         <span role="cell" className="pr-2 text-[12px] leading-tight text-quiet">
-          {isWhole && desk.share !== null && `earned ${percent(desk.share)} of sales`}
+          {totals.shareShown !== null && `earned ${amount(totals.shareShown)} % of sales`}
         </span>
       </div>
     </div>
@@ -219,8 +227,13 @@ function Line({ row, quotas, rowIndex, isSelected, onSelect }: LineProps) {
         </button>
         <span className="block truncate text-[11.5px] text-quiet">{row.plan ?? NONE}</span>
       </span>
-      <span role="cell" className="text-right text-quiet">
+      <span role="cell" className="text-right leading-tight text-quiet">
         {amount(row.quota, quotas)}
+        {row.monthQuota != null && row.monthQuota !== row.quota && (
+          <span className="block text-[11.5px] whitespace-nowrap">
+            month {amount(row.monthQuota, quotas)}
+          </span>
+        )}
       </span>
       <span role="cell" className="text-right">
         {amount(row.credited ?? row.actual)}

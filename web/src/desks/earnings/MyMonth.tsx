@@ -134,20 +134,19 @@ function MyYear({ months, month }: { months: MonthReading[]; month: string }) {
 /** What the quota and the rest of the year still ask for. */
 function Ahead({ closeUp }: { closeUp: CloseUp }) {
   const { required, milestones } = closeUp;
-  const isDone = required !== null && Number(required.perMonth) <= 0;
   return (
     <dl className="mb-5 grid max-w-[460px] grid-cols-[auto_1fr] gap-x-3 gap-y-1">
-      {milestones.slice(0, 2).map(({ name, toGo }) => (
+      {milestones.slice(0, 2).map(({ name, toGoShown }) => (
         <div key={name} className="contents">
           <dt className="text-quiet">To “{name}”</dt>
-          <dd className="text-right">{amount(toGo)} more</dd>
+          <dd className="text-right">{amount(toGoShown)} more</dd>
         </div>
       ))}
       {required && (
         <div className="contents">
           <dt className="text-quiet">Rest of the year</dt>
           <dd className="text-right">
-            {isDone
+            {required.isReached
               ? 'year goal reached'
               : `${amount(required.perMonth)} in each of ${count(required.monthsLeft, 'month')}`}
           </dd>

@@ -67,25 +67,6 @@ export function keep(rows: PayRow[], { status, plan, text }: Kept): PayRow[] {
   );
 }
 
-/** Sums decimal texts of equal scale exactly. */
-export function sum(values: (string | null)[]): string | null {
-  const given = values.filter((value) => value !== null);
-  if (given.length === 0) return null;
-  const places = Math.max(...given.map((value) => value.split('.')[1]?.length ?? 0));
-  const units = given.reduce((total, value) => total + unitsOf(value, places), 0n);
-  const digits = (units < 0n ? -units : units).toString().padStart(places + 1, '0');
-  const sign = units < 0n ? '-' : '';
-  return places === 0
-    ? sign + digits
-    : `${sign}${digits.slice(0, -places)}.${digits.slice(-places)}`;
-}
-
-function unitsOf(value: string, places: number): bigint {
-  const [whole = '0', fraction = ''] = value.replace('-', '').split('.');
-  const units = BigInt(whole + fraction.padEnd(places, '0'));
-  return value.startsWith('-') ? -units : units;
-}
-
 const EVENTS = {
   floor: 'the floor',
   target: 'target',
@@ -122,12 +103,9 @@ export function sentence(row: PayRow, month: string): string {
   return `${amount(row.next.sales)} more ${reach[row.next.event]}, which ${gain}.`;
 }
 
-/** A ratio as a percent with at most two decimals. */
+/** A ratio as a percent, all its digits; nothing is rounded here. */
 export function percent(ratio: string | null): string {
-  if (ratio === null) return '–';
-  const exact = asPercent(ratio);
-  const isShort = (exact.split('.')[1]?.length ?? 0) <= 2;
-  return `${amount(isShort ? exact : Number(exact).toFixed(2))} %`;
+  return ratio === null ? '–' : `${amount(asPercent(ratio))} %`;
 }
 
 export function plansOf(desk: PayDesk): string[] {

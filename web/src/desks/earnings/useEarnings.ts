@@ -6,11 +6,13 @@ import type {
   OneMore,
   PayDesk,
   PayStatement,
+  PayTotals,
   SealState,
   SentState,
   WhatIf,
 } from '../../api/types';
 import { useChange } from '../../api/useChange';
+import type { Kept } from './earnings';
 
 const EVERYTHING = ['earnings', 'seal', 'standing', 'months', 'company'];
 
@@ -19,6 +21,17 @@ export function usePayDesk(month: string) {
     queryKey: ['earnings', 'desk', month],
     queryFn: () => ask<PayDesk>(`/earnings/desk${query({ month })}`),
     placeholderData: (before) => before,
+  });
+}
+
+/** Sums of the rows that are kept; the server adds them up. */
+export function usePayTotals(month: string, kept: Kept, isAsked: boolean) {
+  const asked = { month, ...kept };
+  return useQuery({
+    queryKey: ['earnings', 'totals', asked],
+    queryFn: () => ask<PayTotals>(`/earnings/totals${query(asked)}`),
+    placeholderData: (before) => before,
+    enabled: isAsked,
   });
 }
 

@@ -1,7 +1,7 @@
 import { useRights, type Rights } from '../../accounts/account';
 import type { Company, CloseUp as CloseUpData, Reading, Standing } from '../../api/types';
 import { isNarrowed, type Changes, type View } from '../../app/useView';
-import { amount, count, NONE, plural } from '../../format/figures';
+import { amount, count, NONE, plural, signed } from '../../format/figures';
 import { StatusMark } from '../../marks/StatusMark';
 import { VarianceParts } from '../../marks/VarianceParts';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
@@ -153,27 +153,27 @@ function Ahead({ closeUp, reading, standing }: AheadProps) {
   if (rank) lines.push(['Rank', rank]);
   const { ahead } = reading;
   if (ahead?.expected) {
-    const pace = ahead.pace === null ? '' : `, pace ${(Number(ahead.pace) * 100).toFixed(1)} %`;
+    const pace = ahead.paceShown === null ? '' : `, pace ${amount(ahead.paceShown)} %`;
     lines.push(['Expected so far', `${amount(ahead.expected)}${pace}`]);
   }
   if (ahead?.landing) lines.push(['Lands at', amount(ahead.landing)]);
   const isLower = standing.direction === 'LOWER';
-  for (const { name, toGo } of closeUp.milestones.slice(0, 2)) {
-    const left =
-      standing.unit === 'rate' ? `${(Number(toGo) * 100).toFixed(2)} points` : amount(toGo);
+  for (const { name, toGoShown } of closeUp.milestones.slice(0, 2)) {
+    const left = standing.unit === 'rate' ? `${amount(toGoShown)} points` : amount(toGoShown);
     lines.push([isLower ? `Until “${name}”` : `To “${name}”`, `${left} more`]);
   }
   if (closeUp.required) {
-    const { perMonth, monthsLeft } = closeUp.required;
-    const isDone = perMonth.startsWith('-') || Number(perMonth) === 0;
+    const { perMonth, monthsLeft, isReached } = closeUp.required;
     lines.push([
       'Rest of the year',
-      isDone ? 'year goal reached' : `${amount(perMonth)} in each of ${count(monthsLeft, 'month')}`,
+      isReached
+        ? 'year goal reached'
+        : `${amount(perMonth)} in each of ${count(monthsLeft, 'month')}`,
     ]);
   }
-  for (const { goalSet, amount: sum, over } of closeUp.assigned) {
-    const share = over === null ? NONE : `${over.startsWith('-') ? '' : '+'}${percent(over)} %`;
-    lines.push([`Sum of assigned ${goalSet}`, `${amount(sum)} (${share.replace('-', '−')})`]);
+  for (const { goalSet, amount: sum, overShown } of closeUp.assigned) {
+    const share = overShown === null ? NONE : `${signed(overShown)} %`;
+    lines.push([`Sum of assigned ${goalSet}`, `${amount(sum)} (${share})`]);
   }
   if (lines.length === 0) return null;
   return (
@@ -186,10 +186,6 @@ function Ahead({ closeUp, reading, standing }: AheadProps) {
       ))}
     </dl>
   );
-}
-
-function percent(share: string): string {
-  return (Number(share) * 100).toFixed(1);
 }
 
 function rankWords(closeUp: CloseUpData, standing: Standing): string | null {

@@ -2,7 +2,7 @@ import { useQueries } from '@tanstack/react-query';
 import { ask, query } from '../../api/client';
 import type { Path, Row, Standing } from '../../api/types';
 import { wholeQuery, type Changes, type Query, type View } from '../../app/useView';
-import { amount, growth, monthName, NONE, signed, plural } from '../../format/figures';
+import { amount, tickText, growth, monthName, NONE, signed, plural } from '../../format/figures';
 import { ChartFrame, FigureTable } from '../../marks/ChartFrame';
 import { Lane, laneScale } from '../../marks/Lane';
 import { LinesChart, LinesKey, type Line } from '../../marks/LinesChart';
@@ -41,6 +41,14 @@ export function CompareMembers({ view, standing, change }: CompareMembersProps) 
         : Number(month.reading.attainment) * 100,
     ),
   }));
+  // what is written is what the server shows: the numbers only place the marks
+  const shares = chosen.map((_, at) =>
+    (paths[at]?.data?.months ?? []).map((month) =>
+      month.state === 'empty' || month.reading.percentShown === null
+        ? null
+        : amount(month.reading.percentShown),
+    ),
+  );
   const set = (keys: string[]) => change({ only: keys.length === 0 ? null : keys, selected: null });
   const keys = chosen.map((row) => row.key);
   return (
@@ -83,10 +91,7 @@ export function CompareMembers({ view, standing, change }: CompareMembersProps) 
                   head={['Month', ...lines.map((line) => line.name)]}
                   rows={months.map((month, place) => [
                     monthName(month.month),
-                    ...lines.map((line) => {
-                      const value = line.values[place];
-                      return value === null || value === undefined ? NONE : value.toFixed(1);
-                    }),
+                    ...shares.map((of) => of[place] ?? NONE),
                   ])}
                 />
               }
@@ -96,7 +101,7 @@ export function CompareMembers({ view, standing, change }: CompareMembersProps) 
                 lines={lines}
                 level={100}
                 width={860}
-                textOf={(value) => `${value.toFixed(1)} %`}
+                textOf={(value) => `${tickText(value)} %`}
                 describe={`Percent-to-goal by month of ${chosen.map((row) => row.name).join(', ')}`}
               />
               <LinesKey lines={lines} />

@@ -1,27 +1,26 @@
 import { useState } from 'react';
-import type { Standing } from '../../api/types';
+import type { ComparedPair, Reading, Standing } from '../../api/types';
 import { plusMonths } from '../../app/span';
-import type { Query, View } from '../../app/useView';
+import type { View } from '../../app/useView';
 import { amount, monthName, NONE, signed, plural } from '../../format/figures';
 import { Lane, laneScale } from '../../marks/Lane';
 import { Failed, Loading } from '../../ui/Notice';
-import { figuresOf, readSort, rowId, sortRows } from './standing';
-import { useStanding } from './useStanding';
+import { figuresOf, laneOf, readSort, sortRows, statusOf, varianceOf } from './standing';
+import { useComparison } from './useStanding';
 
-/** The other standing of a comparison: of another span, or without a load. */
-function otherOf(view: View): { changes: Query; now: string; then: string } {
+/** What the standing is compared with, as the server takes it, and how both are called. */
+function otherOf(view: View): { with: string; now: string; then: string } {
   const { from, to } = view.span;
-  const load = /^load:(\d+)$/.exec(view.compare)?.[1];
-  if (load) return { changes: { without: load }, now: 'with it', then: 'without it' };
-  const length = monthsBetween(from, to);
-  const back = view.compare === 'year' ? 12 : length;
-  const span = { from: plusMonths(from, -back), to: plusMonths(to, -back) };
+  if (view.compare.startsWith('load:')) {
+    return { with: view.compare, now: 'with it', then: 'without it' };
+  }
+  const back = view.compare === 'year' ? 12 : monthsBetween(from, to);
   const words = (first: string, last: string) =>
     first === last ? monthName(last) : `${monthName(first)} to ${monthName(last)}`;
   return {
-    changes: { ...span, asOf: undefined },
+    with: view.compare === 'year' ? 'year' : 'before',
     now: words(from, to),
-    then: words(span.from, span.to),
+    then: words(plusMonths(from, -back), plusMonths(to, -back)),
   };
 }
 
@@ -34,24 +33,20 @@ function monthsBetween(from: string, to: string): number {
 export function CompareStandings({ view, standing }: { view: View; standing: Standing }) {
   const other = otherOf(view);
   const [isOnlyChanged, setOnlyChanged] = useState(view.compare.startsWith('load:'));
-  const before = useStanding(view, { ...other.changes, beside: undefined, group: undefined });
-  if (before.isPending) return <Loading what="the other standing" />;
-  if (before.isError) {
-    return <Failed error={before.error} onRetry={() => void before.refetch()} />;
+  const comparison = useComparison(view, other.with);
+  if (comparison.isPending) return <Loading what="the other standing" />;
+  if (comparison.isError) {
+    return <Failed error={comparison.error} onRetry={() => void comparison.refetch()} />;
   }
-  const thenOf = new Map(before.data.rows.map((row) => [row.key, row]));
-  const nowKeys = new Set(standing.rows.map((row) => row.key));
-  const gone = before.data.rows.filter((row) => !nowKeys.has(row.key));
+  const { now, then, total, rows } = comparison.data;
+  const pairOf = new Map(rows.map((pair) => [pair.key, pair]));
+  const gone = rows.filter((pair) => pair.now === null);
   const pairs = [
-    ...sortRows(standing.rows, readSort(view.sort)).map((now) => ({
-      row: now,
-      now,
-      then: thenOf.get(now.key) ?? null,
-    })),
-    ...gone.map((then) => ({ row: then, now: null, then })),
-  ].filter(({ now, then }) => !isOnlyChanged || now?.actual !== then?.actual);
-  const isJudged = before.data.rows.some((row) => row.attainment !== null);
-  const scale = laneScale([...standing.rows, ...before.data.rows], isJudged ? 'percent' : 'amount');
+    ...sortRows(now.rows, readSort(view.sort)).flatMap((row) => pairOf.get(row.key) ?? []),
+    ...gone,
+  ].filter((pair) => !isOnlyChanged || pair.now?.actual !== pair.then?.actual);
+  const isJudged = then.rows.some((row) => row.attainment !== null);
+  const scale = laneScale([...now.rows, ...then.rows], isJudged ? 'percent' : 'amount');
   const line = `${(100 * (1 - scale.least)) / (scale.most - scale.least)}%`;
   return (
     <div className="overflow-x-auto bg-sheet">
@@ -88,15 +83,15 @@ export function CompareStandings({ view, standing }: { view: View; standing: Sta
         <tbody>
           <CompareLine
             name={`All ${plural(standing.axis)}`}
-            now={standing.total}
-            then={before.data.total}
+            pair={total}
             {...{ scale, line, standing }}
           />
-          {pairs.map(({ row, now, then }) => (
+          {pairs.map((pair) => (
             <CompareLine
-              key={rowId(row)}
-              name={row.name}
-              {...{ now, then, scale, line, standing }}
+              key={pair.key}
+              name={pair.name ?? ''}
+              pair={pair}
+              {...{ scale, line, standing }}
             />
           ))}
         </tbody>
@@ -108,16 +103,16 @@ export function CompareStandings({ view, standing }: { view: View; standing: Sta
 
 interface CompareLineProps {
   name: string;
-  now: Standing['total'] | null;
-  then: Standing['total'] | null;
+  pair: ComparedPair;
   scale: ReturnType<typeof laneScale>;
   line: string;
   standing: Standing;
 }
 
-function CompareLine({ name, now, then, scale, line, standing }: CompareLineProps) {
-  const status = (reading: Standing['total'] | null) =>
-    reading ? (reading.noReading ?? reading.status) : NONE;
+function CompareLine({ name, pair, scale, line, standing }: CompareLineProps) {
+  const { now, then, change } = pair;
+  const status = (reading: Reading | null) => (reading ? statusOf(reading) : NONE);
+  const points = standing.unit === 'rate' && change !== null ? ' points' : '';
   const isSame = status(now) === status(then);
   return (
     <tr className="border-b border-rule">
@@ -131,20 +126,19 @@ function CompareLine({ name, now, then, scale, line, standing }: CompareLineProp
         {amount(now ? figuresOf(now).actual : null)}
       </td>
       <td className="p-2 text-right whitespace-nowrap">
-        {differenceOf(then?.actual ?? null, now?.actual ?? null, standing)}
+        {signed(change)}
+        {points}
       </td>
       <td className="p-2 text-right whitespace-nowrap text-quiet">
-        {signed(then ? figuresOf(then).variance : null)}
+        {signed(then ? varianceOf(then) : null)}
       </td>
-      <td className="p-2 text-right whitespace-nowrap">
-        {signed(now ? figuresOf(now).variance : null)}
-      </td>
+      <td className="p-2 text-right whitespace-nowrap">{signed(now ? varianceOf(now) : null)}</td>
       <td className="relative h-[44px] p-0">
         <div className="absolute inset-x-0 top-0 h-1/2 opacity-60">
-          {then && <Lane reading={then} scale={scale} direction={standing.direction} />}
+          {then && <Lane reading={laneOf(then)} scale={scale} direction={standing.direction} />}
         </div>
         <div className="absolute inset-x-0 bottom-0 h-1/2">
-          {now && <Lane reading={now} scale={scale} direction={standing.direction} />}
+          {now && <Lane reading={laneOf(now)} scale={scale} direction={standing.direction} />}
         </div>
         {scale.kind === 'percent' && (
           <span
@@ -160,16 +154,4 @@ function CompareLine({ name, now, then, scale, line, standing }: CompareLineProp
       </td>
     </tr>
   );
-}
-
-/** Now − then in whole smallest units, exact for any amount. */
-export function differenceOf(then: string | null, now: string | null, standing: Standing): string {
-  if (then === null || now === null || standing.unit === 'rate') return NONE;
-  const units = (text: string) => BigInt(text.replace('.', ''));
-  const digits = (now.split('.')[1] ?? '').length;
-  if ((then.split('.')[1] ?? '').length !== digits) return NONE;
-  const moved = units(now) - units(then);
-  const text = (moved < 0n ? -moved : moved).toString().padStart(digits + 1, '0');
-  const whole = digits === 0 ? text : `${text.slice(0, -digits)}.${text.slice(-digits)}`;
-  return signed((moved < 0n ? '-' : '') + whole);
 }

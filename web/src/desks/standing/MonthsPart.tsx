@@ -1,10 +1,19 @@
 import { useState } from 'react';
 import type { Path, Standing } from '../../api/types';
 import type { View } from '../../app/useView';
-import { amount, monthName, NONE, plural, shifted, signed } from '../../format/figures';
+import {
+  amount,
+  monthName,
+  NONE,
+  percentTick,
+  plural,
+  shifted,
+  shortTick,
+  signed,
+} from '../../format/figures';
 import { ChartFrame, FigureTable } from '../../marks/ChartFrame';
 import { LinesChart, LinesKey, type Line } from '../../marks/LinesChart';
-import { PathChart } from '../../marks/PathChart';
+import { PATH_LEGEND, PathChart } from '../../marks/PathChart';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
 import { TOTAL } from './standing';
 import { usePath, type Target } from './useStanding';
@@ -32,6 +41,7 @@ export function MonthsPart({ view, target, standing }: MonthsPartProps) {
     <>
       <ChartFrame
         title={isCumulative ? `Summed up by month${against}` : `Month by month${against}`}
+        legend={PATH_LEGEND}
         table={<PathTable path={path.data} isCumulative={isCumulative} />}
         controls={
           <button
@@ -49,6 +59,8 @@ export function MonthsPart({ view, target, standing }: MonthsPartProps) {
       {isMember && (
         <AmongPart
           path={path.data}
+          month={view.span.to}
+          isRate={standing.unit === 'rate'}
           axis={target.axis}
           atOrAbove={atOrAbove}
           onChange={setAtOrAbove}
@@ -66,7 +78,9 @@ function PathTable({ path, isCumulative }: { path: Path; isCumulative: boolean }
     return [
       monthName(month),
       isEmpty ? NONE : amount(actual),
-      reading.goalLow === undefined ? amount(goal) : `${amount(reading.goalLow)} –`,
+      reading.goalLow === undefined
+        ? amount(goal)
+        : `${amount(reading.goalLow)} – ${amount(reading.goalHigh ?? null)}`,
       isEmpty || isCumulative ? NONE : signed((reading.rate ?? reading).variance),
       amount(reading.yearBefore ?? null),
     ];
@@ -76,13 +90,16 @@ function PathTable({ path, isCumulative }: { path: Path; isCumulative: boolean }
 
 interface AmongPartProps {
   path: Path;
+  /** The month that is spoken of. */
+  month: string;
+  isRate: boolean;
   axis: string;
   atOrAbove: string;
   onChange: (percent: string) => void;
 }
 
 /** The member's line against the average of all, with how many reached a percentage. */
-function AmongPart({ path, axis, atOrAbove, onChange }: AmongPartProps) {
+function AmongPart({ path, month: chosen, isRate, axis, atOrAbove, onChange }: AmongPartProps) {
   const months = path.months.filter((month) => month.among && month.state !== 'empty');
   if (months.length < 2) return null;
   const number = (text: string | null | undefined) => (text == null ? null : Number(text));
@@ -103,7 +120,7 @@ function AmongPart({ path, axis, atOrAbove, onChange }: AmongPartProps) {
     among?.lowest ? `${among.lowest.name} ${amount(among.lowest.actual)}` : NONE,
     `${among?.atOrAbove ?? 0} of ${among?.withGoal ?? 0}`,
   ]);
-  const last = months[months.length - 1]?.among;
+  const last = months.find((one) => one.month === chosen)?.among;
   return (
     <ChartFrame
       title={title}
@@ -117,13 +134,13 @@ function AmongPart({ path, axis, atOrAbove, onChange }: AmongPartProps) {
       <LinesChart
         months={months.map((month) => month.month)}
         lines={lines}
-        textOf={(value) => amount(value.toFixed(value < 10 && value > -10 ? 3 : 0))}
+        textOf={isRate ? percentTick : shortTick}
         describe={`${path.name} month by month beside the average of all ${plural(axis)}`}
       />
       <LinesKey lines={lines} />
       <p className="mt-1 text-[12.5px] text-quiet">
-        {monthName(months[months.length - 1]?.month ?? '')}: {last?.atOrAbove ?? 0} of{' '}
-        {last?.withGoal ?? 0} at or above{' '}
+        {monthName(chosen)}:{' '}
+        {last ? `${last.atOrAbove} of ${last.withGoal}` : 'no actuals yet, none'} at or above{' '}
         <input
           aria-label="Percent-to-goal that is counted"
           className="w-[46px] border-b border-select bg-transparent text-right font-semibold text-ink"

@@ -7,7 +7,7 @@ import { toneText } from '../../marks/tones';
 import { Choice } from '../../ui/Choice';
 import { Failed, Loading } from '../../ui/Notice';
 import { VirtualRows } from '../../ui/VirtualRows';
-import { EMPTY, readSort, sortRows, TOTAL } from './standing';
+import { EMPTY, figuresOf, readSort, sortRows, TOTAL, varianceOf } from './standing';
 import { ROW_HEIGHT } from './StandingLine';
 import { useSheet } from './useStanding';
 
@@ -208,23 +208,28 @@ function MonthsRow(props: MonthsRowProps) {
         className="flex h-full items-center justify-end pr-2 font-semibold"
         style={{ background: isStrong ? undefined : shadeColour(whole.spoken.shade) }}
       >
-        {figureText({ ...whole.spoken, actual: whole.actual }, look)}
+        {figureText(wholeFigures(whole), look)}
       </span>
     </div>
   );
 }
 
-type Figures = Pick<Cell, 'actual' | 'variance' | 'percentShown' | 'noReading'>;
+function wholeFigures(whole: Reading): Figures {
+  const { spoken } = whole;
+  return {
+    actualShown: figuresOf(whole).actual,
+    varianceShown: varianceOf(whole),
+    percentShown: spoken.percentShown,
+    noReading: spoken.noReading,
+  };
+}
 
-/** A cell's figure; a rate's amounts in percent with two decimals, drawn only. */
+type Figures = Pick<Cell, 'actualShown' | 'varianceShown' | 'percentShown' | 'noReading'>;
+
+/** A cell's figure as the server shows it; a rate's in percent and points. */
 function figureText(cell: Figures, { figure, isRate, decimals }: Look): string {
   if (figure !== 'actual' && cell.noReading === EMPTY) return NONE;
   if (figure === 'percent') return amount(cell.percentShown);
-  const value = figure === 'actual' ? cell.actual : cell.variance;
-  if (value === null) return NONE;
-  if (isRate) {
-    const percent = (Number(value) * 100).toFixed(2);
-    return figure === 'actual' ? amount(percent) : signed(percent);
-  }
-  return figure === 'actual' ? amount(value, decimals) : signed(value, decimals);
+  const keep = isRate ? 'keep' : decimals;
+  return figure === 'actual' ? amount(cell.actualShown, keep) : signed(cell.varianceShown, keep);
 }

@@ -2,16 +2,16 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { query } from '../../api/client';
-import type { Standing } from '../../api/types';
+import type { Row, Standing } from '../../api/types';
 import { viewQuery, type View } from '../../app/useView';
-import { lanesSvg } from '../../marks/lanesSvg';
+import { framed } from '../../marks/framed';
+import { lanesLegend, lanesSvg } from '../../marks/lanesSvg';
 import { savePng, saveSvg } from '../../marks/saveChart';
 import { Drop, field } from '../../ui/Drop';
 import { smallButton } from '../../ui/Notice';
-import { itemsOf } from './standing';
+import { itemsOf, laneOf, readingWords } from './standing';
 import { useChangeViews, useSavedViews } from './useStanding';
 
-const MOST_DRAWN = 200;
 const item = 'block w-full px-3 py-1.5 text-left data-focus:bg-select-ground';
 
 /** The view as a file, as a drawing, on paper, or kept by name. */
@@ -24,16 +24,13 @@ export function TakeAlong({ view, standing }: { view: View; standing: Standing }
   const title = standing.headline.map((part) => part.text).join('');
 
   function draw(save: typeof saveSvg | typeof savePng) {
-    const rows = itemsOf(standing, view)
-      .map(({ row }) => row)
-      .slice(0, MOST_DRAWN);
-    const drawing = lanesSvg(rows, view.lanes, standing.direction, title);
-    document.body.append(drawing);
-    drawing.style.position = 'absolute';
-    drawing.style.left = '-9999px';
-    void Promise.resolve(save(drawing, `standing ${standing.axis} ${standing.to}`)).finally(() =>
-      drawing.remove(),
+    const rows = itemsOf(standing, view).map(({ row }) => laneOf(row) as Row);
+    const drawing = framed(
+      lanesSvg(rows, view.lanes, standing.direction),
+      `${title} ${readingWords(standing)}`.trim(),
+      lanesLegend(standing.goal, standing.direction),
     );
+    void save(drawing, `standing ${standing.axis} ${standing.to}`);
   }
 
   return (
@@ -57,12 +54,12 @@ export function TakeAlong({ view, standing }: { view: View; standing: Standing }
           </MenuItem>
           <MenuItem>
             <button type="button" className={item} onClick={() => draw(saveSvg)}>
-              Lanes as SVG
+              Chart as SVG
             </button>
           </MenuItem>
           <MenuItem>
             <button type="button" className={item} onClick={() => draw(savePng)}>
-              Lanes as PNG
+              Chart as PNG
             </button>
           </MenuItem>
           <MenuItem>

@@ -192,11 +192,11 @@ describe('the distribution line', () => {
 });
 
 describe('the months side by side', () => {
-  const cell = { actual: '45.00', goal: '50.00', variance: '-5.00', percentShown: '90.0' };
+  const cell = { actualShown: '45.00', varianceShown: '-5.00', percentShown: '90.0' };
   const sheet = {
     months: ['2026-09', '2026-10'],
     total: STANDING.total,
-    totals: [cell, { ...cell, variance: '20.00' }],
+    totals: [cell, { ...cell, varianceShown: '20.00' }],
     rows: ROWS.map((row) => ({ whole: row, cells: [null, cell] })),
   } as unknown as MonthSheet;
 

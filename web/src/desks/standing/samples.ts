@@ -150,8 +150,14 @@ export const CLOSE_UP: CloseUp = {
   place: 2,
   places: 2,
   placeBefore: 1,
-  milestones: [{ name: 'reached', tone: 'good', at: '100.00', toGo: '10.00' }],
-  required: { perMonth: '35.00', monthsLeft: 8, yearGoal: '450.00', toDate: '170.00' },
+  milestones: [{ name: 'reached', tone: 'good', at: '100.00', toGo: '10.00', toGoShown: '10.00' }],
+  required: {
+    perMonth: '35.00',
+    monthsLeft: 8,
+    yearGoal: '450.00',
+    toDate: '170.00',
+    isReached: false,
+  },
   assigned: [],
   parts: [
     {
@@ -164,6 +170,7 @@ export const CLOSE_UP: CloseUp = {
           actual: '50.00',
           goal: '45.00',
           variance: '5.00',
+          varianceShown: '5.00',
           favourable: '5.00',
         },
         {
@@ -172,6 +179,7 @@ export const CLOSE_UP: CloseUp = {
           actual: '40.00',
           goal: '55.00',
           variance: '-15.00',
+          varianceShown: '-15.00',
           favourable: '-15.00',
         },
       ],

@@ -2,7 +2,6 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Claim, Company, Row, Standing } from '../../api/types';
 import { readView, type View } from '../../app/useView';
-import { differenceOf } from './CompareStandings';
 import { faultOf, isShareScale, ladderBody, type RungDraft } from './ladder';
 import { percentOf, shareOf } from './NarrowDrop';
 import {
@@ -210,12 +209,4 @@ describe('bounds of a ladder while they are typed', () => {
       }),
     );
   });
-});
-
-it('a difference of amounts is exact', () => {
-  const euros = { unit: 'EUR' } as Standing;
-  expect(differenceOf('0.10', '0.30', euros)).toBe('+0.20');
-  expect(differenceOf('90071992547409.93', '90071992547409.92', euros)).toBe('−0.01');
-  expect(differenceOf('5', '12', { unit: 'count' } as Standing)).toBe('+7');
-  expect(differenceOf(null, '1.00', euros)).toBe('–');
 });

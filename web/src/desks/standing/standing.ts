@@ -204,3 +204,9 @@ export function laneOf(reading: Reading): Reading {
 
 /** Why nothing is judged where nothing is posted. */
 export const EMPTY = 'no actuals yet';
+
+/** How closed months are read, where that makes a difference; else nothing. */
+export function readingWords({ closed, corrections }: Standing): string {
+  if (closed === 'restated') return '(closed months restated)';
+  return (corrections?.lines ?? 0) > 0 ? '(closed months as closed)' : '';
+}

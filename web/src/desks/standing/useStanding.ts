@@ -13,6 +13,7 @@ import type {
   Reason,
   SavedView,
   Standing,
+  StandingComparison,
   Trial,
 } from '../../api/types';
 import { viewQuery, wholeQuery, type Query, type View } from '../../app/useView';
@@ -31,6 +32,16 @@ export function useStanding(view: View, changes: Query = {}, isAsked = true) {
     queryFn: () => ask<Standing>(`/standing${query(asked)}`),
     placeholderData: (before) => before,
     enabled: isAsked,
+  });
+}
+
+/** The standing row by row beside another; the server subtracts. */
+export function useComparison(view: View, other: string) {
+  const asked = { ...viewQuery(view), group: undefined, beside: undefined, with: other };
+  return useQuery({
+    queryKey: ['standing', 'comparison', asked],
+    queryFn: () => ask<StandingComparison>(`/standing/comparison${query(asked)}`),
+    placeholderData: (before) => before,
   });
 }
 

@@ -66,6 +66,7 @@ public final class RouteRules {
     read(ALL, "/months");
     read(ALL, "/standing");
     read(ALL, "/standing/sheet");
+    read(ALL, "/standing/comparison");
     read(ALL, "/standing/claims");
     read(ALL, "/standing/export.csv");
     read(ALL, "/standing/export.xlsx");
@@ -84,6 +85,7 @@ public final class RouteRules {
 
     read(ALL, "/earnings");
     read(ALL, "/earnings/desk");
+    read(ALL, "/earnings/totals");
     read(ALL, "/earnings/reps/{rep}");
     read(ALL, "/earnings/reps/{rep}/what-if");
     read(ALL, "/earnings/reps/{rep}/statement.pdf");

@@ -39,6 +39,16 @@ class EarningsController {
     return desk.answer(month(month));
   }
 
+  /** Sums of the rows that are kept: by status words, a plan's name, a part of name or region. */
+  @GetMapping("/totals")
+  EarningsDesk.Totals totals(
+      @RequestParam String month,
+      @RequestParam(required = false) List<String> status,
+      @RequestParam(required = false) String plan,
+      @RequestParam(required = false) String text) {
+    return desk.totals(month(month), status, plan, text);
+  }
+
   /** A rep's statement with the source lines of sales and quota, paged; 404 member-unknown. */
   @GetMapping("/reps/{rep}")
   EarningsDesk.StatementAnswer statement(

@@ -2,14 +2,17 @@ package zealoustarget.server.earnings;
 
 import java.math.BigDecimal;
 import java.math.BigInteger;
+import java.math.RoundingMode;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
@@ -68,7 +71,6 @@ class EarningsDesk {
    * A month of commission.
    *
    * @param state open or sealed
-   * @param share pay earned to date as a share of sales to date, of reps with a plan and quota
    * @param budget what was planned for commission; null where no goal set has it
    */
   record DeskAnswer(
@@ -77,12 +79,48 @@ class EarningsDesk {
       String currency,
       String headline,
       Totals totals,
-      String share,
       Budget budget,
       List<EarningsRow> rows) {}
 
-  /** Sums of the rows; of sales and quota where all plans credit the same measure. */
-  record Totals(int reps, int paid, String quota, String actual, String earned, String due) {}
+  /**
+   * Sums of some rows; of sales and quotas only where all plans credit the same measure.
+   *
+   * @param reps rows that are added up, {@code planned} of them with a plan and a quota
+   * @param quota to date in the windows; null where the windows begin in different months, as such
+   *     sums say nothing; {@code credited} alike
+   * @param monthQuota of the month alone, whatever the windows
+   * @param shareShown pay earned to date as a percentage of sales to date
+   */
+  record Totals(
+      int reps,
+      int planned,
+      int paid,
+      String quota,
+      String monthQuota,
+      String credited,
+      String earned,
+      String due,
+      String shareShown) {}
+
+  /**
+   * Sums of the rows of a month that are kept.
+   *
+   * @param status words, null or empty for any
+   * @param plan name, null or empty for any
+   * @param text part of a name, key or region
+   */
+  Totals totals(YearMonth month, List<String> status, String plan, String text) {
+    String wanted = text == null ? "" : text.strip().toLowerCase(Locale.ROOT);
+    return totals(
+        earnings.month(month).rows().stream()
+            .filter(row -> status == null || status.isEmpty() || status.contains(row.status()))
+            .filter(row -> plan == null || plan.isEmpty() || plan.equals(row.plan()))
+            .filter(
+                row ->
+                    Stream.of(row.name(), row.rep(), row.region() == null ? "" : row.region())
+                        .anyMatch(one -> one.toLowerCase(Locale.ROOT).contains(wanted)))
+            .toList());
+  }
 
   /** Due against the budget; LOWER is better. */
   record Budget(String goalSet, String goal, String variance, String percent, boolean isOver) {}
@@ -98,7 +136,6 @@ class EarningsDesk {
         EarningsService.currency(playbook),
         read.headline(),
         totals,
-        share(totals),
         budget(month, totals, playbook),
         rows);
   }
@@ -106,16 +143,25 @@ class EarningsDesk {
   private static Totals totals(List<EarningsRow> rows) {
     List<EarningsRow> planned = rows.stream().filter(row -> row.earned() != null).toList();
     boolean isAlike = planned.stream().map(EarningsRow::measure).distinct().count() == 1;
+    boolean isOneWindow =
+        isAlike && planned.stream().map(EarningsRow::windowFrom).distinct().count() == 1;
     return new Totals(
         rows.size(),
+        planned.size(),
         (int)
             rows.stream()
                 .filter(row -> row.due() != null && new BigDecimal(row.due()).signum() > 0)
                 .count(),
-        isAlike ? sum(planned, EarningsRow::quota) : null,
-        isAlike ? sum(planned, EarningsRow::actual) : null,
+        isOneWindow ? sum(planned, EarningsRow::quota) : null,
+        isAlike
+            ? sum(planned, row -> row.monthQuota() == null ? row.quota() : row.monthQuota())
+            : null,
+        isOneWindow ? sum(planned, EarningsRow::credited) : null,
         sum(planned, EarningsRow::earned),
-        sum(rows, EarningsRow::due));
+        sum(rows, EarningsRow::due),
+        isAlike
+            ? share(sum(planned, EarningsRow::earned), sum(planned, EarningsRow::actual))
+            : null);
   }
 
   private static String sum(List<EarningsRow> rows, Function<EarningsRow, String> figure) {
@@ -128,12 +174,15 @@ class EarningsDesk {
         .orElse(null);
   }
 
-  private static String share(Totals totals) {
-    if (totals.earned() == null || totals.actual() == null) {
-      return null;
-    }
-    Ratio sales = Ratio.parse(totals.actual());
-    return sales.signum() <= 0 ? null : Ratio.parse(totals.earned()).dividedBy(sales).toText(6);
+  private static String share(String earned, String actual) {
+    Ratio sales = earned == null || actual == null ? Ratio.ZERO : Ratio.parse(actual);
+    return sales.signum() <= 0
+        ? null
+        : Ratio.parse(earned)
+            .dividedBy(sales)
+            .times(Ratio.of(100))
+            .rounded(2, RoundingMode.HALF_UP)
+            .toPlainString();
   }
 
   /** The month's goals of the measure "commission", in whichever set has them. */

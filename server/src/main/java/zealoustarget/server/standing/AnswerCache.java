@@ -40,10 +40,12 @@ class AnswerCache extends OncePerRequestFilter {
       Set.of(
           "/api/v1/standing",
           "/api/v1/standing/sheet",
+          "/api/v1/standing/comparison",
           "/api/v1/standing/claims",
           "/api/v1/months",
           "/api/v1/earnings",
-          "/api/v1/earnings/desk");
+          "/api/v1/earnings/desk",
+          "/api/v1/earnings/totals");
   private static final Pattern KEPT_OF_MEMBER =
       Pattern.compile("/api/v1/standing/[^/]+/[^/]+/(close-up|path|proof|orders|corrections)");
   private static final int AT_ONCE = 2 * Runtime.getRuntime().availableProcessors();

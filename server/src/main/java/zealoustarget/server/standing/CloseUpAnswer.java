@@ -21,13 +21,14 @@ record CloseUpAnswer(
     Required required,
     List<Assigned> assigned,
     List<Parts> parts) {
-  /** A rung ahead: where it begins, and how much is left until then. */
-  record MilestoneAnswer(String name, String tone, String at, String toGo) {}
+  /** A rung ahead: where it begins, and how much is left until then; of a rate shown in points. */
+  record MilestoneAnswer(String name, String tone, String at, String toGo, String toGoShown) {}
 
-  record Required(String perMonth, int monthsLeft, String yearGoal, String toDate) {}
+  record Required(
+      String perMonth, int monthsLeft, String yearGoal, String toDate, boolean isReached) {}
 
   /** What a goal set of another axis adds up to here; {@code over} as a ratio, −0.1 is under. */
-  record Assigned(String goalSet, String axis, String amount, String over) {}
+  record Assigned(String goalSet, String axis, String amount, String over, String overShown) {}
 
   /**
    * A variance taken apart.
@@ -36,6 +37,13 @@ record CloseUpAnswer(
    */
   record Parts(String axis, String split, List<Part> parts) {}
 
+  /** One part; {@code varianceShown} of a rate in points of a percent. */
   record Part(
-      String key, String name, String actual, String goal, String variance, String favourable) {}
+      String key,
+      String name,
+      String actual,
+      String goal,
+      String variance,
+      String varianceShown,
+      String favourable) {}
 }

@@ -20,6 +20,7 @@ import zealoustarget.core.commission.Bound;
 import zealoustarget.core.commission.Plan;
 import zealoustarget.core.commission.PlanBook;
 import zealoustarget.core.ladder.Rung;
+import zealoustarget.core.ladder.Shown;
 import zealoustarget.core.ledger.Basis;
 import zealoustarget.core.ledger.Breakdown;
 import zealoustarget.core.ledger.Corrections;
@@ -147,7 +148,8 @@ class CloseUpService {
         ahead.name(),
         ahead.tone().name().toLowerCase(Locale.ROOT),
         measure.text(whole(ahead.at())),
-        measure.text(ahead.toGo()));
+        measure.text(ahead.toGo()),
+        shown(ahead.toGo(), measure));
   }
 
   /** Of a fiscal year with months left; not of rates, whose months do not add up. */
@@ -169,7 +171,8 @@ class CloseUpService {
             query.measure().text(whole(perMonth)),
             left,
             query.measure().text(yearGoal),
-            query.measure().text(toDate));
+            query.measure().text(toDate),
+            perMonth.signum() <= 0);
   }
 
   private static Reading read(Asked asked, StandingQuery query, Member member) {
@@ -189,14 +192,14 @@ class CloseUpService {
     for (GoalBook book : assigning(asked)) {
       Goal goal = asked.ledger().assigned(query, book.name(), member == null ? null : member.id());
       if (goal instanceof Goal.Single single) {
+        Ratio over = own.signum() <= 0 ? null : single.amount().dividedBy(own).minus(Ratio.ONE);
         found.add(
             new CloseUpAnswer.Assigned(
                 book.name(),
                 book.axis().word(),
                 query.measure().text(single.amount()),
-                own.signum() <= 0
-                    ? null
-                    : single.amount().dividedBy(own).minus(Ratio.ONE).toText()));
+                over == null ? null : over.toText(),
+                over == null ? null : Shown.percent(over)));
       }
     }
     return found;
@@ -260,7 +263,19 @@ class CloseUpService {
         ReadingAnswer.text(measure, part.actual()),
         ReadingAnswer.text(measure, part.goal()),
         measure.text(part.variance()),
+        shown(part.variance(), measure),
         measure.text(part.favourable()));
+  }
+
+  /** An amount, or a difference of rates in points of a percent with two decimals. */
+  private static String shown(Ratio units, Measure measure) {
+    return measure.isRate()
+        ? units
+            .dividedBy(measure.unitsPerOne())
+            .times(Ratio.of(100))
+            .rounded(2, RoundingMode.HALF_UP)
+            .toPlainString()
+        : measure.text(units);
   }
 
   private static List<Axis> alongOf(Axis axis, boolean isTotal) {

@@ -139,8 +139,8 @@ record ReadingAnswer(
   /** A rate's figures as percentages, without the sign. */
   record Rate(String actual, String goal, String variance) {}
 
-  /** Expected so far, pace and landing of an open month; undefined ones null. */
-  record Ahead(String expected, String pace, String landing) {}
+  /** Expected so far, pace and landing of a running month; undefined ones null. */
+  record Ahead(String expected, String pace, String paceShown, String landing) {}
 
   /** The comparison on the second basis. */
   record Beside(
@@ -358,6 +358,7 @@ record ReadingAnswer(
         : new Ahead(
             rounded(measure, outlook.expected()),
             text(outlook.pace()),
+            outlook.pace() == null ? null : Shown.percent(outlook.pace()),
             rounded(measure, outlook.landing()));
   }
 

@@ -13,11 +13,16 @@ record SheetAnswer(
   /** A member's whole span, and its months; null where it has neither a line nor a goal. */
   record SheetRow(ReadingAnswer whole, List<Cell> cells) {}
 
-  /** One month of one member; from the variance on as it is spoken of. */
+  /**
+   * One month of one member; from the variance on as it is spoken of. What is shown of a rate is in
+   * percent, its variance in points.
+   */
   record Cell(
       String actual,
+      String actualShown,
       String goal,
       String variance,
+      String varianceShown,
       String attainment,
       String percentShown,
       String status,
@@ -27,8 +32,10 @@ record SheetAnswer(
     static Cell of(ReadingAnswer reading) {
       return new Cell(
           reading.actual(),
+          reading.rate() == null ? reading.actual() : reading.rate().actual(),
           reading.goal(),
           reading.spoken().variance(),
+          reading.rate() == null ? reading.spoken().variance() : reading.rate().variance(),
           reading.spoken().attainment(),
           reading.spoken().percentShown(),
           reading.spoken().status(),

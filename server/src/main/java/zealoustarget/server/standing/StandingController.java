@@ -47,6 +47,16 @@ class StandingController {
     return standings.sheet(query);
   }
 
+  /**
+   * The standing row by row beside another: {@code with} is {@code before} (the span before),
+   * {@code year} (the same months a year before) or {@code load:NUMBER} (without that load).
+   */
+  @GetMapping("/standing/comparison")
+  ComparisonAnswer comparison(
+      @ParameterObject @ModelAttribute StandingParameters query, @RequestParam String with) {
+    return standings.comparison(query, with);
+  }
+
   /** Up to five sentences that the rows back, and the reasons noted for the shortfall. */
   @GetMapping("/standing/claims")
   ClaimService.ClaimsAnswer claims(@ParameterObject @ModelAttribute StandingParameters query) {

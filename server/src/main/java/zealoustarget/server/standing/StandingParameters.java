@@ -1,6 +1,7 @@
 package zealoustarget.server.standing;
 
 import java.util.List;
+import zealoustarget.core.calendar.Span;
 
 /**
  * The query of a standing as it came, one field per parameter; {@link QueryReader} reads it.
@@ -107,6 +108,113 @@ record StandingParameters(
         attainmentTo,
         asOf,
         without,
+        closed,
+        judge,
+        waiting,
+        atOrAbove);
+  }
+
+  /** Without groups and a second basis. */
+  StandingParameters ungrouped() {
+    return new StandingParameters(
+        axis,
+        measure,
+        from,
+        to,
+        goalSet,
+        basis,
+        factor,
+        rep,
+        region,
+        product,
+        line,
+        manager,
+        null,
+        null,
+        null,
+        text,
+        only,
+        status,
+        top,
+        bottom,
+        by,
+        missOver,
+        attainmentFrom,
+        attainmentTo,
+        asOf,
+        without,
+        closed,
+        judge,
+        waiting,
+        atOrAbove);
+  }
+
+  /** Of another span; a day is one of the first and not asked for. */
+  StandingParameters in(Span other) {
+    String first = other.fromInclusive().toString();
+    String last = other.toInclusive().toString();
+    return new StandingParameters(
+        axis,
+        measure,
+        first,
+        last,
+        goalSet,
+        basis,
+        factor,
+        rep,
+        region,
+        product,
+        line,
+        manager,
+        beside,
+        besideFactor,
+        group,
+        text,
+        only,
+        status,
+        top,
+        bottom,
+        by,
+        missOver,
+        attainmentFrom,
+        attainmentTo,
+        null,
+        without,
+        closed,
+        judge,
+        waiting,
+        atOrAbove);
+  }
+
+  /** Without a posted load. */
+  StandingParameters without(String load) {
+    return new StandingParameters(
+        axis,
+        measure,
+        from,
+        to,
+        goalSet,
+        basis,
+        factor,
+        rep,
+        region,
+        product,
+        line,
+        manager,
+        beside,
+        besideFactor,
+        group,
+        text,
+        only,
+        status,
+        top,
+        bottom,
+        by,
+        missOver,
+        attainmentFrom,
+        attainmentTo,
+        asOf,
+        load,
         closed,
         judge,
         waiting,

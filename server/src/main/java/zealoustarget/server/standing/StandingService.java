@@ -1,5 +1,6 @@
 package zealoustarget.server.standing;
 
+import java.math.RoundingMode;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -12,6 +13,7 @@ import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.calendar.Span;
 import zealoustarget.core.calendar.SpanWords;
 import zealoustarget.core.ladder.Shading;
 import zealoustarget.core.ledger.Basis;
@@ -451,5 +453,53 @@ class StandingService {
                       Arrays.asList(cells.get(row.member().id())));
                 })
             .toList());
+  }
+
+  /**
+   * The standing beside another one: of the span before, of a year before, or without a load.
+   *
+   * @param with {@code before}, {@code year} or {@code load:NUMBER}
+   */
+  ComparisonAnswer comparison(StandingParameters parameters, String with) {
+    StandingQuery query = reader.read(parameters).query();
+    StandingAnswer now = standing(parameters.ungrouped());
+    StandingAnswer then = standing(other(parameters.ungrouped(), query.span(), with));
+    Map<String, ReadingAnswer> before = new LinkedHashMap<>();
+    then.rows().forEach(row -> before.put(row.key(), row));
+    List<ComparisonAnswer.Pair> pairs = new ArrayList<>();
+    for (ReadingAnswer row : now.rows()) {
+      pairs.add(pair(row, before.remove(row.key()), query.measure()));
+    }
+    before.values().forEach(row -> pairs.add(pair(null, row, query.measure())));
+    return new ComparisonAnswer(now, then, pair(now.total(), then.total(), query.measure()), pairs);
+  }
+
+  private static StandingParameters other(StandingParameters now, Span span, String with) {
+    if (with.startsWith("load:")) {
+      return now.without(with.substring("load:".length()));
+    }
+    Span other =
+        switch (with) {
+          case "before" -> span.before();
+          case "year" -> span.yearBefore();
+          default ->
+              throw QueryReader.unknown("with", with, List.of("before", "year", "load:NUMBER"));
+        };
+    return now.in(other);
+  }
+
+  private static ComparisonAnswer.Pair pair(
+      ReadingAnswer now, ReadingAnswer then, Measure measure) {
+    ReadingAnswer either = now == null ? then : now;
+    boolean isBoth = now != null && then != null && now.actual() != null && then.actual() != null;
+    return new ComparisonAnswer.Pair(
+        either.key(), either.name(), now, then, isBoth ? change(now, then, measure) : null);
+  }
+
+  private static String change(ReadingAnswer now, ReadingAnswer then, Measure measure) {
+    Ratio moved = Ratio.parse(now.actual()).minus(Ratio.parse(then.actual()));
+    return measure.isRate()
+        ? moved.times(Ratio.of(100)).rounded(2, RoundingMode.HALF_UP).toPlainString()
+        : moved.toText(measure.scale());
   }
 }

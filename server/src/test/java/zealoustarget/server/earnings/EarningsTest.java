@@ -377,8 +377,11 @@ class EarningsTest {
     assertThat(desk.get("headline").asString())
         .isEqualTo("August 2026 pays 1\u202f557.00 EUR to two reps.");
     assertThat(desk.at("/totals/due").asString()).isEqualTo("1557.00");
-    assertThat(desk.at("/totals/actual").asString()).isEqualTo("1900.00");
-    assertThat(desk.get("share").asString()).isEqualTo("0.819474");
+    assertThat(desk.at("/totals/credited").asString()).isEqualTo("1900.00");
+    assertThat(desk.at("/totals/shareShown").asString()).isEqualTo("81.95");
+    JsonNode kept = api.get("/api/v1/earnings/totals?month=2026-08&text=ada").json();
+    assertThat(kept.get("reps").asInt()).isEqualTo(1);
+    assertThat(kept.get("due")).isEqualTo(row("2026-08", "A").get("due"));
     assertThat(row("2026-08", "C").get("status").asString()).isEqualTo("no plan");
   }
 
