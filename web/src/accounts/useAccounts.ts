@@ -1,4 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { CHANGED_BY } from '../api/changedBy';
 import { ask } from '../api/client';
 import { asJson, useChange } from '../api/useChange';
 import type { Account, Session } from './account';
@@ -66,13 +67,19 @@ export const useAccounts = () =>
   useQuery({ queryKey: ['accounts'], queryFn: () => ask<Account[]>('/accounts') });
 
 export const useNewAccount = () =>
-  useChange((draft: Draft) => ask<Given>('/accounts', asJson('POST', draft)), 'accounts');
+  useChange(
+    (draft: Draft) => ask<Given>('/accounts', asJson('POST', draft)),
+    ...CHANGED_BY.accounts,
+  );
 
 export const useAccountChange = () =>
   useChange(
     (account: Account) => ask<Account>(`/accounts/${account.id}`, asJson('PUT', account)),
-    'accounts',
+    ...CHANGED_BY.accounts,
   );
 
 export const useReset = () =>
-  useChange((id: number) => ask<Given>(`/accounts/${id}/password`, { method: 'POST' }), 'accounts');
+  useChange(
+    (id: number) => ask<Given>(`/accounts/${id}/password`, { method: 'POST' }),
+    ...CHANGED_BY.accounts,
+  );

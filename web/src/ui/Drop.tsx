@@ -20,6 +20,7 @@ export function Drop({ label, value, width = 'w-[290px]', children }: DropProps)
         </span>
       </PopoverButton>
       <PopoverPanel
+        data-takes-keys
         anchor={{ to: 'bottom start', gap: 4, padding: 8 }}
         className={`z-30 ${width} max-w-[calc(100vw-16px)] rounded border border-rule bg-sheet p-3 text-[13px] shadow-lg focus:outline-none`}
       >

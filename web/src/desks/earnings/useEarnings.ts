@@ -11,10 +11,9 @@ import type {
   SentState,
   WhatIf,
 } from '../../api/types';
+import { CHANGED_BY } from '../../api/changedBy';
 import { useChange } from '../../api/useChange';
 import type { Kept } from './earnings';
-
-const EVERYTHING = ['earnings', 'seal', 'standing', 'months', 'company'];
 
 export function usePayDesk(month: string) {
   return useQuery({
@@ -80,7 +79,7 @@ export function useSealing() {
           : `/months/${month}/unseal${query({ reason })}`,
         { method: 'POST' },
       ),
-    ...EVERYTHING,
+    ...CHANGED_BY.months,
   );
 }
 

@@ -1,3 +1,4 @@
+import { NumberField } from '../../ui/NumberField';
 import { useRef, useState } from 'react';
 import type { Load } from '../../api/types';
 import { amount, count } from '../../format/figures';
@@ -59,7 +60,7 @@ function Control({ load, isOpen, say }: EquationProps) {
   const total = load.controlTotal;
   const [isEditing, setEditing] = useState(false);
   const [measure, setMeasure] = useState(total?.measure ?? measures[0] ?? '');
-  const [text, setText] = useState(total?.given ?? '');
+  const [text, setText] = useState<string | null>(total?.given ?? '');
   const chooser = useRef<HTMLInputElement>(null);
   const link = 'min-h-6 text-select underline';
   if (isEditing) {
@@ -68,7 +69,7 @@ function Control({ load, isOpen, say }: EquationProps) {
         className="flex flex-col gap-1 border-l border-rule px-3 py-2"
         onSubmit={(event) => {
           event.preventDefault();
-          const totals = text.trim() ? { [measure]: text.trim() } : ({} as Record<string, string>);
+          const totals = text ? { [measure]: text } : ({} as Record<string, string>);
           say.mutate(
             { kind: 'control', totals, trailer: false },
             { onSuccess: () => setEditing(false) },
@@ -87,15 +88,16 @@ function Control({ load, isOpen, say }: EquationProps) {
             ))}
           </select>
         </span>
-        <input
-          aria-label="Control total"
-          value={text}
-          placeholder="191240.00"
-          onChange={(event) => setText(event.target.value)}
-          className="w-[130px] rounded-sm border border-quiet bg-sheet px-2 py-1"
+        <NumberField
+          label="Control total"
+          value={text ?? ''}
+          kind={{ decimals: 4, isSigned: true }}
+          placeholder="such as 191 240.00"
+          className="block w-[170px]"
+          onRead={setText}
         />
         <span className="flex gap-3">
-          <button type="submit" className={link} disabled={say.isPending}>
+          <button type="submit" className={link} disabled={text === null || say.isPending}>
             Compare
           </button>
           <button type="button" className={link} onClick={() => chooser.current?.click()}>

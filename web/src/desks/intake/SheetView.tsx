@@ -1,6 +1,8 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
 import type { Load, Sheet, SheetLine } from '../../api/types';
+import { holdKeys } from '../../ui/isTyping';
 import { amount } from '../../format/figures';
 import { ColumnMenu } from './ColumnMenu';
 import { PAGE, placeOf, useSheetPages, type useSay } from './useIntake';
@@ -216,7 +218,12 @@ function Line({ line, head, isOpen, editing, onEdit, say }: LineProps) {
                     ? `${text || 'empty'}: ${faults.map((f) => f.message).join(' ')} Correct it.`
                     : undefined
                 }
-                onClick={() => onEdit({ line: line.line, at })}
+                onPointerDown={holdKeys}
+                onClick={() => {
+                  holdKeys();
+                  // the field is there and has the focus before the next key can come
+                  flushSync(() => onEdit({ line: line.line, at }));
+                }}
               >
                 {text || '\u00a0'}
               </button>
@@ -237,7 +244,10 @@ function CellEditor(props: {
 }) {
   const [value, setValue] = useState(props.text);
   const input = useRef<HTMLInputElement>(null);
-  useEffect(() => input.current?.select(), []);
+  useLayoutEffect(() => {
+    input.current?.focus();
+    input.current?.select();
+  }, []);
   return (
     <input
       ref={input}

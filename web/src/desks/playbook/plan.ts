@@ -1,19 +1,23 @@
 import type { AssignmentPart, BoundPart, Company, PlanPart } from '../../api/types';
 import { asPercent, shifted } from '../../format/figures';
+import { readNumber } from '../../format/numbers';
 
 /** What a percent field holds: a ratio as decimal text, a fault, or two readings to choose from. */
 export type PercentRead =
-  { kind: 'ratio'; ratio: string } | { kind: 'fault' } | { kind: 'unclear'; readings: string[] };
+  | { kind: 'ratio'; ratio: string }
+  | { kind: 'fault'; words: string }
+  | { kind: 'unclear'; readings: string[] };
 
 /**
  * Reads what was typed into a percent field. "3 %" and "3" are 3 %; what is at most `unclearTo`
  * without a sign could also be meant as a share, so both readings are offered.
  */
 export function readPercent(text: string, unclearTo: number): PercentRead {
-  const typed = text.trim().replace(',', '.');
-  const hasSign = typed.endsWith('%');
-  const figure = typed.replace('%', '').trim();
-  if (!/^\d{1,9}(\.\d{1,9})?$/.test(figure)) return { kind: 'fault' };
+  const hasSign = text.trim().endsWith('%');
+  const read = readNumber(text, { decimals: 9, isPercent: true });
+  if (read.kind === 'fault') return read;
+  if (read.kind === 'empty') return { kind: 'fault', words: 'Write a percent such as 3 %.' };
+  const figure = read.decimal;
   const asTyped = shifted(figure, -2);
   const isUnclear = !hasSign && Number(figure) > 0 && Number(figure) <= unclearTo;
   return isUnclear
@@ -110,6 +114,9 @@ function boundDraft(bound: BoundPart | undefined): BoundDraft {
     : { kind: 'goalSet', value: bound.goalSet };
 }
 
+/** Amounts of pay and sales. */
+const MONEY = { decimals: 4 };
+
 /** A plan to be sent, or what must be settled first, by the field's place in the plan. */
 export interface PlanRead {
   plan: PlanPart | null;
@@ -121,13 +128,14 @@ export function fromDraft(draft: PlanDraft, isCount: boolean): PlanRead {
   const percent = (place: string, text: string, unclearTo: number) => {
     const read = readPercent(text, unclearTo);
     if (read.kind === 'ratio') return read.ratio;
-    faults[place] = read.kind === 'fault' ? 'Write a percent such as 3 %.' : 'Which is meant?';
+    faults[place] = read.kind === 'fault' ? read.words : 'Which is meant?';
     return '0';
   };
   const money = (place: string, text: string) => {
-    const typed = plainAmount(text);
-    if (typed === null) faults[place] = 'Write an amount such as 1500.00.';
-    return typed ?? '0';
+    const amount = readNumber(text, MONEY);
+    if (amount.kind === 'number') return amount.decimal;
+    faults[place] = amount.kind === 'fault' ? amount.words : 'Write an amount such as 1500.00.';
+    return '0';
   };
   const bound = (place: string, { kind, value }: BoundDraft): BoundPart | undefined => {
     if (kind === 'amount') return { amount: money(place, value) };
@@ -160,12 +168,6 @@ export function fromDraft(draft: PlanDraft, isCount: boolean): PlanRead {
   };
   if (plan.name === '') faults['name'] = 'Give the plan a name.';
   return { plan: Object.keys(faults).length === 0 ? plan : null, faults };
-}
-
-/** "1 500.00" as "1500.00"; null where it is no amount. */
-export function plainAmount(text: string): string | null {
-  const typed = text.replace(/[\s\u202f\u00a0']/g, '').replace(/,(\d{1,2})$/, '.$1');
-  return /^\d{1,13}(\.\d{1,4})?$/.test(typed) ? typed : null;
 }
 
 /** The place within the plan that a refusal names, such as "steps[1].rate". */

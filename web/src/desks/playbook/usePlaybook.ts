@@ -9,6 +9,7 @@ import type {
   PlanTrial,
   Rules,
 } from '../../api/types';
+import { CHANGED_BY } from '../../api/changedBy';
 import { asChangeOf, asJson, useChange } from '../../api/useChange';
 
 /** A plan's version that goes, by its name and first month. */
@@ -32,8 +33,7 @@ export function useRules() {
 export function useSaveRules(tag: string) {
   return useChange(
     (rules: RulesToSave) => askTagged<Rules>('/playbook', asChangeOf(tag, rules)),
-    'rules',
-    'earnings',
+    ...CHANGED_BY.rules,
     'trial',
   );
 }
@@ -58,6 +58,8 @@ export function useTrial(rules: RulesToSave | null, month: string) {
 export function useAudit(text: string, page: number) {
   return useQuery({
     queryKey: ['audit', text, page],
+    // others change things too: the log is never shown from memory
+    staleTime: 0,
     queryFn: () => ask<AuditEntry[]>(`/audit${query({ text, page: String(page) })}`),
     placeholderData: (before) => before,
   });

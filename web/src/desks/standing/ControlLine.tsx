@@ -1,6 +1,7 @@
 import { useRights } from '../../accounts/account';
 import type { AxisWord, Company, Standing } from '../../api/types';
 import { basisWord, type Changes, type View } from '../../app/useView';
+import { readNumber } from '../../format/numbers';
 import { Choice, type Option } from '../../ui/Choice';
 import { AsOf } from './AsOf';
 import { NarrowDrop } from './NarrowDrop';
@@ -255,11 +256,14 @@ interface FactorProps {
 /** What a derived goal is multiplied by. */
 function Factor({ value, onChange }: FactorProps) {
   function keep(input: HTMLInputElement) {
-    const factor = input.value.trim().replace(',', '.');
-    if (input.validity.valid && /[1-9]/.test(factor)) {
-      if (factor !== value) onChange(factor === '1' ? null : factor);
+    const read = readNumber(input.value, { decimals: 6 });
+    if (read.kind === 'number' && /[1-9]/.test(read.decimal)) {
+      if (read.decimal !== value) onChange(read.decimal === '1' ? null : read.decimal);
+      input.value = read.decimal;
     } else {
-      input.setCustomValidity('A factor such as 1.2, above 0');
+      input.setCustomValidity(
+        read.kind === 'fault' ? read.words : 'A factor is above 0, such as 1.2.',
+      );
       input.reportValidity();
       input.setCustomValidity('');
     }
@@ -271,7 +275,6 @@ function Factor({ value, onChange }: FactorProps) {
         key={value}
         defaultValue={value}
         inputMode="decimal"
-        pattern="\d{1,4}([.,]\d{1,6})?"
         onBlur={(event) => keep(event.currentTarget)}
         onKeyDown={(event) => {
           if (event.key === 'Enter') keep(event.currentTarget);

@@ -8,10 +8,12 @@ import { Failed, mainButton, smallButton } from '../../ui/Notice';
 import {
   draftsOf,
   faultOf,
+  isAmountScale,
   isShareScale,
   ladderBody,
   ladderTarget,
   SCALES,
+  withoutBounds,
   type RungDraft,
 } from './ladder';
 import { useSaveRules, useTrial } from './useStanding';
@@ -29,11 +31,19 @@ export function LadderPanel({ standing, view, onClose }: LadderPanelProps) {
   const [scale, setScale] = useState(standing.rung.scale);
   const isShare = isShareScale(scale, standing.unit);
   const [rungs, setRungs] = useState(() => draftsOf(standing.rung.rungs, isShare));
+  const [perMonth, setPerMonth] = useState(standing.rung.perMonth);
   const [isForAll, setForAll] = useState(false);
   const save = useSaveRules();
   const fault = faultOf(rungs);
   const target = ladderTarget(standing, view);
-  const body = ladderBody(target, scale, rungs, isShare, isForAll ? null : standing.to);
+  const body = ladderBody(
+    target,
+    scale,
+    rungs,
+    isShare,
+    isForAll ? null : standing.to,
+    perMonth && isAmountScale(scale),
+  );
   const change = (at: number, part: Partial<RungDraft>) =>
     setRungs(rungs.map((rung, place) => (place === at ? { ...rung, ...part } : rung)));
   return (
@@ -52,7 +62,15 @@ export function LadderPanel({ standing, view, onClose }: LadderPanelProps) {
       </p>
       <label className="mb-3 block">
         <span className="text-quiet">Reads</span>
-        <select className={field} value={scale} onChange={(event) => setScale(event.target.value)}>
+        <select
+          className={field}
+          value={scale}
+          onChange={(event) => {
+            const isOther = isShareScale(event.target.value, standing.unit) !== isShare;
+            setScale(event.target.value);
+            if (isOther) setRungs(withoutBounds(rungs));
+          }}
+        >
           {SCALES.map(({ value, word }) => (
             <option key={value} value={value}>
               {word}
@@ -60,6 +78,16 @@ export function LadderPanel({ standing, view, onClose }: LadderPanelProps) {
           ))}
         </select>
       </label>
+      {isAmountScale(scale) && standing.unit !== 'rate' && (
+        <label className="mb-3 flex min-h-6 items-center gap-1.5">
+          <input
+            type="checkbox"
+            checked={perMonth}
+            onChange={(event) => setPerMonth(event.target.checked)}
+          />
+          Bounds are per month, multiplied by the months with actuals
+        </label>
+      )}
       <ol className="mb-2 space-y-2" aria-label="Rungs, the lowest first">
         {rungs.map((rung, at) => (
           <RungFields
@@ -111,11 +139,23 @@ export function LadderPanel({ standing, view, onClose }: LadderPanelProps) {
       <button
         type="button"
         className={mainButton}
-        disabled={fault !== null || save.isPending}
+        disabled={fault !== null || !save.isReady || save.isPending}
         onClick={() => save.mutate({ ladders: [body] })}
       >
         Save the ladder
       </button>
+      {!standing.ladder.startsWith('default') && (
+        <button
+          type="button"
+          className={`${smallButton} ml-2`}
+          disabled={!save.isReady || save.isPending}
+          onClick={() =>
+            save.mutate({ ladders: [{ ...target, remove: true }] }, { onSuccess: onClose })
+          }
+        >
+          Reset to default
+        </button>
+      )}
       {save.isSuccess && (
         <span role="status" className="ml-3 text-good">
           Saved.

@@ -5,6 +5,7 @@ import { isNarrowed, NO_NARROWING, type Changes, type View } from '../../app/use
 import { shifted } from '../../format/figures';
 import { Drop, field } from '../../ui/Drop';
 import { mainButton, quietButton } from '../../ui/Notice';
+import { NumberField } from '../../ui/NumberField';
 
 interface NarrowDropProps {
   view: View;
@@ -14,7 +15,8 @@ interface NarrowDropProps {
 }
 
 const REASONS = ['no goal', 'zero goal', 'negative goal'];
-const NUMBER = String.raw`-?\d{1,15}([.,]\d{1,8})?`;
+/** A percentage of the goal. */
+const SHARE = { decimals: 6, isSigned: true, isPercent: true };
 
 /** Which rows are kept: by name, region, status, best or worst, miss, percent-to-goal. */
 export function NarrowDrop({ view, standing, company, change }: NarrowDropProps) {
@@ -88,6 +90,10 @@ export function NarrowDrop({ view, standing, company, change }: NarrowDropProps)
 function Limits({ view, change }: Pick<NarrowDropProps, 'view' | 'change'>) {
   const { narrowing } = view;
   const close = useClose();
+  const [over, setOver] = useState<string | null>(narrowing.over);
+  const [low, setLow] = useState<string | null>(percentOf(narrowing.low));
+  const [high, setHigh] = useState<string | null>(percentOf(narrowing.high));
+  const isWrong = over === null || low === null || high === null;
   return (
     <form
       className="space-y-3"
@@ -96,16 +102,16 @@ function Limits({ view, change }: Pick<NarrowDropProps, 'view' | 'change'>) {
         const form = new FormData(event.currentTarget);
         const value = (name: string) => {
           const text = form.get(name);
-          return typeof text === 'string' ? text.trim().replace(',', '.') : '';
+          return typeof text === 'string' ? text.trim() : '';
         };
         const side = value('side');
         change({
           top: side === 'top' ? value('count') || null : null,
           bottom: side === 'bottom' ? value('count') || null : null,
           by: side && value('by') !== 'variance' ? value('by') : null,
-          over: value('over') || null,
-          low: shareOf(value('low')),
-          high: shareOf(value('high')),
+          over: over || null,
+          low: shareOf(low ?? ''),
+          high: shareOf(high ?? ''),
         });
         close();
       }}
@@ -143,42 +149,27 @@ function Limits({ view, change }: Pick<NarrowDropProps, 'view' | 'change'>) {
           </select>
         </label>
       </div>
-      <label className="block">
-        <span className="text-quiet">Missing the goal by more than</span>
-        <input
-          name="over"
-          inputMode="decimal"
-          pattern={NUMBER}
-          title="An amount such as 1000 or 1000.50"
-          defaultValue={narrowing.over}
-          className={field}
+      <NumberField
+        label="Missing the goal by more than"
+        value={narrowing.over}
+        kind={{ decimals: 4 }}
+        onRead={setOver}
+      />
+      <div className="flex items-start gap-2">
+        <NumberField
+          label="From percent-to-goal"
+          value={percentOf(narrowing.low)}
+          kind={SHARE}
+          onRead={setLow}
         />
-      </label>
-      <div className="flex items-end gap-2">
-        <label className="block">
-          <span className="text-quiet">From percent-to-goal</span>
-          <input
-            name="low"
-            inputMode="decimal"
-            pattern={NUMBER}
-            title="A percentage such as 80"
-            defaultValue={percentOf(narrowing.low)}
-            className={field}
-          />
-        </label>
-        <label className="block">
-          <span className="text-quiet">up to</span>
-          <input
-            name="high"
-            inputMode="decimal"
-            pattern={NUMBER}
-            title="A percentage such as 100"
-            defaultValue={percentOf(narrowing.high)}
-            className={field}
-          />
-        </label>
+        <NumberField
+          label="up to"
+          value={percentOf(narrowing.high)}
+          kind={SHARE}
+          onRead={setHigh}
+        />
       </div>
-      <button type="submit" className={mainButton}>
+      <button type="submit" className={mainButton} disabled={isWrong}>
         Apply
       </button>
     </form>

@@ -127,7 +127,7 @@ describe('the standing desk', () => {
     expect(panel).toHaveTextContent('Ada');
     const bound = within(panel).getByRole('textbox', { name: 'Rung 2, begins at' });
     await userEvent.clear(bound);
-    expect(within(panel).getByRole('alert')).toHaveTextContent('is no number');
+    expect(within(panel).getByRole('alert')).toHaveTextContent('needs a bound');
     expect(within(panel).getByRole('button', { name: 'Save the ladder' })).toBeDisabled();
     await userEvent.type(bound, '95');
     await userEvent.click(within(panel).getByRole('button', { name: 'Save the ladder' }));

@@ -2,22 +2,24 @@ import { useState } from 'react';
 import type { Standing } from '../../api/types';
 import type { View } from '../../app/useView';
 import { amount } from '../../format/figures';
-import { Drop, field } from '../../ui/Drop';
+import { Drop } from '../../ui/Drop';
 import { mainButton } from '../../ui/Notice';
+import { NumberField } from '../../ui/NumberField';
 import { ladderTarget } from './ladder';
 import { useSaveRules } from './useStanding';
 
-const AMOUNT = /^\d{1,15}([.,]\d{1,4})?$/;
+/** A limit is an amount without a sign. */
+const LIMIT = { decimals: 4 };
 
 /** From which variance on the shading is of full tone, on either side; kept in the rules. */
 export function ToneDrop({ standing, view }: { standing: Standing; view: View }) {
   const { shading } = standing;
   const save = useSaveRules();
-  const [good, setGood] = useState(shading.isGoodAutomatic ? '' : shading.good);
-  const [bad, setBad] = useState(shading.isBadAutomatic ? '' : shading.bad);
-  const isWrong = [good, bad].some((text) => text !== '' && !AMOUNT.test(text));
+  const [good, setGood] = useState<string | null>(shading.isGoodAutomatic ? '' : shading.good);
+  const [bad, setBad] = useState<string | null>(shading.isBadAutomatic ? '' : shading.bad);
+  const isWrong = good === null || bad === null;
   const value = shading.isBadAutomatic ? 'the largest' : `−${amount(shading.bad)}`;
-  const limit = (text: string) => (text === '' ? 'auto' : text.replace(',', '.'));
+  const limit = (text: string | null) => text || 'auto';
   return (
     <Drop label="Full tone at" value={value}>
       <form
@@ -32,37 +34,32 @@ export function ToneDrop({ standing, view }: { standing: Standing; view: View })
         <p className="text-quiet">
           A variance of that size or more has the full tone. Empty takes the largest in view, 0 any.
         </p>
-        <label className="block">
-          <span className="text-quiet">Unfavourable side</span>
-          <input
-            className={field}
-            inputMode="decimal"
-            placeholder={amount(shading.bad)}
-            value={bad}
-            onChange={(event) => setBad(event.target.value)}
-          />
-        </label>
-        <label className="block">
-          <span className="text-quiet">Favourable side</span>
-          <input
-            className={field}
-            inputMode="decimal"
-            placeholder={amount(shading.good)}
-            value={good}
-            onChange={(event) => setGood(event.target.value)}
-          />
-        </label>
-        {isWrong && (
-          <p role="alert" className="text-bad">
-            A limit is an amount such as 60000, without a sign.
-          </p>
-        )}
+        <NumberField
+          label="Unfavourable side"
+          value={bad ?? ''}
+          kind={LIMIT}
+          unit={standing.unit}
+          placeholder={amount(shading.bad)}
+          onRead={setBad}
+        />
+        <NumberField
+          label="Favourable side"
+          value={good ?? ''}
+          kind={LIMIT}
+          unit={standing.unit}
+          placeholder={amount(shading.good)}
+          onRead={setGood}
+        />
         {save.isError && (
           <p role="alert" className="text-bad">
             {save.error.message}
           </p>
         )}
-        <button type="submit" className={mainButton} disabled={isWrong || save.isPending}>
+        <button
+          type="submit"
+          className={mainButton}
+          disabled={isWrong || !save.isReady || save.isPending}
+        >
           Keep for {standing.measure} against {standing.goal}
         </button>
       </form>

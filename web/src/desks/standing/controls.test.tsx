@@ -238,7 +238,8 @@ describe('the limits of full tone', () => {
     show();
     const form = await open();
     await userEvent.type(form.getByLabelText('Favourable side'), '-5');
-    expect(form.getByRole('alert')).toHaveTextContent('without a sign');
+    expect(form.getByText('“-5” is below 0. Write a number from 0.')).toBeVisible();
+    expect(form.getByLabelText('Favourable side')).toBeInvalid();
     expect(form.getByRole('button')).toBeDisabled();
   });
 

@@ -1,6 +1,8 @@
 import type { Rung, Standing } from '../../api/types';
 import type { View } from '../../app/useView';
+import { readNumber } from '../../format/numbers';
 import { percentOf, shareOf } from './NarrowDrop';
+import { compareDecimals } from './standing';
 
 /** A rung while it is edited; the bound as it is typed, in percent where the scale is a share. */
 export interface RungDraft {
@@ -22,6 +24,16 @@ export const SCALES: { value: string; word: string; isShare: boolean }[] = [
 export function isShareScale(scale: string, unit: string): boolean {
   const isOfRate = unit === 'rate' && (scale === 'value' || scale === 'variance');
   return isOfRate || (SCALES.find((one) => one.value === scale)?.isShare ?? false);
+}
+
+/** Whether a scale reads amounts, whose bounds may be those of one month. */
+export function isAmountScale(scale: string): boolean {
+  return scale === 'variance' || scale === 'value';
+}
+
+/** The same rungs on a scale of another kind: 90 % is not 90.00, so bounds are asked for anew. */
+export function withoutBounds(rungs: RungDraft[]): RungDraft[] {
+  return rungs.map((rung) => ({ ...rung, bound: '' }));
 }
 
 /** What rules of a standing are attached to: measure, goal set and axis. */
@@ -50,12 +62,15 @@ export function faultOf(rungs: RungDraft[]): string | null {
   const twice = names.find((name, at) => names.indexOf(name) !== at);
   if (twice !== undefined) return `Two rungs are called “${twice}”.`;
   const bounds = rungs.slice(1);
-  const odd = bounds.find(({ bound }) => !/^-?\d{1,12}([.,]\d{1,6})?$/.test(bound.trim()));
-  if (odd) return `“${odd.bound}” is no number. Write the bound of “${odd.name}” as 90 or 97.5.`;
+  for (const { bound, name } of bounds) {
+    const read = readNumber(bound, BOUND);
+    if (read.kind === 'empty') return `“${name}” needs a bound, such as 90 or 97.5.`;
+    if (read.kind === 'fault') return `“${name}”: ${read.words}`;
+  }
   for (let at = 1; at < bounds.length; at++) {
     const [low, high] = [bounds[at - 1], bounds[at]];
     if (!low || !high) continue;
-    const order = Number(high.bound.replace(',', '.')) - Number(low.bound.replace(',', '.'));
+    const order = compareDecimals(boundOf(high), boundOf(low));
     if (order < 0) return `“${high.name}” must begin above “${low.name}”.`;
     if (order === 0 && !(high.isAbove && !low.isAbove)) {
       return `“${low.name}” and “${high.name}” begin at the same bound.`;
@@ -71,25 +86,36 @@ export function ladderBody(
   rungs: RungDraft[],
   isShare: boolean,
   since: string | null,
+  perMonth = false,
 ): object {
   return {
     ...target,
     ...(since ? { since } : {}),
     scale,
+    ...(perMonth ? { perMonth } : {}),
     rungs: rungs.map((rung, at) => ({
       name: rung.name.trim(),
       tone: rung.tone,
       ...(at === 0
         ? {}
         : {
-            from: boundText(rung.bound, isShare),
+            from: boundText(rung, isShare),
             bound: rung.isAbove ? 'above' : 'at or above',
           }),
     })),
   };
 }
 
-function boundText(typed: string, isShare: boolean): string {
-  const text = typed.trim().replace(',', '.');
+/** A bound is an amount or a percentage, with at most six decimals. */
+const BOUND = { decimals: 6, isSigned: true, isPercent: true };
+
+/** What was typed as a plain decimal; as it is where it cannot be read. */
+function boundOf({ bound }: RungDraft): string {
+  const read = readNumber(bound, BOUND);
+  return read.kind === 'number' ? read.decimal : bound.trim();
+}
+
+function boundText(rung: RungDraft, isShare: boolean): string {
+  const text = boundOf(rung);
   return isShare ? (shareOf(text) ?? text) : text;
 }

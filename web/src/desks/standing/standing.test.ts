@@ -168,7 +168,9 @@ describe('bounds of a ladder while they are typed', () => {
     [[], 'at least one rung'],
     [[rung('', '')], 'needs a name'],
     [[rung('a', ''), rung('A', '1')], 'Two rungs are called “a”'],
-    [[rung('a', ''), rung('b', 'much')], '“much” is no number'],
+    [[rung('a', ''), rung('b', 'much')], '“much” is not a number'],
+    [[rung('a', ''), rung('b', '60,000')], 'can be read as 60000 or as 60.000'],
+    [[rung('a', ''), rung('b', '')], 'needs a bound'],
     [[rung('a', ''), rung('b', '90'), rung('c', '80')], '“c” must begin above “b”'],
     [[rung('a', ''), rung('b', '90'), rung('c', '90')], 'begin at the same bound'],
   ])('%j is refused', (rungs, words) => {

@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useId } from 'react';
 import { ask, askTagged, query } from '../../api/client';
+import { CHANGED_BY } from '../../api/changedBy';
 import { asChangeOf, asJson, useChange } from '../../api/useChange';
 import type {
   Claims,
@@ -142,11 +143,16 @@ export function useSaveRules() {
     staleTime: Infinity,
     gcTime: 0,
   });
-  return useChange(
-    (rules: object) => ask('/playbook', asChangeOf(opened.data?.tag ?? '*', rules)),
-    'standing',
-    'rules',
+  const tag = opened.data?.tag;
+  const save = useChange(
+    (rules: object) => {
+      // without the state that the change is based on, somebody else's could be lost unseen
+      if (!tag) return Promise.reject(new Error('The rules are still being read. Save again.'));
+      return ask('/playbook', asChangeOf(tag, rules));
+    },
+    ...CHANGED_BY.rules,
   );
+  return { ...save, isReady: tag !== undefined };
 }
 
 export interface NoteToWrite {
@@ -166,7 +172,7 @@ export function useWriteNote() {
         `/notes/${axis}/${encodeURIComponent(key)}/${month}`,
         asJson('PUT', { reason, text, was }),
       ),
-    'standing',
+    ...CHANGED_BY.notes,
   );
 }
 
@@ -177,8 +183,7 @@ export function useReasons() {
 export function useSaveReasons() {
   return useChange(
     (reasons: { code?: string; name: string }[]) => ask('/reasons', asJson('PUT', reasons)),
-    'standing',
-    'reasons',
+    ...CHANGED_BY.reasons,
   );
 }
 
@@ -193,6 +198,6 @@ export function useChangeViews() {
         `/views/${encodeURIComponent(name)}`,
         address === null ? { method: 'DELETE' } : asJson('PUT', { address }),
       ),
-    'views',
+    ...CHANGED_BY.views,
   );
 }

@@ -43,6 +43,9 @@ class LadderEntity {
   @Enumerated(EnumType.STRING)
   Scale scale;
 
+  @Column(name = "per_month")
+  boolean perMonth;
+
   /** Year × 12 + month − 1; null for every month. */
   @Column(name = "since_month")
   Integer sinceMonth;
@@ -60,6 +63,7 @@ class LadderEntity {
     axis = attached.to().axis();
     sinceMonth = attached.since() == null ? null : Months.number(attached.since());
     scale = attached.ladder().scale();
+    perMonth = attached.ladder().perMonth();
     attached.ladder().rungs().forEach(rung -> rungs.add(new RungPart(rung)));
   }
 
@@ -67,7 +71,7 @@ class LadderEntity {
     return new AttachedLadder(
         new Attachment(measure, goalSet, axis),
         sinceMonth == null ? null : Months.of(sinceMonth),
-        new Ladder(scale, rungs.stream().map(RungPart::toRung).toList()));
+        new Ladder(scale, rungs.stream().map(RungPart::toRung).toList(), perMonth));
   }
 
   /** One rung; the bound as an exact quotient. */

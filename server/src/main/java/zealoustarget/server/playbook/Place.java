@@ -77,6 +77,14 @@ record Place(JsonNode node, String path) {
     return file.has(part) ? new Place(file, "").children(part) : List.of();
   }
 
+  /** A field that must be true or false. */
+  boolean bool(String name) {
+    if (!node.get(name).isBoolean()) {
+      throw fault(name, "must be true or false");
+    }
+    return node.get(name).asBoolean();
+  }
+
   boolean isSet(String name) {
     return node.has(name) && !node.get(name).isNull();
   }

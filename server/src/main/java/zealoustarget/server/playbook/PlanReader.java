@@ -92,7 +92,7 @@ final class PlanReader {
 
   static Removed removed(Place place) {
     place.allowOnly(Set.of("name", "since", "remove"));
-    if (!place.node().get("remove").isBoolean() || !place.node().get("remove").asBoolean()) {
+    if (!place.bool("remove")) {
       throw place.fault("remove", "must be true");
     }
     return new Removed(place.text("name").strip(), since(place));

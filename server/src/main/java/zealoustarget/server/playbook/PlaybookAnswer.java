@@ -65,6 +65,7 @@ record PlaybookAnswer(
       String axis,
       String since,
       String scale,
+      Boolean perMonth,
       List<RungPart> rungs) {}
 
   static PlaybookAnswer of(Playbook playbook) {
@@ -129,6 +130,7 @@ record PlaybookAnswer(
         to.axis() == null ? null : to.axis().word(),
         attached.since() == null ? null : attached.since().toString(),
         attached.ladder().scale().word(),
+        attached.ladder().perMonth() ? true : null,
         attached.ladder().rungs().stream().map(RungPart::of).toList());
   }
 }

@@ -63,7 +63,10 @@ final class PlaybookReader {
       after = after.withMeasure(measure(place, after));
     }
     for (Place place : Place.list(file, "ladders")) {
-      after = after.withLadder(ladder(place, after));
+      after =
+          place.isSet("remove")
+              ? withoutLadder(place, after)
+              : after.withLadder(ladder(place, after));
     }
     for (Place place : Place.list(file, "shading")) {
       after = after.withShading(shading(place, after));
@@ -218,7 +221,7 @@ final class PlaybookReader {
   }
 
   private static AttachedLadder ladder(Place place, Playbook playbook) {
-    place.allowOnly(Set.of("measure", "goalSet", "axis", "since", "scale", "rungs"));
+    place.allowOnly(Set.of("measure", "goalSet", "axis", "since", "scale", "perMonth", "rungs"));
     Attachment to = attachment(place, playbook);
     Scale scale =
         Scale.findByWord(place.text("scale"))
@@ -229,12 +232,27 @@ final class PlaybookReader {
                         "must be one of "
                             + String.join(
                                 ", ", List.of(Scale.values()).stream().map(Scale::word).toList())));
+    boolean perMonth = place.isSet("perMonth") && place.bool("perMonth");
+    if (perMonth && !scale.isAmount()) {
+      throw place.fault("perMonth", "is for ladders that read amounts: variance or value");
+    }
     List<Rung> rungs = new ArrayList<>();
     for (Place rung : place.children("rungs")) {
       rungs.add(rung(rung));
     }
     return new AttachedLadder(
-        to, since(place), place.checked("rungs", () -> new Ladder(scale, rungs)));
+        to, since(place), place.checked("rungs", () -> new Ladder(scale, rungs, perMonth)));
+  }
+
+  /** Back to the default: every version that is attached in just that way goes. */
+  private static Playbook withoutLadder(Place place, Playbook playbook) {
+    place.allowOnly(Set.of("measure", "goalSet", "axis", "remove"));
+    Attachment to = attachment(place, playbook);
+    if (!place.bool("remove")) {
+      throw place.fault("remove", "must be true, or left out");
+    }
+    return playbook.withLadders(
+        playbook.ladders().stream().filter(one -> !one.to().isSame(to)).toList());
   }
 
   private static YearMonth since(Place place) {

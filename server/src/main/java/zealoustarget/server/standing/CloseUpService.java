@@ -207,8 +207,7 @@ class CloseUpService {
 
   /**
    * Sets that assign this axis' goal to members of another: those that commission plans take as
-   * quota, and without a plan the only set there is. Thresholds, ceilings and ranges assign
-   * nothing.
+   * quota, and while there are no plans any set. Thresholds, ceilings and ranges assign nothing.
    */
   private static List<GoalBook> assigning(Asked asked) {
     String measure = asked.query().measure().code();
@@ -226,13 +225,19 @@ class CloseUpService {
     }
     List<GoalBook> others =
         asked.ledger().goalBooks().values().stream()
-            .filter(book -> book.axis() != asked.query().axis())
+            .filter(book -> isAssignedTo(book.axis(), asked.query().axis()))
             .filter(book -> book.measures().contains(measure) && !book.isRange(measure))
             .filter(book -> !ceilings.contains(book.name()))
             .sorted(Comparator.comparing(GoalBook::name))
             .toList();
     List<GoalBook> ofPlans = others.stream().filter(book -> quotas.contains(book.name())).toList();
-    return !ofPlans.isEmpty() ? ofPlans : others.size() == 1 ? others : List.of();
+    return ofPlans.isEmpty() && plans.isEmpty() ? others : ofPlans;
+  }
+
+  /** Whether each member of an axis belongs to one of another, so that goals may be handed down. */
+  private static boolean isAssignedTo(Axis axis, Axis from) {
+    return axis == Axis.REP && (from == Axis.REGION || from == Axis.MANAGER)
+        || axis == Axis.PRODUCT && from == Axis.LINE;
   }
 
   private static List<CloseUpAnswer.Parts> parts(Asked asked, Member member) {

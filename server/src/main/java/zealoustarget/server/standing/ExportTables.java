@@ -54,6 +54,13 @@ final class ExportTables {
       columns.add(new Column("Variance %", Format.PERCENT));
       columns.add(new Column("Percent-to-goal", Format.PERCENT));
       columns.add(new Column("Status", Format.TEXT));
+      if (standing.openMonth() != null) {
+        columns.add(new Column("Goal to date" + unit, amounts));
+        columns.add(new Column("Status to date", Format.TEXT));
+      }
+      columns.add(new Column("Months with a goal", Format.WHOLE));
+      columns.add(new Column("Status of the months with a goal", Format.TEXT));
+      columns.add(new Column("Corrections since close" + unit, amounts));
       columns.add(new Column("Year before", amounts));
       columns.add(new Column("Growth on the period before", Format.PERCENT));
       columns.add(new Column("Reason", Format.TEXT));
@@ -80,6 +87,14 @@ final class ExportTables {
       readings.forEach(reading -> rows.add(row(reading, rows.size() + FIRST_ROW)));
       if (standing.unassigned().lines() > 0 && standing.group() == null) {
         rows.add(unassigned());
+      }
+      if (standing.corrections() != null && standing.corrections().lines() > 0) {
+        rows.add(named("Corrections since close", standing.corrections().actual()));
+      }
+      if (standing.unsplit() != null) {
+        List<Cell> cells = named("Goals not split by these groups", null);
+        cells.set(goal, Cell.of(standing.unsplit().goal()));
+        rows.add(cells);
       }
       return new Table("Standing", columns, rows, 1, about(standing));
     }
@@ -116,12 +131,18 @@ final class ExportTables {
 
     private List<Cell> unassigned() {
       long lines = standing.unassigned().lines();
+      return named(
+          lines + (lines == 1 ? " line" : " lines") + " without a " + standing.axis(),
+          standing.unassigned().actual());
+    }
+
+    /** A line that explains the total and is no row. */
+    private List<Cell> named(String name, String amount) {
       List<Cell> cells =
           new ArrayList<>(
               columns.stream().map(column -> Cell.of(null)).collect(Collectors.toList()));
-      cells.set(
-          0, Cell.of(lines + (lines == 1 ? " line" : " lines") + " without a " + standing.axis()));
-      cells.set(actual, Cell.of(standing.unassigned().actual()));
+      cells.set(0, Cell.of(name));
+      cells.set(actual, Cell.of(amount));
       return cells;
     }
 
@@ -151,6 +172,14 @@ final class ExportTables {
       cells.add(computed(reading.variancePercent(), "(" + a + "-" + g + ")/ABS(" + g + ")"));
       cells.add(computed(reading.attainment(), a + "/" + (isRange ? middle : g)));
       cells.add(Cell.of(reading.noReading() == null ? reading.status() : reading.noReading()));
+      if (standing.openMonth() != null) {
+        cells.add(Cell.of(reading.toDate() == null ? null : reading.toDate().goal()));
+        cells.add(Cell.of(reading.toDate() == null ? null : reading.toDate().status()));
+      }
+      cells.add(Cell.of(Integer.toString(reading.goalMonths())));
+      cells.add(Cell.of(reading.comparable() == null ? null : reading.comparable().status()));
+      ReadingAnswer.Correction correction = reading.beyond().correction();
+      cells.add(Cell.of(correction == null ? null : correction.actual()));
       cells.add(Cell.of(reading.yearBefore()));
       cells.add(Cell.of(reading.growth()));
       cells.add(Cell.of(notes(reading)));
@@ -229,7 +258,23 @@ final class ExportTables {
     lines.add(List.of("Measure", standing.measure() + ", " + standing.unit()));
     lines.add(List.of("Rows", Axis.findByWord(standing.axis()).orElseThrow().word(2)));
     lines.add(List.of("Months", standing.from() + " to " + standing.to()));
-    lines.add(List.of("Against", standing.goal()));
+    lines.add(List.of("Compared with", standing.goal()));
+    lines.add(
+        List.of("Closed months", standing.closed().equals("restated") ? "restated" : "as closed"));
+    if (!standing.emptyMonths().isEmpty()) {
+      lines.add(List.of("No actuals yet", String.join(", ", standing.emptyMonths())));
+    }
+    if (standing.openMonth() != null) {
+      lines.add(
+          List.of(
+              "Running month",
+              "as of "
+                  + standing.openMonth().asOf()
+                  + ", working day "
+                  + standing.openMonth().elapsed()
+                  + " of "
+                  + standing.openMonth().workingDays()));
+    }
     lines.add(List.of("Ladder", standing.ladder()));
     if (standing.leftOut().members() > 0) {
       lines.add(

@@ -1,19 +1,25 @@
 package zealoustarget.server.standing;
 
 import de.siegmar.fastcsv.writer.CsvWriter;
+import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.io.OutputStreamWriter;
 import java.io.Writer;
 import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
 import zealoustarget.server.platform.CsvCells;
 
 /** A table as CSV, or as a workbook whose computed columns are formulas. */
 final class Exports {
+  private static final String FIRST_SHEET = "xl/worksheets/sheet1.xml";
   private static final int NAME_WIDTH = 26;
   private static final int FIGURE_WIDTH = 15;
 
@@ -80,8 +86,37 @@ final class Exports {
     writer.flush();
   }
 
-  /** Writes a workbook: the table with a frozen head, and a sheet that says what it is. */
+  /**
+   * Writes a workbook: the table with a frozen head, and a sheet that says what it is. Formulas
+   * have their values beside them.
+   */
   static void workbook(Table table, OutputStream out) throws IOException {
+    Path plain = Files.createTempFile("export", ".xlsx");
+    try {
+      try (OutputStream to = new BufferedOutputStream(Files.newOutputStream(plain))) {
+        plainWorkbook(table, to);
+      }
+      CachedValues.add(plain, FIRST_SHEET, values(table), out);
+    } finally {
+      Files.delete(plain);
+    }
+  }
+
+  /** What each formula of a table computes, by its cell. */
+  private static Map<String, String> values(Table table) {
+    Map<String, String> values = new HashMap<>();
+    for (int row = 0; row < table.rows().size(); row++) {
+      for (int at = 0; at < table.rows().get(row).size(); at++) {
+        Cell cell = table.rows().get(row).get(at);
+        if (cell.formula() != null && cell.value() != null) {
+          values.put(letters(at) + (row + 2), cell.value());
+        }
+      }
+    }
+    return values;
+  }
+
+  private static void plainWorkbook(Table table, OutputStream out) throws IOException {
     Workbook book = new Workbook(out, "Zealous Target", "1.0");
     Worksheet sheet = book.newWorksheet(table.name());
     for (int at = 0; at < table.columns().size(); at++) {

@@ -1,0 +1,18 @@
+/**
+ * What each kind of change makes old: the first words of the query keys that are read again. One
+ * table for the whole application, so that nothing shows old figures or colours until a reload.
+ */
+const FIGURES = ['standing', 'months', 'earnings'] as const;
+
+export const CHANGED_BY = {
+  /** Ladders, shading, plans, credit, calendar, measures. */
+  rules: [...FIGURES, 'rules', 'company', 'seal', 'audit'],
+  /** Posting and reversing loads, settling what was staged. */
+  loads: [...FIGURES, 'loads', 'company', 'members', 'seal', 'audit'],
+  /** Closing and opening months. */
+  months: [...FIGURES, 'company', 'seal', 'audit'],
+  notes: ['standing', 'audit'],
+  reasons: ['standing', 'reasons', 'audit'],
+  views: ['views'],
+  accounts: ['accounts', 'session', 'audit'],
+} as const satisfies Record<string, readonly string[]>;

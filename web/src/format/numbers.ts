@@ -1,0 +1,110 @@
+/**
+ * Reads what a person typed as a number: the one place for every field of the application. What can
+ * be read in two ways is refused with a sentence, never guessed.
+ */
+export type NumberRead =
+  { kind: 'empty' } | { kind: 'number'; decimal: string } | { kind: 'fault'; words: string };
+
+/** How the company writes numbers; null while that is not set. */
+export interface Writing {
+  decimal: '.' | ',';
+  /** A point, a comma, an apostrophe or a space; empty for none. */
+  grouping: '.' | ',' | "'" | ' ' | '';
+}
+
+/** What a field takes. */
+export interface NumberKind {
+  /** Most digits behind the decimal mark. */
+  decimals: number;
+  /** Whether numbers below 0 are taken. */
+  isSigned?: boolean;
+  /** Whether a percent sign may follow. */
+  isPercent?: boolean;
+}
+
+const SPACES = /[\u0020\u00a0\u2009\u202f]/g;
+const MOST_DIGITS = 15;
+
+/**
+ * Reads a number in the company's way of writing, and in others where they are unambiguous.
+ *
+ * Worked, without a way of writing: "60 000", "60'000.5", "1.234,50" and "0.500" are read; "60,000"
+ * and "1.234" are refused, as each could be meant in two ways.
+ */
+export function readNumber(
+  typed: string,
+  kind: NumberKind,
+  writing: Writing | null = null,
+): NumberRead {
+  let text = typed.trim().replace(/[\u2212\u2013]/g, '-');
+  if (text === '') return { kind: 'empty' };
+  if (kind.isPercent) text = text.replace(/\s*%$/, '');
+  const isNegative = text.startsWith('-');
+  const plain = read(text.replace(/^[+-]\s*/, ''), typed.trim(), writing);
+  if (typeof plain !== 'string') return plain;
+  const [whole = '', fraction = ''] = plain.split('.');
+  if (isNegative && !kind.isSigned && /[1-9]/.test(plain)) {
+    return fault(`“${typed.trim()}” is below 0. Write a number from 0.`);
+  }
+  if (whole.replace(/^0+/, '').length > MOST_DIGITS) {
+    return fault(`“${typed.trim()}” is too large.`);
+  }
+  if (fraction.replace(/0+$/, '').length > kind.decimals) {
+    return fault(
+      kind.decimals === 0
+        ? `“${typed.trim()}” is not a whole number.`
+        : `“${typed.trim()}” has more than ${kind.decimals} decimals.`,
+    );
+  }
+  const digits = `${whole.replace(/^0+(?=\d)/, '')}${fraction === '' ? '' : `.${fraction}`}`;
+  return { kind: 'number', decimal: isNegative && /[1-9]/.test(digits) ? `-${digits}` : digits };
+}
+
+function fault(words: string): NumberRead {
+  return { kind: 'fault', words };
+}
+
+/** Digits with at most one point, or why they cannot be read. */
+function read(text: string, typed: string, writing: Writing | null): string | NumberRead {
+  const example = writing?.decimal === ',' ? '1234,50' : '1234.50';
+  const odd = fault(`“${typed}” is not a number. Write it as ${example}.`);
+  if (!/^[\d.,' \u2019\u00a0\u2009\u202f]+$/.test(text) || !/^\d|^[.,]\d/.test(text)) return odd;
+  const spaced = text.replace(SPACES, ' ').replace(/\u2019/g, "'");
+  const marks = [...new Set(spaced.replace(/\d/g, ''))];
+  const grouping = marks.filter((mark) => mark === ' ' || mark === "'");
+  const points = marks.filter((mark) => mark === '.' || mark === ',');
+  if (grouping.length > 1 || (grouping.length === 1 && points.length > 1)) return odd;
+  if (grouping.length === 1) {
+    return grouped(spaced, grouping[0] ?? '', points[0] ?? '') ?? odd;
+  }
+  if (points.length === 2) {
+    // the mark that comes last is the decimal mark
+    const decimal = spaced.lastIndexOf('.') > spaced.lastIndexOf(',') ? '.' : ',';
+    return grouped(spaced, decimal === '.' ? ',' : '.', decimal) ?? odd;
+  }
+  const mark = points[0];
+  if (mark === undefined) return spaced;
+  const parts = spaced.split(mark);
+  if (parts.length > 2) return grouped(spaced, mark, '') ?? odd;
+  const [whole = '', fraction = ''] = parts;
+  const couldGroup = /^[1-9]\d{0,2}$/.test(whole) && fraction.length === 3;
+  if (!couldGroup || writing?.decimal === mark) {
+    return fraction === '' ? odd : `${whole || '0'}.${fraction}`;
+  }
+  if (writing?.grouping === mark) return whole + fraction;
+  return fault(
+    `“${typed}” can be read as ${whole}${fraction} or as ${whole}.${fraction}. ` +
+      `Write ${whole} ${fraction} or ${whole}.${fraction}0.`,
+  );
+}
+
+/** Digits in groups of three, with at most one decimal mark behind them; null where they are not. */
+function grouped(text: string, grouping: string, decimal: string): string | null {
+  const [whole = '', fraction, ...more] = decimal === '' ? [text] : text.split(decimal);
+  if (more.length > 0 || (fraction !== undefined && !/^\d+$/.test(fraction))) return null;
+  const groups = whole.split(grouping);
+  const isWell =
+    /^\d{1,3}$/.test(groups[0] ?? '') && groups.slice(1).every((group) => /^\d{3}$/.test(group));
+  if (!isWell) return null;
+  return groups.join('') + (fraction === undefined ? '' : `.${fraction}`);
+}

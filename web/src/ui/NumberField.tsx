@@ -1,0 +1,61 @@
+import { useId, useState, type ReactNode } from 'react';
+import { amount } from '../format/figures';
+import { readNumber, type NumberKind } from '../format/numbers';
+import { field } from './Drop';
+
+interface NumberFieldProps {
+  label: ReactNode;
+  /** What is kept: a plain decimal, empty for nothing. */
+  value: string;
+  kind: NumberKind;
+  /** Written behind what was understood, such as a currency. */
+  unit?: string;
+  placeholder?: string;
+  className?: string | undefined;
+  /** Gets the plain decimal, empty for nothing, or null while what is typed cannot be read. */
+  onRead: (decimal: string | null) => void;
+}
+
+/**
+ * A field for a number: takes it as people write it, says what cannot be read, and shows back what
+ * it understood where that is written otherwise.
+ */
+export function NumberField(props: NumberFieldProps) {
+  const { label, value, kind, unit, placeholder, className, onRead } = props;
+  const id = useId();
+  const [typed, setTyped] = useState(value);
+  const read = readNumber(typed, kind);
+  const understood = read.kind === 'number' ? amount(read.decimal) : '';
+  const isSame = understood === '' || understood === typed.trim();
+  return (
+    <div className={className}>
+      <label htmlFor={`${id}-field`} className="block text-quiet">
+        {label}
+      </label>
+      <input
+        id={`${id}-field`}
+        className={field}
+        inputMode="decimal"
+        value={typed}
+        placeholder={placeholder}
+        aria-invalid={read.kind === 'fault'}
+        aria-describedby={id}
+        onChange={(event) => {
+          setTyped(event.target.value);
+          const now = readNumber(event.target.value, kind);
+          onRead(now.kind === 'number' ? now.decimal : now.kind === 'empty' ? '' : null);
+        }}
+      />
+      <span id={id} aria-live="polite" className="block min-h-4 text-[11.5px]">
+        {read.kind === 'fault' ? (
+          <span className="text-bad">{read.words}</span>
+        ) : isSame ? null : (
+          <span className="text-quiet">
+            read as {understood}
+            {kind.isPercent ? ' %' : unit ? ` ${unit}` : ''}
+          </span>
+        )}
+      </span>
+    </div>
+  );
+}
