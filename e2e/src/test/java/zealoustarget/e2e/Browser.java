@@ -37,10 +37,12 @@ final class Browser implements AutoCloseable {
 
   private final ChromeDriver driver;
   private final App app;
+  private final Path saved;
 
-  private Browser(ChromeDriver driver, App app) {
+  private Browser(ChromeDriver driver, App app, Path saved) {
     this.driver = driver;
     this.app = app;
+    this.saved = saved;
   }
 
   static Browser open(App app) {
@@ -58,11 +60,16 @@ final class Browser implements AutoCloseable {
         "--hide-scrollbars",
         "--force-device-scale-factor=1",
         "--user-data-dir=" + freshFolder());
+    Path saved = Path.of(freshFolder());
+    options.setExperimentalOption(
+        "prefs",
+        Map.of(
+            "download.default_directory", saved.toString(), "download.prompt_for_download", false));
     ChromeDriverService service =
         new ChromeDriverService.Builder()
             .usingDriverExecutable(new File(program("chromedriver")))
             .build();
-    Browser browser = new Browser(new ChromeDriver(service, options), app);
+    Browser browser = new Browser(new ChromeDriver(service, options), app, saved);
     browser.size(1280, 800);
     browser.slow(Integer.getInteger("e2e.slow", 1));
     browser.signIn(App.ANALYST);
@@ -87,6 +94,18 @@ final class Browser implements AutoCloseable {
     await(
         "signed in",
         () -> driver.findElements(By.cssSelector("form[aria-label='Sign in']")).isEmpty());
+  }
+
+  /** A file that the page gave, once it is whole. */
+  Path saved(String name) {
+    Path file = saved.resolve(name);
+    await("the file " + name, () -> Files.isRegularFile(file));
+    return file;
+  }
+
+  /** Chooses an entry of the menu that is open. */
+  void menuItem(String name) {
+    click(By.xpath("//*[@role='menuitem'][normalize-space(.)=\"" + name + "\"]"));
   }
 
   /** Forgets the session and shows the way in. */

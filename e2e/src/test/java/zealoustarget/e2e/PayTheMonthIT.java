@@ -110,8 +110,19 @@ class PayTheMonthIT {
     browser.button("Post 1 line as a correction");
     browser.awaitText(file + " is posted.");
     assertThat(app.json("/api/v1/earnings?month=2026-10")).isEqualTo(before);
-    assertThat(app.json("/api/v1/standing?from=2026-10&to=2026-10&goalSet=quota"))
-        .isEqualTo(standing);
+    String october = "/api/v1/standing?from=2026-10&to=2026-10&goalSet=quota";
+    assertThat(app.json(october).at("/total")).isEqualTo(standing.at("/total"));
+    assertThat(app.json(october).at("/corrections/actual").asString()).isEqualTo("-500.00");
+    browser.go("/standing?to=2026-10&closed=as-closed");
+    browser.awaitRow("Corrections since close", "\u2212500.00");
+    browser.awaitRow("Tomas Quill", "since close \u2212500.00, 1 line");
+    String closed = browser.row("All reps");
+    browser.buttonLabelled("Closed months:");
+    browser.option("restatedwith what was posted since");
+    browser.awaitText("Closed months are restated.");
+    assertThat(browser.address()).contains("closed=restated");
+    assertThat(browser.row("All reps")).isNotEqualTo(closed);
+    assertThat(app.json(october + "&closed=restated").at("/corrections/lines").asInt()).isZero();
     earnings("to=2026-11&selected=R05");
     browser.await(
         "adjustment",

@@ -77,7 +77,7 @@ class WorkTheStandingIT {
     browser.button("Ladder");
     browser.await("trial", () -> browser.textOf("Ladder").contains("Nobody changes status."));
     browser.type("Rung 3, begins at", "");
-    browser.awaitText("is no number");
+    browser.awaitText("needs a bound");
     browser.type("Rung 3, begins at", "112");
     browser.await("flips", () -> browser.textOf("Who would change status").contains(" row"));
     String flips = browser.textOf("Who would change status");
@@ -174,14 +174,14 @@ class WorkTheStandingIT {
     browser.focus("Close South Reach");
     browser.press(Keys.SPACE);
     browser.await("closed", () -> !browser.rowTitles().contains("Tilda Voss"));
-    assertThat(browser.address()).contains("closed=South");
+    assertThat(browser.address()).contains("folded=South");
     assertThat(browser.axe()).isEmpty();
   }
 
   @Test
   void findings_leadToTheViewThatShowsThem() {
     open("/standing?axis=region&to=2026-09");
-    browser.await("findings", () -> browser.textOf("Findings").contains("miss"));
+    browser.await("findings", () -> browser.textOf("Insights").contains("miss"));
     browser.link("South Reach missed region plan");
     browser.await("months", () -> browser.textOf("Months by region").contains("South Reach"));
     assertThat(browser.address()).contains("only=South+Reach");
