@@ -58,7 +58,7 @@ function ReadingForm(props: {
 }) {
   const { sheet, company, say } = props;
   const [kind, setKind] = useState<LoadKind>(sheet.kind ?? 'actuals');
-  const [goalSet, setGoalSet] = useState(sheet.goalSet ?? 'quota');
+  const [goalSet, setGoalSet] = useState(sheet.goalSet ?? (sheet.kind === 'goals' ? '' : 'quota'));
   const [axis, setAxis] = useState<AxisWord | ''>(sheet.axis ?? (kind === 'goals' ? 'rep' : ''));
   const [measure, setMeasure] = useState(sheet.measure ?? '');
   const [year, setYear] = useState(String(sheet.fiscalYear));

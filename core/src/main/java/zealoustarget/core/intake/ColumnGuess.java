@@ -38,12 +38,50 @@ public final class ColumnGuess {
             "day",
             "dt",
             "doc date",
-            "document date"));
+            "document date",
+            "datum",
+            "belegdatum",
+            "buchungsdatum",
+            "rechnungsdatum",
+            "auftragsdatum",
+            "bestelldatum",
+            "date de commande",
+            "date de facture",
+            "date facture",
+            "jour",
+            "fecha",
+            "fecha de pedido",
+            "fecha pedido",
+            "fecha de factura",
+            "transaction date",
+            "ship date",
+            "close date"));
     USUAL.put(
         Header.Role.MONTH,
-        Set.of("fiscal month", "booking month", "month name", "accounting month"));
-    USUAL.put(Header.Role.PERIOD, Set.of("fiscal period", "per", "accounting period"));
-    USUAL.put(Header.Role.YEAR, Set.of("fiscal year", "fy"));
+        Set.of(
+            "fiscal month",
+            "booking month",
+            "month name",
+            "accounting month",
+            "monat",
+            "buchungsmonat",
+            "mois",
+            "mes"));
+    USUAL.put(
+        Header.Role.PERIOD,
+        Set.of("fiscal period", "per", "accounting period", "periode", "période", "periodo"));
+    USUAL.put(
+        Header.Role.YEAR,
+        Set.of(
+            "fiscal year",
+            "fy",
+            "jahr",
+            "geschäftsjahr",
+            "gj",
+            "année",
+            "exercice",
+            "año",
+            "ejercicio"));
     USUAL.put(
         Header.Role.REP,
         Set.of(
@@ -63,10 +101,48 @@ public final class ColumnGuess {
             "rep code",
             "employee",
             "sold by",
-            "owner"));
+            "owner",
+            "vertreter",
+            "verkäufer",
+            "außendienst",
+            "mitarbeiter",
+            "mitarbeiter nr",
+            "personalnummer",
+            "vendeur",
+            "commercial",
+            "représentant",
+            "vendedor",
+            "comercial",
+            "representante",
+            "employee id",
+            "employee no",
+            "employee number",
+            "staff id",
+            "sales representative",
+            "account executive",
+            "consultant",
+            "rep key"));
     USUAL.put(
         Header.Role.REGION,
-        Set.of("territory", "area", "district", "sales region", "region name", "sales area"));
+        Set.of(
+            "territory",
+            "area",
+            "district",
+            "sales region",
+            "region name",
+            "sales area",
+            "gebiet",
+            "vertriebsgebiet",
+            "verkaufsgebiet",
+            "bezirk",
+            "région",
+            "secteur",
+            "territoire",
+            "región",
+            "zona",
+            "territorio",
+            "sales territory",
+            "market"));
     USUAL.put(
         Header.Role.PRODUCT,
         Set.of(
@@ -78,9 +154,56 @@ public final class ColumnGuess {
             "item no",
             "material",
             "product id",
-            "item code"));
-    USUAL.put(Header.Role.LINE, Set.of("product line", "group", "product group", "category"));
-    USUAL.put(Header.Role.MANAGER, Set.of("team lead", "boss", "reports to", "supervisor", "team"));
+            "item code",
+            "artikel",
+            "artikelnummer",
+            "artikel nr",
+            "produkt",
+            "warennummer",
+            "produit",
+            "référence",
+            "article no",
+            "code article",
+            "producto",
+            "artículo",
+            "referencia",
+            "código",
+            "part no",
+            "part number"));
+    USUAL.put(
+        Header.Role.LINE,
+        Set.of(
+            "product line",
+            "group",
+            "product group",
+            "category",
+            "warengruppe",
+            "produktgruppe",
+            "sortiment",
+            "gamme",
+            "famille",
+            "línea",
+            "familia",
+            "gama",
+            "product family",
+            "category name"));
+    USUAL.put(
+        Header.Role.MANAGER,
+        Set.of(
+            "team lead",
+            "boss",
+            "reports to",
+            "supervisor",
+            "team",
+            "vorgesetzter",
+            "teamleiter",
+            "leiter",
+            "responsable",
+            "chef",
+            "jefe",
+            "gerente",
+            "manager name",
+            "team leader"));
     USUAL.put(
         Header.Role.ORDER,
         Set.of(
@@ -94,13 +217,98 @@ public final class ColumnGuess {
             "invoice no",
             "reference",
             "order key",
-            "ord no"));
-    USUAL.put(Header.Role.NAME, Set.of("full name", "description", "label", "title"));
-    USUAL.put(Header.Role.FROM, Set.of("start", "start month", "begins", "since", "valid from"));
-    USUAL.put(Header.Role.UNTIL, Set.of("end", "end month", "ends", "valid until", "to"));
+            "ord no",
+            "auftrag",
+            "auftragsnummer",
+            "auftrag nr",
+            "beleg",
+            "belegnummer",
+            "beleg nr",
+            "bestellung",
+            "bestellnummer",
+            "rechnung",
+            "rechnungsnummer",
+            "commande",
+            "n° commande",
+            "numéro de commande",
+            "facture",
+            "pedido",
+            "número de pedido",
+            "factura",
+            "so number",
+            "po number",
+            "transaction id"));
+    USUAL.put(
+        Header.Role.NAME,
+        Set.of(
+            "full name",
+            "description",
+            "label",
+            "title",
+            "bezeichnung",
+            "name des mitarbeiters",
+            "vollständiger name",
+            "nom",
+            "libellé",
+            "désignation",
+            "nombre",
+            "descripción",
+            "employee name",
+            "item description"));
+    USUAL.put(
+        Header.Role.FROM,
+        Set.of(
+            "start",
+            "start month",
+            "begins",
+            "since",
+            "valid from",
+            "ab",
+            "von",
+            "beginn",
+            "eintritt",
+            "eintrittsdatum",
+            "gültig ab",
+            "début",
+            "à partir de",
+            "desde",
+            "inicio",
+            "start date",
+            "hire date",
+            "effective from",
+            "joined"));
+    USUAL.put(
+        Header.Role.UNTIL,
+        Set.of(
+            "end",
+            "end month",
+            "ends",
+            "valid until",
+            "to",
+            "bis",
+            "ende",
+            "austritt",
+            "gültig bis",
+            "fin",
+            "jusqu à",
+            "hasta",
+            "end date",
+            "leave date",
+            "effective to",
+            "left"));
     USUAL.put(
         Header.Role.MAIL,
-        Set.of("email", "e-mail", "mail address", "email address", "e-mail address"));
+        Set.of(
+            "email",
+            "e-mail",
+            "mail address",
+            "email address",
+            "e-mail address",
+            "e mail",
+            "courriel",
+            "correo",
+            "correo electrónico",
+            "mail"));
   }
 
   private static final Set<String> MONEY =
@@ -118,9 +326,52 @@ public final class ColumnGuess {
           "sum",
           "invoiced",
           "booked amount",
-          "net price");
+          "net price",
+          "umsatz",
+          "nettoumsatz",
+          "netto",
+          "betrag",
+          "nettobetrag",
+          "erlös",
+          "wert",
+          "montant",
+          "montant ht",
+          "chiffre d affaires",
+          "ca",
+          "ca ht",
+          "ventes",
+          "importe",
+          "importe neto",
+          "ventas",
+          "facturación",
+          "neto",
+          "amount net",
+          "revenue amount",
+          "gross amount",
+          "extended price");
   private static final Set<String> PIECES =
-      Set.of("qty", "quantity", "pieces", "pcs", "count", "volume", "units sold", "qty sold");
+      Set.of(
+          "qty",
+          "quantity",
+          "pieces",
+          "pcs",
+          "count",
+          "volume",
+          "units sold",
+          "qty sold",
+          "menge",
+          "stück",
+          "stückzahl",
+          "anzahl",
+          "quantité",
+          "qté",
+          "cantidad",
+          "unidades",
+          "uds",
+          "units sold qty",
+          "number of units");
+
+  private static final Set<String> ID_WORDS = Set.of("id", "no", "nr", "number", "code", "key");
 
   private final List<String> titles;
   private final List<ColumnProfile> profiles;
@@ -241,6 +492,9 @@ public final class ColumnGuess {
   }
 
   private @Nullable String byName(int at) {
+    if (isNameBesideId(at)) {
+      return Header.Role.NAME.word();
+    }
     for (Map.Entry<String, Header.Role> role : roles().entrySet()) {
       if (isUsual(titles.get(at), role.getValue())) {
         return role.getKey();
@@ -254,6 +508,20 @@ public final class ColumnGuess {
       return moneyMeasure();
     }
     return PIECES.contains(bare) ? pieceMeasure() : null;
+  }
+
+  /** In a roster with an ID column, the other column that calls the reps holds their names. */
+  private boolean isNameBesideId(int at) {
+    return spec.kind() == LoadKind.ROSTER
+        && isUsual(titles.get(at), Header.Role.REP)
+        && !isId(titles.get(at))
+        && titles.stream().anyMatch(title -> isUsual(title, Header.Role.REP) && isId(title));
+  }
+
+  private static boolean isId(String title) {
+    String plain = plain(title);
+    return ID_WORDS.stream().anyMatch(word -> plain.equals(word) || plain.endsWith(" " + word))
+        || plain.endsWith("nummer");
   }
 
   private @Nullable String byContent(int at) {

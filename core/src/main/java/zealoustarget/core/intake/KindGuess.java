@@ -2,6 +2,7 @@ package zealoustarget.core.intake;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
@@ -16,7 +17,11 @@ import zealoustarget.core.member.Axis;
  */
 public record KindGuess(LoadKind kind, @Nullable Axis axis, @Nullable String goalWord) {
   private static final Pattern GOAL_WORD =
-      Pattern.compile("(?i)(quota|budget|forecast|target|goal|plan|limit)s?");
+      Pattern.compile(
+          "(?i)(quota|budget|forecast|target|goal|plan|limit)s?|quoten?\\b|objectif|objetivo|presupuesto|soll\\b|ziel(e|wert)?\\b");
+
+  private static final Map<String, String> OTHER_WORDS =
+      Map.of("quote", "quota", "presupuesto", "budget");
 
   /** Guesses from the header's titles and the file's name. */
   public static KindGuess of(List<String> titles, String fileName, List<Measure> measures) {
@@ -53,7 +58,16 @@ public record KindGuess(LoadKind kind, @Nullable Axis axis, @Nullable String goa
 
   private static @Nullable String goalWord(String text) {
     Matcher word = GOAL_WORD.matcher(text);
-    return word.find() ? word.group(1).toLowerCase(Locale.ROOT) : null;
+    if (!word.find()) {
+      return null;
+    }
+    return word.group(1) != null
+        ? word.group(1).toLowerCase(Locale.ROOT)
+        : OTHER_WORDS.entrySet().stream()
+            .filter(other -> word.group().toLowerCase(Locale.ROOT).startsWith(other.getKey()))
+            .map(Map.Entry::getValue)
+            .findFirst()
+            .orElse("goal");
   }
 
   private static boolean isActual(String title, List<Measure> measures) {
@@ -90,7 +104,7 @@ public record KindGuess(LoadKind kind, @Nullable Axis axis, @Nullable String goa
         return order[at];
       }
     }
-    return Axis.REP;
+    return most > 3 && has(titles, Header.Role.COMPANY) ? Axis.COMPANY : Axis.REP;
   }
 
   private static boolean has(List<String> titles, Header.Role role) {

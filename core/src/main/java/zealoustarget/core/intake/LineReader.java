@@ -31,7 +31,12 @@ public final class LineReader {
 
   private static final Pattern TOTAL =
       Pattern.compile(
-          "((grand|sub)[ -]?)?(total|totals|sum)\\b.*|.+ total", Pattern.CASE_INSENSITIVE);
+          "((grand|sub)[ -]?)?(total|totals|totaal|totale|sum)\\b.*|.+ total"
+              + "|(zwischen|gesamt)?summe\\b.*|gesamt(betrag)?\\b.*|insgesamt\\b.*"
+              + "|(sous-)?total(e|es|aux)?\\b.*|somme\\b.*|suma\\b.*|importe total\\b.*",
+          Pattern.CASE_INSENSITIVE | Pattern.UNICODE_CASE | Pattern.UNICODE_CHARACTER_CLASS);
+  private static final List<String> TOTAL_BEGINNINGS =
+      List.of("sum", "som", "zwischensum", "gesamt", "insgesamt");
   private static final int LONGEST_TOTAL = 60;
   private static final Set<Header.Role> KEY_ROLES =
       Set.of(
@@ -147,13 +152,14 @@ public final class LineReader {
     if (text.length() > LONGEST_TOTAL) {
       return false;
     }
-    for (int at = 0; at + 5 <= text.length(); at++) {
+    for (int at = 0; at + 4 <= text.length(); at++) {
       char letter = text.charAt(at);
-      if ((letter == 't' || letter == 'T') && text.regionMatches(true, at, "total", 0, 5)) {
+      if ((letter == 't' || letter == 'T') && text.regionMatches(true, at, "tota", 0, 4)) {
         return true;
       }
     }
-    return text.regionMatches(true, 0, "sum", 0, 3);
+    return TOTAL_BEGINNINGS.stream()
+        .anyMatch(word -> text.regionMatches(true, 0, word, 0, word.length()));
   }
 
   private static @Nullable Axis axisOf(Header.Role role) {

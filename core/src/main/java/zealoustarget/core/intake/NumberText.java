@@ -118,7 +118,7 @@ final class NumberText {
   private static final Pattern PERCENT = Pattern.compile("[-+(]?[\\d.,' ]+\\)?\\s?[%‰]");
   private static final Map<String, String> SIGNS =
       Map.of("$", "USD", "€", "EUR", "£", "GBP", "¥", "JPY", "₹", "INR");
-  private static final int SURE_DIGITS = 15;
+  private static final int SURE_DIGITS = 17;
 
   private NumberText() {}
 
@@ -136,8 +136,8 @@ final class NumberText {
   private static @Nullable Result readPlain(String cell, int scale) {
     int length = cell.length();
     int at = length > 0 && cell.charAt(0) == '-' ? 1 : 0;
-    if (length == at || length - at > SURE_DIGITS) {
-      return null;
+    if (length == at || length - at + scale > SURE_DIGITS) {
+      return null; // more digits could pass the range of a long
     }
     long units = 0;
     int decimals = -1;

@@ -175,4 +175,20 @@ class NumberTextTest {
   private static String shown(NumberText.Result read) {
     return read.fault() == null ? Long.toString(read.units()) : "fault: " + read.fault().word();
   }
+
+  @ParameterizedTest
+  @CsvSource({
+    "999999999999999, 4, too large for a long at four decimals",
+    "99999999999999999, 2, seventeen digits",
+    "-999999999999999, 4, below zero too",
+    "184467440738, 8, a rate that would come round to 0.904"
+  })
+  void numbersNearTheLimits_areFindings_neverOtherNumbers(String text, int scale, String why) {
+    Measure measure = new Measure("revenue", "EUR", Math.min(scale, 4), Direction.HIGHER);
+    Measure rate = Measure.rate("rate", measure, measure, Direction.HIGHER);
+    NumberText.Way way = new NumberText.Way(false, false, true, ColumnRule.Decimals.AUTO, 0);
+    assertThat(NumberText.read(text, scale > 4 ? rate : measure, way).fault())
+        .as(why)
+        .isEqualTo(FindingCode.AMOUNT_TOO_LARGE);
+  }
 }

@@ -77,7 +77,18 @@ class RecognitionTest {
         "month,manager,revenue    | budget.csv       | GOALS | MANAGER | budget",
         "month,line,revenue       | plan.csv         | GOALS | LINE | plan",
         "month,revenue            | forecast.csv     | GOALS | REP | forecast",
-        "year,period,rep,revenue  | x.csv            | ACTUALS | none | none"
+        "year,period,rep,revenue  | x.csv            | ACTUALS | none | none",
+        "year,company,revenue     | x.csv            | GOALS | COMPANY | none",
+        "Employee ID,Sales rep,Territory,Manager,Start | x.csv | ROSTER | none | none",
+        "Personalnummer,Verkäufer,Gebiet,Vorgesetzter,Eintritt | x.csv | ROSTER | none | none",
+        "Vendeur,Région,Responsable,Début | x.csv | ROSTER | none | none",
+        "Vendedor,Zona,Jefe,Desde  | x.csv            | ROSTER | none | none",
+        "Artikelnummer,Bezeichnung,Warengruppe | x.csv | PRODUCTS | none | none",
+        "Référence,Libellé,Famille | x.csv            | PRODUCTS | none | none",
+        "Artículo,Descripción,Familia | x.csv         | PRODUCTS | none | none",
+        "Monat,Gebiet,Umsatz       | presupuesto.csv  | GOALS | REGION | budget",
+        "Belegdatum,Verkäufer,Artikel,Umsatz | x.csv  | ACTUALS | none | none",
+        "Fecha,Vendedor,Importe    | x.csv            | ACTUALS | none | none"
       })
   void kind_isRecognised(String header, String file, LoadKind kind, Axis axis, String word) {
     assertThat(KindGuess.of(cells(header), file, MEASURES))
@@ -103,6 +114,65 @@ class RecognitionTest {
     assertThat(guess("date,rep,revenue,amount", "2026-10-31,K1,12.50,9.50"))
         .as("a header that is understood is left alone")
         .isEmpty();
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "Booking date|date",
+        "Posting Date|date",
+        "Transaction date|date",
+        "Ship date|date",
+        "Close Date|date",
+        "Buchungsdatum|date",
+        "Belegdatum|date",
+        "Rechnungsdatum|date",
+        "Auftragsdatum|date",
+        "Datum|date",
+        "Date de commande|date",
+        "Date facture|date",
+        "Fecha|date",
+        "Fecha de pedido|date",
+        "Account Executive|rep",
+        "Sales Representative|rep",
+        "Verkäufer|rep",
+        "Außendienst|rep",
+        "Mitarbeiter-Nr.|rep",
+        "Vendeur|rep",
+        "Commercial|rep",
+        "Vendedor|rep",
+        "Sales territory|region",
+        "Vertriebsgebiet|region",
+        "Bezirk|region",
+        "Région|region",
+        "Territoire|region",
+        "Zona|region",
+        "Part No.|product",
+        "Artikelnummer|product",
+        "Produkt|product",
+        "Référence|product",
+        "Artículo|product",
+        "SO Number|order",
+        "Belegnummer|order",
+        "Auftrag Nr.|order",
+        "Numéro de commande|order",
+        "Pedido|order",
+        "Factura|order",
+        "Umsatz|revenue",
+        "Nettobetrag EUR|revenue",
+        "Montant HT|revenue",
+        "Chiffre d'affaires|revenue",
+        "Importe neto|revenue",
+        "Ventas|revenue",
+        "Menge|units",
+        "Stückzahl|units",
+        "Quantité|units",
+        "Cantidad|units"
+      })
+  void titlesOfTheTrade_inFourLanguages_areUnderstood(String title, String ours) {
+    String line = Set.of("revenue", "units").contains(ours) ? "7" : "x";
+    assertThat(guess(title, line)).containsEntry(title, ours);
   }
 
   private static Map<String, String> guess(String header, String line) {

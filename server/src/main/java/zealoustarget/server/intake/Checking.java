@@ -20,6 +20,7 @@ import zealoustarget.core.intake.FindingCode;
 import zealoustarget.core.intake.Header;
 import zealoustarget.core.intake.LineOutcome;
 import zealoustarget.core.intake.LineReader;
+import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.intake.LoadSpec;
 import zealoustarget.core.intake.Reconciliation;
 import zealoustarget.core.ledger.Ledger;
@@ -102,6 +103,11 @@ class Checking {
     if (sheet.recordCount() == 0) {
       throw Refusal.of(
           "file-only-header", "The file has a header and no lines. Check what was exported.");
+    }
+    if (request.kind() == LoadKind.GOALS && request.goalSet() == null) {
+      throw Refusal.of(
+          "goal-set-missing",
+          "The file does not say which goals it brings. Set the goal set above, such as quota.");
     }
     progress.beginChecking(sheet.recordCount());
     transactions.executeWithoutResult(

@@ -13,15 +13,24 @@ import zealoustarget.core.amount.Ratio;
 final class ControlTotals {
   private ControlTotals() {}
 
-  /** Several come as several values or behind commas: {@code revenue=10.00,units=3}. */
+  /** Stands for the file's only measure where none is named. */
+  private static final String ONLY = "";
+
+  /** A comma or semicolon before the next measure; a comma alone may be a decimal mark. */
+  private static final String BETWEEN = ";|,(?=\\s*[\\p{L}_][\\w.]*\\s*=)";
+
+  /**
+   * Several come as several values or behind commas: {@code revenue=10.00,units=3}. An amount alone
+   * is of the file's only measure.
+   */
   static Map<String, String> parse(List<String> texts) {
     Map<String, String> totals = new HashMap<>();
     for (String text : texts == null ? List.<String>of() : texts) {
-      for (String one : text.split("[,;]", -1)) {
-        String[] parts = one.split("=", -1);
+      for (String one : text.split(BETWEEN, -1)) {
         if (one.isBlank()) {
           continue;
         }
+        String[] parts = one.contains("=") ? one.split("=", -1) : new String[] {ONLY, one};
         if (parts.length != 2 || totals.put(parts[0].strip(), parts[1].strip()) != null) {
           throw refusal("\"" + one + "\" is no control total");
         }
@@ -39,6 +48,12 @@ final class ControlTotals {
     Map<String, String> left = new HashMap<>();
     given.forEach((code, sum) -> left.put(code.toLowerCase(Locale.ROOT), sum));
     Map<Measure, Long> totals = new HashMap<>();
+    if (left.containsKey(ONLY)) {
+      if (measures.size() != 1) {
+        throw refusal("The file has several measures: say of which one the total is");
+      }
+      totals.put(measures.get(0), units(measures.get(0), left.remove(ONLY)));
+    }
     for (Measure measure : measures) {
       String text = left.remove(measure.code().toLowerCase(Locale.ROOT));
       if (text != null) {
@@ -53,16 +68,27 @@ final class ControlTotals {
 
   private static long units(Measure measure, String text) {
     try {
-      Ratio units = Ratio.parse(text.strip()).times(Ratio.powerOfTen(measure.scale()));
+      Ratio units = Ratio.parse(plain(text)).times(Ratio.powerOfTen(measure.scale()));
       return Objects.requireNonNull(units.exactDecimal()).longValueExact();
     } catch (IllegalArgumentException | ArithmeticException unreadable) {
       throw refusal("\"" + text + "\" is no amount of " + measure.code());
     }
   }
 
+  /** Thousands taken out and a decimal comma turned into a point, where both are certain. */
+  private static String plain(String text) {
+    String tight = text.strip().replaceAll("[\\s\u00a0\u202f'’]", "");
+    if (tight.matches("-?\\d{1,3}(\\.\\d{3})+,\\d+|-?\\d+,\\d{1,2}")) {
+      return tight.replace(".", "").replace(',', '.');
+    }
+    return tight.matches("-?\\d{1,3}(,\\d{3})+\\.\\d+") ? tight.replace(",", "") : tight;
+  }
+
   private static Refusal refusal(String what) {
     return Refusal.of(
         "control-total-unreadable",
-        what + ". Give it as measure=amount, such as revenue=1912400.00.");
+        what
+            + ". Give an amount such as 1912400.00, or measure=amount such as"
+            + " revenue=1912400.00.");
   }
 }

@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
@@ -42,7 +43,8 @@ class Requests {
             .find(sheet.titles())
             .map(RememberedHeaders.Remembered::request)
             .filter(request -> given.kind() == null || given.kind() == request.kind())
-            .map(request -> Formats.unlessShown(request, sheet));
+            .map(request -> Formats.unlessShown(request, sheet))
+            .map(request -> unlessNamed(request, sheet, fileName));
     if (given.kind() != null) {
       return before
           .filter(request -> given.columns().isEmpty())
@@ -65,18 +67,37 @@ class Requests {
         .orElse(request);
   }
 
-  /** A set whose name the file's name has, else the word that it uses for goals. */
+  /**
+   * The same header may bring another set's goals: which one is kept only where the file names it,
+   * else it is asked.
+   */
+  private static LoadRequest unlessNamed(LoadRequest request, Sheet sheet, String fileName) {
+    boolean isOpen =
+        request.kind() == LoadKind.GOALS
+            && request.goalSet() != null
+            && Stream.concat(Stream.of(fileName), sheet.titles().stream())
+                .noneMatch(text -> words(text).contains(words(request.goalSet())));
+    return isOpen ? request.withKind(request.kind(), null, request.axis()) : request;
+  }
+
+  /**
+   * A set whose name the file's name has, else the word that it uses for goals; null where it says
+   * none. Of goals beside actuals the title says one.
+   */
   private String goalSet(KindGuess guess, String fileName) {
-    String words = fileName.toLowerCase(Locale.ROOT).replaceAll("[-_.]+", " ");
     return goalSets.all().stream()
         .filter(set -> set.axis() == guess.axis())
         .map(GoalSets.GoalSet::name)
-        .filter(name -> words.contains(name.toLowerCase(Locale.ROOT)))
+        .filter(name -> words(fileName).contains(words(name)))
         .findFirst()
         .orElse(
-            guess.goalWord() == null || guess.goalWord().matches("goal|target")
+            guess.goalWord() != null && guess.goalWord().matches("goal|target")
                 ? "quota"
                 : guess.goalWord());
+  }
+
+  private static String words(String text) {
+    return text.toLowerCase(Locale.ROOT).replaceAll("[-_.]+", " ");
   }
 
   /**
