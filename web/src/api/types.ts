@@ -828,7 +828,16 @@ export interface PlanTrial {
   floor: string | null;
   ceiling: string | null;
   curve: { sales: string; pay: string }[];
-  reps: { rep: string; name: string; before: string[]; after: string[]; change: string }[];
+  /** Pay by month; null without a plan or quota, of which the reason stands in the other lists. */
+  reps: {
+    rep: string;
+    name: string;
+    before: (string | null)[];
+    after: (string | null)[];
+    beforeWhy: (string | null)[];
+    afterWhy: (string | null)[];
+    change: string;
+  }[];
   before: string;
   after: string;
 }

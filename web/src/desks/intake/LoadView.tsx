@@ -135,13 +135,15 @@ export function LoadView({ load, company, line, onGone, onOpen }: LoadViewProps)
         {checks.data && (
           <Checks load={load} checks={checks.data} say={say} onGoTo={goTo} isOpen={isStaged} />
         )}
-        <Actions
-          load={load}
-          changes={changes.data ?? null}
-          mode={mode}
-          onMode={setMode}
-          step={step}
-        />
+        <div className="sticky -bottom-4 -mx-4 -mb-4 border-t border-rule bg-sheet px-4 pb-4">
+          <Actions
+            load={load}
+            changes={changes.data ?? null}
+            mode={mode}
+            onMode={setMode}
+            step={step}
+          />
+        </div>
       </aside>
     </div>
   );

@@ -51,7 +51,9 @@ export function EffectPart({ name, trial, isReading, without = WITHOUT }: Effect
             head={['Rep', ...trial.months.map(shortMonth), 'Change']}
             rows={trial.reps.map((rep) => [
               rep.name,
-              ...rep.after.map((pay) => amount(pay)),
+              ...rep.after.map((pay, at) =>
+                pay === null ? `– ${rep.afterWhy[at] ?? ''}`.trim() : amount(pay),
+              ),
               signed(rep.change),
             ])}
           />

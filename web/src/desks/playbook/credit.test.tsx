@@ -30,6 +30,8 @@ const TRIAL: PlanTrial = {
       name: 'Bo',
       before: ['1.00', '1.00', '1.00'],
       after: ['1.00', '1.00', '4.00'],
+      beforeWhy: [null, null, null],
+      afterWhy: [null, null, null],
       change: '3.00',
     },
   ],

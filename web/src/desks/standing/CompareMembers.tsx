@@ -19,6 +19,8 @@ interface CompareMembersProps {
   change: (changes: Changes) => void;
 }
 
+const MOST_OFFERED = 300;
+
 /** Members side by side: their figures, lanes on one line, months on one chart. */
 export function CompareMembers({ view, standing, change }: CompareMembersProps) {
   const chosen = view.narrowing.only.length > 0 ? standing.rows.slice(0, MOST_MEMBERS) : [];
@@ -71,12 +73,18 @@ export function CompareMembers({ view, standing, change }: CompareMembersProps) 
             value=""
             options={[
               { value: '', word: `a ${view.axis}` },
-              ...others.slice(0, 300).map((row) => ({ value: row.key, word: row.name })),
+              ...others.slice(0, MOST_OFFERED).map((row) => ({ value: row.key, word: row.name })),
             ]}
             onChange={(key) => key && set([...keys, key])}
           />
         )}
       </div>
+      {others.length > MOST_OFFERED && (
+        <p className="no-print mb-2 text-quiet">
+          The list offers the first {MOST_OFFERED} of {amount(String(others.length))}{' '}
+          {plural(view.axis)}. Narrow the rows by name to reach the others.
+        </p>
+      )}
       {chosen.length < 2 ? (
         <p className="text-quiet">Choose two to four {plural(view.axis)}.</p>
       ) : (

@@ -12,6 +12,9 @@ import { ROW_HEIGHT } from './StandingLine';
 import { useSheet } from './useStanding';
 
 const HEAD_HEIGHT = 36;
+/** Names and totals stay in view while the months scroll between them. */
+const STAYS_LEFT = 'sticky left-0 z-[1] bg-sheet';
+const STAYS_RIGHT = 'sticky right-0 z-[1] border-l border-rule bg-sheet';
 
 type Figure = 'variance' | 'percent' | 'actual';
 
@@ -111,7 +114,7 @@ function Months({ sheet, figure, sort, axis, isRate, selected, onSelect }: Month
             className="grid items-end border-b border-ink pb-1.5 text-[12px] font-semibold text-quiet"
             style={{ ...columns, height: HEAD_HEIGHT }}
           >
-            <span role="columnheader" className="pl-2">
+            <span role="columnheader" className={`pl-2 ${STAYS_LEFT}`}>
               {axis.charAt(0).toUpperCase() + axis.slice(1)}
             </span>
             {sheet.months.map((month) => (
@@ -119,7 +122,7 @@ function Months({ sheet, figure, sort, axis, isRate, selected, onSelect }: Month
                 {shortMonth(month)} {month.slice(2, 4)}
               </span>
             ))}
-            <span role="columnheader" className="pr-2 text-right text-ink">
+            <span role="columnheader" className={`pr-2 text-right text-ink ${STAYS_RIGHT}`}>
               Whole span
             </span>
           </div>
@@ -179,7 +182,7 @@ function MonthsRow(props: MonthsRowProps) {
       className={`grid cursor-pointer items-center border-b border-rule ${isStrong ? 'border-ink font-bold' : ''} ${props.isSelected ? 'on-selection bg-select-ground' : 'hover:bg-ground/60'}`}
       style={{ ...props.columns, height: ROW_HEIGHT }}
     >
-      <span role="rowheader" className="min-w-0 pl-2">
+      <span role="rowheader" className={`flex h-full min-w-0 items-center pl-2 ${STAYS_LEFT}`}>
         <button
           type="button"
           aria-current={props.isSelected ? 'true' : undefined}
@@ -205,7 +208,7 @@ function MonthsRow(props: MonthsRowProps) {
       ))}
       <span
         role="cell"
-        className="flex h-full items-center justify-end pr-2 font-semibold"
+        className={`flex h-full items-center justify-end pr-2 font-semibold ${STAYS_RIGHT}`}
         style={{ background: isStrong ? undefined : shadeColour(whole.spoken.shade) }}
       >
         {figureText(wholeFigures(whole), look)}

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Proof, SourceRow, Standing } from '../../api/types';
 import type { View } from '../../app/useView';
-import { amount, count, monthName } from '../../format/figures';
+import { amount, asPercent, count, monthName } from '../../format/figures';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
 import { SourceLink } from '../../ui/SourceLink';
 import { useProof, type Target } from './useStanding';
@@ -61,9 +61,7 @@ function rungSentence(proof: Proof, standing: Standing): string {
 
 function scaleText({ scale, from }: { scale: string; from: string | null }): string {
   const isShare = scale !== 'value' && scale !== 'variance';
-  return isShare
-    ? `${Number((Number(from) * 100).toFixed(4))} % ${scale}`
-    : `${amount(from)} ${scale}`;
+  return isShare ? `${asPercent(from ?? '0')} % ${scale}` : `${amount(from)} ${scale}`;
 }
 
 function Sources({ title, rows, total }: { title: string; rows: SourceRow[]; total: number }) {
@@ -72,7 +70,7 @@ function Sources({ title, rows, total }: { title: string; rows: SourceRow[]; tot
       <h4 className="font-semibold">
         {title}: {count(total, 'line')}
       </h4>
-      <table className="w-full">
+      <table className="no-print w-full">
         <thead className="sr-only">
           <tr>
             <th scope="col">File and line</th>
@@ -113,14 +111,14 @@ function Pages({
 }) {
   const small = smallButton;
   return (
-    <p className="mb-3 flex items-center gap-2">
+    <p className="no-print mb-3 flex items-center gap-2">
       <button
         type="button"
         className={small}
         disabled={page === 0}
         onClick={() => onTurn(page - 1)}
       >
-        Back
+        Previous
       </button>
       <span className="text-quiet">
         Page {page + 1} of {pages}
@@ -131,7 +129,7 @@ function Pages({
         disabled={page + 1 >= pages}
         onClick={() => onTurn(page + 1)}
       >
-        On
+        Next
       </button>
     </p>
   );

@@ -2,9 +2,11 @@ import { useEffect, useMemo } from 'react';
 import { Link } from 'react-router';
 import { useRights } from '../../accounts/account';
 import type { Company, Standing } from '../../api/types';
-import { NO_NARROWING, useView, type Changes, type View } from '../../app/useView';
+import { isNarrowed, NO_NARROWING, useView, type Changes, type View } from '../../app/useView';
+import { monthName, plural } from '../../format/figures';
 import { toneText } from '../../marks/tones';
 import { Empty, Failed, Loading, quietButton } from '../../ui/Notice';
+import { PrintHead } from '../../ui/PrintHead';
 import { isTyping } from '../../ui/isTyping';
 import { ClaimsLine } from './ClaimsLine';
 import { CloseUp } from './CloseUp';
@@ -49,6 +51,7 @@ export function StandingDesk({ company }: { company: Company }) {
   const isEmpty = company.lastMonth === null && data.rows.length === 0;
   return (
     <div className="standing-desk">
+      <PrintHead left={`${company.name}: ${spanText(data)}`} right={printWords(data, view)} />
       <section aria-label="Standing" className="flex min-h-0 min-w-0 flex-col px-[18px] pt-3.5">
         <div className="flex flex-wrap items-start justify-between gap-x-4 sm:flex-nowrap">
           <Headline standing={data} />
@@ -63,6 +66,24 @@ export function StandingDesk({ company }: { company: Company }) {
       <Panel company={company} view={view} standing={data} change={change} />
     </div>
   );
+}
+
+function spanText({ from, to }: Standing): string {
+  return from === to ? monthName(to) : `${monthName(from)} to ${monthName(to)}`;
+}
+
+/** What a printed page has to say to be read alone: the view, filters, the day, closed months. */
+function printWords(standing: Standing, view: View): string {
+  const filters = Object.entries(view.filters).map(([axis, keys]) => `${axis} ${keys.join(', ')}`);
+  return [
+    `${plural(standing.axis)}, ${standing.measure}, compared with ${standing.goal}`,
+    ...filters,
+    isNarrowed(view) && 'narrowed rows',
+    standing.openMonth && `as of ${standing.openMonth.asOf}`,
+    standing.closed === 'restated' ? 'closed months restated' : 'closed months as closed',
+  ]
+    .filter(Boolean)
+    .join('; ');
 }
 
 /** j and k walk the rows, the left and right arrow close and open a group. */

@@ -282,6 +282,14 @@ class NastyFilesTest {
             "1234.50",
             ""),
         file(
+            "a minimal workbook",
+            Workbooks.minimal("month,rep,revenue", "2026-10,K1,1234.5"),
+            1,
+            0,
+            0,
+            "1234.50",
+            ""),
+        file(
             "a workbook with titles and a total",
             Workbooks.of(b -> sheet(b.newWorksheet("Data"), 3)),
             1,

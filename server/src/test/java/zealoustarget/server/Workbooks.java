@@ -68,4 +68,74 @@ final class Workbooks {
     }
     return out.toByteArray();
   }
+
+  /** The least that the standard allows: one sheet of inline texts and numbers, no style part. */
+  static byte[] minimal(String... rows) {
+    StringBuilder cells = new StringBuilder();
+    for (int row = 0; row < rows.length; row++) {
+      cells.append("<row r=\"").append(row + 1).append("\">");
+      for (String cell : rows[row].split(",", -1)) {
+        cells.append(
+            cell.matches("-?[\\d.]+")
+                ? "<c><v>" + cell + "</v></c>"
+                : "<c t=\"inlineStr\"><is><t>" + cell + "</t></is></c>");
+      }
+      cells.append("</row>");
+    }
+    String main = "http://schemas.openxmlformats.org/spreadsheetml/2006/main";
+    String relations = "http://schemas.openxmlformats.org/package/2006/relationships";
+    String office = "http://schemas.openxmlformats.org/officeDocument/2006/relationships";
+    String types = "application/vnd.openxmlformats-officedocument.spreadsheetml.";
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    try (ZipOutputStream zip = new ZipOutputStream(out)) {
+      put(
+          zip,
+          "[Content_Types].xml",
+          "<Types xmlns=\"http://schemas.openxmlformats.org/package/2006/content-types\">"
+              + "<Default Extension=\"rels\""
+              + " ContentType=\"application/vnd.openxmlformats-package.relationships+xml\"/>"
+              + "<Override PartName=\"/xl/workbook.xml\" ContentType=\""
+              + types
+              + "sheet.main+xml\"/><Override PartName=\"/xl/worksheets/sheet1.xml\" ContentType=\""
+              + types
+              + "worksheet+xml\"/></Types>");
+      put(
+          zip,
+          "_rels/.rels",
+          "<Relationships xmlns=\""
+              + relations
+              + "\"><Relationship Id=\"r1\" Type=\""
+              + office
+              + "/officeDocument\" Target=\"xl/workbook.xml\"/></Relationships>");
+      put(
+          zip,
+          "xl/workbook.xml",
+          "<workbook xmlns=\""
+              + main
+              + "\" xmlns:r=\""
+              + office
+              + "\"><sheets><sheet name=\"A\" sheetId=\"1\" r:id=\"r1\"/></sheets></workbook>");
+      put(
+          zip,
+          "xl/_rels/workbook.xml.rels",
+          "<Relationships xmlns=\""
+              + relations
+              + "\"><Relationship Id=\"r1\" Type=\""
+              + office
+              + "/worksheet\" Target=\"worksheets/sheet1.xml\"/></Relationships>");
+      put(
+          zip,
+          "xl/worksheets/sheet1.xml",
+          "<worksheet xmlns=\"" + main + "\"><sheetData>" + cells + "</sheetData></worksheet>");
+    } catch (IOException failure) {
+      throw new UncheckedIOException(failure);
+    }
+    return out.toByteArray();
+  }
+
+  private static void put(ZipOutputStream zip, String name, String content) throws IOException {
+    zip.putNextEntry(new ZipEntry(name));
+    zip.write(content.getBytes(StandardCharsets.UTF_8));
+    zip.closeEntry();
+  }
 }

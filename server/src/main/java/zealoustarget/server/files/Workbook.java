@@ -27,29 +27,33 @@ import zealoustarget.core.intake.FindingCode;
  * never run, and the unpacked size is limited before anything is parsed.
  */
 final class Workbook implements TableFile {
-  private static final ReadingOptions OPTIONS = new ReadingOptions(true, true);
+  private static final ReadingOptions WITH_FORMATS = new ReadingOptions(true, true);
+  private static final ReadingOptions WITHOUT_FORMATS = new ReadingOptions(false, true);
   private static final int MOST_ENTRIES = 10_000;
 
   private final Upload upload;
   private final FileLimits limits;
   private final List<String> sheets;
   private final String sheet;
-  private final boolean hasMacros;
+  private final Parts parts;
+
+  /** What there is in the archive; the style part may be left out, then nothing is a date. */
+  private record Parts(boolean hasMacros, boolean hasStyles) {}
 
   private Workbook(
-      Upload upload, FileLimits limits, List<String> sheets, String sheet, boolean hasMacros) {
+      Upload upload, FileLimits limits, List<String> sheets, String sheet, Parts parts) {
     this.upload = upload;
     this.limits = limits;
     this.sheets = sheets;
     this.sheet = sheet;
-    this.hasMacros = hasMacros;
+    this.parts = parts;
   }
 
   /** Opens a sheet by its name, the first visible one where none is given. */
   static Workbook open(Upload upload, String wanted, FileLimits limits) throws IOException {
-    boolean hasMacros = look(upload, limits);
+    Parts parts = look(upload, limits);
     List<String> sheets;
-    try (ReadableWorkbook book = book(upload)) {
+    try (ReadableWorkbook book = book(upload, parts)) {
       sheets =
           book.getSheets()
               .filter(sheet -> sheet.getVisibility() == SheetVisibility.VISIBLE)
@@ -72,12 +76,12 @@ final class Workbook implements TableFile {
                   + ".")
           .with("allowed", sheets);
     }
-    return new Workbook(upload, limits, sheets, sheet, hasMacros);
+    return new Workbook(upload, limits, sheets, sheet, parts);
   }
 
   @Override
   public void read(LineVisitor visitor) {
-    try (ReadableWorkbook book = book(upload);
+    try (ReadableWorkbook book = book(upload, parts);
         Stream<Row> rows = book.findSheet(sheet).orElseThrow().openStream()) {
       boolean is1904 = book.isDate1904();
       int[] number = {0};
@@ -119,7 +123,7 @@ final class Workbook implements TableFile {
 
   @Override
   public List<Finding> findings() {
-    return hasMacros ? List.of(Finding.of(1, null, FindingCode.MACROS_IGNORED)) : List.of();
+    return parts.hasMacros() ? List.of(Finding.of(1, null, FindingCode.MACROS_IGNORED)) : List.of();
   }
 
   private static List<String> cells(Row row, boolean is1904) {
@@ -131,10 +135,11 @@ final class Workbook implements TableFile {
     return cells;
   }
 
-  /** Unpacks every part once into nothing, counting; says whether there are macros. */
-  private static boolean look(Upload upload, FileLimits limits) throws IOException {
+  /** Unpacks every part once into nothing, counting; says what there is. */
+  private static Parts look(Upload upload, FileLimits limits) throws IOException {
     boolean hasMacros = false;
     boolean isWorkbook = false;
+    boolean hasStyles = false;
     try (InputStream bytes = upload.open();
         ZipFile zip =
             ZipFile.builder()
@@ -144,6 +149,7 @@ final class Workbook implements TableFile {
       int entries = 0;
       for (ZipArchiveEntry entry : Collections.list(zip.getEntries())) {
         hasMacros |= entry.getName().endsWith("vbaProject.bin");
+        hasStyles |= entry.getName().equals("xl/styles.xml");
         isWorkbook |= entry.getName().equals("xl/workbook.xml");
         try (InputStream content = zip.getInputStream(entry)) {
           left -= size(content, left);
@@ -162,7 +168,7 @@ final class Workbook implements TableFile {
               + upload.name()
               + "\" is an archive and no workbook. Load the files in it one by one.");
     }
-    return hasMacros;
+    return new Parts(hasMacros, hasStyles);
   }
 
   /** How much there is, counted only until it is too much. */
@@ -185,9 +191,11 @@ final class Workbook implements TableFile {
             + ". Save the sheet as CSV, or raise zealous.files.workbook.");
   }
 
-  private static ReadableWorkbook book(Upload upload) throws IOException {
+  private static ReadableWorkbook book(Upload upload, Parts parts) throws IOException {
     try {
-      return new ReadableWorkbook(new BufferedInputStream(upload.open()), OPTIONS);
+      return new ReadableWorkbook(
+          new BufferedInputStream(upload.open()),
+          parts.hasStyles() ? WITH_FORMATS : WITHOUT_FORMATS);
     } catch (UncheckedIOException | IllegalArgumentException broken) {
       throw new IOException(broken);
     }
