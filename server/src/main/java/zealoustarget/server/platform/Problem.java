@@ -83,6 +83,8 @@ public enum Problem {
   MONTH_COLUMN_MISSING(HttpStatus.UNPROCESSABLE_CONTENT, "No column has the month"),
   MONTH_TWICE(HttpStatus.UNPROCESSABLE_CONTENT, "A month stands twice"),
   MEASURE_MISSING(HttpStatus.UNPROCESSABLE_CONTENT, "The measure is missing"),
+  GOAL_SET_MISSING(
+      HttpStatus.UNPROCESSABLE_CONTENT, "The file does not say which goal set it brings"),
   SUM_TOO_LARGE(HttpStatus.UNPROCESSABLE_CONTENT, "The sum is too large"),
   INTERNAL(HttpStatus.INTERNAL_SERVER_ERROR, "Something failed on our side"),
   STARTING(HttpStatus.SERVICE_UNAVAILABLE, "The server is starting");
