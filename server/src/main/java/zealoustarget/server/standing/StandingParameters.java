@@ -81,118 +81,41 @@ record StandingParameters(
   }
 
   StandingParameters on(String otherAxis) {
-    return new StandingParameters(
-        otherAxis,
-        measure,
-        from,
-        to,
-        goalSet,
-        basis,
-        factor,
-        rep,
-        region,
-        product,
-        line,
-        manager,
-        beside,
-        besideFactor,
-        group,
-        text,
-        only,
-        status,
-        top,
-        bottom,
-        by,
-        missOver,
-        attainmentFrom,
-        attainmentTo,
-        asOf,
-        without,
-        closed,
-        judge,
-        waiting,
-        atOrAbove);
+    return changed(otherAxis, from, to, beside, besideFactor, group, asOf, without);
   }
 
   /** Without groups and a second basis. */
   StandingParameters ungrouped() {
-    return new StandingParameters(
-        axis,
-        measure,
-        from,
-        to,
-        goalSet,
-        basis,
-        factor,
-        rep,
-        region,
-        product,
-        line,
-        manager,
-        null,
-        null,
-        null,
-        text,
-        only,
-        status,
-        top,
-        bottom,
-        by,
-        missOver,
-        attainmentFrom,
-        attainmentTo,
-        asOf,
-        without,
-        closed,
-        judge,
-        waiting,
-        atOrAbove);
+    return changed(axis, from, to, null, null, null, asOf, without);
   }
 
   /** Of another span; a day is one of the first and not asked for. */
   StandingParameters in(Span other) {
     String first = other.fromInclusive().toString();
     String last = other.toInclusive().toString();
-    return new StandingParameters(
-        axis,
-        measure,
-        first,
-        last,
-        goalSet,
-        basis,
-        factor,
-        rep,
-        region,
-        product,
-        line,
-        manager,
-        beside,
-        besideFactor,
-        group,
-        text,
-        only,
-        status,
-        top,
-        bottom,
-        by,
-        missOver,
-        attainmentFrom,
-        attainmentTo,
-        null,
-        without,
-        closed,
-        judge,
-        waiting,
-        atOrAbove);
+    return changed(axis, first, last, beside, besideFactor, group, null, without);
   }
 
   /** Without a posted load. */
   StandingParameters without(String load) {
+    return changed(axis, from, to, beside, besideFactor, group, asOf, load);
+  }
+
+  /** The same question but for what the methods above change. */
+  private StandingParameters changed(
+      String newAxis,
+      String newFrom,
+      String newTo,
+      String newBeside,
+      String newBesideFactor,
+      String newGroup,
+      String newAsOf,
+      String newWithout) {
     return new StandingParameters(
-        axis,
+        newAxis,
         measure,
-        from,
-        to,
+        newFrom,
+        newTo,
         goalSet,
         basis,
         factor,
@@ -201,9 +124,9 @@ record StandingParameters(
         product,
         line,
         manager,
-        beside,
-        besideFactor,
-        group,
+        newBeside,
+        newBesideFactor,
+        newGroup,
         text,
         only,
         status,
@@ -213,8 +136,8 @@ record StandingParameters(
         missOver,
         attainmentFrom,
         attainmentTo,
-        asOf,
-        load,
+        newAsOf,
+        newWithout,
         closed,
         judge,
         waiting,
