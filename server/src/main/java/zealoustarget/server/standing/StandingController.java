@@ -105,9 +105,9 @@ class StandingController {
   PathAnswer path(
       @PathVariable String axis,
       @PathVariable String key,
-      @ParameterObject @ModelAttribute StandingParameters query,
-      @RequestParam(required = false) String atOrAbove) {
-    return closeUps.path(key, query.on(axis), NarrowingReader.limit("atOrAbove", atOrAbove));
+      @ParameterObject @ModelAttribute StandingParameters query) {
+    return closeUps.path(
+        key, query.on(axis), NarrowingReader.limit("atOrAbove", query.atOrAbove()));
   }
 
   /**
