@@ -1,4 +1,6 @@
 /** The wire's shapes. Amounts and ratios are decimal strings, months "2026-10", missing is null. */
+import type { Writing } from '../format/writing';
+
 export type AxisWord = 'rep' | 'region' | 'product' | 'line' | 'manager' | 'company';
 export type Direction = 'HIGHER' | 'LOWER' | 'NEAREST';
 export type Tone = 'good' | 'near' | 'bad' | 'neutral';
@@ -28,6 +30,9 @@ export interface MemberFound {
 
 export interface Company {
   name: string;
+  /** Null while it is not set. */
+  timeZone: string | null;
+  writing: Writing;
   calendar: { startMonth: number; yearNamedBy: 'start' | 'end' };
   measures: Measure[];
   goalSets: GoalSet[];
@@ -319,20 +324,36 @@ export interface Orders {
   thresholds: string[];
   page: number;
   size: number;
+  orderCount: number;
   lineCount: number;
   judged: number;
   met: number;
+  orders: Order[];
+}
+
+/** The lines of one order key and rep; what they do not share is null. */
+export interface Order {
+  order: string | null;
+  month: string;
+  date: string | null;
+  rep: string | null;
+  product: string | null;
+  amount: string;
+  goal: string | null;
+  variance: string | null;
+  isMet: boolean | null;
+  why: string | null;
+  lineCount: number;
   lines: {
     load: number;
     file: string;
     line: number;
     month: string;
-    rep: string | null;
+    date: string | null;
+    product: string | null;
     amount: string;
-    goal: string | null;
-    variance: string | null;
-    isMet: boolean | null;
-    why: string | null;
+    /** Cells of the file's other columns, such as a customer, by title. */
+    further: Record<string, string>;
   }[];
 }
 
@@ -768,7 +789,22 @@ export interface CreditPart {
   shares: Record<string, string>;
 }
 
+/** How the company writes, as far as it is set. */
+export interface WritingRules {
+  decimal?: string | null;
+  grouping?: string | null;
+  dates?: string | null;
+  weekStart?: string | null;
+}
+
+export interface CompanyRules {
+  name: string;
+  timeZone?: string | null;
+  writing?: WritingRules | null;
+}
+
 export interface Rules {
+  company: CompanyRules;
   plans: PlanPart[];
   assignments: AssignmentPart[];
   credits: CreditPart[];

@@ -10,6 +10,7 @@ import { EarningsDesk, MyMonth } from '../desks/earnings';
 import { IntakeDesk } from '../desks/intake';
 import { PlaybookDesk } from '../desks/playbook';
 import { StandingDesk } from '../desks/standing';
+import { setWriting } from '../format/writing';
 import { Boundary } from '../ui/Boundary';
 import { Failed, Loading } from '../ui/Notice';
 import { DropZone } from './DropZone';
@@ -27,12 +28,18 @@ export function App() {
 }
 
 function Inside() {
-  const company = useQuery({ queryKey: ['company'], queryFn: () => ask<Company>('/company') });
+  const company = useQuery({ queryKey: ['company'], queryFn: readCompany });
   if (company.isPending) return <Loading what="the company" />;
   if (company.isError) {
     return <Failed error={company.error} onRetry={() => void company.refetch()} />;
   }
   return <Frame company={company.data} />;
+}
+
+async function readCompany(): Promise<Company> {
+  const company = await ask<Company>('/company');
+  setWriting(company.writing, company.timeZone);
+  return company;
 }
 
 function Frame({ company }: { company: Company }) {

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { ask, query } from '../api/client';
 import type { Company, MonthReading, Path } from '../api/types';
-import { shortMonth } from '../format/figures';
+import { amount, shortMonth } from '../format/figures';
 import { MiniBar } from '../marks/MiniBar';
 import { fiscalYear, plusMonths, rangeOf, spanOf, type SpanKind } from './span';
 import { spanChanges, useView, wholeQuery } from './useView';
@@ -119,7 +119,7 @@ function MonthButton({ month, isInSpan, onPress, onRelease, onChoose }: MonthBut
   const { reading, state } = month;
   const { spoken } = reading;
   const figures = spoken.percentShown
-    ? `${spoken.percentShown} % of goal${spoken.kind === 'to-date' ? ' to date' : ''}, ${spoken.status}`
+    ? `${amount(spoken.percentShown)} % of goal${spoken.kind === 'to-date' ? ' to date' : ''}, ${spoken.status}`
     : (spoken.noReading ?? 'no goal');
   return (
     <button

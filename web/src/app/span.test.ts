@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Company } from '../api/types';
+import { UNSET } from '../format/writing';
 import { fiscalNumber, fiscalYear, isMonth, plusMonths, rangeOf, spanOf } from './span';
 import {
   basisWord,
@@ -53,6 +54,8 @@ describe('spans follow the fiscal calendar', () => {
 
 const COMPANY: Company = {
   name: 'Test',
+  timeZone: null,
+  writing: UNSET,
   calendar: JULY,
   measures: [
     { code: 'returns', unit: 'EUR', scale: 2, direction: 'LOWER', hasActuals: true },

@@ -1,4 +1,5 @@
-const NARROW_SPACE = '\u202f';
+import { typed, writing } from './writing';
+
 const MINUS = '\u2212';
 export const NONE = '–';
 
@@ -8,15 +9,16 @@ export function hasFraction(decimal: string | null): boolean {
 }
 
 /**
- * An amount with thin-space thousands and a true minus; digits are never recomputed.
+ * An amount in the company's way of writing, with a true minus; digits are never recomputed.
  * @param decimals keep those that are there, or drop them where the whole column has none
  */
 export function amount(decimal: string | null, decimals: 'keep' | 'drop' = 'keep'): string {
   if (decimal === null) return NONE;
   const isNegative = decimal.startsWith('-');
   const [whole = '', fraction] = decimal.replace('-', '').split('.');
-  const grouped = whole.replace(/\B(?=(\d{3})+$)/g, NARROW_SPACE);
-  const shown = fraction && decimals === 'keep' ? `${grouped}.${fraction}` : grouped;
+  const grouped = whole.replace(/\B(?=(\d{3})+$)/g, writing().grouping);
+  const shown =
+    fraction && decimals === 'keep' ? `${grouped}${writing().decimal}${fraction}` : grouped;
   return isNegative ? MINUS + shown : shown;
 }
 
@@ -99,8 +101,8 @@ export function shifted(decimal: string, places: number): string {
   return isNegative && text !== '0' ? `-${text}` : text;
 }
 
-/** A ratio as its percent: "0.035" is "3.5". */
-export const asPercent = (ratio: string) => shifted(ratio, 2);
+/** A ratio as its percent, as it is typed: "0.035" is "3.5", or "3,5" with a decimal comma. */
+export const asPercent = (ratio: string) => typed(shifted(ratio, 2));
 
 /** An axis' word for several. */
 export function plural(axis: string): string {

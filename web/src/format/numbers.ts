@@ -1,16 +1,11 @@
+import { writing, type Writing } from './writing';
+
 /**
  * Reads what a person typed as a number: the one place for every field of the application. What can
  * be read in two ways is refused with a sentence, never guessed.
  */
 export type NumberRead =
   { kind: 'empty' } | { kind: 'number'; decimal: string } | { kind: 'fault'; words: string };
-
-/** How the company writes numbers; null while that is not set. */
-export interface Writing {
-  decimal: '.' | ',';
-  /** A point, a comma, an apostrophe or a space; empty for none. */
-  grouping: '.' | ',' | "'" | ' ' | '';
-}
 
 /** What a field takes. */
 export interface NumberKind {
@@ -34,13 +29,13 @@ const MOST_DIGITS = 15;
 export function readNumber(
   typed: string,
   kind: NumberKind,
-  writing: Writing | null = null,
+  company: Writing = writing(),
 ): NumberRead {
   let text = typed.trim().replace(/[\u2212\u2013]/g, '-');
   if (text === '') return { kind: 'empty' };
   if (kind.isPercent) text = text.replace(/\s*%$/, '');
   const isNegative = text.startsWith('-');
-  const plain = read(text.replace(/^[+-]\s*/, ''), typed.trim(), writing);
+  const plain = read(text.replace(/^[+-]\s*/, ''), typed.trim(), company);
   if (typeof plain !== 'string') return plain;
   const [whole = '', fraction = ''] = plain.split('.');
   if (isNegative && !kind.isSigned && /[1-9]/.test(plain)) {
@@ -65,8 +60,8 @@ function fault(words: string): NumberRead {
 }
 
 /** Digits with at most one point, or why they cannot be read. */
-function read(text: string, typed: string, writing: Writing | null): string | NumberRead {
-  const example = writing?.decimal === ',' ? '1234,50' : '1234.50';
+function read(text: string, typed: string, company: Writing): string | NumberRead {
+  const example = company.decimal === ',' ? '1234,50' : '1234.50';
   const odd = fault(`“${typed}” is not a number. Write it as ${example}.`);
   if (!/^[\d.,' \u2019\u00a0\u2009\u202f]+$/.test(text) || !/^\d|^[.,]\d/.test(text)) return odd;
   const spaced = text.replace(SPACES, ' ').replace(/\u2019/g, "'");
@@ -88,10 +83,10 @@ function read(text: string, typed: string, writing: Writing | null): string | Nu
   if (parts.length > 2) return grouped(spaced, mark, '') ?? odd;
   const [whole = '', fraction = ''] = parts;
   const couldGroup = /^[1-9]\d{0,2}$/.test(whole) && fraction.length === 3;
-  if (!couldGroup || writing?.decimal === mark) {
+  if (!couldGroup || (company.isSet && company.decimal === mark)) {
     return fraction === '' ? odd : `${whole || '0'}.${fraction}`;
   }
-  if (writing?.grouping === mark) return whole + fraction;
+  if (company.isSet) return whole + fraction;
   return fault(
     `“${typed}” can be read as ${whole}${fraction} or as ${whole}.${fraction}. ` +
       `Write ${whole} ${fraction} or ${whole}.${fraction}0.`,

@@ -1,6 +1,7 @@
 import { useId, useState, type ReactNode } from 'react';
 import { amount } from '../format/figures';
 import { readNumber, type NumberKind } from '../format/numbers';
+import { typed } from '../format/writing';
 import { field } from './Drop';
 
 interface NumberFieldProps {
@@ -23,10 +24,10 @@ interface NumberFieldProps {
 export function NumberField(props: NumberFieldProps) {
   const { label, value, kind, unit, placeholder, className, onRead } = props;
   const id = useId();
-  const [typed, setTyped] = useState(value);
-  const read = readNumber(typed, kind);
+  const [text, setText] = useState(() => typed(value));
+  const read = readNumber(text, kind);
   const understood = read.kind === 'number' ? amount(read.decimal) : '';
-  const isSame = understood === '' || understood === typed.trim();
+  const isSame = understood === '' || understood === text.trim();
   return (
     <div className={className}>
       <label htmlFor={`${id}-field`} className="block text-quiet">
@@ -36,12 +37,12 @@ export function NumberField(props: NumberFieldProps) {
         id={`${id}-field`}
         className={field}
         inputMode="decimal"
-        value={typed}
+        value={text}
         placeholder={placeholder}
         aria-invalid={read.kind === 'fault'}
         aria-describedby={id}
         onChange={(event) => {
-          setTyped(event.target.value);
+          setText(event.target.value);
           const now = readNumber(event.target.value, kind);
           onRead(now.kind === 'number' ? now.decimal : now.kind === 'empty' ? '' : null);
         }}

@@ -6,6 +6,7 @@ import { amount, monthName, NONE, signed } from '../../format/figures';
 import { field } from '../../ui/Drop';
 import { Failed, Loading, mainButton, smallButton } from '../../ui/Notice';
 import { useChanged, useSeal, useSealing } from './useEarnings';
+import { timeText } from '../../format/writing';
 
 /** The checks before a month is sealed; of a sealed one what changed since. */
 export function SealPanel({ month, onClose }: { month: string; onClose: () => void }) {
@@ -242,8 +243,7 @@ function Past({ seal }: { seal: SealState }) {
   );
 }
 
-/** "23 November 2026, 17:40". */
 function when(instant: string | null): string {
   if (instant === null) return NONE;
-  return new Date(instant).toLocaleString('en-GB', { dateStyle: 'long', timeStyle: 'short' });
+  return timeText(instant);
 }

@@ -3,6 +3,7 @@ import type { Job, PayDesk, SentState } from '../../api/types';
 import { count, monthName } from '../../format/figures';
 import { Failed, Loading, mainButton, smallButton } from '../../ui/Notice';
 import { useJob, useSent } from './useEarnings';
+import { timeText } from '../../format/writing';
 
 /** All statements of the month: as files, and to the reps by mail. */
 export function SendPanel({ desk, onClose }: { desk: PayDesk; onClose: () => void }) {
@@ -136,10 +137,7 @@ function Mail({ sent, isBusy, onSend }: MailProps) {
 function stateOf(one: SentState['statements'][number]): string {
   if (one.begunAt === null) return 'not sent';
   if (one.sentAt === null) return 'unclear';
-  const when = new Date(one.sentAt).toLocaleString('en-GB', {
-    dateStyle: 'medium',
-    timeStyle: 'short',
-  });
+  const when = timeText(one.sentAt);
   return one.isPresent ? `sent ${when}` : `changed since ${when}`;
 }
 

@@ -10,6 +10,7 @@ import { SourceLink } from '../../ui/SourceLink';
 import { percent, sentence } from './earnings';
 import { useStatement } from './useEarnings';
 import { WhatIfPart } from './WhatIfPart';
+import { Pager } from '../../ui/Pager';
 
 const PAGE = 50;
 
@@ -174,27 +175,7 @@ function Sources({
       <details>
         <summary className="min-h-6 cursor-pointer">Sales: {count(lineCount, 'line')}</summary>
         <SourceList lines={sales} />
-        {pages > 1 && (
-          <p className="no-print mt-2 flex items-center gap-2">
-            <button
-              type="button"
-              className={smallButton}
-              disabled={page === 0}
-              onClick={() => onTurn(page - 1)}
-            >
-              Before
-            </button>
-            Page {page + 1} of {pages}
-            <button
-              type="button"
-              className={smallButton}
-              disabled={page + 1 >= pages}
-              onClick={() => onTurn(page + 1)}
-            >
-              Next
-            </button>
-          </p>
-        )}
+        <Pager page={page} pages={pages} onTurn={onTurn} />
       </details>
     </section>
   );

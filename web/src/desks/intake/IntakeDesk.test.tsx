@@ -5,9 +5,12 @@ import { MemoryRouter, useLocation } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Company, Load } from '../../api/types';
 import { IntakeDesk } from './IntakeDesk';
+import { UNSET } from '../../format/writing';
 
 const COMPANY: Company = {
   name: 'Saltmarsh Chandlery',
+  timeZone: null,
+  writing: UNSET,
   calendar: { startMonth: 7, yearNamedBy: 'end' },
   measures: [],
   goalSets: [],

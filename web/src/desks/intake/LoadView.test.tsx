@@ -5,6 +5,7 @@ import { MemoryRouter } from 'react-router';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import type { Changes, Checks, Company, Load, Sheet } from '../../api/types';
 import { LoadView } from './LoadView';
+import { UNSET } from '../../format/writing';
 
 const LOAD: Load = {
   id: 7,
@@ -141,6 +142,8 @@ const CHANGES: Changes = {
 
 const COMPANY: Company = {
   name: 'Saltmarsh Chandlery',
+  timeZone: null,
+  writing: UNSET,
   calendar: { startMonth: 7, yearNamedBy: 'end' },
   measures: [{ code: 'revenue', unit: 'EUR', scale: 2, direction: 'HIGHER', hasActuals: true }],
   goalSets: [],

@@ -3,6 +3,7 @@ import type { Company, PlanPart, Rules } from '../../api/types';
 import { useView, type Changes } from '../../app/useView';
 import { count, monthName } from '../../format/figures';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
+import { CompanyPart } from './CompanyPart';
 import { isCount, newPlan, toDraft, type PlanDraft } from './plan';
 import { PlanEditor } from './PlanEditor';
 import { RemovePlan } from './RemovePlan';
@@ -23,6 +24,7 @@ export function PlaybookDesk({ company }: { company: Company }) {
         {[
           { word: 'Commission plans', part: null },
           { word: 'Shared credit', part: 'credit' },
+          { word: 'Company', part: 'company' },
           { word: 'Trail', part: 'trail' },
         ].map(({ word, part }) => (
           <button
@@ -42,6 +44,8 @@ export function PlaybookDesk({ company }: { company: Company }) {
         <Loading what="the plans" />
       ) : rules.isError ? (
         <Failed error={rules.error} onRetry={() => void rules.refetch()} />
+      ) : show === 'company' ? (
+        <CompanyPart rules={rules.data} />
       ) : show === 'credit' ? (
         <Credit rules={rules.data} month={view.span.to} />
       ) : (

@@ -4,6 +4,7 @@ import { query } from '../../api/client';
 import { field } from '../../ui/Drop';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
 import { useAudit } from './usePlaybook';
+import { timeText } from '../../format/writing';
 
 const PAGE = 100;
 
@@ -59,12 +60,7 @@ export function Trail() {
             <tbody>
               {entries.data.map((entry) => (
                 <tr key={entry.id} className="border-b border-rule align-top">
-                  <td className="px-2 py-1.5 whitespace-nowrap">
-                    {new Date(entry.at).toLocaleString('en-GB', {
-                      dateStyle: 'medium',
-                      timeStyle: 'short',
-                    })}
-                  </td>
+                  <td className="px-2 py-1.5 whitespace-nowrap">{timeText(entry.at)}</td>
                   <td className="px-2 py-1.5">{entry.by}</td>
                   <td className="px-2 py-1.5 whitespace-nowrap">{entry.kind}</td>
                   <th scope="row" className="px-2 py-1.5 text-left font-normal">

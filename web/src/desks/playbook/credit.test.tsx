@@ -13,6 +13,7 @@ const PEOPLE = [
 
 const RULES: Rules & { tag: string } = {
   plans: [],
+  company: { name: 'Saltmarsh Chandlery' },
   assignments: [],
   credits: [{ rep: 'A', from: '2026-08', shares: { A: '0.6', B: '0.4' } }],
   tag: '"1"',

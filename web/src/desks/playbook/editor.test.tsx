@@ -21,6 +21,7 @@ const WIDE: Company = {
 
 const RULES: Rules = {
   plans: [],
+  company: { name: 'Saltmarsh Chandlery' },
   assignments: [
     { rep: 'A', plan: 'Field', from: '2026-07' },
     { rep: 'B', plan: 'Lakes', from: '2026-07', until: '2026-12', ramp: ['0.5', '0.75'] },

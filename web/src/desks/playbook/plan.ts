@@ -1,6 +1,7 @@
 import type { AssignmentPart, BoundPart, Company, PlanPart } from '../../api/types';
 import { asPercent, shifted } from '../../format/figures';
 import { readNumber } from '../../format/numbers';
+import { typed } from '../../format/writing';
 
 /** What a percent field holds: a ratio as decimal text, a fault, or two readings to choose from. */
 export type PercentRead =
@@ -94,18 +95,18 @@ export function toDraft(plan: PlanPart, isCount: boolean): PlanDraft {
     method: plan.method,
     steps: plan.steps.map((step) => ({
       from: `${asPercent(step.from)} %`,
-      rate: isCount ? step.rate : `${asPercent(step.rate)} %`,
+      rate: isCount ? typed(step.rate) : `${asPercent(step.rate)} %`,
     })),
-    bonus: /[1-9]/.test(plan.bonus) ? plan.bonus : '',
+    bonus: /[1-9]/.test(plan.bonus) ? typed(plan.bonus) : '',
     bonusPaid: plan.bonusPaid,
     ceiling: boundDraft(plan.ceiling),
-    cap: plan.cap ?? '',
+    cap: typed(plan.cap ?? ''),
     negativeDue: plan.negativeDue,
   };
 }
 
 function boundDraft(bound: BoundPart | undefined): BoundDraft {
-  if (bound?.amount !== undefined) return { kind: 'amount', value: bound.amount };
+  if (bound?.amount !== undefined) return { kind: 'amount', value: typed(bound.amount) };
   if (bound?.percent !== undefined) {
     return { kind: 'percent', value: `${asPercent(bound.percent)} %` };
   }

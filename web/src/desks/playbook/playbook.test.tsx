@@ -38,6 +38,7 @@ const RULES: Rules = {
       negativeDue: 'recover',
     },
   ],
+  company: { name: 'Saltmarsh Chandlery' },
   assignments: [{ rep: 'A', plan: 'Field', from: '2026-07' }],
   credits: [],
 };

@@ -3,6 +3,7 @@ import { ask, askTagged, query } from '../../api/client';
 import type {
   AssignmentPart,
   AuditEntry,
+  CompanyRules,
   CreditPart,
   PayRow,
   PlanPart,
@@ -20,6 +21,7 @@ export interface RemovedPlan {
 }
 
 export interface RulesToSave {
+  company?: CompanyRules;
   plans?: (PlanPart | RemovedPlan)[];
   assignments?: AssignmentPart[];
   credits?: CreditPart[];

@@ -74,7 +74,7 @@ export function CloseUp({ view, standing, company, change }: CloseUpProps) {
       )}
       <p className="no-print mb-4">
         <button type="button" className={smallButton} onClick={() => change({ panel: 'orders' })}>
-          Order lines
+          Orders
         </button>
       </p>
       <ProofPart

@@ -2,6 +2,7 @@ import { useRights } from '../../accounts/account';
 import type { AxisWord, Company, Standing } from '../../api/types';
 import { basisWord, type Changes, type View } from '../../app/useView';
 import { readNumber } from '../../format/numbers';
+import { typed } from '../../format/writing';
 import { Choice, type Option } from '../../ui/Choice';
 import { AsOf } from './AsOf';
 import { NarrowDrop } from './NarrowDrop';
@@ -259,7 +260,7 @@ function Factor({ value, onChange }: FactorProps) {
     const read = readNumber(input.value, { decimals: 6 });
     if (read.kind === 'number' && /[1-9]/.test(read.decimal)) {
       if (read.decimal !== value) onChange(read.decimal === '1' ? null : read.decimal);
-      input.value = read.decimal;
+      input.value = typed(read.decimal);
     } else {
       input.setCustomValidity(
         read.kind === 'fault' ? read.words : 'A factor is above 0, such as 1.2.',
@@ -273,7 +274,7 @@ function Factor({ value, onChange }: FactorProps) {
       times{' '}
       <input
         key={value}
-        defaultValue={value}
+        defaultValue={typed(value)}
         inputMode="decimal"
         onBlur={(event) => keep(event.currentTarget)}
         onKeyDown={(event) => {

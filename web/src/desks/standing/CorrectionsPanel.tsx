@@ -6,6 +6,7 @@ import { Failed, Loading, smallButton } from '../../ui/Notice';
 import { SourceLink } from '../../ui/SourceLink';
 import { targetOf, TOTAL } from './standing';
 import { useCorrections } from './useStanding';
+import { Pager } from '../../ui/Pager';
 
 const PAGE = 50;
 
@@ -100,29 +101,7 @@ function Lines({ corrections, onTurn }: LinesProps) {
           </tbody>
         </table>
       </div>
-      {lineCount > size && (
-        <p className="no-print mt-2 flex items-center gap-2">
-          <button
-            type="button"
-            className={smallButton}
-            disabled={page === 0}
-            onClick={() => onTurn(page - 1)}
-          >
-            Previous
-          </button>
-          <span>
-            page {page + 1} of {Math.ceil(lineCount / size)}
-          </span>
-          <button
-            type="button"
-            className={smallButton}
-            disabled={(page + 1) * size >= lineCount}
-            onClick={() => onTurn(page + 1)}
-          >
-            Next
-          </button>
-        </p>
-      )}
+      <Pager page={page} pages={Math.ceil(lineCount / size)} onTurn={onTurn} />
     </>
   );
 }

@@ -6,6 +6,7 @@ import { toneColour } from '../../marks/tones';
 import { percentOf } from './NarrowDrop';
 import { EMPTY } from './standing';
 import { useStanding } from './useStanding';
+import { amount } from '../../format/figures';
 
 const WIDTH = 860;
 const HEIGHT = 34;
@@ -122,7 +123,7 @@ function Ticks({ rows, x }: { rows: Row[]; x: Scale }) {
       strokeWidth="3"
       opacity="0.75"
     >
-      <title>{`${row.name}: ${row.spoken.percentShown ?? ''} %`}</title>
+      <title>{`${row.name}: ${amount(row.spoken.percentShown)} %`}</title>
     </line>
   ));
 }

@@ -6,6 +6,7 @@ import { shifted } from '../../format/figures';
 import { Drop, field } from '../../ui/Drop';
 import { mainButton, quietButton } from '../../ui/Notice';
 import { NumberField } from '../../ui/NumberField';
+import { typed } from '../../format/writing';
 
 interface NarrowDropProps {
   view: View;
@@ -223,7 +224,7 @@ function wordsOf({ narrowing }: View): string[] {
     top && `best ${top}`,
     bottom && `worst ${bottom}`,
     over && `missing over ${over}`,
-    (low || high) && `${percentOf(low) || '…'} to ${percentOf(high) || '…'} %`,
+    (low || high) && `${typed(percentOf(low)) || '…'} to ${typed(percentOf(high)) || '…'} %`,
   ].filter((word): word is string => typeof word === 'string' && word !== '');
 }
 

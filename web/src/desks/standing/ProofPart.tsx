@@ -2,9 +2,10 @@ import { useState } from 'react';
 import type { Proof, SourceRow, Standing } from '../../api/types';
 import type { View } from '../../app/useView';
 import { amount, asPercent, count, monthName } from '../../format/figures';
-import { Failed, Loading, smallButton } from '../../ui/Notice';
+import { Failed, Loading } from '../../ui/Notice';
 import { SourceLink } from '../../ui/SourceLink';
 import { useProof, type Target } from './useStanding';
+import { Pager } from '../../ui/Pager';
 
 const PAGE = 20;
 
@@ -42,9 +43,7 @@ export function ProofPart({ view, standing, target }: ProofPartProps) {
       </dl>
       <p className="mb-3">{rungSentence(data, standing)}</p>
       <Sources title="Actual" rows={data.rows} total={data.rowCount} />
-      {data.rowCount > PAGE && (
-        <Pages page={page} pages={Math.ceil(data.rowCount / PAGE)} onTurn={setPage} />
-      )}
+      <Pager page={page} pages={Math.ceil(data.rowCount / PAGE)} onTurn={setPage} />
       {data.goalRowCount > 0 && (
         <Sources title={`Goal, ${data.goalWords}`} rows={data.goalRows} total={data.goalRowCount} />
       )}
@@ -97,40 +96,5 @@ function Sources({ title, rows, total }: { title: string; rows: SourceRow[]; tot
         </tbody>
       </table>
     </div>
-  );
-}
-
-function Pages({
-  page,
-  pages,
-  onTurn,
-}: {
-  page: number;
-  pages: number;
-  onTurn: (p: number) => void;
-}) {
-  const small = smallButton;
-  return (
-    <p className="no-print mb-3 flex items-center gap-2">
-      <button
-        type="button"
-        className={small}
-        disabled={page === 0}
-        onClick={() => onTurn(page - 1)}
-      >
-        Previous
-      </button>
-      <span className="text-quiet">
-        Page {page + 1} of {pages}
-      </span>
-      <button
-        type="button"
-        className={small}
-        disabled={page + 1 >= pages}
-        onClick={() => onTurn(page + 1)}
-      >
-        Next
-      </button>
-    </p>
   );
 }

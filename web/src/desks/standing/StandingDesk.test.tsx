@@ -4,6 +4,7 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { Row } from '../../api/types';
 import { type Asked, clean, layOut, serve, showAt } from '../../test/desk';
 import { ANSWERS as ALL, COMPANY, ROWS, STANDING } from './samples';
+import { setWriting } from '../../format/writing';
 import { StandingDesk } from './StandingDesk';
 
 function show(search = '') {
@@ -181,5 +182,19 @@ describe('the standing desk', () => {
     serve(ALL);
     await userEvent.click(screen.getByRole('button', { name: 'Try again' }));
     expect(await rowNames()).toHaveLength(5);
+  });
+});
+
+describe('the company’s way of writing', () => {
+  afterEach(() => setWriting(undefined));
+
+  it('is that of every figure of the rows', async () => {
+    setWriting({ decimal: ',', grouping: '.', dates: 'dmy', isSet: true });
+    serve(ALL);
+    show();
+    await rowNames();
+    const table = screen.getByRole('table', { name: 'Standing by rep' });
+    expect(table.textContent).toMatch(/\d,\d/);
+    expect(table.textContent).not.toMatch(/\d\.\d(?!\d\d)/);
   });
 });

@@ -21,6 +21,7 @@ import { itemsOf, TOTAL, type Item } from './standing';
 import { StandingTable } from './StandingTable';
 import { TakeAlong } from './TakeAlong';
 import { useStanding } from './useStanding';
+import { dayText } from '../../format/writing';
 
 type Change = (changes: Changes, isTyping?: boolean) => void;
 
@@ -79,7 +80,7 @@ function printWords(standing: Standing, view: View): string {
     `${plural(standing.axis)}, ${standing.measure}, compared with ${standing.goal}`,
     ...filters,
     isNarrowed(view) && 'narrowed rows',
-    standing.openMonth && `as of ${standing.openMonth.asOf}`,
+    standing.openMonth && `as of ${dayText(standing.openMonth.asOf)}`,
     standing.closed === 'restated' ? 'closed months restated' : 'closed months as closed',
   ]
     .filter(Boolean)

@@ -3,6 +3,7 @@ import type { View } from '../../app/useView';
 import { readNumber } from '../../format/numbers';
 import { percentOf, shareOf } from './NarrowDrop';
 import { compareDecimals } from './standing';
+import { typed } from '../../format/writing';
 
 /** A rung while it is edited; the bound as it is typed, in percent where the scale is a share. */
 export interface RungDraft {
@@ -49,7 +50,7 @@ export function draftsOf(rungs: Rung[], isShare: boolean): RungDraft[] {
   return rungs.map((rung) => ({
     name: rung.name,
     tone: rung.tone,
-    bound: rung.from === undefined ? '' : isShare ? percentOf(rung.from) : rung.from,
+    bound: rung.from === undefined ? '' : typed(isShare ? percentOf(rung.from) : rung.from),
     isAbove: rung.bound === 'above',
   }));
 }

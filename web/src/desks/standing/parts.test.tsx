@@ -19,24 +19,40 @@ const ORDERS: Orders = {
   thresholds: ['order floor'],
   page: 0,
   size: 50,
-  lineCount: 51,
+  orderCount: 51,
+  lineCount: 52,
   judged: 51,
   met: 2,
-  lines: [
+  orders: [
     {
-      load: 3,
-      file: 'october.csv',
-      line: 9,
+      order: 'SO-1',
       month: '2026-10',
+      date: '2026-10-05',
       rep: 'Ada',
+      product: null,
       amount: '80.00',
       goal: '75.00',
       variance: '5.00',
       isMet: true,
       why: '5.00 over 75.00',
+      lineCount: 2,
+      lines: [line(9, 'Cleat', '50.00'), line(11, 'Rope', '30.00')],
     },
   ],
 };
+
+function line(number: number, product: string, amount: string) {
+  return {
+    load: 3,
+    file: 'october.csv',
+    line: number,
+    month: '2026-10',
+    date: '2026-10-05',
+    product,
+    amount,
+    further: { customer: 'Reef & Co' },
+  };
+}
 
 function Panel({ onClose }: { onClose: () => void }) {
   const [view] = useView(COMPANY);
@@ -79,18 +95,27 @@ describe('the order lines', () => {
     );
     await userEvent.click(screen.getByRole('button', { name: 'Next' }));
     await waitFor(() => expect(asked.at(-1)?.path).toContain('page=1'));
-    await userEvent.selectOptions(await screen.findByRole('combobox'), 'order floor');
+    expect(screen.getByText(/2026-10-05, Rope, Reef & Co/)).toBeVisible();
+    await userEvent.selectOptions(
+      await screen.findByRole('combobox', { name: 'Compare each order with' }),
+      'order floor',
+    );
     await waitFor(() => expect(asked.at(-1)?.path).toMatch(/threshold=order\+floor.*page=0/));
-    await userEvent.click(await screen.findByRole('checkbox', { name: 'only these' }));
+    await userEvent.click(await screen.findByRole('checkbox', { name: 'show only these' }));
     await waitFor(() => expect(asked.at(-1)?.path).toContain('onlyMet=true'));
+    await userEvent.selectOptions(screen.getByRole('combobox', { name: 'Sort by' }), '-amount');
+    await waitFor(() => expect(asked.at(-1)?.path).toContain('sort=-amount'));
+    expect(screen.getByRole('link', { name: 'Export orders' }).getAttribute('href')).toMatch(
+      /orders\.csv\?.*threshold=order\+floor.*onlyMet=true.*sort=-amount/,
+    );
     await userEvent.click(screen.getByRole('button', { name: 'Close' }));
     expect(closed).toHaveBeenCalledOnce();
   });
 
   it('say so where no goal stands beside them', async () => {
-    serve({ '/orders': { ...ORDERS, lineCount: 1, judged: 0, met: 0, lines: [] } });
+    serve({ '/orders': { ...ORDERS, orderCount: 1, lineCount: 1, judged: 0, met: 0, orders: [] } });
     showAt(<Panel onClose={() => undefined} />, AT);
-    expect(await screen.findByText('1 line; no goal stands beside them.')).toBeVisible();
+    expect(await screen.findByText('1 order of 1 line. No goal per order.')).toBeVisible();
     expect(screen.queryByRole('checkbox')).toBeNull();
   });
 });

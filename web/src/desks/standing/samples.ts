@@ -1,3 +1,4 @@
+import { UNSET } from '../../format/writing';
 import type {
   Claims,
   CloseUp,
@@ -11,6 +12,8 @@ import type {
 
 export const COMPANY: Company = {
   name: 'Saltmarsh Chandlery',
+  timeZone: null,
+  writing: UNSET,
   calendar: { startMonth: 7, yearNamedBy: 'end' },
   measures: [{ code: 'revenue', unit: 'EUR', scale: 2, direction: 'HIGHER', hasActuals: true }],
   goalSets: [{ name: 'quota', axis: 'rep', measures: ['revenue'], ranges: [] }],

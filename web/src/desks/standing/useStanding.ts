@@ -114,6 +114,11 @@ export function useCorrections(view: View, target: Target, page: number, size: n
   });
 }
 
+/** Where the orders behind a row are, and what is asked there. */
+export function ordersAddress(view: View, target: Target) {
+  return targetQuery(view, target);
+}
+
 export function useOrders(view: View, target: Target, wish: Query) {
   const [address, base] = targetQuery(view, target);
   const asked = { ...base, ...wish };

@@ -1,11 +1,9 @@
 package zealoustarget.server;
 
-import java.time.Clock;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
 import org.springframework.boot.security.autoconfigure.UserDetailsServiceAutoConfiguration;
-import org.springframework.context.annotation.Bean;
 import zealoustarget.server.platform.Reopening;
 
 /** Starts the server; {@code zealous.*} in application.yaml are its settings. */
@@ -14,10 +12,5 @@ import zealoustarget.server.platform.Reopening;
 public class Application {
   public static void main(String[] arguments) {
     Reopening.keepOpen(() -> SpringApplication.run(Application.class, arguments));
-  }
-
-  @Bean
-  Clock clock() {
-    return Clock.systemUTC();
   }
 }

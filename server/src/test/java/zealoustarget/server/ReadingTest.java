@@ -286,4 +286,81 @@ class ReadingTest {
         .findFirst()
         .orElseThrow();
   }
+
+  @Test
+  void writing_isThatOfSentencesAndExports_andReadsWhatAFileLeavesOpen() {
+    write("{\"decimal\": \",\", \"grouping\": \".\", \"dates\": \"dmy\"}");
+    try {
+      JsonNode said = api.get("/api/v1/company").json().get("writing");
+      assertThat(said.get("decimal").asString()).isEqualTo(",");
+      assertThat(said.get("isSet").asBoolean()).isTrue();
+      assertThat(api.get("/api/v1/standing?goalSet=quota").json().get("headline").toString())
+          .contains("5,0")
+          .doesNotContain("5.0");
+      String csv =
+          api.raw(api.request("/api/v1/standing/export.csv?goalSet=quota").GET().build()).body();
+      assertThat(csv).contains("K2;North;99,96;100,00;-0,04");
+      JsonNode staged =
+          api.load(
+                  "open.csv",
+                  "date,rep,revenue\n03/02/2026,K1,1.250\n",
+                  "kind",
+                  "actuals",
+                  "controlTotal",
+                  "revenue=1.250")
+              .json();
+      assertThat(staged.at("/sums/revenue/ready").asString()).isEqualTo("1250.00");
+      assertThat(staged.at("/controlTotal/met").toString()).contains("true");
+      assertThat(staged.at("/findingCount").asInt()).isZero();
+    } finally {
+      write("null");
+    }
+    assertThat(
+            api.load("open.csv", "date,rep,revenue\n03/02/2026,K1,1.250\n", "kind", "actuals")
+                .json()
+                .at("/sums/revenue/held")
+                .asString())
+        .as("not set: an open mark and an open date are asked for")
+        .isEqualTo("0.00");
+  }
+
+  private static void write(String writing) {
+    String company = "{\"company\": {\"writing\": %s}}".formatted(writing);
+    assertThat(api.put("/api/v1/playbook", company).status()).isEqualTo(200);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "{\"name\": \"\"} | company.name",
+        "{\"timeZone\": \"Mars/Base\"} | company.timeZone",
+        "{\"writing\": {\"decimal\": \";\"}} | company.writing.decimal",
+        "{\"writing\": {\"grouping\": \"_\"}} | company.writing.grouping",
+        "{\"writing\": {\"dates\": \"ydm\"}} | company.writing.dates",
+        "{\"writing\": {\"weekStart\": \"feast\"}} | company.writing.weekStart",
+        "{\"writing\": {\"decimal\": \",\", \"grouping\": \",\"}} | company.writing",
+      })
+  void companyFault_isRefusedWithItsPlace(String company, String place) {
+    Api.Answer answer = api.put("/api/v1/playbook", "{\"company\": %s}".formatted(company));
+    assertThat(answer.status()).isEqualTo(400);
+    assertThat(answer.text("place")).isEqualTo(place);
+  }
+
+  @Test
+  void companyParts_stayWhereTheyAreNotNamed() {
+    String all =
+        "{\"company\": {\"name\": \"Reef\", \"timeZone\": \"Europe/Lisbon\","
+            + " \"writing\": {\"grouping\": \" \", \"weekStart\": \"Sunday\"}}}";
+    assertThat(api.put("/api/v1/playbook", all).status()).isEqualTo(200);
+    api.put("/api/v1/playbook", "{\"company\": {\"writing\": {\"decimal\": \",\"}}}");
+    JsonNode company = api.get("/api/v1/playbook").json().get("company");
+    assertThat(company.toString())
+        .isEqualTo(
+            "{\"name\":\"Reef\",\"timeZone\":\"Europe/Lisbon\",\"writing\":{\"decimal\":\",\","
+                + "\"grouping\":\" \",\"weekStart\":\"sunday\"}}");
+    api.put(
+        "/api/v1/playbook",
+        "{\"company\": {\"name\": \"My company\", \"timeZone\": null, \"writing\": null}}");
+  }
 }

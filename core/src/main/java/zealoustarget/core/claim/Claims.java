@@ -51,14 +51,17 @@ public final class Claims {
   private final Standing whole;
   private final Standing standing;
   private final String goalWords;
+  private final Figures figures;
   private final List<Claim> found = new ArrayList<>();
 
-  private Claims(Ledger ledger, StandingQuery query, Standing standing, String goalWords) {
+  private Claims(
+      Ledger ledger, StandingQuery query, Standing standing, String goalWords, Figures figures) {
     this.ledger = ledger;
     this.query = query;
     this.whole = standing;
     this.standing = standing.asSpoken();
     this.goalWords = goalWords;
+    this.figures = figures;
   }
 
   /**
@@ -67,17 +70,19 @@ public final class Claims {
    * @param standing the query's
    * @param goalWords how a sentence calls the goal, such as "quota"
    * @param reasons the noted reasons, the largest first
+   * @param figures how amounts are written
    */
   public static List<Claim> of(
       Ledger ledger,
       StandingQuery query,
       Standing standing,
       String goalWords,
-      List<ReasonShare> reasons) {
+      List<ReasonShare> reasons,
+      Figures figures) {
     if (standing.total().status().noReading() == NoReading.EMPTY) {
       return List.of();
     }
-    Claims claims = new Claims(ledger, query, standing, goalWords);
+    Claims claims = new Claims(ledger, query, standing, goalWords, figures);
     claims.part();
     claims.holders();
     claims.run();
@@ -146,7 +151,7 @@ public final class Claims {
     String name = Figures.capital(telling.part().member().name());
     Show show = new Show(List.of(), row.member().key(), telling.along(), null);
     if (telling.share().compareTo(Ratio.ONE) <= 0) {
-      String percent = Figures.share(telling.share());
+      String percent = figures.share(telling.share());
       say(Kind.PART, name + " is " + percent + " % of " + owner + " miss.", show, percent);
     } else {
       String amount = amount(telling.part().favourable().abs());
@@ -171,13 +176,13 @@ public final class Claims {
     }
     List<Row> few = shortRows.subList(0, holders);
     Ratio held = few.stream().map(Standing::shortfall).reduce(Ratio.ZERO, Ratio::plus);
-    String percent = Figures.share(held.dividedBy(standing.sumOfShortfalls()));
+    String percent = figures.share(held.dividedBy(standing.sumOfShortfalls()));
     String who =
         holders <= MOST_NAMED
             ? names(few)
-            : Figures.capital(Figures.number(holders))
+            : Figures.capital(figures.number(holders))
                 + " of "
-                + Figures.number(shortRows.size())
+                + figures.number(shortRows.size())
                 + " "
                 + query.axis().word(shortRows.size());
     say(
@@ -210,7 +215,7 @@ public final class Claims {
     String who =
         rows.size() <= MOST_NAMED
             ? names(rows)
-            : Figures.capital(Figures.number(rows.size())) + " " + query.axis().word(rows.size());
+            : Figures.capital(figures.number(rows.size())) + " " + query.axis().word(rows.size());
     String atLeast = longest == LONGEST_RUN ? "at least " : "";
     String until = last.equals(query.span().toInclusive()) ? "" : ", up to " + SpanWords.name(last);
     say(
@@ -220,7 +225,7 @@ public final class Claims {
             + goalWords
             + " "
             + atLeast
-            + Figures.number(longest)
+            + figures.number(longest)
             + " months in a row"
             + until
             + ".",
@@ -280,9 +285,9 @@ public final class Claims {
     int count = out.size();
     say(
         Kind.OUTSIDE,
-        Figures.capital(Figures.number(count))
+        Figures.capital(figures.number(count))
             + " of "
-            + Figures.number(ranged.size())
+            + figures.number(ranged.size())
             + " "
             + query.axis().word(ranged.size())
             + (count == 1 ? " is outside its range." : " are outside their range."),
@@ -317,7 +322,7 @@ public final class Claims {
         .findFirst()
         .ifPresent(
             share -> {
-              String percent = Figures.share(share.share());
+              String percent = figures.share(share.share());
               say(
                   Kind.REASON,
                   percent + " % of the " + shortfallWord() + ": " + share.reason() + ".",
@@ -342,7 +347,7 @@ public final class Claims {
     } else if (near.size() > 1) {
       say(
           Kind.NEAR_MISS,
-          Figures.capital(Figures.number(near.size()))
+          Figures.capital(figures.number(near.size()))
               + " "
               + query.axis().word(near.size())
               + " are 1 % or less"
@@ -385,7 +390,7 @@ public final class Claims {
         || query.measure().direction() != Direction.HIGHER) {
       return;
     }
-    String percent = Figures.share(growth.abs());
+    String percent = figures.share(growth.abs());
     say(
         Kind.FALL,
         most.member().name() + " has the largest drop on last year, " + percent + " %.",
@@ -409,7 +414,7 @@ public final class Claims {
     String who =
         without.size() <= MOST_NAMED
             ? names(without)
-            : Figures.capital(Figures.number(without.size()))
+            : Figures.capital(figures.number(without.size()))
                 + " "
                 + query.axis().word(without.size());
     String amount = amount(sum);
@@ -429,7 +434,7 @@ public final class Claims {
   }
 
   private String amount(Ratio smallestUnits) {
-    return Figures.amount(smallestUnits, query.measure());
+    return figures.amount(smallestUnits, query.measure());
   }
 
   private static Ratio whole(Ratio amount) {

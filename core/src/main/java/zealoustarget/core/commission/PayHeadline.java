@@ -28,40 +28,53 @@ public final class PayHeadline {
    */
   public record NextPay(Measure measure, long sales, Ratio quota, long pay) {}
 
-  private PayHeadline() {}
+  private final String month;
+  private final String currency;
+  private final Figures figures;
+
+  private PayHeadline(String month, String currency, Figures figures) {
+    this.month = month;
+    this.currency = currency;
+    this.figures = figures;
+  }
 
   /**
    * What a month pays, how many stay under their floor, and who is nearest to more.
    *
    * @param month such as "October 2026"
    * @param currency code that stands after sums of pay
+   * @param figures how amounts are written
    */
-  public static String of(String month, List<Line> lines, String currency) {
+  public static String of(String month, List<Line> lines, String currency, Figures figures) {
+    return new PayHeadline(month, currency, figures).of(lines);
+  }
+
+  private String of(List<Line> lines) {
     List<Line> settled = lines.stream().filter(line -> line.due() != null).toList();
     if (settled.isEmpty()) {
       return month + " pays nobody yet: no rep has a plan and a quota.";
     }
-    return pays(month, settled, currency) + underFloor(settled) + nearest(lines, currency);
+    return pays(settled) + underFloor(settled) + nearest(lines);
   }
 
-  private static String pays(String month, List<Line> settled, String currency) {
+  private String pays(List<Line> settled) {
     List<Long> dues = settled.stream().map(Line::due).filter(Objects::nonNull).toList();
     long sum = dues.stream().mapToLong(Long::longValue).reduce(0, Math::addExact);
     int paid = (int) dues.stream().filter(due -> due > 0).count();
     if (sum < 0) {
-      return month + " takes back " + money(-sum, currency) + ".";
+      return month + " takes back " + money(-sum) + ".";
     }
     return paid == 0
         ? month + " pays nothing."
         : month
             + " pays "
-            + money(sum, currency)
+            + money(sum)
             + " to "
-            + Figures.number(paid)
+            + figures.number(paid)
             + (paid == 1 ? " rep." : " reps.");
   }
 
-  private static String underFloor(List<Line> settled) {
+  private String underFloor(List<Line> settled) {
     int under = (int) settled.stream().filter(one -> one.status() == PayStatus.BELOW_FLOOR).count();
     if (under == 0) {
       return "";
@@ -69,12 +82,12 @@ public final class PayHeadline {
     return under == settled.size() && under > 1
         ? " All stay under their floor."
         : " "
-            + Figures.capital(Figures.number(under))
+            + Figures.capital(figures.number(under))
             + (under == 1 ? " stays under the floor." : " stay under their floors.");
   }
 
   /** The rep with the smallest share of quota to go to the next pay, where that is at most 5 %. */
-  private static String nearest(List<Line> lines, String currency) {
+  private String nearest(List<Line> lines) {
     String words = "";
     Ratio least = null;
     for (Line line : lines) {
@@ -83,26 +96,26 @@ public final class PayHeadline {
         Ratio toGo = Ratio.of(next.sales()).dividedBy(next.quota());
         if (toGo.compareTo(NEAR) <= 0 && (least == null || toGo.compareTo(least) < 0)) {
           least = toGo;
-          words = nearest(line.name(), next, currency);
+          words = nearest(line.name(), next);
         }
       }
     }
     return words;
   }
 
-  private static String nearest(String name, NextPay next, String currency) {
-    String sales = Figures.amount(Ratio.of(next.sales()), next.measure());
+  private String nearest(String name, NextPay next) {
+    String sales = figures.amount(Ratio.of(next.sales()), next.measure());
     boolean isCurrency = next.measure().isCurrency();
     return (isCurrency
             ? " A sale of " + sales + " separates "
             : " " + sales + " more " + next.measure().code() + " would bring ")
         + name
         + (isCurrency ? " from " : " ")
-        + money(next.pay(), currency)
+        + money(next.pay())
         + ".";
   }
 
-  private static String money(long cents, String currency) {
-    return Figures.grouped(BigDecimal.valueOf(cents, 2).toPlainString()) + " " + currency;
+  private String money(long cents) {
+    return figures.grouped(BigDecimal.valueOf(cents, 2).toPlainString()) + " " + currency;
   }
 }

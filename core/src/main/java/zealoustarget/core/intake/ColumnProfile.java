@@ -1,6 +1,7 @@
 package zealoustarget.core.intake;
 
 import java.util.List;
+import zealoustarget.core.amount.Writing;
 
 /**
  * What a whole column of a file shows of itself, whatever it is called.
@@ -78,9 +79,29 @@ public record ColumnProfile(
     return mayHoldNumbers() && hasPoints != hasCommas;
   }
 
-  NumberText.Way numbers(ColumnRule rule, boolean isCommaGrouping) {
+  /** What was said comes first, then what the column shows, then the company's way of writing. */
+  NumberText.Way numbers(ColumnRule rule, boolean isCommaGrouping, Writing writing) {
     return new NumberText.Way(
-        hasPoints, hasCommas, isCommaGrouping, rule.decimals(), rule.powerOfTen());
+        hasPoints,
+        hasCommas,
+        isCommaGrouping,
+        rule.decimals(),
+        writing.decimal(),
+        rule.powerOfTen());
+  }
+
+  /** As {@link #dates(ColumnRule)}; the company's order where the column leaves it open. */
+  DateText.Order dates(ColumnRule rule, Writing writing) {
+    DateText.Order shown = dates(rule);
+    boolean isOpen = shown == DateText.Order.UNKNOWN && hasDayFirst == hasMonthFirst;
+    if (!isOpen || writing.dates() == null || hasDayFirst) {
+      return shown;
+    }
+    return switch (writing.dates()) {
+      case DMY -> DateText.Order.DAY_FIRST;
+      case MDY -> DateText.Order.MONTH_FIRST;
+      case YMD -> shown;
+    };
   }
 
   /** Known where it was said, or every date has the same form and none contradicts. */

@@ -14,8 +14,8 @@ final class Formats {
     this.spec = spec;
     for (int at = 0; at < header.titles().size(); at++) {
       ColumnProfile profile = at < profiles.size() ? profiles.get(at) : ColumnProfile.NONE;
-      numbers.add(profile.numbers(header.rule(at), spec.isCommaGrouping()));
-      dates.add(profile.dates(header.rule(at)));
+      numbers.add(profile.numbers(header.rule(at), spec.isCommaGrouping(), spec.writing()));
+      dates.add(profile.dates(header.rule(at), spec.writing()));
     }
   }
 

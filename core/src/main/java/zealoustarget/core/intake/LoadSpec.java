@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
+import zealoustarget.core.amount.Writing;
 import zealoustarget.core.calendar.FiscalCalendar;
 import zealoustarget.core.member.Axis;
 
@@ -20,6 +21,7 @@ import zealoustarget.core.member.Axis;
  * @param columns rules by their header, case apart; a column without a title goes by "column 3"
  * @param isCommaGrouping whether a lone comma before three digits may be taken for thousands, as in
  *     files that do not separate by semicolon
+ * @param writing decides what a column leaves open, where the company has set it
  */
 public record LoadSpec(
     LoadKind kind,
@@ -29,7 +31,8 @@ public record LoadSpec(
     FiscalCalendar calendar,
     int fiscalYear,
     Map<String, ColumnRule> columns,
-    boolean isCommaGrouping) {
+    boolean isCommaGrouping,
+    Writing writing) {
   /**
    * The measures that a file of this kind can have columns of: no rates among actuals, as they are
    * computed; for goals also both ends of ranges.
@@ -59,6 +62,6 @@ public record LoadSpec(
         (title, target) ->
             all.put(title, columns.getOrDefault(title, ColumnRule.AUTO).guessed(target)));
     return new LoadSpec(
-        kind, axis, wideMeasure, measures, calendar, fiscalYear, all, isCommaGrouping);
+        kind, axis, wideMeasure, measures, calendar, fiscalYear, all, isCommaGrouping, writing);
   }
 }

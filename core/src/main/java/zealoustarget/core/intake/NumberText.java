@@ -8,6 +8,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
+import zealoustarget.core.amount.Writing;
 
 /**
  * Reads amounts as people and systems write them, into whole smallest units, never through a binary
@@ -45,6 +46,7 @@ final class NumberText {
    * @param hasCommas whether amounts of the column have a decimal comma for certain
    * @param isCommaGrouping whether a lone comma may be taken for thousands
    * @param decimals the decimal mark where it was said
+   * @param usual the company's decimal mark, null where none is set
    * @param powerOfTen what amounts are given in, as in {@link ColumnRule}
    */
   record Way(
@@ -52,6 +54,7 @@ final class NumberText {
       boolean hasCommas,
       boolean isCommaGrouping,
       ColumnRule.Decimals decimals,
+      Writing.@Nullable Decimal usual,
       int powerOfTen) {
     /** The decimal mark that decides a lone {@code mark} before three digits; 0 where none does. */
     private char decide(char mark, int scale) {
@@ -61,6 +64,9 @@ final class NumberText {
       if (hasPoints != hasCommas) {
         return hasPoints ? '.' : ',';
       }
+      if (usual != null && !hasPoints) {
+        return usual.mark();
+      }
       boolean isPlainGrouping =
           mark == ',' && isCommaGrouping && scale < 3 && !hasPoints && !hasCommas;
       return isPlainGrouping ? '.' : 0;
@@ -68,7 +74,7 @@ final class NumberText {
 
     /** The same way with amounts given in another power of ten. */
     private Way shifted(int powers) {
-      return new Way(hasPoints, hasCommas, isCommaGrouping, decimals, powerOfTen + powers);
+      return new Way(hasPoints, hasCommas, isCommaGrouping, decimals, usual, powerOfTen + powers);
     }
 
     /** Whether digits with a decimal point are read as they stand. */

@@ -27,6 +27,7 @@ public final class ActualBlock {
   private final int[] regions;
   private final int[] products;
   private final int[] lines;
+  private final byte[] days;
   private final long[] orders;
   private final long[][] amounts;
   private final BigInteger[] absoluteSums;
@@ -41,6 +42,7 @@ public final class ActualBlock {
     regions = pick(from.regions, order);
     products = pick(from.products, order);
     lines = pick(from.lines, order);
+    days = pick(from.days, order);
     orders = from.hasOrders ? pick(from.orders, order) : new long[0];
     boolean isDated =
         months.length > 0 && from.isDated && from.datedMonth == months[months.length - 1];
@@ -60,6 +62,7 @@ public final class ActualBlock {
     regions = from.regions;
     products = from.products;
     lines = from.lines;
+    days = from.days;
     orders = from.orders;
     lastDay = from.lastDay;
     this.amounts = amounts;
@@ -74,6 +77,7 @@ public final class ActualBlock {
     regions = pick(from.regions, rows);
     products = pick(from.products, rows);
     lines = pick(from.lines, rows);
+    days = pick(from.days, rows);
     orders = from.hasOrders() ? pick(from.orders, rows) : new long[0];
     boolean endsAlike = rows.length > 0 && months[rows.length - 1] == from.lastMonth();
     lastDay = endsAlike ? from.lastDay : 0;
@@ -205,9 +209,19 @@ public final class ActualBlock {
     return orders.length > 0;
   }
 
-  /** The row's {@link OrderKey}; 0 where it has none. */
+  /** The key of the row's order; {@link OrderKey#NONE} where it has none. */
   long order(int row) {
-    return orders.length == 0 ? 0 : orders[row];
+    return orders.length == 0 ? OrderKey.NONE : orders[row];
+  }
+
+  /** The key of the row's order and product; {@link OrderKey#NONE} where it has none. */
+  long orderLine(int row) {
+    return OrderKey.ofLine(order(row), products[row]);
+  }
+
+  /** The row's day of the month, 0 where it has none. */
+  int day(int row) {
+    return days[row];
   }
 
   /** Whether the row still has an amount of any measure. */
@@ -254,6 +268,14 @@ public final class ActualBlock {
     return picked;
   }
 
+  private static byte[] pick(byte[] column, int[] order) {
+    byte[] picked = new byte[order.length];
+    for (int i = 0; i < order.length; i++) {
+      picked[i] = column[order[i]];
+    }
+    return picked;
+  }
+
   private static long[] pick(long[] column, int[] order) {
     long[] picked = new long[order.length];
     for (int i = 0; i < order.length; i++) {
@@ -272,6 +294,7 @@ public final class ActualBlock {
     private int[] regions = new int[256];
     private int[] products = new int[256];
     private int[] lines = new int[256];
+    private byte[] days = new byte[256];
     private long[] orders = new long[256];
     private boolean hasOrders;
     private int datedMonth = Integer.MIN_VALUE;
@@ -307,7 +330,7 @@ public final class ActualBlock {
       return this;
     }
 
-    /** Gives the row added last its {@link OrderKey}. */
+    /** Gives the row added last the key of its order. */
     public Builder order(long key) {
       orders[size - 1] = key;
       hasOrders |= key != OrderKey.NONE;
@@ -316,6 +339,7 @@ public final class ActualBlock {
 
     /** Says the day of the row added last, 0 where it has none. */
     public Builder day(int dayOfMonth) {
+      days[size - 1] = (byte) dayOfMonth;
       int month = months[size - 1];
       if (month > datedMonth) {
         datedMonth = month;
@@ -339,6 +363,7 @@ public final class ActualBlock {
       regions = Arrays.copyOf(regions, larger);
       products = Arrays.copyOf(products, larger);
       lines = Arrays.copyOf(lines, larger);
+      days = Arrays.copyOf(days, larger);
       orders = Arrays.copyOf(orders, larger);
       for (int m = 0; m < amounts.length; m++) {
         amounts[m] = Arrays.copyOf(amounts[m], larger);

@@ -352,6 +352,27 @@ public final class Ledger {
     return sources(query, query.span(), member);
   }
 
+  /**
+   * The orders behind a standing's actual, of a rate those of its numerator.
+   *
+   * @param member id on the query's axis, or null for the total's
+   */
+  public OrderBook orders(StandingQuery query, @Nullable Integer member) {
+    OrderBook.Builder book = new OrderBook.Builder();
+    Measure.Quotient quotient = query.measure().quotient();
+    visit(
+        quotient == null ? query.measure().code() : quotient.over().code(),
+        query.filters(),
+        query.span(),
+        new Places.Plain(query.axis(), members),
+        (block, row, rowMember, amount) -> {
+          if (member == null || rowMember == member) {
+            book.add(block, row, amount);
+          }
+        });
+    return book.build();
+  }
+
   /** The rows or goal cells behind a goal; none where there is no goal. */
   public List<Source> goalSources(StandingQuery query, @Nullable Integer member) {
     if (query.basis() instanceof Basis.Set) {

@@ -18,8 +18,8 @@ public final class OrderSet {
             blocks.stream().filter(ActualBlock::hasOrders).mapToInt(ActualBlock::size).sum());
     for (ActualBlock block : blocks) {
       for (int row = 0; block.hasOrders() && row < block.size(); row++) {
-        if (block.order(row) != OrderKey.NONE && block.hasAmount(row)) {
-          set.add(block.order(row));
+        if (block.orderLine(row) != OrderKey.NONE && block.hasAmount(row)) {
+          set.add(block.orderLine(row));
         }
       }
     }
@@ -35,7 +35,7 @@ public final class OrderSet {
   BitSet rowsOf(ActualBlock block) {
     BitSet rows = new BitSet();
     for (int row = 0; block.hasOrders() && row < block.size(); row++) {
-      if (contains(block.order(row))) {
+      if (contains(block.orderLine(row))) {
         rows.set(row);
       }
     }

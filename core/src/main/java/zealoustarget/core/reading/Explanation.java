@@ -5,6 +5,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.amount.Writing;
 
 /**
  * A figure of a reading with the formula that made it, the actual inputs put in.
@@ -20,32 +21,40 @@ public record Explanation(
     String figure, String formula, @Nullable String value, @Nullable String why) {
 
   /** The figures that lead to a status, in the order in which they are computed. */
-  public static List<Explanation> of(Reading reading, Measure measure) {
+  public static List<Explanation> of(Reading reading, Measure measure, Writing writing) {
     List<Explanation> lines = new ArrayList<>();
-    String actual = grouped(measure, reading.actual());
+    String actual = grouped(writing, measure, reading.actual());
     lines.addAll(
         reading.range() == null
-            ? toAmount(reading, measure, actual)
-            : toRange(reading, reading.range(), measure, actual));
-    lines.add(growth("growth", actual, reading.prior(), reading.growth(), measure));
+            ? toAmount(reading, measure, actual, writing)
+            : toRange(reading, reading.range(), measure, actual, writing));
+    lines.add(growth("growth", actual, reading.prior(), reading.growth(), measure, writing));
     lines.add(
-        growth("growth on year", actual, reading.yearBefore(), reading.growthOnYear(), measure));
+        growth(
+            "growth on year",
+            actual,
+            reading.yearBefore(),
+            reading.growthOnYear(),
+            measure,
+            writing));
     return lines;
   }
 
   /** How a rate's actual comes about, both sums in the smallest units of their measures. */
-  public static Explanation ofRate(Ratio over, Ratio under, Reading reading, Measure.Quotient of) {
+  public static Explanation ofRate(
+      Ratio over, Ratio under, Reading reading, Measure.Quotient of, Writing writing) {
     return line(
         of.over().code() + " ÷ " + of.under().code(),
-        grouped(of.over(), over) + " ÷ " + grouped(of.under(), under),
+        grouped(writing, of.over(), over) + " ÷ " + grouped(writing, of.under(), under),
         reading.actual() == null
             ? null
             : ratio(reading.actual().dividedBy(Ratio.powerOfTen(Measure.RATE_SCALE))),
         NoReading.NOTHING_TO_DIVIDE_BY.words());
   }
 
-  private static List<Explanation> toAmount(Reading reading, Measure measure, String actual) {
-    String goal = grouped(measure, reading.goalAmount());
+  private static List<Explanation> toAmount(
+      Reading reading, Measure measure, String actual, Writing writing) {
+    String goal = grouped(writing, measure, reading.goalAmount());
     NoReading none = reading.noReading();
     String why = none == null ? null : none.words();
     String whyNoShare = none == NoReading.NEGATIVE_GOAL ? null : why;
@@ -58,16 +67,16 @@ public record Explanation(
             hasNoVariance ? why : null),
         line(
             "variance %",
-            grouped(measure, reading.variance()) + " ÷ |" + goal + "|",
+            grouped(writing, measure, reading.variance()) + " ÷ |" + goal + "|",
             ratio(reading.variancePercent()),
             whyNoShare),
         line("percent-to-goal", actual + " ÷ " + goal, ratio(reading.attainment()), why));
   }
 
   private static List<Explanation> toRange(
-      Reading reading, Goal.Range range, Measure measure, String actual) {
-    String low = grouped(measure, range.low());
-    String high = grouped(measure, range.high());
+      Reading reading, Goal.Range range, Measure measure, String actual, Writing writing) {
+    String low = grouped(writing, measure, range.low());
+    String high = grouped(writing, measure, range.high());
     NoReading none = reading.noReading();
     String why = none == null ? null : none.words();
     Ratio variance = reading.variance();
@@ -90,8 +99,9 @@ public record Explanation(
       String actual,
       @Nullable Ratio earlier,
       @Nullable Ratio growth,
-      Measure measure) {
-    String before = grouped(measure, earlier);
+      Measure measure,
+      Writing writing) {
+    String before = grouped(writing, measure, earlier);
     String why = earlier == null ? "nothing posted then" : "the earlier sum is 0";
     return line(
         figure,
@@ -113,7 +123,7 @@ public record Explanation(
     return ratio == null ? null : ratio.toText();
   }
 
-  private static String grouped(Measure measure, @Nullable Ratio units) {
-    return units == null ? "–" : Figures.grouped(measure.text(units));
+  private static String grouped(Writing writing, Measure measure, @Nullable Ratio units) {
+    return units == null ? "–" : writing.grouped(measure.text(units));
   }
 }

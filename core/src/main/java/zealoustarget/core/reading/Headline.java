@@ -35,8 +35,9 @@ public final class Headline {
    * @param span such as "October 2026" or "The twelve months to October 2026"
    * @param isPlural whether the span takes "are"
    * @param goal such as "quota" or "last year"
+   * @param figures how amounts are written
    */
-  public record Words(String span, boolean isPlural, String goal) {}
+  public record Words(String span, boolean isPlural, String goal, Figures figures) {}
 
   /**
    * What the sentence has to say beside the figures.
@@ -121,7 +122,7 @@ public final class Headline {
     if (!scope.empty().isEmpty()) {
       int count = scope.empty().size();
       String who =
-          count <= MOST_NAMED ? names(scope.empty()) : Figures.capital(Figures.number(count));
+          count <= MOST_NAMED ? names(scope.empty()) : Figures.capital(figures().number(count));
       say(" " + who + (count <= MOST_NAMED ? "" : " months"));
       say((count == 1 ? " has" : " have") + " no actuals yet.");
     }
@@ -130,7 +131,7 @@ public final class Headline {
       String who =
           count <= MOST_NAMED
               ? names(scope.waiting())
-              : Figures.number(count) + " " + axis.word(count);
+              : figures().number(count) + " " + axis.word(count);
       say(" Without " + who + ", whose " + (count == 1 ? "file has" : "files have") + " not come.");
     }
     if (scope.isRestated()) {
@@ -262,7 +263,7 @@ public final class Headline {
   /** As a percentage where there is one, otherwise as an amount; of a rate in points. */
   private String size(Reading total, Ratio variance) {
     if (standing.measure().isRate()) {
-      return Figures.points(variance.abs(), standing.measure());
+      return figures().points(variance.abs(), standing.measure());
     }
     Ratio share = total.variancePercent();
     return share == null || total.attainment() == null
@@ -309,14 +310,15 @@ public final class Headline {
       return;
     }
     if (out == 0) {
-      String all = judged == 1 ? "The one" : judged == 2 ? "Both" : "All " + Figures.number(judged);
+      String all =
+          judged == 1 ? "The one" : judged == 2 ? "Both" : "All " + figures().number(judged);
       say(all + " " + axis.word(judged) + (judged == 1 ? " is" : " are") + " inside.");
     } else {
       int count = (int) out;
       say(
-          Figures.capital(Figures.number(count))
+          Figures.capital(figures().number(count))
               + " of "
-              + Figures.number(judged)
+              + figures().number(judged)
               + " "
               + axis.word(judged));
       say((count == 1 ? " is" : " are") + " outside " + (count == 1 ? "its" : "their") + " range.");
@@ -336,7 +338,7 @@ public final class Headline {
     if (judged == 1) {
       say("The one " + axis.word() + " with a goal " + done);
     } else {
-      String all = judged == 2 ? "Both" : "All " + Figures.number(judged);
+      String all = judged == 2 ? "Both" : "All " + figures().number(judged);
       say(all + " " + axis.word(judged) + " with a goal " + done);
     }
   }
@@ -348,12 +350,12 @@ public final class Headline {
     if (standing.measure().isRate()) {
       int over = shortRows.size();
       String words = " " + axis.word(over) + " are " + isShort + ".";
-      say(Figures.capital(Figures.number(over)) + words);
+      say(Figures.capital(figures().number(over)) + words);
       return;
     }
     if (holders == shortRows.size()) {
       say(
-          Figures.capital(Figures.number(holders))
+          Figures.capital(figures().number(holders))
               + " "
               + axis.word(holders)
               + " are "
@@ -370,15 +372,15 @@ public final class Headline {
             .reduce(Ratio.ZERO, Ratio::plus)
             .dividedBy(sum);
     say(
-        Figures.capital(Figures.number(holders))
+        Figures.capital(figures().number(holders))
             + " of the "
-            + Figures.number(shortRows.size())
+            + figures().number(shortRows.size())
             + " "
             + axis.word(shortRows.size())
             + " that are "
             + isShort
             + (holders == 1 ? " accounts for " : " account for ")
-            + Figures.share(held)
+            + figures().share(held)
             + " % of the "
             + what
             + ".");
@@ -397,20 +399,24 @@ public final class Headline {
     return text.replace(" %", "\u00a0%");
   }
 
+  private Figures figures() {
+    return words.figures();
+  }
+
   private String amount(Ratio smallestUnits) {
-    return Figures.amount(smallestUnits, standing.measure());
+    return figures().amount(smallestUnits, standing.measure());
   }
 
   /** One decimal, or as many, up to four, as keep a difference from looking like none. */
-  private static String percent(Ratio share) {
+  private String percent(Ratio share) {
     Ratio percent = share.times(Ratio.of(100));
     for (int decimals = 1; decimals <= 4; decimals++) {
       var shown = percent.rounded(decimals, RoundingMode.HALF_UP);
       if (shown.signum() != 0) {
-        return Figures.grouped(shown.toPlainString());
+        return figures().grouped(shown.toPlainString());
       }
     }
-    return "under 0.0001";
+    return "under " + figures().grouped("0.0001");
   }
 
   private static String lowerFirst(String text) {

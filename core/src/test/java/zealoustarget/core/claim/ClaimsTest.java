@@ -5,11 +5,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.amount.Writing;
 import zealoustarget.core.claim.Claim.Kind;
 import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.StandingQuery;
 import zealoustarget.core.member.Axis;
+import zealoustarget.core.reading.Figures;
 import zealoustarget.core.reading.Outlook;
 import zealoustarget.core.testing.Company;
 
@@ -110,7 +112,9 @@ class ClaimsTest {
 
   private static String landing(Ledger ledger, StandingQuery asked, Outlook.Days days) {
     StandingQuery open = asked.withDays(days);
-    return Claims.of(ledger, open, ledger.standing(open), "quota", List.of()).stream()
+    return Claims.of(
+            ledger, open, ledger.standing(open), "quota", List.of(), new Figures(Writing.NONE))
+        .stream()
         .filter(claim -> claim.kind() == Kind.LANDING)
         .map(Claim::text)
         .findFirst()
@@ -156,7 +160,9 @@ class ClaimsTest {
     assertThat(ReasonShare.of(List.of())).isEmpty();
     Ledger ledger = Company.ofReps("2026-10", "A 50/100");
     StandingQuery query = Company.query(Axis.REP, Company.REVENUE, "2026-10", "2026-10", "quota");
-    assertThat(Claims.of(ledger, query, ledger.standing(query), "quota", shares))
+    assertThat(
+            Claims.of(
+                ledger, query, ledger.standing(query), "quota", shares, new Figures(Writing.NONE)))
         .extracting(Claim::text)
         .contains("41\u00a0% of the shortfall: stock-out.");
   }
@@ -177,6 +183,7 @@ class ClaimsTest {
     if (set.equals("forecast")) {
       query = query.withLadder(Ladder.ofRange(Company.REVENUE.direction()));
     }
-    return Claims.of(ledger, query, ledger.standing(query), set, List.of());
+    return Claims.of(
+        ledger, query, ledger.standing(query), set, List.of(), new Figures(Writing.NONE));
   }
 }

@@ -7,8 +7,10 @@ import org.junit.jupiter.api.Test;
 import zealoustarget.core.amount.Direction;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.amount.Writing;
 import zealoustarget.core.commission.PayHeadline.Line;
 import zealoustarget.core.commission.Plans.Draft;
+import zealoustarget.core.reading.Figures;
 
 class PayHeadlineTest {
   private static Line rep(String name, Plan plan, long quota, long sales, Long due) {
@@ -29,7 +31,8 @@ class PayHeadlineTest {
   }
 
   private static String of(Line... reps) {
-    return PayHeadline.of("October 2026", List.of(reps), "EUR").replace('\u202f', ' ');
+    return PayHeadline.of("October 2026", List.of(reps), "EUR", new Figures(Writing.NONE))
+        .replace('\u202f', ' ');
   }
 
   @Test

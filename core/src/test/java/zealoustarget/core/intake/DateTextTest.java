@@ -9,6 +9,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import zealoustarget.core.amount.Writing;
 import zealoustarget.core.intake.DateText.Order;
 
 class DateTextTest {
@@ -111,5 +112,20 @@ class DateTextTest {
       return read.fault().word();
     }
     return String.valueOf(read.day() == null ? read.month() : read.day());
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "03/02/2026, DMY, DAY_FIRST",
+    "03/02/2026, MDY, MONTH_FIRST",
+    "03/02/2026, YMD, UNKNOWN",
+    "13/02/2026, MDY, DAY_FIRST",
+  })
+  void openOrder_isTheCompanysUnlessTheColumnShowsAnother(
+      String cell, Writing.Dates dates, Order expected) {
+    ColumnWatch watch = new ColumnWatch();
+    watch.see(List.of(cell));
+    Writing writing = new Writing(null, null, dates, null);
+    assertThat(watch.profiles().get(0).dates(ColumnRule.AUTO, writing)).isEqualTo(expected);
   }
 }

@@ -8,6 +8,7 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import zealoustarget.core.amount.Direction;
 import zealoustarget.core.amount.Measure;
+import zealoustarget.core.amount.Writing;
 import zealoustarget.core.calendar.FiscalCalendar;
 import zealoustarget.core.ledger.ActualBlock;
 import zealoustarget.core.ledger.GoalBook;
@@ -78,7 +79,15 @@ class FileChecksTest {
     books.add(plan);
     LoadSpec spec =
         new LoadSpec(
-            kind, axis, null, List.of(REVENUE), FiscalCalendar.DEFAULT, 2026, Map.of(), true);
+            kind,
+            axis,
+            null,
+            List.of(REVENUE),
+            FiscalCalendar.DEFAULT,
+            2026,
+            Map.of(),
+            true,
+            Writing.NONE);
     return new FileChecks(
         new Ledger(members, List.of(), books), history(members), spec, List.of(REVENUE), "quota");
   }

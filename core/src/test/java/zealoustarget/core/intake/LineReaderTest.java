@@ -17,6 +17,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Direction;
 import zealoustarget.core.amount.Measure;
+import zealoustarget.core.amount.Writing;
 import zealoustarget.core.calendar.FiscalCalendar;
 import zealoustarget.core.calendar.FiscalCalendar.YearNamedBy;
 import zealoustarget.core.intake.Reconciliation.Part;
@@ -288,7 +289,7 @@ class LineReaderTest {
     for (int i = 0; i < 20; i++) {
       block.add(i + 2, OCTOBER - 1, 1, -1, -1, 10_000);
     }
-    block.order(OrderKey.of("SO-1", -1));
+    block.order(OrderKey.ofOrder("SO-1"));
     Members members =
         new Members(
             Map.of(Axis.REP, List.of(new Member(1, "K1", "Ines Brackwater"))), List.of(), Map.of());
@@ -391,7 +392,8 @@ class LineReaderTest {
                 "Credit",
                 new ColumnRule(
                     "revenue", ColumnRule.Decimals.AUTO, ColumnRule.Dates.AUTO, 3, true, false)),
-            true);
+            true,
+            Writing.NONE);
     ReadFile file = read(flipped, "month,rep,credit", "2026-10,K1,-1.5");
     assertThat(((Row.Actual) file.line(2).rows().get(0)).amounts()).containsExactly(150_000);
     assertThat(file.sums().sums().get(REVENUE).ready()).isEqualTo(150_000);
@@ -449,7 +451,8 @@ class LineReaderTest {
                 ColumnRule.to("Net EUR"),
                 "Rep",
                 ColumnRule.to("")),
-            true);
+            true,
+            Writing.NONE);
     assertThat(read(mapped, "month,acct mgr,NET EUR,rep", "2026-10,K1,5,K9").line(2).part())
         .as("either name may come first, and an empty one leaves a column out")
         .isEqualTo(Part.READY);
@@ -527,7 +530,8 @@ class LineReaderTest {
         new FiscalCalendar(7, YearNamedBy.END),
         2027,
         Map.of(),
-        true);
+        true,
+        Writing.NONE);
   }
 
   /** K1, K2, two reps called Twin and one called Sum Tingwell; products P10 and P20. */

@@ -11,6 +11,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import zealoustarget.core.amount.Direction;
 import zealoustarget.core.amount.Measure;
+import zealoustarget.core.amount.Writing;
 
 class NumberTextTest {
   private static final Measure REVENUE = new Measure("revenue", "EUR", 2, Direction.HIGHER);
@@ -154,7 +155,7 @@ class NumberTextTest {
   void rule_saysMarkAndScale(
       String cell, ColumnRule.Decimals decimals, int power, String expected, String why) {
     ColumnRule rule = new ColumnRule(null, decimals, ColumnRule.Dates.AUTO, power, false, false);
-    NumberText.Way way = ColumnProfile.NONE.numbers(rule, true);
+    NumberText.Way way = ColumnProfile.NONE.numbers(rule, true, Writing.NONE);
     assertThat(shown(NumberText.read(cell, REVENUE, way))).as(why).isEqualTo(expected);
   }
 
@@ -163,7 +164,7 @@ class NumberTextTest {
     ColumnWatch watch = new ColumnWatch();
     Stream.of(cells).forEach(cell -> watch.see(List.of(cell)));
     ColumnProfile profile = cells.length == 0 ? ColumnProfile.NONE : watch.profiles().get(0);
-    return profile.numbers(ColumnRule.AUTO, isCommaGrouping);
+    return profile.numbers(ColumnRule.AUTO, isCommaGrouping, Writing.NONE);
   }
 
   private static String grouped(long units, String group, String mark) {
@@ -186,9 +187,23 @@ class NumberTextTest {
   void numbersNearTheLimits_areFindings_neverOtherNumbers(String text, int scale, String why) {
     Measure measure = new Measure("revenue", "EUR", Math.min(scale, 4), Direction.HIGHER);
     Measure rate = Measure.rate("rate", measure, measure, Direction.HIGHER);
-    NumberText.Way way = new NumberText.Way(false, false, true, ColumnRule.Decimals.AUTO, 0);
+    NumberText.Way way = new NumberText.Way(false, false, true, ColumnRule.Decimals.AUTO, null, 0);
     assertThat(NumberText.read(text, scale > 4 ? rate : measure, way).fault())
         .as(why)
         .isEqualTo(FindingCode.AMOUNT_TOO_LARGE);
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "1.250, COMMA, 125000, the company groups by point",
+    "1.250, POINT, 125, it has a decimal point",
+    "'1,250', POINT, 125000, it groups by comma",
+    "'1,250', COMMA, 125, it has a decimal comma"
+  })
+  void openMark_isReadInTheCompanysWay(
+      String cell, Writing.Decimal decimal, String expected, String why) {
+    Writing writing = new Writing(decimal, null, null, null);
+    NumberText.Way way = ColumnProfile.NONE.numbers(ColumnRule.AUTO, true, writing);
+    assertThat(shown(NumberText.read(cell, REVENUE, way))).as(why).isEqualTo(expected);
   }
 }

@@ -12,6 +12,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import zealoustarget.core.amount.Direction;
 import zealoustarget.core.amount.Measure;
+import zealoustarget.core.amount.Writing;
 import zealoustarget.core.calendar.FiscalCalendar;
 import zealoustarget.core.member.Axis;
 
@@ -180,7 +181,15 @@ class RecognitionTest {
     watch.see(cells(line));
     LoadSpec spec =
         new LoadSpec(
-            LoadKind.ACTUALS, null, null, MEASURES, FiscalCalendar.DEFAULT, 2026, Map.of(), true);
+            LoadKind.ACTUALS,
+            null,
+            null,
+            MEASURES,
+            FiscalCalendar.DEFAULT,
+            2026,
+            Map.of(),
+            true,
+            Writing.NONE);
     return ColumnGuess.complete(cells(header), watch.profiles(), spec, new OnlyK1());
   }
 

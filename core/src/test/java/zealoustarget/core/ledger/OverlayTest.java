@@ -198,7 +198,7 @@ class OverlayTest {
     for (Plain row : rows) {
       block.add(line++, row.month, row.rep, -1, -1, row.revenue);
       if (row.order != 0) {
-        block.order(OrderKey.of("SO-" + row.order, -1));
+        block.order(OrderKey.ofOrder("SO-" + row.order));
       }
     }
     return block.build();

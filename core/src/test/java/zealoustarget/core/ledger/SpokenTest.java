@@ -10,6 +10,7 @@ import org.junit.jupiter.api.Test;
 import zealoustarget.core.amount.Direction;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.amount.Writing;
 import zealoustarget.core.claim.Claim;
 import zealoustarget.core.claim.Claims;
 import zealoustarget.core.ladder.Ladder;
@@ -17,6 +18,7 @@ import zealoustarget.core.ladder.Rung;
 import zealoustarget.core.ladder.Scale;
 import zealoustarget.core.ladder.Tone;
 import zealoustarget.core.member.Axis;
+import zealoustarget.core.reading.Figures;
 import zealoustarget.core.reading.Headline;
 import zealoustarget.core.reading.NoReading;
 import zealoustarget.core.reading.Outlook;
@@ -43,7 +45,7 @@ class SpokenTest {
     return Headline.of(
             ledger.standing(query),
             query.axis(),
-            new Headline.Words("The span", false, "quota"),
+            new Headline.Words("The span", false, "quota", new Figures(Writing.NONE)),
             scope)
         .stream()
         .map(Headline.Part::text)
@@ -78,7 +80,8 @@ class SpokenTest {
     assertThat(standing.rows().get(0).reading().shortfall()).isEqualTo(Ratio.of(70_00));
     assertThat(headline(ledger, november, scope(1)))
         .isEqualTo("The span has no actuals yet. The goal (quota) is 70.00 EUR.");
-    assertThat(Claims.of(ledger, november, standing, "quota", List.of())).isEmpty();
+    assertThat(Claims.of(ledger, november, standing, "quota", List.of(), new Figures(Writing.NONE)))
+        .isEmpty();
     assertThat(ledger.emptyMonths(Company.REVENUE, Company.span("2026-08", "2026-11")))
         .containsExactly(YearMonth.of(2026, 10), YearMonth.of(2026, 11));
     Measure returns = new Measure("returns", "EUR", 2, Direction.LOWER);
@@ -106,7 +109,14 @@ class SpokenTest {
     Standing.Row whole = ledger.standing(september.withWhole(true)).rows().get(0);
     assertThat(whole.spoken().kind()).isEqualTo(Standing.Kind.WHOLE);
     assertThat(
-            Claims.of(ledger, september, ledger.standing(september), "quota", List.of()).stream()
+            Claims.of(
+                    ledger,
+                    september,
+                    ledger.standing(september),
+                    "quota",
+                    List.of(),
+                    new Figures(Writing.NONE))
+                .stream()
                 .map(Claim::kind))
         .contains(Claim.Kind.LANDING)
         .doesNotContain(Claim.Kind.FALL);

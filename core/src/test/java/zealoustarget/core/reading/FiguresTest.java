@@ -8,9 +8,12 @@ import org.junit.jupiter.params.provider.CsvSource;
 import zealoustarget.core.amount.Direction;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.amount.Writing;
 import zealoustarget.core.testing.Company;
 
 class FiguresTest {
+  private static final Figures FIGURES = new Figures(Writing.NONE);
+
   @ParameterizedTest
   @CsvSource({
     "828, 1000, 83, half up",
@@ -23,7 +26,7 @@ class FiguresTest {
     "9999999, 10000000, 99.9999, cut where four decimals are not enough"
   })
   void share_neverContradicts(long part, long whole, String shown, String why) {
-    assertThat(Figures.share(Ratio.of(part, whole))).as(why).isEqualTo(shown);
+    assertThat(FIGURES.share(Ratio.of(part, whole))).as(why).isEqualTo(shown);
   }
 
   @Test
@@ -35,10 +38,10 @@ class FiguresTest {
             Company.REVENUE,
             Direction.LOWER);
     Ratio one = rate.unitsPerOne();
-    assertThat(Figures.points(one.times(Ratio.of(3, 1000)), rate)).isEqualTo("0.3 points");
-    assertThat(Figures.points(one.times(Ratio.of(1, 100)), rate)).isEqualTo("1.0 point");
-    assertThat(Figures.points(one.times(Ratio.of(1, 100_000)), rate)).isEqualTo("0.001 points");
-    assertThat(Figures.points(one.times(Ratio.of(1, 1_000_000_000)), rate))
+    assertThat(FIGURES.points(one.times(Ratio.of(3, 1000)), rate)).isEqualTo("0.3 points");
+    assertThat(FIGURES.points(one.times(Ratio.of(1, 100)), rate)).isEqualTo("1.0 point");
+    assertThat(FIGURES.points(one.times(Ratio.of(1, 100_000)), rate)).isEqualTo("0.001 points");
+    assertThat(FIGURES.points(one.times(Ratio.of(1, 1_000_000_000)), rate))
         .isEqualTo("under 0.0001 points");
   }
 }

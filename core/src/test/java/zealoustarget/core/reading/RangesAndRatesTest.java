@@ -17,6 +17,7 @@ import tools.jackson.databind.JsonNode;
 import zealoustarget.core.amount.Direction;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.amount.Writing;
 import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.ladder.Rung;
 import zealoustarget.core.ladder.Scale;
@@ -169,7 +170,9 @@ class RangesAndRatesTest {
     assertThat(standing.rows()).extracting(row -> row.member().key()).contains("Q6").hasSize(7);
     assertThat(standing.highest().member().key()).isEqualTo("Q4");
     assertThat(standing.lowest().member().key()).isEqualTo("Q5");
-    assertThat(Explanation.ofRate(Ratio.of(3_00), Ratio.ZERO, none(), RATE.quotient()).why())
+    assertThat(
+            Explanation.ofRate(Ratio.of(3_00), Ratio.ZERO, none(), RATE.quotient(), Writing.NONE)
+                .why())
         .isEqualTo("nothing to divide by");
     assertThat(none().noReading()).isEqualTo(NoReading.NOTHING_TO_DIVIDE_BY);
     assertThat(RATE.text(Ratio.parse("1400000"))).isEqualTo("0.014");
@@ -218,13 +221,13 @@ class RangesAndRatesTest {
   void explanationOfARange_saysTheEndsAndTheMidpoint() {
     Goal range = new Goal.Range(Ratio.of(100_00), Ratio.of(200_00));
     List<Explanation> outside =
-        Explanation.of(reading(Direction.HIGHER, 80_00, range), Company.REVENUE);
+        Explanation.of(reading(Direction.HIGHER, 80_00, range), Company.REVENUE, Writing.NONE);
     assertThat(outside.get(0))
         .isEqualTo(new Explanation("variance", "80.00 − 100.00", "-20.00", null));
     assertThat(outside.get(1).why()).isEqualTo("a range has none");
     assertThat(outside.get(2).formula()).isEqualTo("80.00 ÷ ((100.00 + 200.00) ÷ 2)");
     List<Explanation> inside =
-        Explanation.of(reading(Direction.HIGHER, 150_00, range), Company.REVENUE);
+        Explanation.of(reading(Direction.HIGHER, 150_00, range), Company.REVENUE, Writing.NONE);
     assertThat(inside.get(0).formula()).isEqualTo("100.00 ≤ 150.00 ≤ 200.00");
   }
 

@@ -14,6 +14,7 @@ import tools.jackson.databind.JsonNode;
 import zealoustarget.core.amount.Direction;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.amount.Writing;
 import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.ladder.Scale;
 import zealoustarget.core.ladder.Shown;
@@ -101,12 +102,14 @@ class ReadingTest {
   @Test
   void explanation_hasTheFormulaWithItsInputs() {
     List<Explanation> lines =
-        Explanation.of(of(Direction.HIGHER, 286_350_00, Goal.of(300_000_00)), REVENUE);
+        Explanation.of(
+            of(Direction.HIGHER, 286_350_00, Goal.of(300_000_00)), REVENUE, Writing.NONE);
     assertThat(lines.get(2))
         .isEqualTo(
             new Explanation(
                 "percent-to-goal", "286\u202f350.00 ÷ 300\u202f000.00", "0.9545", null));
-    assertThat(Explanation.of(of(Direction.HIGHER, 5, Goal.of(0)), REVENUE).get(1).why())
+    assertThat(
+            Explanation.of(of(Direction.HIGHER, 5, Goal.of(0)), REVENUE, Writing.NONE).get(1).why())
         .isEqualTo("zero goal");
   }
 

@@ -12,6 +12,7 @@ import tools.jackson.databind.JsonNode;
 import zealoustarget.core.amount.Direction;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.amount.Writing;
 import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.testing.Cases;
@@ -182,7 +183,7 @@ class StandingTest {
             Headline.of(
                     standing,
                     Axis.COMPANY,
-                    new Headline.Words("The year", true, "plan"),
+                    new Headline.Words("The year", true, "plan", new Figures(Writing.NONE)),
                     Headline.Scope.plain("October 2026"))
                 .stream()
                 .map(Headline.Part::text)
@@ -199,7 +200,7 @@ class StandingTest {
     return Headline.of(
             standing,
             axis,
-            new Headline.Words("October 2026", false, goal),
+            new Headline.Words("October 2026", false, goal, new Figures(Writing.NONE)),
             Headline.Scope.plain("October 2026"))
         .stream()
         .map(Headline.Part::text)

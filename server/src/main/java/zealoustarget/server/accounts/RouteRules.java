@@ -74,6 +74,7 @@ public final class RouteRules {
     read(ALL, "/standing/{axis}/{key}/close-up");
     read(ALL, "/standing/{axis}/{key}/path");
     read(ALL, "/standing/{axis}/{key}/orders");
+    read(ALL, "/standing/{axis}/{key}/orders.csv");
     read(ALL, "/standing/{axis}/{key}/corrections");
     rule(HttpMethod.POST, "/standing/trial", OFFICE, Scope.READ);
     read(ALL, "/reasons");

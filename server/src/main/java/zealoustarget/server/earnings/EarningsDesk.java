@@ -253,7 +253,7 @@ class EarningsDesk {
         isSealed ? "sealed" : "open",
         EarningsService.currency(playbook),
         plan == null ? null : PlanPart.of(plan),
-        StatementLines.of(row, month),
+        StatementLines.of(row, month, playbook.company().writing()),
         Math.max(page, 0),
         sales.size(),
         sales.subList(first, Math.min(first + PAGE, sales.size())).stream()

@@ -26,6 +26,7 @@ import zealoustarget.core.ledger.Members;
 import zealoustarget.core.ledger.Months;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
+import zealoustarget.core.reading.Figures;
 import zealoustarget.server.ledger.LedgerService;
 import zealoustarget.server.platform.Packed;
 import zealoustarget.server.playbook.Commission;
@@ -203,7 +204,8 @@ public class EarningsService {
     return PayHeadline.of(
         SpanWords.name(month),
         rows.stream().map(row -> EarningsWords.line(row, playbook)).toList(),
-        currency(playbook));
+        currency(playbook),
+        new Figures(playbook.company().writing()));
   }
 
   /**

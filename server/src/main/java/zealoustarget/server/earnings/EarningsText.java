@@ -2,7 +2,7 @@ package zealoustarget.server.earnings;
 
 import java.time.YearMonth;
 import org.springframework.stereotype.Component;
-import zealoustarget.core.reading.Figures;
+import zealoustarget.server.playbook.PlaybookService;
 
 /** A month's commission as plain text, for a terminal. */
 @Component
@@ -10,9 +10,11 @@ public class EarningsText {
   private static final String LINE = "%-18s %-12s %12s %12s  %-12s %10s%n";
 
   private final EarningsService earnings;
+  private final PlaybookService playbooks;
 
-  EarningsText(EarningsService earnings) {
+  EarningsText(EarningsService earnings, PlaybookService playbooks) {
     this.earnings = earnings;
+    this.playbooks = playbooks;
   }
 
   /** Headline and a line per rep. */
@@ -37,7 +39,7 @@ public class EarningsText {
     return text == null ? "–" : text;
   }
 
-  private static String figure(String decimal) {
-    return decimal == null ? "–" : Figures.grouped(decimal);
+  private String figure(String decimal) {
+    return decimal == null ? "–" : playbooks.current().company().writing().grouped(decimal);
   }
 }

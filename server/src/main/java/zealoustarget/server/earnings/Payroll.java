@@ -7,6 +7,7 @@ import java.io.OutputStreamWriter;
 import java.nio.charset.StandardCharsets;
 import java.time.YearMonth;
 import java.util.List;
+import zealoustarget.core.amount.Writing;
 import zealoustarget.server.platform.CsvCells;
 
 /** The payroll file: one line per component; a rep's lines add to what is due. */
@@ -14,9 +15,10 @@ final class Payroll {
   private Payroll() {}
 
   /** Writes CSV in UTF-8; docs/formats.md says what its columns hold. */
-  static void write(List<EarningsRow> rows, YearMonth month, String currency, OutputStream out)
+  static void write(
+      List<EarningsRow> rows, YearMonth month, String currency, Writing writing, OutputStream out)
       throws IOException {
-    CsvWriter csv = CsvWriter.builder().build(new OutputStreamWriter(out, StandardCharsets.UTF_8));
+    CsvWriter csv = CsvCells.writer(new OutputStreamWriter(out, StandardCharsets.UTF_8), writing);
     csv.writeRecord(
         "month",
         "rep",
@@ -30,7 +32,7 @@ final class Payroll {
         "amount",
         "currency");
     for (EarningsRow row : rows) {
-      for (StatementLines.Line line : StatementLines.of(row, month)) {
+      for (StatementLines.Line line : StatementLines.of(row, month, writing)) {
         if (line.isPaid()) {
           csv.writeRecord(
               month.toString(),
@@ -40,9 +42,9 @@ final class Payroll {
               line.kind(),
               line.what(),
               line.words(),
-              line.base() == null ? "" : line.base(),
-              line.rate() == null ? "" : line.rate(),
-              line.figure(),
+              line.base() == null ? "" : writing.plain(line.base()),
+              line.rate() == null ? "" : writing.plain(line.rate()),
+              writing.plain(line.figure()),
               currency);
         }
       }

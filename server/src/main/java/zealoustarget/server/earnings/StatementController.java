@@ -13,7 +13,9 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+import zealoustarget.core.amount.Writing;
 import zealoustarget.server.platform.Downloads;
+import zealoustarget.server.playbook.Playbook;
 import zealoustarget.server.playbook.PlaybookService;
 
 /** Statements to take along and to send. */
@@ -35,9 +37,13 @@ class StatementController {
   ResponseEntity<StreamingResponseBody> payroll(@RequestParam String month) {
     YearMonth of = EarningsController.month(month);
     List<EarningsRow> rows = earnings.month(of).rows();
-    String currency = EarningsService.currency(playbooks.current());
+    Playbook playbook = playbooks.current();
+    String currency = EarningsService.currency(playbook);
+    Writing writing = playbook.company().writing();
     return Downloads.of(
-        "payroll " + of + ".csv", Downloads.CSV, out -> Payroll.write(rows, of, currency, out));
+        "payroll " + of + ".csv",
+        Downloads.CSV,
+        out -> Payroll.write(rows, of, currency, writing, out));
   }
 
   /** One rep's statement as PDF; 404 member-unknown. */

@@ -126,7 +126,11 @@ class StatementJobs {
   private StatementPdf.About about(YearMonth month, boolean isSealed) {
     Playbook playbook = playbooks.current();
     return new StatementPdf.About(
-        playbook.companyName(), month, EarningsService.currency(playbook), isSealed);
+        playbook.company().name(),
+        month,
+        EarningsService.currency(playbook),
+        isSealed,
+        playbook.company().writing());
   }
 
   /** One rep's statement as PDF. */

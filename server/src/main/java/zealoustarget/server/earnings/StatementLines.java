@@ -5,8 +5,8 @@ import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
 import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.amount.Writing;
 import zealoustarget.core.calendar.SpanWords;
-import zealoustarget.core.reading.Figures;
 import zealoustarget.server.earnings.EarningsRow.AdjustmentPart;
 import zealoustarget.server.earnings.EarningsRow.ComponentPart;
 
@@ -37,17 +37,27 @@ final class StatementLines {
     }
   }
 
-  private StatementLines() {}
+  private final YearMonth month;
+  private final Writing writing;
 
-  static List<Line> of(EarningsRow row, YearMonth month) {
+  private StatementLines(YearMonth month, Writing writing) {
+    this.month = month;
+    this.writing = writing;
+  }
+
+  static List<Line> of(EarningsRow row, YearMonth month, Writing writing) {
+    return new StatementLines(month, writing).of(row);
+  }
+
+  private List<Line> of(EarningsRow row) {
     List<Line> lines = new ArrayList<>();
-    String span = span(row, month);
+    String span = span(row);
     if (row.earned() != null) {
       addFacts(row, span, lines);
       row.components().forEach(part -> lines.add(component(part, row.unit())));
       addUnlessZero("cap", "Cap on pay", negative(row.capped()), lines);
       lines.add(sum("Earned, " + span, row.earned()));
-      addWindow(row, month, lines);
+      addWindow(row, lines);
     }
     row.adjustments().forEach(one -> lines.add(adjustment(one)));
     addUnlessZero("held", "Held at 0 before, made up for", negative(row.heldBefore()), lines);
@@ -58,27 +68,27 @@ final class StatementLines {
     return lines;
   }
 
-  private static String span(EarningsRow row, YearMonth month) {
+  private String span(EarningsRow row) {
     YearMonth from = YearMonth.parse(row.windowFrom());
     return from.equals(month)
         ? SpanWords.name(month)
         : SpanWords.name(from) + " to " + SpanWords.name(month);
   }
 
-  private static void addFacts(EarningsRow row, String span, List<Line> lines) {
+  private void addFacts(EarningsRow row, String span, List<Line> lines) {
     lines.add(fact("Credited sales, " + span, row.credited()));
     if (new BigDecimal(row.notCredited()).signum() != 0) {
       lines.add(fact("Beyond the ceiling, not credited", row.notCredited()));
     }
     lines.add(fact("Quota", row.quota()));
     if (row.floor() != null) {
-      String floor = "Floor at " + Figures.grouped(row.floor());
+      String floor = "Floor at " + writing.grouped(row.floor());
       lines.add(fact(floor, row.status().equals("below floor") ? "not reached" : "reached"));
     }
   }
 
   /** What of the window earned to date was settled before. */
-  private static void addWindow(EarningsRow row, YearMonth month, List<Line> lines) {
+  private void addWindow(EarningsRow row, List<Line> lines) {
     if (row.closedThrough() == null) {
       return;
     }
@@ -87,12 +97,12 @@ final class StatementLines {
     lines.add(sum("Of " + SpanWords.name(month), row.part()));
   }
 
-  private static Line component(ComponentPart part, String unit) {
+  private Line component(ComponentPart part, String unit) {
     return new Line(
         "component", part.what(), words(part, unit), part.amount(), part.base(), part.rate(), null);
   }
 
-  private static String words(ComponentPart part, String unit) {
+  private String words(ComponentPart part, String unit) {
     if (part.rate() == null) {
       return "On-target bonus";
     }
@@ -104,26 +114,26 @@ final class StatementLines {
                 : percent(part.from()) + " to " + percent(part.until()) + " of quota";
     return reach
         + ": "
-        + Figures.grouped(part.base())
+        + writing.grouped(part.base())
         + (unit.equals("count")
-            ? " at " + Figures.grouped(part.rate()) + " each"
+            ? " at " + writing.grouped(part.rate()) + " each"
             : " at " + percent(part.rate()));
   }
 
-  private static String percent(String share) {
-    return Ratio.parse(share).times(Ratio.of(100)).toText() + " %";
+  private String percent(String share) {
+    return writing.grouped(Ratio.parse(share).times(Ratio.of(100)).toText()) + " %";
   }
 
-  private static Line adjustment(AdjustmentPart one) {
+  private Line adjustment(AdjustmentPart one) {
     return new Line(
         "adjustment",
         "adjustment",
         "Adjustment: "
             + SpanWords.name(YearMonth.parse(one.through()))
             + " corrected, "
-            + Figures.grouped(one.earnedThen())
+            + writing.grouped(one.earnedThen())
             + " → "
-            + Figures.grouped(one.earnedNow()),
+            + writing.grouped(one.earnedNow()),
         one.amount(),
         null,
         null,

@@ -12,7 +12,6 @@ import org.springframework.mail.javamail.JavaMailSenderImpl;
 import org.springframework.mail.javamail.MimeMessageHelper;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.calendar.SpanWords;
-import zealoustarget.core.reading.Figures;
 import zealoustarget.server.ledger.LedgerService;
 
 /** Hands statements to the mail server. */
@@ -59,7 +58,7 @@ class StatementMail {
               + " is attached"
               + (row.due() == null
                   ? ""
-                  : "; due are " + Figures.grouped(row.due()) + " " + about.currency())
+                  : "; due are " + about.writing().grouped(row.due()) + " " + about.currency())
               + (about.isSealed() ? ".\n" : ". The month is not sealed yet, so it may change.\n"));
       helper.addAttachment(
           "statement " + about.month() + " " + row.rep() + ".pdf",

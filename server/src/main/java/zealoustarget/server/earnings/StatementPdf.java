@@ -18,8 +18,8 @@ import java.util.logging.Level;
 import org.apache.pdfbox.io.IOUtils;
 import org.apache.pdfbox.multipdf.PDFMergerUtility;
 import org.springframework.web.util.HtmlUtils;
+import zealoustarget.core.amount.Writing;
 import zealoustarget.core.calendar.SpanWords;
-import zealoustarget.core.reading.Figures;
 
 /** Statements as PDF, one to a page. */
 final class StatementPdf {
@@ -48,8 +48,10 @@ final class StatementPdf {
    * Whose statements, of which month.
    *
    * @param isSealed whether they are final
+   * @param writing how figures are written
    */
-  record About(String company, YearMonth month, String currency, boolean isSealed) {}
+  record About(
+      String company, YearMonth month, String currency, boolean isSealed, Writing writing) {}
 
   private StatementPdf() {}
 
@@ -122,11 +124,11 @@ final class StatementPdf {
     html.append(row.region() == null ? "" : ", " + text(row.region())).append("; status: ");
     html.append(text(row.status())).append("; amounts in ").append(text(about.currency()));
     html.append("</p><table>");
-    for (StatementLines.Line line : StatementLines.of(row, about.month())) {
+    for (StatementLines.Line line : StatementLines.of(row, about.month(), about.writing())) {
       boolean isFigure = line.figure() != null && line.figure().matches("-?[0-9.]+");
       html.append(line.kind().equals("sum") ? "<tr class=\"sum\"><td>" : "<tr><td>");
       html.append(text(line.words())).append("</td><td class=\"figure\">");
-      html.append(text(isFigure ? Figures.grouped(line.figure()) : line.figure()));
+      html.append(text(isFigure ? about.writing().grouped(line.figure()) : line.figure()));
       html.append("</td></tr>");
     }
     html.append("</table><p class=\"foot\">");

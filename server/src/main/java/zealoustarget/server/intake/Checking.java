@@ -168,6 +168,7 @@ class Checking {
     private final Reconciliation sums;
     private final StagedFindings findings;
     private final Fixes fixes;
+    private final LoadSpec spec;
     private final FileChecks checks;
     private final LineReader reader;
     private final Progress progress;
@@ -179,6 +180,7 @@ class Checking {
       this.request = request;
       this.sheet = sheet;
       this.header = columns.header();
+      this.spec = columns.spec();
       this.progress = progress;
       this.sums = new Reconciliation(header.measures());
       this.fixes = loads.fixes(loadId);
@@ -189,7 +191,7 @@ class Checking {
           new FileChecks(
               ledger,
               history,
-              columns.spec(),
+              spec,
               header.measures(),
               request.goalSet() == null ? "" : request.goalSet());
       this.reader =
@@ -198,12 +200,12 @@ class Checking {
               sheet.profiles(),
               new StagingDirectory(ledger, members, aliases),
               history,
-              columns.spec());
+              spec);
     }
 
     void run(StatelessSession session) {
       // refused before the work, not after
-      ControlTotals.units(request.controlTotals(), header.measures());
+      ControlTotals.units(request.controlTotals(), header.measures(), spec.writing());
       RowWriter writer = rows.writer(session, loadId);
       loads.deleteFindings(session, loadId);
       findings.add(session, sheet.findings());
@@ -253,7 +255,8 @@ class Checking {
 
     /** Control totals in smallest units: those given, else those of a total line at the end. */
     Map<Measure, Long> controls() {
-      Map<Measure, Long> given = ControlTotals.units(request.controlTotals(), header.measures());
+      Map<Measure, Long> given =
+          ControlTotals.units(request.controlTotals(), header.measures(), spec.writing());
       return given.isEmpty() && request.isTrailerControl() ? trailer() : given;
     }
 

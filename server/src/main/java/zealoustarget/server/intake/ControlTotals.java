@@ -8,6 +8,7 @@ import java.util.Objects;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.amount.Writing;
 
 /** Control totals as they are given: {@code revenue=1912400.00}. */
 final class ControlTotals {
@@ -42,9 +43,11 @@ final class ControlTotals {
   /**
    * The totals in smallest units, by the measures of a file.
    *
+   * @param writing decides a total that could be read in two ways
    * @throws Refusal control-total-unreadable, also where the file has no such measure
    */
-  static Map<Measure, Long> units(Map<String, String> given, List<Measure> measures) {
+  static Map<Measure, Long> units(
+      Map<String, String> given, List<Measure> measures, Writing writing) {
     Map<String, String> left = new HashMap<>();
     given.forEach((code, sum) -> left.put(code.toLowerCase(Locale.ROOT), sum));
     Map<Measure, Long> totals = new HashMap<>();
@@ -52,12 +55,12 @@ final class ControlTotals {
       if (measures.size() != 1) {
         throw refusal("The file has several measures: say of which one the total is");
       }
-      totals.put(measures.get(0), units(measures.get(0), left.remove(ONLY)));
+      totals.put(measures.get(0), units(measures.get(0), left.remove(ONLY), writing));
     }
     for (Measure measure : measures) {
       String text = left.remove(measure.code().toLowerCase(Locale.ROOT));
       if (text != null) {
-        totals.put(measure, units(measure, text));
+        totals.put(measure, units(measure, text, writing));
       }
     }
     if (!left.isEmpty()) {
@@ -66,9 +69,9 @@ final class ControlTotals {
     return totals;
   }
 
-  private static long units(Measure measure, String text) {
+  private static long units(Measure measure, String text, Writing writing) {
     try {
-      Ratio units = Ratio.parse(plain(text)).times(Ratio.powerOfTen(measure.scale()));
+      Ratio units = Ratio.parse(plain(text, writing)).times(Ratio.powerOfTen(measure.scale()));
       return Objects.requireNonNull(units.exactDecimal()).longValueExact();
     } catch (IllegalArgumentException | ArithmeticException unreadable) {
       throw refusal("\"" + text + "\" is no amount of " + measure.code());
@@ -76,8 +79,15 @@ final class ControlTotals {
   }
 
   /** Thousands taken out and a decimal comma turned into a point, where both are certain. */
-  private static String plain(String text) {
+  private static String plain(String text, Writing writing) {
     String tight = text.strip().replaceAll("[\\s\u00a0\u202f'’]", "");
+    if (writing.decimal() == Writing.Decimal.COMMA
+        && tight.matches("-?\\d{1,3}(\\.\\d{3})+(,\\d+)?|-?\\d+,\\d+")) {
+      return tight.replace(".", "").replace(',', '.');
+    }
+    if (writing.decimal() == Writing.Decimal.POINT && tight.matches("-?\\d{1,3}(,\\d{3})+")) {
+      return tight.replace(",", "");
+    }
     if (tight.matches("-?\\d{1,3}(\\.\\d{3})+,\\d+|-?\\d+,\\d{1,2}")) {
       return tight.replace(".", "").replace(',', '.');
     }

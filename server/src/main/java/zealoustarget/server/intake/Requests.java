@@ -117,7 +117,8 @@ class Requests {
         playbook.calendar(),
         request.fiscalYear() == null ? fiscalYear(fileName, playbook) : request.fiscalYear(),
         request.columns(),
-        sheet.isCommaGrouping());
+        sheet.isCommaGrouping(),
+        playbook.company().writing());
   }
 
   /** The fiscal year in a file's name, such as FY27, else today's. */

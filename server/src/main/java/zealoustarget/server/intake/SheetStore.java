@@ -3,6 +3,7 @@ package zealoustarget.server.intake;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.SortedSet;
 import java.util.concurrent.CompletableFuture;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
@@ -74,6 +75,19 @@ class SheetStore {
       number++;
     }
     return lines;
+  }
+
+  /** Some lines of the file by their numbers; those that are not kept are missing. */
+  List<Line> linesAt(int loadId, Sheet sheet, SortedSet<Integer> wanted) {
+    List<Line> found = new ArrayList<>();
+    SortedSet<Integer> left = wanted;
+    while (!left.isEmpty() && sheet.recordCount() > 0) {
+      List<Line> part = part(loadId, lastNotAfter(sheet.firstLines(), left.first()));
+      part.stream().filter(line -> wanted.contains(line.line())).forEach(found::add);
+      int last = Math.max(part.get(part.size() - 1).line(), left.first());
+      left = left.tailSet(last + 1);
+    }
+    return found;
   }
 
   /** The number of the record in that line of the file, or of the last one before it. */

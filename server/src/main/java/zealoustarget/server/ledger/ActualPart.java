@@ -3,6 +3,8 @@ package zealoustarget.server.ledger;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import zealoustarget.core.intake.Row;
 import zealoustarget.core.ledger.ActualBlock;
 import zealoustarget.core.ledger.Months;
@@ -82,7 +84,18 @@ record ActualPart(
       block.add(line, months[at], reps[at], regions[at], products[at], row);
       block.day(days[at]);
       if (orders[at] != null) {
-        block.order(OrderKey.of(orders[at], products[at]));
+        block.order(OrderKey.ofOrder(orders[at]));
+      }
+    }
+  }
+
+  /** Puts the order keys of some lines into a map by line. */
+  void addOrders(Set<Integer> wanted, Map<Integer, String> found) {
+    int line = 0;
+    for (int at = 0; at < lines.length; at++) {
+      line += lines[at];
+      if (orders[at] != null && wanted.contains(line)) {
+        found.put(line, orders[at]);
       }
     }
   }

@@ -315,6 +315,11 @@ public class LedgerService implements MemberNames {
         .collect(Collectors.toMap(stay -> members.key(stay.repId), stay -> stay.mail));
   }
 
+  /** The source's order keys of some lines of a load, by line; lines without one are missing. */
+  public Map<Integer, String> orderTexts(int loadId, Set<Integer> lines) {
+    return rows.orders(loadId, lines);
+  }
+
   /** A load's line as one number. */
   public static long place(int loadId, int line) {
     return (long) loadId << 32 | line;

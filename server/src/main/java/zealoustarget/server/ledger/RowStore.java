@@ -1,9 +1,11 @@
 package zealoustarget.server.ledger;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
@@ -75,6 +77,21 @@ public class RowStore {
       parts.forEach(part -> ActualPart.unpack(part.content).addTo(block));
     }
     return block.build();
+  }
+
+  /** The source's order keys of some lines of a load, by line; lines without one are missing. */
+  Map<Integer, String> orders(int loadId, Set<Integer> lines) {
+    Map<Integer, String> found = new HashMap<>();
+    try (StatelessSession session = sessions.openStatelessSession()) {
+      SelectionQuery<ActualPartEntity> query =
+          session.createSelectionQuery(
+              "from ActualPartEntity where id between :first and :last order by id",
+              ActualPartEntity.class);
+      try (Stream<ActualPartEntity> parts = range(query, loadId, PARTS).getResultStream()) {
+        parts.forEach(part -> ActualPart.unpack(part.content).addOrders(lines, found));
+      }
+    }
+    return found;
   }
 
   /** The goals beside a load's lines, by line; a wide file's months of a line add up. */

@@ -85,6 +85,7 @@ public enum Problem {
   MEASURE_MISSING(HttpStatus.UNPROCESSABLE_CONTENT, "The measure is missing"),
   GOAL_SET_MISSING(
       HttpStatus.UNPROCESSABLE_CONTENT, "The file does not say which goal set it brings"),
+  EXPORT_TOO_LARGE(HttpStatus.UNPROCESSABLE_CONTENT, "The export is too large"),
   SUM_TOO_LARGE(HttpStatus.UNPROCESSABLE_CONTENT, "The sum is too large"),
   INTERNAL(HttpStatus.INTERNAL_SERVER_ERROR, "Something failed on our side"),
   STARTING(HttpStatus.SERVICE_UNAVAILABLE, "The server is starting");

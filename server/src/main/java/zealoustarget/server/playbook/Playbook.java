@@ -20,7 +20,7 @@ import zealoustarget.core.ladder.Shading;
  * @param ladders those that replace a default, the later versions last
  */
 public record Playbook(
-    String companyName,
+    Company company,
     FiscalCalendar calendar,
     WorkingDays workingDays,
     List<Measure> measures,
@@ -82,12 +82,12 @@ public record Playbook(
         .orElse(Shading.AUTOMATIC);
   }
 
-  Playbook withCompanyName(String name) {
-    return new Playbook(name, calendar, workingDays, measures, ladders, shadings, commission);
+  Playbook withCompany(Company other) {
+    return new Playbook(other, calendar, workingDays, measures, ladders, shadings, commission);
   }
 
   Playbook withCalendar(FiscalCalendar other, WorkingDays days) {
-    return new Playbook(companyName, other, days, measures, ladders, shadings, commission);
+    return new Playbook(company, other, days, measures, ladders, shadings, commission);
   }
 
   /** With a measure added, or replaced where the code is there; rates divide the new one. */
@@ -97,7 +97,7 @@ public record Playbook(
     all.replaceAll(known -> known.isRate() ? dividing(known, measure) : known);
     all.sort(Comparator.comparing(Measure::code));
     return new Playbook(
-        companyName, calendar, workingDays, List.copyOf(all), ladders, shadings, commission);
+        company, calendar, workingDays, List.copyOf(all), ladders, shadings, commission);
   }
 
   private static Measure dividing(Measure rate, Measure changed) {
@@ -113,7 +113,7 @@ public record Playbook(
   /** With a ladder added, or in place of the versions that it replaces. */
   Playbook withLadder(AttachedLadder ladder) {
     return new Playbook(
-        companyName,
+        company,
         calendar,
         workingDays,
         measures,
@@ -125,7 +125,7 @@ public record Playbook(
   /** With limits added, or replaced where some are attached in the same way. */
   Playbook withShading(AttachedShading shading) {
     return new Playbook(
-        companyName,
+        company,
         calendar,
         workingDays,
         measures,
@@ -136,11 +136,11 @@ public record Playbook(
 
   /** The same rules with other ladders in place of all. */
   Playbook withLadders(List<AttachedLadder> others) {
-    return new Playbook(companyName, calendar, workingDays, measures, others, shadings, commission);
+    return new Playbook(company, calendar, workingDays, measures, others, shadings, commission);
   }
 
   Playbook withCommission(Commission other) {
-    return new Playbook(companyName, calendar, workingDays, measures, ladders, shadings, other);
+    return new Playbook(company, calendar, workingDays, measures, ladders, shadings, other);
   }
 
   private static <T> List<T> with(List<T> known, Predicate<T> isReplaced, T added) {

@@ -7,11 +7,12 @@ import java.util.Locale;
 import java.util.stream.Stream;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.amount.Writing;
 import zealoustarget.core.ladder.Ladder;
 
 /** The rules in the form that {@code PUT /api/v1/playbook} takes. */
 record PlaybookAnswer(
-    Company company,
+    CompanyPart company,
     Calendar calendar,
     List<MeasurePart> measures,
     List<LadderPart> ladders,
@@ -19,7 +20,30 @@ record PlaybookAnswer(
     List<PlanPart> plans,
     List<PlanPart.AssignmentPart> assignments,
     List<PlanPart.SharedPart> credits) {
-  record Company(String name) {}
+  /** The company; {@code writing} holds what is set of it, null where nothing is. */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  record CompanyPart(String name, String timeZone, WritingPart writing) {
+    static CompanyPart of(Company company) {
+      return new CompanyPart(
+          company.name(),
+          company.timeZone() == null ? null : company.timeZone().getId(),
+          WritingPart.of(company.writing()));
+    }
+  }
+
+  /** How the company writes numbers and dates, in the words of the file. */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  record WritingPart(String decimal, String grouping, String dates, String weekStart) {
+    static WritingPart of(Writing writing) {
+      return writing.equals(Writing.NONE)
+          ? null
+          : new WritingPart(
+              writing.decimal() == null ? null : Character.toString(writing.decimal().mark()),
+              writing.grouping(),
+              writing.dates() == null ? null : CompanyReader.word(writing.dates()),
+              writing.weekStart() == null ? null : CompanyReader.word(writing.weekStart()));
+    }
+  }
 
   record Calendar(int startMonth, String yearNamedBy, List<String> holidays) {}
 
@@ -70,7 +94,7 @@ record PlaybookAnswer(
 
   static PlaybookAnswer of(Playbook playbook) {
     return new PlaybookAnswer(
-        new Company(playbook.companyName()),
+        CompanyPart.of(playbook.company()),
         new Calendar(
             playbook.calendar().startMonth(),
             playbook.calendar().yearNamedBy().name().toLowerCase(Locale.ROOT),

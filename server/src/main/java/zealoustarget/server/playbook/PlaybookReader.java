@@ -54,7 +54,9 @@ final class PlaybookReader {
     Playbook after = before;
     new Place(file, "").allowOnly(PARTS);
     if (file.has("company")) {
-      after = after.withCompanyName(company(file.get("company")));
+      after =
+          after.withCompany(
+              CompanyReader.read(new Place(file.get("company"), "company"), after.company()));
     }
     if (file.has("calendar")) {
       after = after.withCalendar(calendar(file.get("calendar")), workingDays(file.get("calendar")));
@@ -119,16 +121,6 @@ final class PlaybookReader {
   /** One ladder of a file that holds nothing else, to be tried. */
   AttachedLadder readLadder(JsonNode node) {
     return ladder(new Place(node, "ladder"), before);
-  }
-
-  private static String company(JsonNode node) {
-    Place place = new Place(node, "company");
-    place.allowOnly(Set.of("name"));
-    String name = place.text("name").strip();
-    if (name.isEmpty() || name.length() > 120) {
-      throw place.fault("name", "must have 1 to 120 characters");
-    }
-    return name;
   }
 
   private static FiscalCalendar calendar(JsonNode node) {

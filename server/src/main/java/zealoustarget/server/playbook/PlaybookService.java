@@ -12,6 +12,7 @@ import zealoustarget.core.amount.Measure;
 import zealoustarget.core.commission.Plan;
 import zealoustarget.server.audit.Audit;
 import zealoustarget.server.audit.AuditKind;
+import zealoustarget.server.platform.CompanyClock;
 import zealoustarget.server.platform.DataState;
 
 /** Holds the rules in force and changes them all or not at all. */
@@ -23,14 +24,18 @@ public class PlaybookService {
   private final MeasureUse use;
   private final Audit audit;
   private final DataState state;
+  private final CompanyClock clock;
   private volatile Playbook current;
 
-  PlaybookService(PlaybookStore store, MeasureUse use, Audit audit, DataState state) {
+  PlaybookService(
+      PlaybookStore store, MeasureUse use, Audit audit, DataState state, CompanyClock clock) {
     this.store = store;
     this.use = use;
     this.audit = audit;
     this.state = state;
+    this.clock = clock;
     this.current = store.read();
+    clock.setZone(current.company().zone());
   }
 
   /** Tells one state of the rules from another, as an entity tag. */
@@ -91,6 +96,7 @@ public class PlaybookService {
     }
     store.write(after, PlaybookChange.between(current, after));
     current = after;
+    clock.setZone(after.company().zone());
     state.changed();
     return after;
   }

@@ -1,6 +1,8 @@
 package zealoustarget.server.playbook;
 
 import jakarta.persistence.EntityManager;
+import java.time.DayOfWeek;
+import java.time.ZoneId;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -11,6 +13,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.core.amount.Measure;
+import zealoustarget.core.amount.Writing;
 import zealoustarget.core.calendar.FiscalCalendar;
 import zealoustarget.core.calendar.FiscalCalendar.YearNamedBy;
 import zealoustarget.core.calendar.WorkingDays;
@@ -23,6 +26,8 @@ import zealoustarget.server.playbook.RulePartEntity.Part;
 class PlaybookStore {
   private static final JsonMapper JSON = new JsonMapper();
   private static final String COMPANY = "company.name";
+  private static final String TIME_ZONE = "company.timeZone";
+  private static final String WRITING = "company.writing.";
   private static final String START_MONTH = "calendar.startMonth";
   private static final String NAMED_BY = "calendar.yearNamedBy";
 
@@ -47,7 +52,7 @@ class PlaybookStore {
             YearNamedBy.valueOf(settings.get(NAMED_BY).toUpperCase(Locale.ROOT)));
     Playbook stored =
         new Playbook(
-            settings.get(COMPANY),
+            company(settings),
             calendar,
             new WorkingDays(
                 all("from HolidayEntity", HolidayEntity.class).stream()
@@ -64,6 +69,45 @@ class PlaybookStore {
                 .toList(),
             Commission.NONE);
     return stored.withCommission(commission(stored));
+  }
+
+  private static Company company(Map<String, String> settings) {
+    String zone = settings.get(TIME_ZONE);
+    String grouping = settings.get(WRITING + "grouping");
+    return new Company(
+        settings.get(COMPANY),
+        zone == null ? null : ZoneId.of(zone),
+        new Writing(
+            set(settings, "decimal", Writing.Decimal::valueOf),
+            grouping == null ? null : grouping.substring(1, grouping.length() - 1),
+            set(settings, "dates", Writing.Dates::valueOf),
+            set(settings, "weekStart", DayOfWeek::valueOf)));
+  }
+
+  private static <T> T set(Map<String, String> settings, String part, Function<String, T> value) {
+    String text = settings.get(WRITING + part);
+    return text == null ? null : value.apply(text);
+  }
+
+  private void write(Company company) {
+    Writing writing = company.writing();
+    put(COMPANY, company.name());
+    put(TIME_ZONE, company.timeZone());
+    put(WRITING + "decimal", writing.decimal());
+    // in quotes, as a blank and nothing are two ways of grouping
+    put(WRITING + "grouping", writing.grouping() == null ? null : "'" + writing.grouping() + "'");
+    put(WRITING + "dates", writing.dates());
+    put(WRITING + "weekStart", writing.weekStart());
+  }
+
+  /** Keeps a setting, or drops it where it is null. */
+  private void put(String name, Object content) {
+    SettingEntity before = entities.find(SettingEntity.class, name);
+    if (content != null) {
+      entities.merge(new SettingEntity(name, content.toString()));
+    } else if (before != null) {
+      entities.remove(before);
+    }
   }
 
   private Commission commission(Playbook stored) {
@@ -116,7 +160,7 @@ class PlaybookStore {
                 "playbook, " + change.part(),
                 change.before(),
                 change.after()));
-    entities.merge(new SettingEntity(COMPANY, playbook.companyName()));
+    write(playbook.company());
     entities.merge(
         new SettingEntity(START_MONTH, Integer.toString(playbook.calendar().startMonth())));
     entities.merge(

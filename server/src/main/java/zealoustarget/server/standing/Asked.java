@@ -11,6 +11,7 @@ import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.Months;
 import zealoustarget.core.ledger.StandingQuery;
 import zealoustarget.core.member.Axis;
+import zealoustarget.core.reading.Figures;
 import zealoustarget.server.ledger.LedgerService;
 import zealoustarget.server.playbook.Attachment;
 import zealoustarget.server.playbook.Playbook;
@@ -104,5 +105,10 @@ record Asked(
   Asked with(StandingQuery other) {
     return new Asked(
         ledger, reading, playbook, other, beside, group, asOf, waiting, countsWaiting, atOrAbove);
+  }
+
+  /** How the answer's sentences write figures. */
+  Figures figures() {
+    return new Figures(playbook.company().writing());
   }
 }

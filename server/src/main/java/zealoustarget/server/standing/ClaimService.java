@@ -90,7 +90,13 @@ class ClaimService {
     Standing standing = asked.ledger().standing(spoken);
     List<ReasonShare> shares = reasons(asked, standing);
     return new ClaimsAnswer(
-        Claims.of(asked.ledger(), spoken, standing, GoalWords.of(asked.query().basis()), shares)
+        Claims.of(
+                asked.ledger(),
+                spoken,
+                standing,
+                GoalWords.of(asked.query().basis()),
+                shares,
+                asked.figures())
             .stream()
             .map(ClaimAnswer::of)
             .toList(),

@@ -14,6 +14,7 @@ import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.amount.Writing;
 import zealoustarget.core.calendar.FiscalCalendar;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.commission.Bound;
@@ -87,12 +88,14 @@ class CloseUpService {
 
   private static List<Explanation> explanations(Asked asked, Integer member, Reading reading) {
     Measure measure = asked.query().measure();
+    Writing writing = asked.playbook().company().writing();
     List<Explanation> all = new ArrayList<>();
     if (measure.isRate()) {
       Ledger.SpanParts parts = asked.ledger().parts(asked.query(), member);
-      all.add(Explanation.ofRate(parts.over(), parts.under(), reading, measure.quotient()));
+      all.add(
+          Explanation.ofRate(parts.over(), parts.under(), reading, measure.quotient(), writing));
     }
-    all.addAll(Explanation.of(reading, measure));
+    all.addAll(Explanation.of(reading, measure, writing));
     return all;
   }
 
@@ -338,7 +341,7 @@ class CloseUpService {
     }
     Asked whole = asked.with(query);
     return new PathAnswer(
-        asked.playbook().companyName(),
+        asked.playbook().company().name(),
         year,
         asked.playbook().calendar().year(year).months().stream()
             .map(month -> month(reader.inMonth(whole, month), null, month, null, null))

@@ -11,6 +11,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import zealoustarget.core.amount.Writing;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.ledger.GoalBook;
 import zealoustarget.core.ledger.Ledger;
@@ -54,6 +55,8 @@ class CompanyController {
    */
   record CompanyAnswer(
       String name,
+      String timeZone,
+      WritingAnswer writing,
       CalendarPart calendar,
       List<MeasurePart> measures,
       List<GoalSetPart> goalSets,
@@ -61,6 +64,24 @@ class CompanyController {
       String firstMonth,
       String lastMonth,
       String thisMonth) {}
+
+  /**
+   * How figures and days are shown, and what fields take first.
+   *
+   * @param grouping the mark between thousands, empty for none
+   * @param dates {@code dmy}, {@code mdy} or {@code ymd}
+   * @param isSet whether the company chose its marks; else a field refuses what could be read in
+   *     two ways
+   */
+  record WritingAnswer(String decimal, String grouping, String dates, boolean isSet) {
+    static WritingAnswer of(Writing writing) {
+      return new WritingAnswer(
+          Character.toString(writing.decimalMark()),
+          writing.groupingMark(),
+          writing.dates() == null ? "ymd" : writing.dates().name().toLowerCase(Locale.ROOT),
+          writing.decimal() != null);
+    }
+  }
 
   record CalendarPart(int startMonth, String yearNamedBy) {}
 
@@ -80,7 +101,9 @@ class CompanyController {
     Set<String> used = ledger.measuresWithActuals();
     Span posted = ledger.monthsWithActuals();
     return new CompanyAnswer(
-        playbook.companyName(),
+        playbook.company().name(),
+        playbook.company().timeZone() == null ? null : playbook.company().timeZone().getId(),
+        WritingAnswer.of(playbook.company().writing()),
         new CalendarPart(
             playbook.calendar().startMonth(),
             playbook.calendar().yearNamedBy().name().toLowerCase(Locale.ROOT)),

@@ -5,11 +5,14 @@ import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+import zealoustarget.core.amount.Writing;
 import zealoustarget.server.platform.Downloads;
+import zealoustarget.server.playbook.PlaybookService;
 import zealoustarget.server.standing.Exports.Table;
 
 /** A view to take along, as CSV or as a workbook with live formulas. */
@@ -20,9 +23,14 @@ class ExportController {
       MediaType.parseMediaType("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet");
 
   private final StandingService standings;
+  private final OrderService orders;
+  private final PlaybookService playbooks;
 
-  ExportController(StandingService standings) {
+  ExportController(
+      StandingService standings, OrderService orders, PlaybookService playbooks) {
     this.standings = standings;
+    this.orders = orders;
+    this.playbooks = playbooks;
   }
 
   /** The rows in the order of {@code sort}, such as {@code -favourable}. */
@@ -32,7 +40,8 @@ class ExportController {
       @RequestParam(required = false) String sort,
       @RequestParam(defaultValue = "false") boolean byMonth) {
     Table table = table(query, sort, byMonth);
-    return download(table, query, "csv", Downloads.CSV, out -> Exports.csv(table, out));
+    Writing writing = playbooks.current().company().writing();
+    return download(table, query, "csv", Downloads.CSV, out -> Exports.csv(table, writing, out));
   }
 
   /** The same as a workbook: variance and percentages are formulas, the head is frozen. */
@@ -43,6 +52,20 @@ class ExportController {
       @RequestParam(defaultValue = "false") boolean byMonth) {
     Table table = table(query, sort, byMonth);
     return download(table, query, "xlsx", WORKBOOK, out -> Exports.workbook(table, out));
+  }
+
+  /** The orders behind a row, line by line, as they are judged on the screen. */
+  @GetMapping("/{axis}/{key}/orders.csv")
+  ResponseEntity<StreamingResponseBody> orders(
+      @PathVariable String axis,
+      @PathVariable String key,
+      @ParameterObject @ModelAttribute StandingParameters query,
+      @RequestParam(required = false) String threshold,
+      @RequestParam(defaultValue = "false") boolean onlyMet,
+      @RequestParam(required = false) String sort) {
+    Table table = orders.table(key, query.on(axis), threshold, onlyMet, sort);
+    Writing writing = playbooks.current().company().writing();
+    return download(table, query, "csv", Downloads.CSV, out -> Exports.csv(table, writing, out));
   }
 
   private Table table(StandingParameters query, String sort, boolean byMonth) {

@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Map;
 import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
+import zealoustarget.core.amount.Writing;
 import zealoustarget.server.platform.CsvCells;
 
 /** A table as CSV, or as a workbook whose computed columns are formulas. */
@@ -67,23 +68,25 @@ final class Exports {
       int strong,
       List<List<String>> about) {}
 
-  /** Writes CSV in UTF-8 with a mark, so that spreadsheets see it. */
-  static void csv(Table table, OutputStream out) throws IOException {
-    Writer writer = new OutputStreamWriter(out, StandardCharsets.UTF_8);
-    writer.write('\ufeff');
-    CsvWriter csv = CsvWriter.builder().build(writer);
+  /**
+   * Writes CSV in UTF-8 with a mark, so that spreadsheets see it, with the company's decimal mark.
+   */
+  static void csv(Table table, Writing writing, OutputStream out) throws IOException {
+    Writer text = new OutputStreamWriter(out, StandardCharsets.UTF_8);
+    text.write('\ufeff');
+    CsvWriter csv = CsvCells.writer(text, writing);
     csv.writeRecord(table.columns().stream().map(Column::title).toList());
     for (List<Cell> row : table.rows()) {
       String[] cells = new String[row.size()];
       for (int at = 0; at < cells.length; at++) {
         String value = row.get(at).value();
         boolean isText = table.columns().get(at).format() == Format.TEXT;
-        cells[at] = value == null ? "" : isText ? CsvCells.harmless(value) : value;
+        cells[at] = value == null ? "" : isText ? CsvCells.harmless(value) : writing.plain(value);
       }
       csv.writeRecord(cells);
     }
     csv.flush();
-    writer.flush();
+    text.flush();
   }
 
   /**

@@ -1,93 +1,94 @@
 package zealoustarget.server.standing;
 
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Service;
-import zealoustarget.core.amount.Measure;
-import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.ledger.Basis;
 import zealoustarget.core.ledger.GoalBook;
 import zealoustarget.core.ledger.Ledger;
-import zealoustarget.core.ledger.Members;
-import zealoustarget.core.ledger.Months;
+import zealoustarget.core.ledger.OrderBook;
 import zealoustarget.core.ledger.StandingQuery;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
-import zealoustarget.core.reading.Figures;
-import zealoustarget.core.reading.Goal;
-import zealoustarget.core.reading.Reading;
-import zealoustarget.server.intake.LoadService;
 import zealoustarget.server.ledger.LedgerService;
 
 /**
- * Reads single order lines against goals of their own: the one that their file brings beside them,
- * or a threshold per rep and month.
+ * Reads orders against goals of their own: the one that their file brings beside their lines, or a
+ * threshold per rep and month.
  */
 @Service
 class OrderService {
   private final QueryReader reader;
   private final LedgerService ledgers;
-  private final LoadService loads;
+  private final OrderTexts texts;
 
-  OrderService(QueryReader reader, LedgerService ledgers, LoadService loads) {
+  OrderService(QueryReader reader, LedgerService ledgers, OrderTexts texts) {
     this.reader = reader;
     this.ledgers = ledgers;
-    this.loads = loads;
-  }
-
-  /** What lines are compared with; a line's goal is null where it has none. */
-  private interface GoalOfLine {
-    Long of(Ledger.Source source);
+    this.texts = texts;
   }
 
   /**
-   * A page of the lines behind a row.
+   * A page of the orders behind a row.
    *
-   * @param threshold a goal set by rep whose goals each line is to meet, or null for the goals that
-   *     the files bring
-   * @param onlyMet whether lines that do not meet their goal are passed over
+   * @param threshold a goal set by rep whose goals each order is to meet, or null for the goals
+   *     that the files bring
+   * @param onlyMet whether orders that do not meet their goal are passed over
+   * @param sort see {@link JudgedOrders#sorted}
    */
   OrdersAnswer orders(
       String key,
       StandingParameters parameters,
       String threshold,
       boolean onlyMet,
+      String sort,
       int page,
       int size) {
     Asked asked = reader.read(key, parameters);
+    JudgedOrders judged = judged(asked, key, threshold);
+    int[] shown = judged.sorted(sort, onlyMet);
+    int from = (int) Math.min((long) page * size, shown.length);
+    int[] wanted = java.util.Arrays.copyOfRange(shown, from, Math.min(from + size, shown.length));
+    return new OrdersAnswer(
+        judged.per(),
+        thresholds(asked),
+        page,
+        size,
+        shown.length,
+        judged.lineCount(shown),
+        judged.judgedCount(),
+        judged.metCount(),
+        texts.orders(asked, judged, wanted));
+  }
+
+  /**
+   * All orders behind a row as a table, a row per line.
+   *
+   * @throws zealoustarget.core.Refusal export-too-large
+   */
+  Exports.Table table(
+      String key, StandingParameters parameters, String threshold, boolean onlyMet, String sort) {
+    Asked asked = reader.read(key, parameters);
+    JudgedOrders judged = judged(asked, key, threshold);
+    return texts.table(asked, judged, judged.sorted(sort, onlyMet));
+  }
+
+  private JudgedOrders judged(Asked asked, String key, String threshold) {
     StandingQuery query = asked.query();
-    Measure measure = query.measure();
     Member member = CloseUpService.member(asked.ledger(), query.axis(), key);
     List<String> sets = thresholds(asked);
     boolean hasThreshold = QueryReader.isGiven(threshold);
     if (hasThreshold && !sets.contains(threshold)) {
       throw QueryReader.unknown("threshold", threshold, sets);
     }
-    Map<Long, Long> own = hasThreshold ? Map.of() : ownGoals(query);
-    GoalOfLine goals =
-        hasThreshold
-            ? byRep(asked, threshold)
-            : source -> own.get(LedgerService.place(source.loadId(), source.line()));
-    Map<Integer, String> files = loads.fileNames();
-    List<OrdersAnswer.Line> lines = new ArrayList<>();
-    List<Ledger.Source> sources =
-        asked.ledger().actualSources(query, member == null ? null : member.id());
-    for (Ledger.Source source : sources) {
-      lines.add(line(asked, source, goals.of(source), files, hasThreshold));
+    OrderBook book = asked.ledger().orders(query, member == null ? null : member.id());
+    if (hasThreshold) {
+      return new JudgedOrders(book, query.measure(), "threshold", byRep(asked, threshold, book));
     }
-    List<OrdersAnswer.Line> shown =
-        onlyMet ? lines.stream().filter(line -> Boolean.TRUE.equals(line.isMet())).toList() : lines;
-    return new OrdersAnswer(
-        hasThreshold ? "threshold" : own.isEmpty() ? null : "own-goal",
-        sets,
-        page,
-        size,
-        shown.size(),
-        (int) lines.stream().filter(line -> line.isMet() != null).count(),
-        (int) lines.stream().filter(line -> Boolean.TRUE.equals(line.isMet())).count(),
-        CloseUpService.page(shown, page, size));
+    Map<Long, Long> own = ownGoals(query);
+    return new JudgedOrders(
+        book, query.measure(), own.isEmpty() ? null : "own-goal", ofLines(own, book));
   }
 
   private Map<Long, Long> ownGoals(StandingQuery query) {
@@ -105,51 +106,27 @@ class OrderService {
         .toList();
   }
 
-  private static GoalOfLine byRep(Asked asked, String threshold) {
+  /** The goals beside an order's lines add up; null where none of its lines has one. */
+  private static JudgedOrders.GoalOfOrder ofLines(Map<Long, Long> own, OrderBook book) {
+    return order -> {
+      Long sum = null;
+      if (own.isEmpty()) {
+        return null;
+      }
+      for (OrderBook.Line line : book.linesOf(order)) {
+        Long goal = own.get(LedgerService.place(line.loadId(), line.line()));
+        sum = goal == null ? sum : Long.valueOf(Math.addExact(sum == null ? 0 : sum, goal));
+      }
+      return sum;
+    };
+  }
+
+  private static JudgedOrders.GoalOfOrder byRep(Asked asked, String threshold, OrderBook book) {
     Map<Ledger.MemberMonth, Long> byRep = new HashMap<>();
     asked.ledger().goalBooks().get(threshold).cells().stream()
         .filter(cell -> cell.measure().equals(asked.query().measure().code()))
         .forEach(
             cell -> byRep.put(new Ledger.MemberMonth(cell.member(), cell.month()), cell.amount()));
-    return source -> byRep.get(new Ledger.MemberMonth(source.rep(), source.month()));
-  }
-
-  private static OrdersAnswer.Line line(
-      Asked asked,
-      Ledger.Source source,
-      Long goal,
-      Map<Integer, String> files,
-      boolean hasThreshold) {
-    Measure measure = asked.query().measure();
-    Members members = asked.ledger().members();
-    String rep = source.rep() < 0 ? null : members.get(Axis.REP, source.rep()).name();
-    Reading reading =
-        new Reading(
-            measure.direction(),
-            Ratio.of(source.amount()),
-            goal == null ? Goal.MISSING : Goal.of(goal),
-            1,
-            null,
-            null);
-    String month = Months.of(source.month()).toString();
-    return new OrdersAnswer.Line(
-        source.loadId(),
-        files.get(source.loadId()),
-        source.line(),
-        month,
-        rep,
-        measure.text(source.amount()),
-        ReadingAnswer.text(measure, reading.goalAmount()),
-        ReadingAnswer.text(measure, reading.variance()),
-        goal == null ? null : reading.isReached(),
-        goal == null
-            ? null
-            : why(reading, measure, hasThreshold ? "the threshold of " + rep : "its own goal"));
-  }
-
-  private static String why(Reading reading, Measure measure, String goalWords) {
-    int side = reading.variance().signum();
-    String how = side == 0 ? "exactly " : side > 0 ? "above " : "below ";
-    return how + Figures.grouped(measure.text(reading.goalAmount())) + ", " + goalWords;
+    return order -> byRep.get(new Ledger.MemberMonth(book.rep(order), book.month(order)));
   }
 }

@@ -127,8 +127,9 @@ class StandingController {
   }
 
   /**
-   * The order lines behind a row, a page of them, each against the goal that its file brings beside
-   * it or, with {@code threshold}, the goal of its rep and month in that set.
+   * The orders behind a row, a page of them, each with its lines and against the goal that its file
+   * brings beside it or, with {@code threshold}, the goal of its rep and month in that set. Sorted
+   * by {@code date}, {@code amount}, {@code variance} or {@code rep}, falling with a minus before.
    */
   @GetMapping("/standing/{axis}/{key}/orders")
   OrdersAnswer orders(
@@ -137,11 +138,12 @@ class StandingController {
       @ParameterObject @ModelAttribute StandingParameters query,
       @RequestParam(required = false) String threshold,
       @RequestParam(defaultValue = "false") boolean onlyMet,
+      @RequestParam(required = false) String sort,
       @RequestParam(defaultValue = "0") int page,
-      @Parameter(description = "lines per page, 1 to 500") @RequestParam(defaultValue = "50")
+      @Parameter(description = "orders per page, 1 to 500") @RequestParam(defaultValue = "50")
           int size) {
     checkPage(page, size);
-    return orders.orders(key, query.on(axis), threshold, onlyMet, page, size);
+    return orders.orders(key, query.on(axis), threshold, onlyMet, sort, page, size);
   }
 
   /** The company's months of a fiscal year, with their state. */

@@ -296,7 +296,9 @@ class StandingService {
       Asked asked, Standing whole, Axis axis, Corrections.Sum corrections) {
     StandingQuery query = asked.query();
     SpanWords span = SpanWords.of(query.span(), asked.playbook().calendar());
-    var words = new Headline.Words(span.text(), span.isPlural(), GoalWords.of(query.basis()));
+    var words =
+        new Headline.Words(
+            span.text(), span.isPlural(), GoalWords.of(query.basis()), asked.figures());
     var scope =
         new Headline.Scope(
             SpanWords.name(query.span().toInclusive()),

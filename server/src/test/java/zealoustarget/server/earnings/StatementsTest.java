@@ -167,6 +167,14 @@ class StatementsTest {
     }
     assertThat(api.get("/api/v1/earnings/reps/Z/statement.pdf?month=2026-07").code())
         .isEqualTo("member-unknown");
+    api.put(
+        "/api/v1/playbook",
+        "{\"company\": {\"writing\": {\"decimal\": \",\", \"grouping\": \".\"}}}");
+    assertThat(pdf("/api/v1/earnings/reps/A/statement.pdf?month=2026-07"))
+        .contains("\u221240,00", "1.200,00");
+    assertThat(api.raw(api.request("/api/v1/earnings/payroll.csv?month=2026-07").build()).body())
+        .contains(";cap;")
+        .contains(";-40,00;");
   }
 
   @Test

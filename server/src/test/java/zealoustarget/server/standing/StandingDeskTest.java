@@ -465,14 +465,14 @@ class StandingDeskTest {
     assertThat(text(ines, "per")).isEqualTo("threshold");
     assertThat(ines.get("judged").asInt()).isEqualTo(2);
     assertThat(ines.get("met").asInt()).isEqualTo(1);
-    assertThat(text(ines.at("/lines/1"), "why")).isEqualTo("above 40.00, the threshold of Ines");
+    assertThat(text(ines.at("/orders/1"), "why")).isEqualTo("above 40.00, the threshold of Ines");
     JsonNode met =
         api.get("/api/v1/standing/rep/K1/orders?threshold=order%20size&onlyMet=true&" + OCTOBER)
             .json();
-    assertThat(texts(met.get("lines"), "amount")).containsExactly("50.00");
+    assertThat(texts(met.get("orders"), "amount")).containsExactly("50.00");
     JsonNode plain = api.get("/api/v1/standing/rep/K1/orders?" + OCTOBER).json();
     assertThat(plain.get("per").isNull()).isTrue();
-    assertThat(plain.at("/lines/0/isMet").isNull()).isTrue();
+    assertThat(plain.at("/orders/0/isMet").isNull()).isTrue();
     assertThat(api.get("/api/v1/standing/rep/K1/orders?threshold=luck&" + OCTOBER).code())
         .isEqualTo("value-unknown");
     api.loadAndPost(
@@ -489,8 +489,57 @@ class StandingDeskTest {
         api.get("/api/v1/standing/rep/K1/orders?goalSet=per%20order&from=2024-03&to=2024-03")
             .json();
     assertThat(text(own, "per")).isEqualTo("own-goal");
-    assertThat(texts(own.get("lines"), "why"))
+    assertThat(texts(own.get("orders"), "why"))
         .containsExactly("below 12.00, its own goal", "exactly 20.00, its own goal");
+  }
+
+  @Test
+  void linesOfAnOrder_areSummedBeforeTheVerdict_andSayWhatTheirFileSays() {
+    api.loadAndPost(
+        "shipped.csv",
+        "date,order,rep,product,revenue,customer\n2024-05-02,SO-7,K1,P1,30.00,Reef & Co\n"
+            + "2024-05-09,SO-8,K1,P1,39.99,\n2024-05-03,so-7,K1,P2,15.00,Reef & Co\n"
+            + "2024-05-04,,K1,P1,-5.00,\n",
+        "kind",
+        "actuals");
+    api.loadAndPost(
+        "thresholds.csv",
+        "month,rep,revenue\n2024-05,K1,40.00\n",
+        "kind",
+        "goals",
+        "goalSet",
+        "order size",
+        "axis",
+        "rep");
+    String path = "/api/v1/standing/rep/K1/orders";
+    String query = "?threshold=order%20size&from=2024-05&to=2024-05";
+    JsonNode orders = api.get(path + query).json();
+    assertThat(orders.get("orderCount").asInt()).isEqualTo(3);
+    assertThat(orders.get("lineCount").asInt()).isEqualTo(4);
+    assertThat(orders.get("met").asInt()).isEqualTo(1);
+    JsonNode first = orders.at("/orders/0");
+    assertThat(text(first, "order")).isEqualTo("SO-7");
+    assertThat(text(first, "date")).isEqualTo("2024-05-02");
+    assertThat(text(first, "amount")).isEqualTo("45.00");
+    assertThat(first.get("isMet").asBoolean()).isTrue();
+    assertThat(first.get("product").isNull()).as("of two products").isTrue();
+    assertThat(texts(first.get("lines"), "amount")).containsExactly("30.00", "15.00");
+    assertThat(first.at("/lines/1/further/customer").asString()).isEqualTo("Reef & Co");
+    assertThat(orders.at("/orders/2/order").isNull()).isTrue();
+    assertThat(texts(api.get(path + query + "&sort=-amount&size=2").json().get("orders"), "amount"))
+        .containsExactly("45.00", "39.99");
+    assertThat(texts(api.get(path + query + "&sort=variance").json().get("orders"), "variance"))
+        .containsExactly("-45.00", "-0.01", "5.00");
+    assertThat(api.get(path + query + "&sort=luck").code()).isEqualTo("value-unknown");
+    String csv = api.raw(api.request(path + ".csv" + query + "&sort=date").GET().build()).body();
+    assertThat(csv.lines().toList())
+        .hasSize(5)
+        .first()
+        .asString()
+        .endsWith("Goal met,File,Line,customer");
+    assertThat(csv)
+        .contains("SO-7,2024-05-03,2024-05,Ines,")
+        .contains("15.00,45.00,40.00,5.00,yes,shipped.csv,4,Reef & Co");
   }
 
   @Test
