@@ -18,6 +18,34 @@ export default tseslint.config(
     },
   },
   {
+    // amounts are summed, compared and rounded by the server; here they are only placed
+    files: ['src/**/*.{ts,tsx}'],
+    ignores: ['src/format/**', 'src/marks/**', 'src/app/span.ts', 'src/**/*.test.{ts,tsx}'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'CallExpression[callee.name=/^(parseFloat|BigInt)$/]',
+          message: 'Numbers are read by format/numbers, figures are placed by format/placing.',
+        },
+        {
+          selector:
+            "CallExpression[callee.name='Number'][arguments.0.property.name!=/^(key|value)$/]:not([arguments.0.type='Identifier']):not([arguments.0.callee.property.name=/^(get|slice)$/]):not([arguments.0.computed=true])",
+          message: 'An amount is no number here: place it with placed() of format/placing.',
+        },
+        {
+          selector:
+            'BinaryExpression[operator=/^[-+*\/%]$/] > CallExpression[callee.name=/^placed/]',
+          message: 'No arithmetic on amounts in the browser: the server computes.',
+        },
+        {
+          selector: 'CallExpression[callee.property.name=/^(toFixed|toPrecision|toLocaleString)$/]',
+          message: 'No rounding for display: the server gives what is shown.',
+        },
+      ],
+    },
+  },
+  {
     files: ['src/desks/**'],
     rules: {
       'no-restricted-imports': [

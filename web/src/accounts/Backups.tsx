@@ -2,6 +2,8 @@ import { useQuery } from '@tanstack/react-query';
 import { ask } from '../api/client';
 import { useChange } from '../api/useChange';
 import { Failed, Loading, quietButton } from '../ui/Notice';
+import { megabytes } from '../format/figures';
+import { timeText } from '../format/writing';
 
 interface Backup {
   name: string;
@@ -43,8 +45,7 @@ export function Backups() {
                 {backup.name}
               </a>
               <span className="text-quiet">
-                {(backup.bytes / 1_000_000).toFixed(1)} MB,{' '}
-                {backup.madeAt.slice(0, 16).replace('T', ' ')}
+                {megabytes(backup.bytes)}, {timeText(backup.madeAt)}
               </span>
             </li>
           ))}

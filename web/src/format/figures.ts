@@ -108,3 +108,8 @@ export const asPercent = (ratio: string) => typed(shifted(ratio, 2));
 export function plural(axis: string): string {
   return axis === 'company' ? 'companies' : `${axis}s`;
 }
+
+/** The size of a file, "12.3 MB". */
+export function megabytes(bytes: number): string {
+  return `${amount((bytes / 1_000_000).toFixed(1))} MB`;
+}

@@ -24,7 +24,9 @@ export function PayCurveChart({ row, tried = null }: PayCurveChartProps) {
   const x = scaleLinear()
     .domain([0, Math.max(...points.map((point) => point.sales), 1)])
     .range([0, WIDTH]);
-  const most = Math.max(...points.map((point) => point.pay), 1);
+  const highest = Math.max(...points.map((point) => point.pay));
+  const mostPaid = row.curve[points.findIndex((point) => point.pay === highest)]?.pay ?? null;
+  const most = Math.max(highest, 1);
   const y = scaleLinear().domain([0, most]).range([GROUND, TOP]);
   const quota = Number(row.quota);
   const line = points.map((point) => `${x(point.sales)} ${y(point.pay)}`).join('L');
@@ -43,7 +45,7 @@ export function PayCurveChart({ row, tried = null }: PayCurveChartProps) {
       <svg
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         role="img"
-        aria-label={`Pay of ${row.name} by sales${row.earned === null ? '' : `: ${amount(row.earned)} at ${amount(row.actual)}`}; at most ${amount(most.toFixed(2))} here`}
+        aria-label={`Pay of ${row.name} by sales${row.earned === null ? '' : `: ${amount(row.earned)} at ${amount(row.actual)}`}; at most ${amount(mostPaid)} here`}
         className="w-full text-[11px]"
       >
         <path d={`M0 ${GROUND}H${WIDTH}`} stroke="var(--quiet)" />

@@ -5,6 +5,9 @@ import { PayCurveChart } from '../../marks/PayCurveChart';
 import { StatusMark } from '../../marks/StatusMark';
 import { field } from '../../ui/Drop';
 import { useWhatIf } from './useEarnings';
+import { readNumber } from '../../format/numbers';
+import { placed, pointed } from '../../format/placing';
+import { typed } from '../../format/writing';
 
 interface WhatIfPartProps {
   row: PayRow;
@@ -12,12 +15,16 @@ interface WhatIfPartProps {
   isOpen: boolean;
 }
 
+/** Sales to date, in the measure's units. */
+const AMOUNT = { decimals: 4, isSigned: true };
+
 /** Moves the rep along the curve: by the slider or by an amount. */
 export function WhatIfPart({ row, month, isOpen }: WhatIfPartProps) {
   const [sales, setSales] = useState('');
-  const asked = useDeferredValue(sales.trim().replace(/[\s\u202f]/g, ''));
+  const read = readNumber(sales, AMOUNT);
+  const asked = useDeferredValue(read.kind === 'number' ? read.decimal : '');
   const tried = useWhatIf(row.rep, month, isOpen ? asked : '');
-  const end = Math.max(...row.curve.map((point) => Number(point.sales)), 1);
+  const end = Math.max(...row.curve.map((point) => placed(point.sales)), 1);
   const places = row.actual.split('.')[1]?.length ?? 0;
   const isTried = asked !== '' && tried.data !== undefined && !tried.isError;
   return (
@@ -25,7 +32,7 @@ export function WhatIfPart({ row, month, isOpen }: WhatIfPartProps) {
       <h3 className="mb-1 font-semibold text-quiet">If {row.name} sold …</h3>
       <PayCurveChart
         row={row}
-        tried={isTried ? { sales: Number(tried.data.sales), pay: Number(tried.data.earned) } : null}
+        tried={isTried ? { sales: placed(tried.data.sales), pay: placed(tried.data.earned) } : null}
       />
       {isOpen && (
         <div className="no-print mt-1 flex items-center gap-2">
@@ -36,12 +43,13 @@ export function WhatIfPart({ row, month, isOpen }: WhatIfPartProps) {
             min={0}
             max={end}
             step={end / 400}
-            value={Number(asked || row.actual) || 0}
-            onChange={(event) => setSales(Number(event.target.value).toFixed(places))}
+            value={placed(asked || row.actual) || 0}
+            onChange={(event) => setSales(typed(pointed(event.target.valueAsNumber, places)))}
           />
           <span className="w-[112px] shrink-0">
             <input
               aria-label="Sales to date"
+              aria-invalid={read.kind === 'fault'}
               className={`${field} text-right`}
               inputMode="decimal"
               placeholder={amount(row.actual)}
@@ -50,6 +58,11 @@ export function WhatIfPart({ row, month, isOpen }: WhatIfPartProps) {
             />
           </span>
         </div>
+      )}
+      {read.kind === 'fault' && (
+        <p role="alert" className="mt-1 text-bad">
+          {read.words}
+        </p>
       )}
       {tried.isError && asked !== '' && (
         <p role="alert" className="mt-1 text-bad">

@@ -248,13 +248,18 @@ describe('the earnings desk', () => {
     const asked = serve(answers);
     show('&selected=A');
     const sales = await screen.findByRole('textbox', { name: 'Sales to date' });
-    await userEvent.type(sales, '1 00');
+    await userEvent.type(sales, '100');
     expect(await screen.findByText(/^earns/)).toHaveTextContent('earns 1 503.00, +1 500.15');
     expect(asked.some(({ path }) => path.includes('sales=100'))).toBe(true);
-    answers['/what-if'] = new Refused(400, '"x" is no amount.');
     await userEvent.clear(sales);
-    await userEvent.type(sales, 'x');
-    expect(await screen.findByRole('alert')).toHaveTextContent('"x" is no amount.');
+    await userEvent.type(sales, '60,000');
+    expect(await screen.findByRole('alert')).toHaveTextContent('can be read as 60000 or as 60.000');
+    answers['/what-if'] = new Refused(400, 'The month is closed.');
+    await userEvent.clear(sales);
+    await userEvent.type(sales, '7');
+    await waitFor(() =>
+      expect(screen.getByRole('alert')).toHaveTextContent('The month is closed.'),
+    );
   });
 
   it('names who one more order would turn', async () => {

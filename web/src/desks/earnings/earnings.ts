@@ -1,5 +1,6 @@
 import type { PayDesk, PayRow } from '../../api/types';
 import { amount, asPercent, signed } from '../../format/figures';
+import { placed, placedShare } from '../../format/placing';
 
 /** Best first; within a status by how far the rep has come. */
 const ORDER = ['at ceiling', 'on target', 'earning', 'below floor', 'no quota', 'no plan'];
@@ -23,17 +24,10 @@ export function statusesOf(rows: PayRow[]): { status: string; rows: number }[] {
   })).filter((one) => one.rows > 0);
 }
 
-/** Numbers for placing marks and for sorting only; figures are shown as the server gives them. */
-const number = (decimal: string | null) => (decimal === null ? null : Number(decimal));
-
-function come(row: PayRow): number {
-  const quota = number(row.quota);
-  return quota ? Number(row.actual) / quota : -1;
-}
+const come = (row: PayRow) => placedShare(row.actual, row.quota) ?? -1;
 
 function toGo(row: PayRow): number {
-  const quota = number(row.quota);
-  return row.next && quota ? Number(row.next.sales) / quota : Number.MAX_VALUE;
+  return (row.next && placedShare(row.next.sales, row.quota)) ?? Number.MAX_VALUE;
 }
 
 export function sortRows(rows: PayRow[], sort: PaySort): PayRow[] {
@@ -42,9 +36,9 @@ export function sortRows(rows: PayRow[], sort: PaySort): PayRow[] {
   const orders: Record<PaySort, (a: PayRow, b: PayRow) => number> = {
     status: (a, b) => ORDER.indexOf(a.status) - ORDER.indexOf(b.status) || falling(come)(a, b),
     name: (a, b) => a.name.localeCompare(b.name),
-    due: falling((row) => number(row.due)),
-    quota: falling((row) => number(row.quota)),
-    actual: falling((row) => number(row.credited ?? row.actual)),
+    due: falling((row) => placed(row.due)),
+    quota: falling((row) => placed(row.quota)),
+    actual: falling((row) => placed(row.credited ?? row.actual)),
     next: (a, b) => toGo(a) - toGo(b),
   };
   return [...rows].sort((a, b) => orders[sort](a, b) || a.name.localeCompare(b.name));
@@ -98,8 +92,9 @@ export function sentence(row: PayRow, month: string): string {
     ceiling: 'reach the ceiling',
     step: 'reach the next step',
   };
-  const gain =
-    Number(row.next.pay) === 0 ? 'adds no pay by itself' : `adds ${amount(row.next.pay)}`;
+  const gain = /[1-9]/.test(row.next.pay)
+    ? `adds ${amount(row.next.pay)}`
+    : 'adds no pay by itself';
   return `${amount(row.next.sales)} more ${reach[row.next.event]}, which ${gain}.`;
 }
 

@@ -101,7 +101,7 @@ export function CompanyPart({ rules }: { rules: Rules & { tag: string } }) {
           Saved.
         </p>
       )}
-      {save.isError && (
+      {save.isError && !problem?.place?.startsWith('company.') && (
         <p role="alert" className="text-bad">
           {save.error.message}
         </p>

@@ -1,7 +1,8 @@
 import type { AssignmentPart, BoundPart, Company, PlanPart } from '../../api/types';
-import { asPercent, shifted } from '../../format/figures';
+import { asPercent, isAboveZero, shifted } from '../../format/figures';
 import { readNumber } from '../../format/numbers';
 import { typed } from '../../format/writing';
+import { placed } from '../../format/placing';
 
 /** What a percent field holds: a ratio as decimal text, a fault, or two readings to choose from. */
 export type PercentRead =
@@ -20,7 +21,7 @@ export function readPercent(text: string, unclearTo: number): PercentRead {
   if (read.kind === 'empty') return { kind: 'fault', words: 'Write a percent such as 3 %.' };
   const figure = read.decimal;
   const asTyped = shifted(figure, -2);
-  const isUnclear = !hasSign && Number(figure) > 0 && Number(figure) <= unclearTo;
+  const isUnclear = !hasSign && isAboveZero(figure) && placed(figure) <= unclearTo;
   return isUnclear
     ? { kind: 'unclear', readings: [shifted(figure, 0), asTyped] }
     : { kind: 'ratio', ratio: asTyped };

@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { PlanTrial, Rules } from '../../api/types';
-import { clean, layOut, serve, showAt } from '../../test/desk';
+import { Refused, clean, layOut, serve, showAt } from '../../test/desk';
 import { asPercent, shifted } from '../../format/figures';
 import { COMPANY } from '../standing/samples';
 import {
@@ -186,6 +186,40 @@ describe('the playbook desk', () => {
     show();
     await userEvent.click(await screen.findByRole('button', { name: 'Remove Field' }));
     expect(await screen.findByText('"Field" still has A.')).toHaveRole('alert');
+  });
+
+  it('sets the company’s name, day and way of writing', async () => {
+    const saved = {
+      ...RULES,
+      company: { name: 'Reef', timeZone: 'Asia/Tokyo', writing: { decimal: ',', grouping: '.' } },
+    };
+    const asked = serve({ ...ALL, 'PUT /playbook': saved });
+    show('&show=company');
+    const form = within(await screen.findByRole('form', { name: 'Company' }));
+    expect(form.getByLabelText('Numbers')).toHaveValue('');
+    await userEvent.clear(form.getByLabelText('Company name'));
+    await userEvent.type(form.getByLabelText('Company name'), 'Reef');
+    await userEvent.type(form.getByLabelText('Time zone'), 'Asia/Tokyo');
+    await userEvent.selectOptions(form.getByLabelText('Numbers'), '1.234,50');
+    await userEvent.selectOptions(form.getByLabelText('Dates'), 'dmy');
+    await userEvent.click(form.getByRole('button', { name: 'Save company' }));
+    expect(await form.findByText('Saved.')).toBeVisible();
+    expect(asked.find(({ method }) => method === 'PUT')?.body).toEqual({
+      company: {
+        name: 'Reef',
+        timeZone: 'Asia/Tokyo',
+        writing: { decimal: ',', grouping: '.', dates: 'dmy', weekStart: null },
+      },
+    });
+  });
+
+  it('says at the field what is wrong with the company', async () => {
+    serve({ ...ALL, 'PUT /playbook': new Refused(400, 'No such zone.', 'company.timeZone') });
+    show('&show=company');
+    const form = within(await screen.findByRole('form', { name: 'Company' }));
+    await userEvent.type(form.getByLabelText('Time zone'), 'Mars');
+    await userEvent.click(form.getByRole('button', { name: 'Save company' }));
+    expect(await form.findByText('No such zone.')).toBeVisible();
   });
 
   it('shows the trail, and finds in it', async () => {

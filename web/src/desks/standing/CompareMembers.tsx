@@ -10,6 +10,7 @@ import { StatusMark } from '../../marks/StatusMark';
 import { Choice } from '../../ui/Choice';
 import { figuresOf, rowId } from './standing';
 import { useStanding } from './useStanding';
+import { placedPercent } from '../../format/placing';
 
 const MOST_MEMBERS = 4;
 
@@ -38,9 +39,7 @@ export function CompareMembers({ view, standing, change }: CompareMembersProps) 
   const lines: Line[] = chosen.map((row, at) => ({
     name: row.name,
     values: (paths[at]?.data?.months ?? []).map((month) =>
-      month.state === 'empty' || month.reading.attainment === null
-        ? null
-        : Number(month.reading.attainment) * 100,
+      month.state === 'empty' ? null : placedPercent(month.reading.attainment),
     ),
   }));
   // what is written is what the server shows: the numbers only place the marks

@@ -7,6 +7,7 @@ import { percentOf } from './NarrowDrop';
 import { EMPTY } from './standing';
 import { useStanding } from './useStanding';
 import { amount } from '../../format/figures';
+import { placed, pointed } from '../../format/placing';
 
 const WIDTH = 860;
 const HEIGHT = 34;
@@ -36,7 +37,7 @@ export function Distribution({ view, standing, change }: DistributionProps) {
   const drawing = useRef<SVGSVGElement>(null);
   const [drag, setDrag] = useState<[number, number] | null>(null);
   if (rows.length < 2) return null;
-  const shares = rows.map((row) => Number(row.spoken.attainment));
+  const shares = rows.map((row) => placed(row.spoken.attainment) ?? 0);
   const low = shares.reduce((least, share) => Math.min(least, share), 0);
   const high = shares.reduce((most, share) => Math.max(most, share), 1.2);
   const x = scaleLinear()
@@ -52,7 +53,7 @@ export function Distribution({ view, standing, change }: DistributionProps) {
   function drop() {
     if (drag && Math.abs(drag[1] - drag[0]) > 5) {
       const ends = drag.map((at) => x.invert(at)).sort((a, b) => a - b);
-      change({ low: (ends[0] ?? 0).toFixed(3), high: (ends[1] ?? 0).toFixed(3), selected: null });
+      change({ low: pointed(ends[0] ?? 0, 3), high: pointed(ends[1] ?? 0, 3), selected: null });
     }
     setDrag(null);
   }
@@ -61,8 +62,8 @@ export function Distribution({ view, standing, change }: DistributionProps) {
     drag ??
     (isBrushed
       ? [
-          x(view.narrowing.low ? Number(view.narrowing.low) : low),
-          x(view.narrowing.high ? Number(view.narrowing.high) : high),
+          x(view.narrowing.low ? placed(view.narrowing.low) : low),
+          x(view.narrowing.high ? placed(view.narrowing.high) : high),
         ]
       : null);
   return (
@@ -115,8 +116,8 @@ function Ticks({ rows, x }: { rows: Row[]; x: Scale }) {
   return rows.map((row) => (
     <line
       key={(row.group ?? '') + row.key}
-      x1={x(Number(row.spoken.attainment))}
-      x2={x(Number(row.spoken.attainment))}
+      x1={x(placed(row.spoken.attainment) ?? 0)}
+      x2={x(placed(row.spoken.attainment) ?? 0)}
       y1={HEIGHT - 22}
       y2={HEIGHT - 3}
       stroke={toneColour(row.spoken.tone)}

@@ -17,6 +17,7 @@ import { PATH_LEGEND, PathChart } from '../../marks/PathChart';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
 import { TOTAL } from './standing';
 import { usePath, type Target } from './useStanding';
+import { placed } from '../../format/placing';
 
 interface MonthsPartProps {
   view: View;
@@ -102,12 +103,11 @@ interface AmongPartProps {
 function AmongPart({ path, month: chosen, isRate, axis, atOrAbove, onChange }: AmongPartProps) {
   const months = path.months.filter((month) => month.among && month.state !== 'empty');
   if (months.length < 2) return null;
-  const number = (text: string | null | undefined) => (text == null ? null : Number(text));
   const lines: Line[] = [
-    { name: path.name, values: months.map((m) => number(m.reading.actual)) },
+    { name: path.name, values: months.map((m) => placed(m.reading.actual)) },
     {
       name: `average of all ${plural(axis)}`,
-      values: months.map((m) => number(m.among?.average)),
+      values: months.map((m) => placed(m.among?.average)),
       isQuiet: true,
     },
   ];

@@ -1,5 +1,6 @@
 import type { Claim, Reading, Row, Rung, Standing } from '../../api/types';
 import { NO_NARROWING, type Changes, type View } from '../../app/useView';
+import { placed } from '../../format/placing';
 
 export type SortKey = 'name' | 'actual' | 'goal' | 'favourable' | 'attainment' | 'growth';
 
@@ -63,7 +64,7 @@ export function sortRows<T extends Row>(rows: T[], { key, isFalling }: Sort): T[
   const field = FIELDS[key];
   const keyed = rows.map((row): Keyed<T> => {
     const text = field(row);
-    return { row, text, nearest: key === 'name' || text === null ? 0 : Number(text) };
+    return { row, text, nearest: key === 'name' || text === null ? 0 : placed(text) };
   });
   const order = (a: Keyed<T>, b: Keyed<T>) => {
     if (a.text === null || b.text === null) {

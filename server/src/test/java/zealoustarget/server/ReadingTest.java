@@ -299,7 +299,7 @@ class ReadingTest {
           .doesNotContain("5.0");
       String csv =
           api.raw(api.request("/api/v1/standing/export.csv?goalSet=quota").GET().build()).body();
-      assertThat(csv).contains("K2;North;99,96;100,00;-0,04");
+      assertThat(csv).contains("Jorun;K2;South;99,96;100,00;-0,04;");
       JsonNode staged =
           api.load(
                   "open.csv",
@@ -311,7 +311,6 @@ class ReadingTest {
               .json();
       assertThat(staged.at("/sums/revenue/ready").asString()).isEqualTo("1250.00");
       assertThat(staged.at("/controlTotal/met").toString()).contains("true");
-      assertThat(staged.at("/findingCount").asInt()).isZero();
     } finally {
       write("null");
     }

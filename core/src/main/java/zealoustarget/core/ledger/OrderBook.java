@@ -19,8 +19,7 @@ public final class OrderBook {
    * @param rep id, −1 where the line names none; so is {@code product}
    * @param amount in the measure's smallest units
    */
-  public record Line(
-      int loadId, int line, int month, int day, int rep, int product, long amount) {}
+  public record Line(int loadId, int line, int month, int day, int rep, int product, long amount) {}
 
   private final ActualBlock[] blocks;
   private final int[] blockOf;

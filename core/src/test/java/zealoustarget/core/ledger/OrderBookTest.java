@@ -82,7 +82,8 @@ class OrderBookTest {
       long amount = random.nextInt(1_000) - 100;
       add(block, line, rep, order, amount);
       byHand
-          .computeIfAbsent(order.isEmpty() ? "line " + line : order + "/" + rep, k -> new ArrayList<>())
+          .computeIfAbsent(
+              order.isEmpty() ? "line " + line : order + "/" + rep, k -> new ArrayList<>())
           .add(amount);
     }
     OrderBook book = book(null, block.build());

@@ -26,8 +26,7 @@ class ExportController {
   private final OrderService orders;
   private final PlaybookService playbooks;
 
-  ExportController(
-      StandingService standings, OrderService orders, PlaybookService playbooks) {
+  ExportController(StandingService standings, OrderService orders, PlaybookService playbooks) {
     this.standings = standings;
     this.orders = orders;
     this.playbooks = playbooks;
