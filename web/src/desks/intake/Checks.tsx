@@ -9,6 +9,7 @@ import type {
 import { amount, count } from '../../format/figures';
 import { StatusMark } from '../../marks/StatusMark';
 import { byWeight, titleOf, weightOf } from './intake';
+import { MakeAll } from './MakeAll';
 import { NameFix } from './NameFix';
 import type { useSay } from './useIntake';
 
@@ -42,7 +43,7 @@ export function Checks(props: ChecksProps) {
             disabled={props.say.isPending}
             onClick={() => props.say.mutate({ kind: 'take-back' })}
           >
-            Take all back
+            Undo all
           </button>
         </li>
       )}
@@ -81,6 +82,9 @@ function Group(props: ChecksProps & { group: CheckGroup }) {
     <div className="pb-2 pl-1">
       {isOpen && <WholeGroup group={group} say={say} />}
       {isNames && isOpen && <AllProposals names={names} say={say} />}
+      {group.code === 'member-unknown' && isOpen && (
+        <MakeAll names={names} firstMonth={props.load.firstMonth} say={say} />
+      )}
       {isNames && isOpen
         ? names.map((name) => (
             <NameFix

@@ -247,7 +247,7 @@ it('a faulty cell is corrected where it stands', async () => {
 
 it('what was settled by hand can be taken back', async () => {
   show(LOAD);
-  await userEvent.click(await screen.findByRole('button', { name: 'Take all back' }));
+  await userEvent.click(await screen.findByRole('button', { name: 'Undo all' }));
   expect(sent[0]).toMatchObject({ path: '/api/v1/loads/7/fixes', method: 'DELETE' });
 });
 
@@ -333,7 +333,7 @@ it('a rep that the file names can be made, or someone else chosen', async () => 
   await userEvent.click(screen.getByRole('button', { name: 'Make D. Ven' }));
   expect(sent[0]).toMatchObject({
     path: '/api/v1/loads/7/members',
-    body: { axis: 'rep', key: 'D. Ven', name: 'D. Ven', region: 'South', fromMonth: '2026-10' },
+    body: [{ axis: 'rep', key: 'D. Ven', name: 'D. Ven', region: 'South', fromMonth: '2026-10' }],
   });
   await userEvent.click(await screen.findByRole('button', { name: 'Someone else' }));
   expect(screen.getByRole('button', { name: 'Use' })).toBeDisabled();

@@ -121,7 +121,10 @@ function Make({ name, say }: { name: UnknownName; say: NameFixProps['say'] }) {
       className="mt-1.5 space-y-1.5"
       onSubmit={(event) => {
         event.preventDefault();
-        say.mutate({ kind: 'member', made: { axis: name.axis, ...made } });
+        say.mutate({
+          kind: 'members',
+          made: [{ ...made, axis: name.axis, key: made['key'] ?? name.text }],
+        });
       }}
     >
       {fields.map(([field_, label, isNeeded]) => (

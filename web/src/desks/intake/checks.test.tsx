@@ -1,4 +1,4 @@
-import { render, screen, within } from '@testing-library/react';
+import { fireEvent, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import type { CheckFinding, CheckGroup, Checks as Found, Load, SheetColumn } from '../../api/types';
@@ -76,7 +76,7 @@ describe('what was found', () => {
     const { mutate } = show({ decidedLines: 2, groups: [group('left-out', false)] });
     await press(/^Left out by hand/);
     await press('Take it back in');
-    await press('Take all back');
+    await press('Undo all');
     expect(mutate.mock.calls).toEqual([[{ kind: 'take-back', line: 3 }], [{ kind: 'take-back' }]]);
   });
 
@@ -134,6 +134,43 @@ describe('what was found', () => {
     if (!screen.queryByText('file')) await press(/1$/);
     expect(screen.getByText('file')).toBeVisible();
     expect(screen.queryByRole('button', { name: 'line 1' })).toBeNull();
+  });
+
+  it('creates all unknown reps and products at once, after a look at them', async () => {
+    const unknown = (axis: 'rep' | 'product', text: string, near: string[] = []) => ({
+      axis,
+      text,
+      lines: 1,
+      firstLine: 3,
+      proposals: near.map((key) => ({ key, name: key })),
+    });
+    const names = [unknown('rep', 'K7'), unknown('product', 'P9'), unknown('rep', 'Adda', ['Ada'])];
+    const { mutate } = show({
+      names,
+      groups: [
+        group(
+          'member-unknown',
+          true,
+          names.map(({ text }) => finding({ details: { value: text } })),
+        ),
+      ],
+    });
+    await press('Create 2 reps and 1 product …');
+    expect(screen.getByRole('checkbox', { name: 'Create rep Adda' })).not.toBeChecked();
+    await userEvent.clear(screen.getByRole('textbox', { name: 'Name of K7' }));
+    await userEvent.type(screen.getByRole('textbox', { name: 'Name of K7' }), 'Otto');
+    await userEvent.type(screen.getByRole('textbox', { name: 'Region of K7' }), 'South');
+    fireEvent.change(screen.getByLabelText('Reps are on the roster from'), {
+      target: { value: '2026-10' },
+    });
+    await press('Create 1 rep and 1 product');
+    expect(mutate).toHaveBeenCalledExactlyOnceWith({
+      kind: 'members',
+      made: [
+        { axis: 'rep', key: 'K7', name: 'Otto', region: 'South', fromMonth: '2026-10' },
+        { axis: 'product', key: 'P9', name: 'P9', line: '' },
+      ],
+    });
   });
 
   it('takes all proposals that are the only ones for their names', async () => {

@@ -154,8 +154,19 @@ export type Saying =
     }
   | { kind: 'take-back'; line?: number }
   | { kind: 'names'; names: { axis: AxisWord; text: string; member: string }[] }
-  | { kind: 'member'; made: Record<string, string> }
+  | { kind: 'members'; made: NewMember[] }
   | { kind: 'read' };
+
+/** A rep or product that a file names and nobody knows. */
+export interface NewMember {
+  axis: AxisWord;
+  key: string;
+  name?: string;
+  region?: string;
+  manager?: string;
+  line?: string;
+  fromMonth?: string;
+}
 
 export interface ColumnSaying {
   column?: string;
@@ -197,7 +208,7 @@ function say(id: number, saying: Saying): Promise<Load> {
       );
     case 'names':
       return ask<Load>(`${at}/names`, asJson('POST', saying.names));
-    case 'member':
+    case 'members':
       return ask<Load>(`${at}/members`, asJson('POST', saying.made));
     case 'read':
       return ask<Load>(`${at}/read`, { method: 'POST' });

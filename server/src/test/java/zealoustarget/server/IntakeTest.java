@@ -191,13 +191,38 @@ class IntakeTest {
   void memberMadeOnTheSpot_isAListOfItsOwn() {
     int id = id("f.csv", orders("SO-1,K7,100"));
     String made =
-        "{\"axis\":\"rep\",\"key\":\"K7\",\"name\":\"Otto Brand\",\"region\":\"South\",\"fromMonth\":\"2026-10\"}";
+        "[{\"axis\":\"rep\",\"key\":\"K7\",\"name\":\"Otto Brand\",\"region\":\"South\",\"fromMonth\":\"2026-10\"}]";
     assertThat(api.post(at(id, "/members"), made).json().get("ready").asInt()).isEqualTo(1);
     assertThat(api.post(at(id, "/members"), made).code()).isEqualTo("member-exists");
-    assertThat(api.post(at(id, "/members"), "{\"axis\":\"rep\",\"key\":\"K8\"}").code())
+    assertThat(api.post(at(id, "/members"), "[{\"axis\":\"rep\",\"key\":\"K8\"}]").code())
         .isEqualTo("value-missing");
     assertThat(api.get("/api/v1/loads").json().get(0).get("file").asString())
         .isEqualTo("made while loading f.csv");
+  }
+
+  @Test
+  void manyMembers_areMadeAtOnce_allOrNone() {
+    int id = id("f.csv", orders("SO-1,K7,100", "SO-2,K8,50"));
+    int before = api.get("/api/v1/loads").json().size();
+    String reps =
+        "{\"axis\":\"rep\",\"key\":\"K7\",\"region\":\"South\",\"fromMonth\":\"2026-10\"},"
+            + "{\"axis\":\"rep\",\"key\":\"K8\",\"name\":\"Ebba\",\"fromMonth\":\"%s\"}";
+    String product = ",{\"axis\":\"product\",\"key\":\"P77\",\"name\":\"Cleat\",\"line\":\"deck\"}";
+    Api.Answer refused =
+        api.post(at(id, "/members"), "[" + reps.formatted("October") + product + "]");
+    assertThat(refused.code()).isEqualTo("value-unknown");
+    assertThat(refused.text("detail")).contains("\"October\"", "Nothing was made.");
+    assertThat(api.get("/api/v1/loads").json()).as("no list is left behind").hasSize(before);
+    assertThat(
+            api.post(at(id, "/members"), "[" + reps.formatted("2026-10") + product + product + "]")
+                .code())
+        .isEqualTo("member-exists");
+    JsonNode load =
+        api.post(at(id, "/members"), "[" + reps.formatted("2026-10") + product + "]").json();
+    assertThat(load.get("ready").asInt()).isEqualTo(2);
+    assertThat(api.get("/api/v1/loads").json())
+        .as("one roster and one product list")
+        .hasSize(before + 2);
   }
 
   @Test

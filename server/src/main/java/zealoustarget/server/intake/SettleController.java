@@ -132,9 +132,9 @@ class SettleController {
     return answers.whole(id);
   }
 
-  /** Makes a rep or product that the file names. */
+  /** Makes the reps and products that the file names, all or none. */
   @PostMapping("/members")
-  LoadAnswer make(@PathVariable int id, @RequestBody Settling.NewMember made) {
+  LoadAnswer make(@PathVariable int id, @RequestBody List<Settling.NewMember> made) {
     settling.make(id, made);
     return answers.whole(id);
   }

@@ -2,11 +2,14 @@ package zealoustarget.server.intake;
 
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import java.util.TreeSet;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
+import zealoustarget.core.intake.Finding;
 import zealoustarget.core.intake.FindingCode;
 import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.ledger.PostMode;
@@ -139,61 +142,107 @@ class Settling {
   }
 
   /**
-   * Makes a rep or a product by a small list of its own, which is posted, and checks again. An
-   * existing key is left as it is.
+   * Makes the reps and products that a file names: reviewed as one list, they are posted as one
+   * roster and one product list, then the load is checked again. All are made or none.
    *
-   * @throws Refusal value-missing, member-exists
+   * @throws Refusal value-missing, value-unknown, member-exists
    */
-  void make(int id, NewMember made) {
+  void make(int id, List<NewMember> made) {
     jobs.checkIdle(id);
-    Axis axis = LoadController.axis(made.axis());
-    String name = made.name() == null || made.name().isBlank() ? made.key() : made.name();
-    if (made.key() == null || made.key().isBlank()) {
-      throw missing("key");
+    if (made.isEmpty()) {
+      throw missing("members");
     }
-    if (ledgers.posted().members().findByKey(axis, made.key()).isPresent()) {
-      throw Refusal.of(
-          "member-exists", "There is a " + axis.word() + " \"" + made.key() + "\" already.");
+    List<List<String>> reps = new ArrayList<>();
+    List<List<String>> products = new ArrayList<>();
+    Set<String> keys = new HashSet<>();
+    for (NewMember one : made) {
+      Axis axis = checked(one);
+      if (!keys.add(axis + " " + one.key().strip().toLowerCase(Locale.ROOT))) {
+        throw exists(axis, one.key(), " stands twice in the list.");
+      }
+      if (axis == Axis.REP) {
+        reps.add(rosterLine(one));
+      } else {
+        products.add(List.of(one.key(), nameOf(one), orEmpty(one.line())));
+      }
     }
-    int list =
-        switch (axis) {
-          case REP -> list(id, LoadKind.ROSTER, rosterLine(made, name));
-          case PRODUCT -> list(id, LoadKind.PRODUCTS, productLine(made, name));
-          default ->
-              throw Refusal.of(
-                  "value-unknown", "A " + axis.word() + " needs not be made: its name makes it.");
-        };
-    loads.post(list, false, null, PostMode.ADD, true);
+    List<Integer> lists = new ArrayList<>();
+    try {
+      stage(lists, id, LoadKind.ROSTER, List.of("rep", "name", "region", "manager", "from"), reps);
+      stage(lists, id, LoadKind.PRODUCTS, List.of("product", "name", "line"), products);
+      lists.forEach(this::checkWhole);
+    } catch (Refusal refused) {
+      lists.forEach(loads::discard);
+      throw refused;
+    }
+    lists.forEach(list -> loads.post(list, false, null, PostMode.ADD, true));
     staging.checkAgain(id);
   }
 
-  private int list(int id, LoadKind kind, String csv) {
-    String name = "made while loading " + store.get(id).fileName;
-    byte[] content = csv.getBytes(StandardCharsets.UTF_8);
-    return staging.stage(
-        Upload.of(name.length() > 255 ? name.substring(0, 255) : name, content),
-        LoadRequest.of(kind, null, null, null));
-  }
-
-  private static String rosterLine(NewMember made, String name) {
-    if (made.fromMonth() == null || made.fromMonth().isBlank()) {
+  /** The axis of a member that can be made. */
+  private Axis checked(NewMember one) {
+    Axis axis = LoadController.axis(one.axis());
+    if (axis != Axis.REP && axis != Axis.PRODUCT) {
+      throw Refusal.of(
+          "value-unknown", "A " + axis.word() + " needs not be made: its name makes it.");
+    }
+    if (one.key() == null || one.key().isBlank()) {
+      throw missing("key");
+    }
+    if (axis == Axis.REP && (one.fromMonth() == null || one.fromMonth().isBlank())) {
       throw missing("fromMonth");
     }
-    return Remainder.csv(
-        List.of(
-            List.of("rep", "name", "region", "manager", "from"),
-            List.of(
-                made.key(),
-                name,
-                orEmpty(made.region()),
-                orEmpty(made.manager()),
-                made.fromMonth())));
+    if (ledgers.posted().members().findByKey(axis, one.key()).isPresent()) {
+      throw exists(axis, one.key(), " exists already.");
+    }
+    return axis;
   }
 
-  private static String productLine(NewMember made, String name) {
-    return Remainder.csv(
-        List.of(
-            List.of("product", "name", "line"), List.of(made.key(), name, orEmpty(made.line()))));
+  private static Refusal exists(Axis axis, String key, String what) {
+    return Refusal.of(
+        "member-exists",
+        "The " + axis.word() + " \"" + key.strip() + "\"" + what + " Nothing was made.");
+  }
+
+  private void stage(
+      List<Integer> lists, int id, LoadKind kind, List<String> header, List<List<String>> lines) {
+    if (lines.isEmpty()) {
+      return;
+    }
+    List<List<String>> all = new ArrayList<>(List.of(header));
+    all.addAll(lines);
+    byte[] content = Remainder.csv(all).getBytes(StandardCharsets.UTF_8);
+    String name = "made while loading " + store.get(id).fileName;
+    lists.add(
+        staging.stage(
+            Upload.of(name.length() > 255 ? name.substring(0, 255) : name, content),
+            LoadRequest.of(kind, null, null, null)));
+  }
+
+  private void checkWhole(int list) {
+    if (store.get(list).held > 0) {
+      String first =
+          store.findings(list).stream()
+              .map(LoadStore.Kept::finding)
+              .filter(finding -> finding.code().isHolding())
+              .map(Finding::message)
+              .findFirst()
+              .orElse("A line cannot be read.");
+      throw Refusal.of("value-unknown", first + " Nothing was made.");
+    }
+  }
+
+  private static List<String> rosterLine(NewMember made) {
+    return List.of(
+        made.key(),
+        nameOf(made),
+        orEmpty(made.region()),
+        orEmpty(made.manager()),
+        made.fromMonth());
+  }
+
+  private static String nameOf(NewMember made) {
+    return made.name() == null || made.name().isBlank() ? made.key() : made.name();
   }
 
   private static String orEmpty(String text) {
