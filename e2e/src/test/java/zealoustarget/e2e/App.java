@@ -9,13 +9,17 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Base64;
+import java.util.Comparator;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Stream;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -44,9 +48,98 @@ final class App implements AutoCloseable {
         "--zealous.accounts.first-password=" + PASSWORD);
   }
 
-  /** Starts with the demo company. */
+  /** Starts with the demo company. It is filled in once; every start has its own copy. */
   static App demo(Path data, String... settings) {
-    return start(data, Path.of("../demo/files").toAbsolutePath().normalize().toString(), settings);
+    try {
+      copy(DemoData.FOLDER, data);
+    } catch (IOException failure) {
+      throw new UncheckedIOException(failure);
+    }
+    return start(data, DemoData.FILES, settings);
+  }
+
+  /** The demo company as the application fills it in. */
+  private static final class DemoData {
+    static final String FILES = Path.of("../demo/files").toAbsolutePath().normalize().toString();
+    static final Path FOLDER = fill(Path.of("target", "demo-data").toAbsolutePath());
+
+    private static Path fill(Path folder) {
+      try {
+        delete(folder);
+        start(folder, FILES).close();
+        return folder;
+      } catch (IOException failure) {
+        throw new UncheckedIOException(failure);
+      }
+    }
+  }
+
+  /** The application as ./run starts it: unpacked, with an archive of its classes. */
+  private static final class Unpacked {
+    private static final Path FOLDER = Path.of("target", "app").toAbsolutePath();
+    static final Path JAR = FOLDER.resolve("zealous-target-app.jar");
+    static final Path ARCHIVE = FOLDER.resolve("classes.jsa");
+
+    static {
+      try {
+        delete(FOLDER);
+        String jar = System.getProperty("app.jar");
+        run("-Djarmode=tools", "-jar", jar, "extract", "--destination", FOLDER.toString());
+        Path trial = Files.createTempDirectory("archive");
+        run(
+            "-XX:ArchiveClassesAtExit=" + ARCHIVE,
+            "-Dspring.context.exit=onRefresh",
+            "-jar",
+            JAR.toString(),
+            "--server.port=0",
+            "--zealous.data-dir=" + trial);
+        delete(trial);
+      } catch (IOException failure) {
+        throw new UncheckedIOException(failure);
+      }
+    }
+
+    static List<String> java(List<String> more) {
+      List<String> command =
+          new ArrayList<>(
+              List.of(
+                  Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                  "-XX:TieredStopAtLevel=1",
+                  "-XX:+UseSerialGC"));
+      command.addAll(more);
+      return command;
+    }
+
+    private static void run(String... more) throws IOException {
+      Process process =
+          new ProcessBuilder(java(List.of(more)))
+              .redirectErrorStream(true)
+              .redirectOutput(new File("target/unpack.log"))
+              .start();
+      try {
+        process.waitFor();
+      } catch (InterruptedException interrupted) {
+        Thread.currentThread().interrupt();
+      }
+    }
+  }
+
+  private static void copy(Path from, Path to) throws IOException {
+    try (Stream<Path> all = Files.walk(from)) {
+      for (Path one : (Iterable<Path>) all::iterator) {
+        Files.copy(one, to.resolve(from.relativize(one)), StandardCopyOption.REPLACE_EXISTING);
+      }
+    }
+  }
+
+  private static void delete(Path folder) throws IOException {
+    if (Files.exists(folder)) {
+      try (Stream<Path> all = Files.walk(folder)) {
+        for (Path one : (Iterable<Path>) all.sorted(Comparator.reverseOrder())::iterator) {
+          Files.delete(one);
+        }
+      }
+    }
   }
 
   String address(String path) {
@@ -85,17 +178,16 @@ final class App implements AutoCloseable {
 
   private static App start(Path data, String seed, String... settings) {
     int port = freePort();
-    String java = Path.of(System.getProperty("java.home"), "bin", "java").toString();
     ProcessBuilder command =
         new ProcessBuilder(
-            new ArrayList<>(
+            Unpacked.java(
                 List.of(
-                    java,
-                    "-XX:TieredStopAtLevel=1",
-                    "-XX:+UseSerialGC",
                     "-Xmx1g",
+                    "-XX:SharedArchiveFile=" + Unpacked.ARCHIVE,
+                    "-Xlog:cds=off",
+                    "-Xlog:cds+dynamic=off",
                     "-jar",
-                    System.getProperty("app.jar"),
+                    Unpacked.JAR.toString(),
                     "--server.port=" + port,
                     "--zealous.data-dir=" + data,
                     "--zealous.seed-dir=" + seed)));
