@@ -19,8 +19,6 @@ import zealoustarget.core.member.Axis;
  * the columns hold.
  */
 public final class ColumnGuess {
-  private static final int ENOUGH = 6;
-  private static final int OF = 10;
   private static final Map<Header.Role, Set<String>> USUAL = new EnumMap<>(Header.Role.class);
 
   static {
@@ -377,6 +375,7 @@ public final class ColumnGuess {
   private final List<ColumnProfile> profiles;
   private final LoadSpec spec;
   private final Directory directory;
+  private final Map<Integer, String> found = new HashMap<>();
 
   private ColumnGuess(
       List<String> titles, List<ColumnProfile> profiles, LoadSpec spec, Directory directory) {
@@ -436,22 +435,20 @@ public final class ColumnGuess {
   private Map<String, String> guess() {
     Map<String, String> guessed = new LinkedHashMap<>();
     Set<String> taken = taken();
-    Map<Integer, String> byPlace = new HashMap<>();
     for (int at = 0; at < titles.size(); at++) {
-      offer(at, byName(at), taken, byPlace);
+      offer(at, byName(at), taken);
     }
     for (int at = 0; at < titles.size(); at++) {
-      offer(at, byContent(at), taken, byPlace);
+      offer(at, byContent(at), taken);
     }
-    byPlace.forEach((at, target) -> guessed.put(Header.nameOf(titles, at), target));
+    found.forEach((at, target) -> guessed.put(Header.nameOf(titles, at), target));
     return guessed;
   }
 
-  private void offer(
-      int at, @Nullable String target, Set<String> taken, Map<Integer, String> byPlace) {
+  private void offer(int at, @Nullable String target, Set<String> taken) {
     String group = target == null ? "" : group(target);
-    if (target != null && !byPlace.containsKey(at) && !isKnown(at) && taken.add(group)) {
-      byPlace.put(at, target);
+    if (target != null && !found.containsKey(at) && !isKnown(at) && taken.add(group)) {
+      found.put(at, target);
     }
   }
 
@@ -531,9 +528,14 @@ public final class ColumnGuess {
       return "date";
     }
     for (Axis axis : new Axis[] {Axis.REP, Axis.PRODUCT, Axis.REGION}) {
-      if (roles.containsKey(axis.word()) && spec.hasAmounts() && holdsMembers(axis, profile)) {
+      if (roles.containsKey(axis.word())
+          && spec.hasAmounts()
+          && profile.holdsMembers(axis, directory)) {
         return axis.word();
       }
+    }
+    if (!spec.hasAmounts()) {
+      return listColumn(profile);
     }
     boolean isOnlyMoney =
         spec.hasAmounts()
@@ -543,13 +545,26 @@ public final class ColumnGuess {
     return isOnlyMoney ? moneyMeasure() : null;
   }
 
-  private boolean holdsMembers(Axis axis, ColumnProfile profile) {
-    if (profile.samples().isEmpty()) {
-      return false;
+  /** A roster's or product list's column: what begins, who is known, then keys and names. */
+  private @Nullable String listColumn(ColumnProfile profile) {
+    boolean isRoster = spec.kind() == LoadKind.ROSTER;
+    if (isRoster && profile.holdsDates() && !profile.holdsNumbers()) {
+      return Header.Role.FROM.word();
     }
-    long known =
-        profile.samples().stream().filter(sample -> directory.isKnown(axis, sample)).count();
-    return known * OF >= (long) profile.samples().size() * ENOUGH;
+    for (Axis axis : isRoster ? new Axis[] {Axis.REGION, Axis.MANAGER} : new Axis[] {Axis.LINE}) {
+      if (profile.holdsMembers(axis, directory)) {
+        return axis.word();
+      }
+    }
+    if (!profile.holdsDistinctText() && !(profile.isWhole() && profile == profile(0))) {
+      return null;
+    }
+    String key = isRoster ? Axis.REP.word() : Axis.PRODUCT.word();
+    return isFound(key) ? Header.Role.NAME.word() : key;
+  }
+
+  private boolean isFound(String target) {
+    return found.containsValue(target) || taken().contains(target);
   }
 
   /** The roles that this kind of file may have, by our name for them. */

@@ -2,6 +2,7 @@ package zealoustarget.core.intake;
 
 import java.util.List;
 import zealoustarget.core.amount.Writing;
+import zealoustarget.core.member.Axis;
 
 /**
  * What a whole column of a file shows of itself, whatever it is called.
@@ -32,6 +33,8 @@ public record ColumnProfile(
   public static final ColumnProfile NONE =
       new ColumnProfile(0, 0, 0, 0, false, false, false, false, true, List.of());
 
+  static final int MOST_SAMPLES = 60;
+  private static final int ENOUGH = 6;
   private static final int MOSTLY = 8;
   private static final int OF = 10;
 
@@ -43,6 +46,21 @@ public record ColumnProfile(
   /** Whether eight in ten of the cells looked at are dates or months. */
   public boolean holdsDates() {
     return looked > 0 && dates * OF >= looked * MOSTLY;
+  }
+
+  /** Whether at least six in ten of the values are keys or names of known members. */
+  boolean holdsMembers(Axis axis, Directory directory) {
+    long known = samples.stream().filter(sample -> directory.isKnown(axis, sample)).count();
+    return !samples.isEmpty() && known * OF >= (long) samples.size() * ENOUGH;
+  }
+
+  /** Whether the cells are text of which none comes twice, as keys and names are. */
+  boolean holdsDistinctText() {
+    return looked > 1
+        && !holdsNumbers()
+        && !holdsDates()
+        && filled == looked
+        && samples.size() == Math.min(filled, MOST_SAMPLES);
   }
 
   /** Whether at least half of the cells looked at are numbers. */

@@ -11,7 +11,6 @@ import java.util.Set;
  */
 public final class ColumnWatch {
   private static final int LOOKED = 200;
-  private static final int SAMPLES = 60;
   private static final int LONGEST_SAMPLE = 80;
 
   /** One column while it is watched. */
@@ -33,7 +32,7 @@ public final class ColumnWatch {
         return;
       }
       filled++;
-      if (samples.size() < SAMPLES) {
+      if (samples.size() < ColumnProfile.MOST_SAMPLES) {
         String text = cell.strip();
         samples.add(
             text.length() > LONGEST_SAMPLE ? text.substring(0, LONGEST_SAMPLE) + "…" : text);

@@ -1,16 +1,20 @@
 package zealoustarget.core.intake;
 
+import java.time.YearMonth;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.member.Axis;
 
 /**
- * What a file most likely brings, by its header and name; whoever loads it may say otherwise.
+ * What a file most likely brings, by its header and name, and where these say nothing by what its
+ * columns hold; whoever loads it may say otherwise.
  *
  * @param axis whose goals it brings, null where it brings none
  * @param goalWord quota, budget, plan or the like, where a title or the name says one
@@ -23,8 +27,72 @@ public record KindGuess(LoadKind kind, @Nullable Axis axis, @Nullable String goa
   private static final Map<String, String> OTHER_WORDS =
       Map.of("quote", "quota", "presupuesto", "budget");
 
+  /**
+   * Guesses from the header's titles and the file's name, then from the columns.
+   *
+   * @param directory who is known
+   * @param today the current month: amounts of months that are all to come are goals
+   */
+  public static KindGuess of(
+      List<String> titles,
+      List<ColumnProfile> profiles,
+      String fileName,
+      List<Measure> measures,
+      Directory directory,
+      YearMonth today) {
+    KindGuess told = of(titles, fileName, measures);
+    boolean isOpen =
+        told.kind() == LoadKind.ACTUALS
+            && told.axis() == null
+            && titles.stream()
+                .noneMatch(t -> isActual(t, measures) || DateText.monthHeader(t) != null);
+    KindGuess held = isOpen ? ofContent(profiles, directory, today) : null;
+    if (held != null) {
+      return held;
+    }
+    boolean isUntitled =
+        told.kind() == LoadKind.GOALS && told.axis() == Axis.REP && !has(titles, Header.Role.REP);
+    Axis named = isUntitled ? heldAxis(profiles, directory) : null;
+    return named == null ? told : new KindGuess(LoadKind.GOALS, named, told.goalWord());
+  }
+
+  private static @Nullable KindGuess ofContent(
+      List<ColumnProfile> profiles, Directory directory, YearMonth today) {
+    boolean hasAmounts =
+        IntStream.range(0, profiles.size())
+            .mapToObj(at -> at == 0 && profiles.get(at).isWhole() ? null : profiles.get(at))
+            .anyMatch(p -> p != null && p.holdsNumbers() && !p.holdsDates());
+    List<ColumnProfile> times = profiles.stream().filter(ColumnProfile::holdsDates).toList();
+    if (!hasAmounts) {
+      boolean isOfProducts =
+          profiles.stream().anyMatch(p -> p.holdsMembers(Axis.PRODUCT, directory));
+      boolean isOfReps = profiles.stream().anyMatch(p -> p.holdsMembers(Axis.REP, directory));
+      return !times.isEmpty() || (isOfReps && !isOfProducts)
+          ? new KindGuess(LoadKind.ROSTER, null, null)
+          : isOfProducts ? new KindGuess(LoadKind.PRODUCTS, null, null) : null;
+    }
+    boolean isToCome =
+        times.size() == 1
+            && times.get(0).samples().stream()
+                .map(text -> DateText.read(text, times.get(0).dates(ColumnRule.AUTO)).month())
+                .allMatch(month -> month != null && month.isAfter(today));
+    if (!isToCome) {
+      return null;
+    }
+    Axis axis = heldAxis(profiles, directory);
+    return new KindGuess(LoadKind.GOALS, axis == null ? Axis.REP : axis, null);
+  }
+
+  /** The axis of which a column holds known members. */
+  private static @Nullable Axis heldAxis(List<ColumnProfile> profiles, Directory directory) {
+    return Stream.of(Axis.REP, Axis.REGION, Axis.PRODUCT, Axis.LINE, Axis.MANAGER)
+        .filter(axis -> profiles.stream().anyMatch(p -> p.holdsMembers(axis, directory)))
+        .findFirst()
+        .orElse(null);
+  }
+
   /** Guesses from the header's titles and the file's name. */
-  public static KindGuess of(List<String> titles, String fileName, List<Measure> measures) {
+  static KindGuess of(List<String> titles, String fileName, List<Measure> measures) {
     boolean hasActual = titles.stream().anyMatch(title -> isActual(title, measures));
     String titleWord =
         titles.stream().map(KindGuess::goalWord).filter(w -> w != null).findFirst().orElse(null);

@@ -2,6 +2,7 @@ package zealoustarget.core.intake;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -94,6 +95,58 @@ class RecognitionTest {
   void kind_isRecognised(String header, String file, LoadKind kind, Axis axis, String word) {
     assertThat(KindGuess.of(cells(header), file, MEASURES))
         .isEqualTo(new KindGuess(kind, axis, word));
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      nullValues = "none",
+      value = {
+        "Who,Label,Starts # A1,Ines,2026-01;A2,Jorun,2026-03 | ROSTER | none | people and dates",
+        "Nr,Wer,Wo,Ab # 7,Ines,Nord,01.02.2026;8,Jo,Nord,01.03.2026 | ROSTER | none | numbered",
+        "Whom,Where # K1,North;K9,South | ACTUALS | none | nobody knows half of them",
+        "Whom,Where # K1,North;K1,South | ROSTER | none | a known rep",
+        "Until,Whom,Worth # 2027-01,K1,5.00;2027-02,K1,6.00 | GOALS | REP | months to come",
+        "When,Whom,Worth # 2026-10,K1,5.00;2027-02,K1,6.00 | ACTUALS | none | one is over",
+        "When,Whom,Worth # 2026-10-03,K1,5;2026-10-04,K1,6 | ACTUALS | none | whole amounts",
+        "year,Whom,revenue # 2027,K1,5.00;2028,K1,6.00 | GOALS | REP | titles say goals"
+      })
+  void kind_isRecognisedByContent_whereTitlesSayNothing(
+      String file, LoadKind kind, Axis axis, String why) {
+    String[] parts = file.split(" # ");
+    ColumnWatch watch = new ColumnWatch();
+    Stream.of(parts[1].split(";")).forEach(line -> watch.see(cells(line)));
+    assertThat(
+            KindGuess.of(
+                cells(parts[0]),
+                watch.profiles(),
+                "x.csv",
+                MEASURES,
+                new OnlyK1(),
+                YearMonth.of(2026, 11)))
+        .as(why)
+        .isEqualTo(new KindGuess(kind, axis, null));
+  }
+
+  @Test
+  void columnsOfLists_areGuessedByContent() {
+    ColumnWatch watch = new ColumnWatch();
+    watch.see(cells("7,Ines,2026-02-01,Hill 3"));
+    watch.see(cells("8,Jo,2026-03-01,Hill 3"));
+    LoadSpec spec =
+        new LoadSpec(
+            LoadKind.ROSTER,
+            null,
+            null,
+            MEASURES,
+            FiscalCalendar.DEFAULT,
+            2026,
+            Map.of(),
+            true,
+            Writing.NONE);
+    assertThat(
+            ColumnGuess.complete(cells("Nr,Wer,Ab,Adresse"), watch.profiles(), spec, new OnlyK1()))
+        .isEqualTo(Map.of("Nr", "rep", "Wer", "name", "Ab", "from"));
   }
 
   @Test

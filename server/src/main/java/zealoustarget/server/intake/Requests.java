@@ -15,8 +15,10 @@ import zealoustarget.core.amount.Measure;
 import zealoustarget.core.intake.KindGuess;
 import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.intake.LoadSpec;
+import zealoustarget.server.ledger.LedgerService;
 import zealoustarget.server.playbook.Playbook;
 import zealoustarget.server.playbook.PlaybookService;
+import zealoustarget.server.roster.MemberStore;
 
 /** Completes what is said of a file by what was decided before and what the file itself says. */
 @Component
@@ -26,13 +28,25 @@ class Requests {
   private final RememberedHeaders remembered;
   private final GoalSets goalSets;
   private final PlaybookService playbooks;
+  private final LedgerService ledgers;
+  private final MemberStore members;
+  private final AliasStore aliases;
   private final Clock clock;
 
   Requests(
-      RememberedHeaders remembered, GoalSets goalSets, PlaybookService playbooks, Clock clock) {
+      RememberedHeaders remembered,
+      GoalSets goalSets,
+      PlaybookService playbooks,
+      LedgerService ledgers,
+      MemberStore members,
+      AliasStore aliases,
+      Clock clock) {
     this.remembered = remembered;
     this.goalSets = goalSets;
     this.playbooks = playbooks;
+    this.ledgers = ledgers;
+    this.members = members;
+    this.aliases = aliases;
     this.clock = clock;
   }
 
@@ -58,7 +72,14 @@ class Requests {
   }
 
   private LoadRequest recognised(LoadRequest given, Sheet sheet, String fileName) {
-    KindGuess guess = KindGuess.of(sheet.titles(), fileName, playbooks.current().measures());
+    KindGuess guess =
+        KindGuess.of(
+            sheet.titles(),
+            sheet.profiles(),
+            fileName,
+            playbooks.current().measures(),
+            new StagingDirectory(ledgers.posted(), members, aliases),
+            YearMonth.now(clock));
     String set = guess.axis() == null ? null : goalSet(guess, fileName);
     LoadRequest request = given.withKind(guess.kind(), set, guess.axis());
     return Optional.ofNullable(set)
