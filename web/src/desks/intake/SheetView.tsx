@@ -216,7 +216,9 @@ function Line({ line, head, isOpen, editing, onEdit, say }: LineProps) {
                 aria-label={
                   faults.length > 0
                     ? `${text || 'empty'}: ${faults.map((f) => f.message).join(' ')} Correct it.`
-                    : undefined
+                    : text === ''
+                      ? `${column.title}, empty`
+                      : undefined
                 }
                 onPointerDown={holdKeys}
                 onClick={() => {

@@ -148,14 +148,18 @@ final class App implements AutoCloseable {
 
   /** What a route answers, to hold the page against it. */
   JsonNode json(String path) {
+    return new JsonMapper().readTree(bytes(path));
+  }
+
+  /** A file that a route gives. */
+  byte[] bytes(String path) {
     try {
       byte[] pair = (ANALYST + ":" + PASSWORD).getBytes(StandardCharsets.UTF_8);
       HttpRequest request =
           HttpRequest.newBuilder(URI.create(address(path)))
               .header("Authorization", "Basic " + Base64.getEncoder().encodeToString(pair))
               .build();
-      var answer = HttpClient.newHttpClient().send(request, BodyHandlers.ofString());
-      return new JsonMapper().readTree(answer.body());
+      return HttpClient.newHttpClient().send(request, BodyHandlers.ofByteArray()).body();
     } catch (IOException failure) {
       throw new UncheckedIOException(failure);
     } catch (InterruptedException interrupted) {
