@@ -135,6 +135,7 @@ export interface Reading {
     pace: string | null;
     paceShown: string | null;
     landing: string | null;
+    landingVariance: string | null;
   };
   beside?: Beside;
   notes?: Note[];
@@ -180,7 +181,7 @@ export interface Standing {
   total: Reading;
   noGoal: { members: number; actual: string | null };
   unassigned: { lines: number; actual: string | null };
-  leftOut: { members: number; actual: string | null };
+  leftOut: { members: number; actual: string | null; shortfallShareShown: string | null };
   openMonth: { asOf: string; elapsed: number; workingDays: number } | null;
   group: AxisWord | null;
   groups: Row[] | null;
@@ -263,6 +264,8 @@ export interface ReasonShare {
   shortfall: string;
   share: string;
   months: number;
+  /** In percent. */
+  shareShown: string;
 }
 
 export interface Claims {
@@ -279,6 +282,8 @@ export interface Part {
   /** Of a rate in points of a percent. */
   varianceShown: string;
   favourable: string;
+  /** Of the whole's miss, in percent. */
+  shareShown: string | null;
 }
 
 export type Split = 'own-goals' | 'last-years-mix' | 'whole-mix' | 'rate-effect';
@@ -303,6 +308,7 @@ export interface CloseUp {
     over: string | null;
     overShown: string | null;
   }[];
+  lastYear: { actual: string; changeShown: string } | null;
   parts: { axis: AxisWord; split: Split; parts: Part[] }[];
 }
 

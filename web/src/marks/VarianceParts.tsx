@@ -53,18 +53,20 @@ export function VarianceParts({ closeUp, isRate, along = null, level = 3 }: Vari
       }
       table={
         <FigureTable
-          head={[capital(taken.axis), 'Actual', 'Goal', 'Variance']}
+          head={[capital(taken.axis), 'Actual', 'Goal', 'Variance', '% of the miss']}
           rows={ordered.map((part) => [
             part.name,
             isRate ? '' : amount(part.actual),
             isRate ? '' : amount(part.goal),
             figureOf(part),
+            part.shareShown ?? '',
           ])}
         />
       }
     >
       <PartsChart parts={shown} figureOf={figureOf} />
       <p className="mt-1 text-[12px] text-quiet">
+        {ordered[0]?.shareShown && `${ordered[0].name} is ${ordered[0].shareShown} % of the miss. `}
         {SPLITS[taken.split]}
         {ordered.length > MOST &&
           ` ${ordered.length - MOST} ${plural(taken.axis)} in between are in the figures.`}

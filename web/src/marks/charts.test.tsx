@@ -166,6 +166,7 @@ describe('where the variance comes from', () => {
     variance,
     varianceShown: variance,
     favourable: variance,
+    shareShown: null,
   });
   const closeUp = (parts: Part[], changes: Partial<CloseUp> = {}) =>
     ({

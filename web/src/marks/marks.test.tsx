@@ -44,7 +44,13 @@ describe('lanes share one goal line', () => {
       goal: '100.00',
       attainment: '0.5',
       yearBefore: '80.00',
-      ahead: { expected: '40.00', pace: '1.25', paceShown: '100.0', landing: '90.00' },
+      ahead: {
+        expected: '40.00',
+        pace: '1.25',
+        paceShown: '100.0',
+        landing: '90.00',
+        landingVariance: null,
+      },
     });
     expect(laneMarks(short, scale, 'HIGHER')).toMatchObject({
       bar: [0, 0.25],
@@ -112,6 +118,7 @@ it('parts of a variance are bars and words', () => {
       variance: '9200',
       varianceShown: '9200',
       favourable: '9200',
+      shareShown: null,
     },
     {
       key: 'b',
@@ -121,6 +128,7 @@ it('parts of a variance are bars and words', () => {
       variance: '-17650',
       varianceShown: '-17650',
       favourable: '-17650',
+      shareShown: '83',
     },
   ];
   const { container } = render(<PartsChart parts={parts} figureOf={(part) => part.variance} />);

@@ -1,12 +1,13 @@
 import { useRights, type Rights } from '../../accounts/account';
 import type { Company, CloseUp as CloseUpData, Reading, Standing } from '../../api/types';
 import { isNarrowed, type Changes, type View } from '../../app/useView';
-import { amount, count, NONE, plural, signed } from '../../format/figures';
+import { amount, count, growth, NONE, plural, signed } from '../../format/figures';
 import { StatusMark } from '../../marks/StatusMark';
 import { VarianceParts } from '../../marks/VarianceParts';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
 import { MonthsPart } from './MonthsPart';
 import { NotesPart } from './NotesPart';
+import { ReasonsPart } from './ReasonsPart';
 import { ProofPart } from './ProofPart';
 import { EMPTY, figuresOf, isPast, statusOf, targetOf, TOTAL, varianceOf } from './standing';
 import { useCloseUp, type Target } from './useStanding';
@@ -64,6 +65,7 @@ export function CloseUp({ view, standing, company, change }: CloseUpProps) {
           isRate={standing.unit === 'rate'}
         />
       )}
+      {found.row === null && <ReasonsPart view={view} standing={standing} />}
       {found.noteOf && found.row && (
         <NotesPart
           key={`${found.noteOf.axis} ${found.noteOf.key} ${standing.from} ${standing.to}`}
@@ -156,7 +158,16 @@ function Ahead({ closeUp, reading, standing }: AheadProps) {
     const pace = ahead.paceShown === null ? '' : `, pace ${amount(ahead.paceShown)} %`;
     lines.push(['Expected so far', `${amount(ahead.expected)}${pace}`]);
   }
-  if (ahead?.landing) lines.push(['Lands at', amount(ahead.landing)]);
+  if (ahead?.landing) {
+    const against = ahead.landingVariance
+      ? `, ${signed(ahead.landingVariance)} vs ${standing.goal}`
+      : '';
+    lines.push(['Lands at', amount(ahead.landing) + against]);
+  }
+  if (closeUp.lastYear) {
+    const { actual, changeShown } = closeUp.lastYear;
+    lines.push(['Change vs last year', `${growth(changeShown)} from ${amount(actual)}`]);
+  }
   const isLower = standing.direction === 'LOWER';
   for (const { name, toGoShown } of closeUp.milestones.slice(0, 2)) {
     const left = standing.unit === 'rate' ? `${amount(toGoShown)} points` : amount(toGoShown);

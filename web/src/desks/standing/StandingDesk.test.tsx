@@ -62,9 +62,17 @@ describe('the standing desk', () => {
   });
 
   it('says what narrowing left out, and takes it back', async () => {
-    serve({ ...ALL, '/standing': { ...STANDING, leftOut: { members: 4, actual: '55.00' } } });
+    serve({
+      ...ALL,
+      '/standing': {
+        ...STANDING,
+        leftOut: { members: 4, actual: '55.00', shortfallShareShown: '84' },
+      },
+    });
     show('?text=zz');
-    expect(await screen.findByText(/4 rows left out, with 55.00 together/)).toBeInTheDocument();
+    expect(await screen.findByText(/4 rows left out, with 55.00 together/)).toHaveTextContent(
+      'These rows hold 84 % of the shortfall of all.',
+    );
     await userEvent.click(screen.getByRole('button', { name: 'Show all' }));
     expect(screen.getByTestId('address')).toBeEmptyDOMElement();
   });

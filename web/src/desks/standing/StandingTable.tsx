@@ -233,13 +233,15 @@ function Head({ sortKey, view, onSort, className, children }: HeadProps) {
 }
 
 function Foot({ standing, onWiden }: { standing: Standing; onWiden: () => void }) {
-  const { members, actual } = standing.leftOut;
+  const { members, actual, shortfallShareShown } = standing.leftOut;
   if (members > 0) {
     return (
       <p className="px-2 py-2 text-quiet">
         {count(members, 'row')} left out
         {actual !== null && standing.unit !== 'rate' && `, with ${amount(actual)} together`}; total
         and headline are of what is shown.{' '}
+        {shortfallShareShown !== null &&
+          `These rows hold ${shortfallShareShown} % of the shortfall of all. `}
         <button
           type="button"
           onClick={onWiden}

@@ -118,7 +118,7 @@ export const STANDING: Standing = {
   }),
   noGoal: { members: 1, actual: '5.00' },
   unassigned: { lines: 0, actual: '0.00' },
-  leftOut: { members: 0, actual: '0.00' },
+  leftOut: { members: 0, actual: '0.00', shortfallShareShown: null },
   beside: null,
   isRange: false,
   openMonth: null,
@@ -162,6 +162,7 @@ export const CLOSE_UP: CloseUp = {
     isReached: false,
   },
   assigned: [],
+  lastYear: { actual: '100.00', changeShown: '-12.5' },
   parts: [
     {
       axis: 'line',
@@ -175,6 +176,7 @@ export const CLOSE_UP: CloseUp = {
           variance: '5.00',
           varianceShown: '5.00',
           favourable: '5.00',
+          shareShown: null,
         },
         {
           key: 'n',
@@ -184,6 +186,7 @@ export const CLOSE_UP: CloseUp = {
           variance: '-15.00',
           varianceShown: '-15.00',
           favourable: '-15.00',
+          shareShown: '60',
         },
       ],
     },

@@ -9,6 +9,7 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.atomic.AtomicReference;
@@ -283,6 +284,35 @@ final class Browser implements AutoCloseable {
 
   void back() {
     driver.navigate().back();
+  }
+
+  /** Sentences of the insights and where each leads, in their order. */
+  @SuppressWarnings("unchecked")
+  Map<String, String> insights() {
+    Map<String, String> found = new LinkedHashMap<>();
+    for (List<String> one :
+        (List<List<String>>)
+            driver.executeScript(
+                "return [...document.querySelectorAll(\"[aria-label='Insights'] a\")]"
+                    + ".map((a) => [a.innerText, a.pathname + a.search])")) {
+      found.put(plain(one.get(0)), one.get(1));
+    }
+    return found;
+  }
+
+  /** What the page says beside its insights, in plain blanks. */
+  String bodyWithoutInsights() {
+    return plain(
+        (String)
+            driver.executeScript(
+                "const page = document.body.cloneNode(true);"
+                    + "page.querySelectorAll(\"[aria-label='Insights']\").forEach((e) => e.remove());"
+                    + "return [...page.querySelectorAll('*')].filter((e) => e.children.length === 0)"
+                    + ".map((e) => e.textContent).join(' ') + page.textContent;"));
+  }
+
+  private static String plain(String text) {
+    return text.replace('\u202f', ' ').replace('\u00a0', ' ');
   }
 
   /** Names of all rows in sight, groups among them. */

@@ -2,9 +2,16 @@ package zealoustarget.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -179,12 +186,86 @@ class WorkTheStandingIT {
   }
 
   @Test
-  void findings_leadToTheViewThatShowsThem() {
-    open("/standing?axis=region&to=2026-09");
-    browser.await("findings", () -> browser.textOf("Insights").contains("miss"));
-    browser.link("South Reach missed region plan");
-    browser.await("months", () -> browser.textOf("Months by region").contains("South Reach"));
-    assertThat(browser.address()).contains("only=South+Reach");
+  void everyInsight_leadsToAViewThatShowsItsRowsAndFigures() {
+    open("/standing?to=2026-10&selected=R14");
+    browser.choose("Reason", "stock-out");
+    browser.button("Keep the note");
+    browser.awaitText("of the shortfall: stock-out.");
+    Set<String> kinds = new TreeSet<>();
+    for (String view :
+        List.of(
+            "/standing?to=2026-10",
+            "/standing?to=2026-11",
+            "/standing?to=2026-09&span=q",
+            "/standing?axis=product&to=2026-10",
+            "/standing?to=2026-10&against=set:forecast")) {
+      open(view);
+      browser.await("insights", () -> !browser.insights().isEmpty());
+      browser.insights().forEach((text, address) -> follow(text, address, kinds));
+    }
+    assertThat(kinds)
+        .containsExactly(
+            "drop", "holders", "landing", "near", "no goal", "outside", "part", "reason", "run");
+  }
+
+  private static void follow(String text, String address, Set<String> kinds) {
+    kinds.add(kindOf(text));
+    browser.go(address);
+    browser.await("the view of: " + text, () -> !browser.rowTitles().isEmpty());
+    List<String> only =
+        Stream.of(address.split("[?&]")).filter(part -> part.startsWith("only=")).toList();
+    if (!only.isEmpty()) {
+      assertThat(browser.rowTitles().stream().filter(row -> !row.startsWith("All ")))
+          .as(text)
+          .hasSize(only.size());
+    }
+    Matcher figure = Pattern.compile("([0-9][0-9 ]*(\\.[0-9]+)?) (EUR|%)").matcher(text);
+    while (figure.find()) {
+      String shown = figure.group(1);
+      boolean isAmount = figure.group(3).equals("EUR");
+      browser.await(
+          "the figure " + figure.group() + " of: " + text,
+          () -> {
+            String page = browser.bodyWithoutInsights();
+            return isAmount ? page.contains(shown) : isShownRounded(shown, page);
+          });
+    }
+  }
+
+  /** Whether some percentage of the page is the rounded one, or says it with more decimals. */
+  private static boolean isShownRounded(String percent, String page) {
+    return Pattern.compile("([0-9]+(?:\\.[0-9]+)?) %")
+        .matcher(page)
+        .results()
+        .map(found -> new BigDecimal(found.group(1)))
+        .anyMatch(
+            found ->
+                found
+                        .setScale(new BigDecimal(percent).scale(), RoundingMode.HALF_UP)
+                        .compareTo(new BigDecimal(percent))
+                    == 0);
+  }
+
+  private static String kindOf(String text) {
+    return Stream.of(
+            "largest drop=drop",
+            "account for=holders",
+            "accounts for=holders",
+            "lands at=landing",
+            "of the shortfall: =reason",
+            "or less=near",
+            "no goal, with=no goal",
+            "outside their range=outside",
+            "miss.=part",
+            "alone misses=part",
+            "in a row=run",
+            "short of=near",
+            "behind=near",
+            "over =near")
+        .map(rule -> rule.split("="))
+        .filter(rule -> text.contains(rule[0]))
+        .findFirst()
+        .orElseThrow(() -> new AssertionError("an insight of no known kind: " + text))[1];
   }
 
   @Test

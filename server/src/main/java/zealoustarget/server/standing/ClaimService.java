@@ -73,7 +73,8 @@ class ClaimService {
   }
 
   /** A reason's part of the monthly shortfalls; the reason is null where none is noted. */
-  record ReasonAnswer(String reason, String shortfall, String share, int months) {}
+  record ReasonAnswer(
+      String reason, String shortfall, String share, String shareShown, int months) {}
 
   /** A row that another ladder would judge otherwise. */
   record FlipAnswer(
@@ -107,6 +108,7 @@ class ClaimService {
                         share.reason(),
                         asked.query().measure().text(share.shortfall()),
                         share.share().toText(),
+                        asked.figures().share(share.share()),
                         share.months()))
             .toList());
   }

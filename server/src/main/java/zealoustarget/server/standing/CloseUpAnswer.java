@@ -10,6 +10,8 @@ import java.util.List;
  * @param milestones the rungs ahead
  * @param required what each month left of the fiscal year must bring, null where that is undefined
  * @param assigned what sets of another axis assign to it
+ * @param lastYear the same span a year before; null of a running month, where nothing was posted
+ *     then, or of a rate
  * @param parts what its variance is made of, along each axis that tells something
  */
 record CloseUpAnswer(
@@ -20,7 +22,11 @@ record CloseUpAnswer(
     List<MilestoneAnswer> milestones,
     Required required,
     List<Assigned> assigned,
+    LastYear lastYear,
     List<Parts> parts) {
+  /** Actual of the year before, and the change since as a percentage with its sign. */
+  record LastYear(String actual, String changeShown) {}
+
   /** A rung ahead: where it begins, and how much is left until then; of a rate shown in points. */
   record MilestoneAnswer(String name, String tone, String at, String toGo, String toGoShown) {}
 
@@ -37,7 +43,12 @@ record CloseUpAnswer(
    */
   record Parts(String axis, String split, List<Part> parts) {}
 
-  /** One part; {@code varianceShown} of a rate in points of a percent. */
+  /**
+   * One part; {@code varianceShown} of a rate in points of a percent.
+   *
+   * @param shareShown of the whole's miss, in percent; null where the whole does not miss or the
+   *     part is not a part of the miss
+   */
   record Part(
       String key,
       String name,
@@ -45,5 +56,6 @@ record CloseUpAnswer(
       String goal,
       String variance,
       String varianceShown,
-      String favourable) {}
+      String favourable,
+      String shareShown) {}
 }

@@ -135,7 +135,16 @@ class CloseUpService {
             .toList(),
         required(asked, member),
         assigned(asked, member, row.reading()),
+        lastYear(asked, row.reading()),
         parts(asked, member));
+  }
+
+  private static CloseUpAnswer.LastYear lastYear(Asked asked, Reading reading) {
+    Measure measure = asked.query().measure();
+    Ratio change = reading.growthOnYear();
+    return change == null || measure.isRate() || asked.asOf() != null
+        ? null
+        : new CloseUpAnswer.LastYear(measure.text(reading.yearBefore()), Shown.percent(change));
   }
 
   /** The same span a month ago: a month's month before, a longer span without its last month. */
@@ -253,7 +262,7 @@ class CloseUpService {
             new CloseUpAnswer.Parts(
                 along.word(),
                 taken.split().name().toLowerCase(Locale.ROOT).replace('_', '-'),
-                taken.parts().stream().map(part -> part(part, asked.query().measure())).toList()));
+                taken.parts().stream().map(part -> part(part, taken, asked)).toList()));
       }
     }
     if (asked.query().measure().isRate()) {
@@ -264,7 +273,14 @@ class CloseUpService {
     return parts;
   }
 
-  private static CloseUpAnswer.Part part(Breakdown.Part part, Measure measure) {
+  private static CloseUpAnswer.Part part(Breakdown.Part part, Breakdown taken, Asked asked) {
+    Measure measure = asked.query().measure();
+    Ratio whole =
+        taken.parts().stream().map(Breakdown.Part::favourable).reduce(Ratio.ZERO, Ratio::plus);
+    boolean isOfMiss =
+        whole.signum() < 0
+            && part.favourable().signum() < 0
+            && part.favourable().compareTo(whole) >= 0;
     return new CloseUpAnswer.Part(
         part.member().key(),
         part.member().name(),
@@ -272,7 +288,8 @@ class CloseUpService {
         ReadingAnswer.text(measure, part.goal()),
         measure.text(part.variance()),
         shown(part.variance(), measure),
-        measure.text(part.favourable()));
+        measure.text(part.favourable()),
+        isOfMiss ? asked.figures().share(part.favourable().dividedBy(whole)) : null);
   }
 
   /** An amount, or a difference of rates in points of a percent with two decimals. */

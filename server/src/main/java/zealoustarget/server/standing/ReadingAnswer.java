@@ -139,8 +139,9 @@ record ReadingAnswer(
   /** A rate's figures as percentages, without the sign. */
   record Rate(String actual, String goal, String variance) {}
 
-  /** Expected so far, pace and landing of a running month; undefined ones null. */
-  record Ahead(String expected, String pace, String paceShown, String landing) {}
+  /** Expected so far, pace, landing and its variance of a running month; undefined ones null. */
+  record Ahead(
+      String expected, String pace, String paceShown, String landing, String landingVariance) {}
 
   /** The comparison on the second basis. */
   record Beside(
@@ -202,7 +203,7 @@ record ReadingAnswer(
         range == null ? null : text(measure, range.high()),
         reading.position() == null ? null : reading.position().name().toLowerCase(Locale.ROOT),
         measure.isRate() ? rate(reading, words) : null,
-        ahead(row.outlook(), measure),
+        ahead(row.outlook(), reading, measure),
         comparable(row.comparable(), measure),
         toDate(row.toDate(), words),
         spoken(row.spoken(), words),
@@ -352,14 +353,17 @@ record ReadingAnswer(
         : Shown.percent(plain);
   }
 
-  private static Ahead ahead(Outlook outlook, Measure measure) {
+  private static Ahead ahead(Outlook outlook, Reading reading, Measure measure) {
     return outlook == null
         ? null
         : new Ahead(
             rounded(measure, outlook.expected()),
             text(outlook.pace()),
             outlook.pace() == null ? null : Shown.percent(outlook.pace()),
-            rounded(measure, outlook.landing()));
+            rounded(measure, outlook.landing()),
+            outlook.landing() == null || reading.goalAmount() == null
+                ? null
+                : rounded(measure, outlook.landing().minus(reading.goalAmount())));
   }
 
   /** In whole smallest units, as what lies ahead is no exact figure. */

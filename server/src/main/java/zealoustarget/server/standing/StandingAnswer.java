@@ -111,7 +111,13 @@ record StandingAnswer(
   /** The part of it that names no member of the axis at all. */
   record Unassigned(int lines, String actual) {}
 
-  record LeftOut(int members, String actual) {}
+  /**
+   * What narrowing took away.
+   *
+   * @param shortfallShareShown what the rows that are shown hold of all rows' shortfall, in
+   *     percent; null where nothing is left out or nothing is short
+   */
+  record LeftOut(int members, String actual, String shortfallShareShown) {}
 
   /** Goals of members whose rows lie in several groups. */
   record Unsplit(int members, String goal) {}

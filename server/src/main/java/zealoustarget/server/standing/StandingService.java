@@ -189,7 +189,9 @@ class StandingService {
               whole.outside().unassignedLines(),
               ReadingAnswer.text(measure, whole.outside().unassigned())),
           new StandingAnswer.LeftOut(
-              whole.leftOut().members(), ReadingAnswer.text(measure, whole.leftOut().actual())),
+              whole.leftOut().members(),
+              ReadingAnswer.text(measure, whole.leftOut().actual()),
+              shortfallShare(spoken.asSpoken())),
           unsplit(measure),
           asked.waiting().isEmpty()
               ? null
@@ -202,6 +204,22 @@ class StandingService {
           StandingAnswer.Summary.of(whole, asked.atOrAbove()),
           ladderUsed(query),
           limits(asked, words.shading(), measure));
+    }
+
+    /** What the rows that are shown hold of the shortfall of all, as the insights count it. */
+    private String shortfallShare(Standing shown) {
+      if (shown.leftOut().members() == 0 || asked.group() != null) {
+        return null;
+      }
+      Ratio all =
+          asked
+              .ledger()
+              .standing(asked.spoken().withNarrowing(Narrowing.NONE))
+              .asSpoken()
+              .sumOfShortfalls();
+      return all.signum() == 0
+          ? null
+          : asked.figures().share(shown.sumOfShortfalls().dividedBy(all));
     }
 
     private ReadingAnswer total(Standing whole) {
