@@ -35,7 +35,7 @@ export default tseslint.config(
         },
         {
           selector:
-            'BinaryExpression[operator=/^[-+*\/%]$/] > CallExpression[callee.name=/^placed/]',
+            'BinaryExpression[operator=/^([-+*%]|\\x2F)$/] > CallExpression[callee.name=/^placed/]',
           message: 'No arithmetic on amounts in the browser: the server computes.',
         },
         {

@@ -670,6 +670,8 @@ export interface PayTotals {
 export interface PayDesk {
   month: string;
   state: 'open' | 'sealed';
+  /** Whether working days of the month are still to come. */
+  isRunning: boolean;
   currency: string;
   headline: string;
   totals: PayTotals;
@@ -726,6 +728,8 @@ export interface SentState {
 export interface PayStatement {
   row: PayRow;
   state: 'open' | 'sealed';
+  /** Whether working days of the month are still to come. */
+  isRunning: boolean;
   currency: string;
   plan: PlanPart | null;
   lines: PayLine[];

@@ -73,6 +73,7 @@ const CLEO = row('C', 'Cleo', {
 const DESK: PayDesk = {
   month: '2026-10',
   state: 'open',
+  isRunning: false,
   currency: 'EUR',
   headline: 'October 2026 pays 1 470.85 EUR to two reps.',
   totals: {
@@ -93,6 +94,7 @@ const DESK: PayDesk = {
 const STATEMENT: PayStatement = {
   row: BO,
   state: 'open',
+  isRunning: false,
   currency: 'EUR',
   plan: {
     name: 'Field',
@@ -266,6 +268,16 @@ describe('the earnings desk', () => {
     serve(ALL);
     show();
     expect(await screen.findByText(/turns 1 rep/)).toHaveTextContent('Ada on target (+1 500.35)');
+  });
+});
+
+describe('a running month', () => {
+  it('marks nobody as behind yet', async () => {
+    const behind = { ...DESK.rows[0], status: 'below floor', tone: 'bad' };
+    serve({ ...ALL, '/desk': { ...DESK, isRunning: true, rows: [behind] } });
+    show();
+    const mark = await screen.findByText('below floor');
+    expect(mark).toHaveClass('text-quiet');
   });
 });
 

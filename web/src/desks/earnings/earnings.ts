@@ -16,6 +16,11 @@ export const SORTS: { value: PaySort; word: string }[] = [
   { value: 'next', word: 'nearest step' },
 ];
 
+/** A row as it is marked: while the month runs nothing is behind yet. */
+export function asMarked(row: PayRow, isRunning: boolean): PayRow {
+  return isRunning && row.tone === 'bad' ? { ...row, tone: 'neutral' } : row;
+}
+
 /** Statuses in which any row is, in their order, with how many. */
 export function statusesOf(rows: PayRow[]): { status: string; rows: number }[] {
   return ORDER.map((status) => ({

@@ -13,12 +13,23 @@ import type {
 } from '../../api/types';
 import { CHANGED_BY } from '../../api/changedBy';
 import { useChange } from '../../api/useChange';
-import type { Kept } from './earnings';
+import { asMarked, type Kept } from './earnings';
+
+const markedDesk = (desk: PayDesk): PayDesk => ({
+  ...desk,
+  rows: desk.rows.map((row) => asMarked(row, desk.isRunning)),
+});
+
+const markedStatement = (statement: PayStatement): PayStatement => ({
+  ...statement,
+  row: asMarked(statement.row, statement.isRunning),
+});
 
 export function usePayDesk(month: string) {
   return useQuery({
     queryKey: ['earnings', 'desk', month],
     queryFn: () => ask<PayDesk>(`/earnings/desk${query({ month })}`),
+    select: markedDesk,
     placeholderData: (before) => before,
   });
 }
@@ -41,6 +52,7 @@ export function useStatement(rep: string, month: string, page: number) {
       ask<PayStatement>(
         `/earnings/reps/${encodeURIComponent(rep)}${query({ month, page: String(page) })}`,
       ),
+    select: markedStatement,
     placeholderData: (before, last) => (last?.queryKey[2] === rep ? before : undefined),
   });
 }

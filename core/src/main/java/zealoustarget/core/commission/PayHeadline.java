@@ -7,6 +7,7 @@ import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.reading.Figures;
+import zealoustarget.core.reading.Outlook;
 
 /** The sentence over a month's commission; it says nothing that the statements do not back. */
 public final class PayHeadline {
@@ -30,11 +31,13 @@ public final class PayHeadline {
 
   private final String month;
   private final String currency;
+  private final Outlook.@Nullable Days days;
   private final Figures figures;
 
-  private PayHeadline(String month, String currency, Figures figures) {
+  private PayHeadline(String month, String currency, Outlook.@Nullable Days days, Figures figures) {
     this.month = month;
     this.currency = currency;
+    this.days = days;
     this.figures = figures;
   }
 
@@ -43,10 +46,22 @@ public final class PayHeadline {
    *
    * @param month such as "October 2026"
    * @param currency code that stands after sums of pay
+   * @param days how far the month is, null where it is over: of a running month it says what is
+   *     earned so far, never what it pays
    * @param figures how amounts are written
    */
-  public static String of(String month, List<Line> lines, String currency, Figures figures) {
-    return new PayHeadline(month, currency, figures).of(lines);
+  public static String of(
+      String month,
+      List<Line> lines,
+      String currency,
+      Outlook.@Nullable Days days,
+      Figures figures) {
+    return new PayHeadline(month, currency, days, figures).of(lines);
+  }
+
+  /** The sentence over a month of which nothing is posted yet. */
+  public static String ofEmpty(String month) {
+    return month + " has no actuals yet.";
   }
 
   private String of(List<Line> lines) {
@@ -61,6 +76,20 @@ public final class PayHeadline {
     List<Long> dues = settled.stream().map(Line::due).filter(Objects::nonNull).toList();
     long sum = dues.stream().mapToLong(Long::longValue).reduce(0, Math::addExact);
     int paid = (int) dues.stream().filter(due -> due > 0).count();
+    if (days != null) {
+      return month
+          + ", day "
+          + days.elapsed()
+          + " of "
+          + days.workingDays()
+          + ": "
+          + (paid == 0 || sum < 0
+              ? "no pay is due so far."
+              : money(sum)
+                  + " due so far, to "
+                  + figures.number(paid)
+                  + (paid == 1 ? " rep." : " reps."));
+    }
     if (sum < 0) {
       return month + " takes back " + money(-sum) + ".";
     }
@@ -78,6 +107,14 @@ public final class PayHeadline {
     int under = (int) settled.stream().filter(one -> one.status() == PayStatus.BELOW_FLOOR).count();
     if (under == 0) {
       return "";
+    }
+    if (days != null) {
+      return under == settled.size()
+          ? " No rep has reached the floor yet."
+          : " "
+              + Figures.capital(figures.number(under))
+              + (under == 1 ? " has" : " have")
+              + " not reached the floor yet.";
     }
     return under == settled.size() && under > 1
         ? " All stay under their floor."

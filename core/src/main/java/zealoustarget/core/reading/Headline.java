@@ -90,7 +90,7 @@ public final class Headline {
   }
 
   private void compose() {
-    if (whole.total().status().noReading() == NoReading.EMPTY) {
+    if (isEmpty()) {
       sayEmpty();
     } else if (standing.rows().isEmpty() && standing.outside().unassignedLines() == 0) {
       say("Nothing is posted for " + lowerFirst(words.span()) + " in this view.");
@@ -109,6 +109,10 @@ public final class Headline {
     sayWhatIsLeftOut();
   }
 
+  private boolean isEmpty() {
+    return whole.total().status().noReading() == NoReading.EMPTY;
+  }
+
   private void sayEmpty() {
     say(words.span() + have() + "no actuals yet.");
     Ratio goal = whole.total().reading().goalAmount();
@@ -119,7 +123,7 @@ public final class Headline {
 
   /** Empty months, waiting members, and what came after a close. */
   private void sayWhatIsLeftOut() {
-    if (!scope.empty().isEmpty()) {
+    if (!scope.empty().isEmpty() && !isEmpty()) {
       int count = scope.empty().size();
       String who =
           count <= MOST_NAMED ? names(scope.empty()) : Figures.capital(figures().number(count));

@@ -11,6 +11,7 @@ import zealoustarget.core.amount.Writing;
 import zealoustarget.core.commission.PayHeadline.Line;
 import zealoustarget.core.commission.Plans.Draft;
 import zealoustarget.core.reading.Figures;
+import zealoustarget.core.reading.Outlook;
 
 class PayHeadlineTest {
   private static Line rep(String name, Plan plan, long quota, long sales, Long due) {
@@ -31,7 +32,7 @@ class PayHeadlineTest {
   }
 
   private static String of(Line... reps) {
-    return PayHeadline.of("October 2026", List.of(reps), "EUR", new Figures(Writing.NONE))
+    return PayHeadline.of("October 2026", List.of(reps), "EUR", null, new Figures(Writing.NONE))
         .replace('\u202f', ' ');
   }
 
@@ -53,6 +54,27 @@ class PayHeadlineTest {
         .contains("Two stay under their floors.");
     assertThat(of(rep("Ada", Plans.worked(), 10_000_000, 11_000_000, -40_000L)))
         .isEqualTo("October 2026 takes back 400.00 EUR.");
+  }
+
+  @Test
+  void runningMonth_isSaidSoFar_andPaysNothingYet() {
+    Outlook.Days days = new Outlook.Days(14, 20);
+    Figures figures = new Figures(Writing.NONE);
+    assertThat(
+            PayHeadline.of(
+                "November 2026", List.of(rep("Ada", 100), rep("Bo", 100)), "EUR", days, figures))
+        .isEqualTo(
+            "November 2026, day 14 of 20: no pay is due so far. No rep has reached the floor yet.");
+    assertThat(
+            PayHeadline.of(
+                "November 2026",
+                List.of(rep("Ada", 12_000_000), rep("Bo", 100)),
+                "EUR",
+                days,
+                figures))
+        .startsWith(
+            "November 2026, day 14 of 20: 5\u202f500.00 EUR due so far, to one rep. One has")
+        .doesNotContain("pays");
   }
 
   @Test

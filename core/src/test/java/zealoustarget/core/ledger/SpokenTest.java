@@ -80,6 +80,14 @@ class SpokenTest {
     assertThat(standing.rows().get(0).reading().shortfall()).isEqualTo(Ratio.of(70_00));
     assertThat(headline(ledger, november, scope(1)))
         .isEqualTo("The span has no actuals yet. The goal (quota) is 70.00 EUR.");
+    assertThat(
+            headline(
+                ledger,
+                november,
+                new Headline.Scope(
+                    "November 2026", null, 1, List.of("November 2026"), List.of(), false, null)))
+        .as("said once")
+        .isEqualTo("The span has no actuals yet. The goal (quota) is 70.00 EUR.");
     assertThat(Claims.of(ledger, november, standing, "quota", List.of(), new Figures(Writing.NONE)))
         .isEmpty();
     assertThat(ledger.emptyMonths(Company.REVENUE, Company.span("2026-08", "2026-11")))

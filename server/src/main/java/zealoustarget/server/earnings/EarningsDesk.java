@@ -71,11 +71,13 @@ class EarningsDesk {
    * A month of commission.
    *
    * @param state open or sealed
+   * @param isRunning whether working days of the month are still to come
    * @param budget what was planned for commission; null where no goal set has it
    */
   record DeskAnswer(
       String month,
       String state,
+      boolean isRunning,
       String currency,
       String headline,
       Totals totals,
@@ -133,6 +135,7 @@ class EarningsDesk {
     return new DeskAnswer(
         month.toString(),
         read.isSealed() ? "sealed" : "open",
+        earnings.isRunning(month),
         EarningsService.currency(playbook),
         read.headline(),
         totals,
@@ -218,6 +221,7 @@ class EarningsDesk {
   record StatementAnswer(
       EarningsRow row,
       String state,
+      boolean isRunning,
       String currency,
       PlanPart plan,
       List<StatementLines.Line> lines,
@@ -251,6 +255,7 @@ class EarningsDesk {
     return new StatementAnswer(
         row,
         isSealed ? "sealed" : "open",
+        earnings.isRunning(month),
         EarningsService.currency(playbook),
         plan == null ? null : PlanPart.of(plan),
         StatementLines.of(row, month, playbook.company().writing()),

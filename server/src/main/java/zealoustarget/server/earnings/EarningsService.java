@@ -1,5 +1,6 @@
 package zealoustarget.server.earnings;
 
+import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -27,6 +28,7 @@ import zealoustarget.core.ledger.Months;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
 import zealoustarget.core.reading.Figures;
+import zealoustarget.core.reading.Outlook;
 import zealoustarget.server.ledger.LedgerService;
 import zealoustarget.server.platform.Packed;
 import zealoustarget.server.playbook.Commission;
@@ -179,7 +181,7 @@ public class EarningsService {
         whole.rows().stream().filter(row -> isSeen(row, seal.month())).toList();
     return seen.size() == whole.rows().size()
         ? new Month(seen, whole.headline(), true)
-        : new Month(seen, headline(seal.month(), seen), true);
+        : new Month(seen, headline(seal.month(), seen, true), true);
   }
 
   private boolean isSeen(EarningsRow row, YearMonth month) {
@@ -192,20 +194,46 @@ public class EarningsService {
   }
 
   private Month open(YearMonth month, List<EarningsRow> rows) {
-    return new Month(rows, headline(month, rows), false);
+    return new Month(rows, headline(month, rows, false), false);
   }
 
   private List<EarningsRow> rows(List<Statement> statements) {
     return statements.stream().map(this::row).toList();
   }
 
-  private String headline(YearMonth month, List<EarningsRow> rows) {
+  private String headline(YearMonth month, List<EarningsRow> rows, boolean isFinal) {
     Playbook playbook = playbooks.current();
+    if (!isFinal && isEmpty(month)) {
+      return PayHeadline.ofEmpty(SpanWords.name(month));
+    }
     return PayHeadline.of(
         SpanWords.name(month),
         rows.stream().map(row -> EarningsWords.line(row, playbook)).toList(),
         currency(playbook),
+        isFinal ? null : days(month, playbook),
         new Figures(playbook.company().writing()));
+  }
+
+  /** Whether nothing at all is posted for a month. */
+  private boolean isEmpty(YearMonth month) {
+    int number = Months.number(month);
+    return ledgers.posted().blocks().stream().noneMatch(block -> block.hasMonth(number));
+  }
+
+  /** Whether a month is open and not all of its working days are posted. */
+  boolean isRunning(YearMonth month) {
+    return !isSealed(month) && days(month, playbooks.current()) != null;
+  }
+
+  /** How far a running month is, by the last posted day; null where it is over. */
+  private Outlook.Days days(YearMonth month, Playbook playbook) {
+    LocalDate posted = ledgers.posted().lastPostedDay();
+    if (posted == null || !YearMonth.from(posted).equals(month)) {
+      return null;
+    }
+    int all = playbook.workingDays().in(month);
+    int elapsed = playbook.workingDays().elapsed(month, posted);
+    return elapsed >= all ? null : new Outlook.Days(elapsed, all);
   }
 
   /**
@@ -303,7 +331,7 @@ public class EarningsService {
   byte[] toFreeze(YearMonth month) {
     List<Statement> statements = reckonAll(month);
     List<EarningsRow> rows = rows(statements);
-    return Packed.deflated(FrozenMonth.of(statements, rows, headline(month, rows)));
+    return Packed.deflated(FrozenMonth.of(statements, rows, headline(month, rows, true)));
   }
 
   /** The measure whose sales are shown where no plan names one. */

@@ -103,8 +103,13 @@ record Asked(
   }
 
   Asked with(StandingQuery other) {
+    return with(other, asOf);
+  }
+
+  /** The same for another query, whose last month is posted up to a day. */
+  Asked with(StandingQuery other, LocalDate day) {
     return new Asked(
-        ledger, reading, playbook, other, beside, group, asOf, waiting, countsWaiting, atOrAbove);
+        ledger, reading, playbook, other, beside, group, day, waiting, countsWaiting, atOrAbove);
   }
 
   /** How the answer's sentences write figures. */

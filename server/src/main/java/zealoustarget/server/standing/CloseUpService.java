@@ -36,6 +36,7 @@ import zealoustarget.core.member.Member;
 import zealoustarget.core.reading.Explanation;
 import zealoustarget.core.reading.Goal;
 import zealoustarget.core.reading.Milestone;
+import zealoustarget.core.reading.NoReading;
 import zealoustarget.core.reading.Outlook;
 import zealoustarget.core.reading.Reading;
 import zealoustarget.core.reading.Standing;
@@ -125,6 +126,7 @@ class CloseUpService {
     Map<Integer, Integer> places = standing.places();
     Map<Integer, Integer> before = asked.ledger().standing(monthBefore(query)).places();
     Ratio highest = standing.highest() == null ? null : standing.highest().reading().actual();
+    boolean isEmpty = row.status().noReading() == NoReading.EMPTY;
     return new CloseUpAnswer(
         words(asked).answer(row),
         member == null ? null : places.get(member.id()),
@@ -133,10 +135,10 @@ class CloseUpService {
         Milestone.of(row.reading(), asked.ledger().ladder(query), query.measure(), highest).stream()
             .map(ahead -> milestone(ahead, query.measure()))
             .toList(),
-        required(asked, member),
+        isEmpty ? null : required(asked, member),
         assigned(asked, member, row.reading()),
-        lastYear(asked, row.reading()),
-        parts(asked, member));
+        isEmpty ? null : lastYear(asked, row.reading()),
+        isEmpty ? List.of() : parts(asked, member));
   }
 
   private static CloseUpAnswer.LastYear lastYear(Asked asked, Reading reading) {

@@ -161,8 +161,16 @@ class QueryReader {
 
   /** One month of the span, by its own rules: a closed one keeps those that it was judged by. */
   Asked inMonth(Asked asked, YearMonth month) {
-    StandingQuery query = asked.query().withSpan(Span.of(month));
-    return asked.with(judged(query, asked.ledger(), rules(month)));
+    Playbook rules = rules(month);
+    Span span = Span.of(month);
+    StandingQuery query = asked.query().withSpan(span);
+    LocalDate asOf = asked.asOf();
+    if (!month.equals(asked.query().span().toInclusive())) {
+      // also a running month within or beside the span is judged by what was expected so far
+      asOf = asOf("", span, asked.ledger());
+      query = query.withDays(asOf == null ? null : days(span, asOf, rules));
+    }
+    return asked.with(judged(query, asked.ledger(), rules), query.days() == null ? null : asOf);
   }
 
   /** A sealed month keeps the ladders that it was judged by. */

@@ -375,7 +375,13 @@ class EarningsTest {
     plan("month");
     JsonNode desk = api.get("/api/v1/earnings/desk?month=2026-08").json();
     assertThat(desk.get("headline").asString())
-        .isEqualTo("August 2026 pays 1\u202f557.00 EUR to two reps.");
+        .as("posted to the 5th")
+        .isEqualTo("August 2026, day 3 of 21: 1\u202f557.00 EUR due so far, to two reps.");
+    assertThat(desk.get("isRunning").asBoolean()).isTrue();
+    assertThat(api.get("/api/v1/earnings/desk?month=2026-07").json().get("headline").asString())
+        .startsWith("July 2026 pays");
+    assertThat(api.get("/api/v1/earnings/desk?month=2026-12").json().get("headline").asString())
+        .isEqualTo("December 2026 has no actuals yet.");
     assertThat(desk.at("/totals/due").asString()).isEqualTo("1557.00");
     assertThat(desk.at("/totals/credited").asString()).isEqualTo("1900.00");
     assertThat(desk.at("/totals/shareShown").asString()).isEqualTo("81.95");

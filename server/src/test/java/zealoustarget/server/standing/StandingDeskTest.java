@@ -209,6 +209,21 @@ class StandingDeskTest {
   }
 
   @Test
+  void emptyMonth_isTakenApartByNothing_andARunningOneBesideItIsJudgedToDate() {
+    String december = "?goalSet=quota&from=2026-12&to=2026-12";
+    JsonNode closeUp = api.get("/api/v1/standing/rep/K1/close-up" + december).json();
+    assertThat(text(closeUp.get("reading"), "noReading")).contains("no actuals yet");
+    assertThat(closeUp.get("parts")).as("no red for what is to come").isEmpty();
+    assertThat(closeUp.get("lastYear").isNull()).isTrue();
+    assertThat(closeUp.get("required").isNull()).isTrue();
+    JsonNode november =
+        api.get("/api/v1/standing/rep/K1/path" + december).json().get("months").get(4);
+    assertThat(text(november, "month")).isEqualTo("2026-11");
+    assertThat(text(november.at("/reading/spoken"), "kind")).isEqualTo("to-date");
+    assertThat(text(november.at("/reading/toDate"), "asOf")).isEqualTo("2026-11-12");
+  }
+
+  @Test
   void openMonth_looksAhead_fromTheLastPostedDay() {
     JsonNode november = standing("goalSet=quota&from=2026-11&to=2026-11");
     // 12 November 2026 is the 8th working day of 20, the 11th being a holiday
