@@ -4,6 +4,7 @@ import { Failed, Loading, quietButton, smallButton } from '../ui/Notice';
 import { useAccount } from './account';
 import { PasswordForm } from './NewPassword';
 import { useNewToken, useRevoking, useTokens, type Token } from './useAccounts';
+import { dayText } from '../format/writing';
 
 /** The own account: password, tokens for programs. */
 export function AccountPage() {
@@ -104,7 +105,7 @@ function TokenList({ tokens }: { tokens: Token[] }) {
           </span>
           <span className="text-quiet">
             {token.scope === 'load' ? 'reads and loads' : 'reads'}, since{' '}
-            {token.madeAt.slice(0, 10)}
+            {dayText(token.madeAt.slice(0, 10))}
           </span>
           <button
             type="button"

@@ -17,7 +17,9 @@ import { PATH_LEGEND, PathChart } from '../../marks/PathChart';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
 import { TOTAL } from './standing';
 import { usePath, type Target } from './useStanding';
+import { readNumber } from '../../format/numbers';
 import { placed } from '../../format/placing';
+import { typed } from '../../format/writing';
 
 interface MonthsPartProps {
   view: View;
@@ -30,8 +32,7 @@ export function MonthsPart({ view, target, standing }: MonthsPartProps) {
   const [isCumulative, setCumulative] = useState(false);
   const [atOrAbove, setAtOrAbove] = useState('100');
   const isMember = target.key !== TOTAL && target.axis !== 'company';
-  const share = /^\d{1,4}(\.\d{1,4})?$/.test(atOrAbove) ? shifted(atOrAbove, -2) : '1';
-  const path = usePath(view, target, isMember ? share : undefined);
+  const path = usePath(view, target, isMember ? shifted(atOrAbove, -2) : undefined);
   if (path.isPending) return <Loading what="the months" />;
   if (path.isError) {
     return <Failed error={path.error} onRetry={() => void path.refetch()} />;
@@ -99,8 +100,13 @@ interface AmongPartProps {
   onChange: (percent: string) => void;
 }
 
+/** A percent-to-goal. */
+const SHARE = { decimals: 4, isPercent: true };
+
 /** The member's line against the average of all, with how many reached a percentage. */
 function AmongPart({ path, month: chosen, isRate, axis, atOrAbove, onChange }: AmongPartProps) {
+  const [text, setText] = useState(() => typed(atOrAbove));
+  const read = readNumber(text, SHARE);
   const months = path.months.filter((month) => month.among && month.state !== 'empty');
   if (months.length < 2) return null;
   const lines: Line[] = [
@@ -126,7 +132,7 @@ function AmongPart({ path, month: chosen, isRate, axis, atOrAbove, onChange }: A
       title={title}
       table={
         <FigureTable
-          head={['Month', 'Average', 'Total', 'Highest', 'Lowest', `At ${atOrAbove} %`]}
+          head={['Month', 'Average', 'Total', 'Highest', 'Lowest', `At ${amount(atOrAbove)} %`]}
           rows={rows}
         />
       }
@@ -143,13 +149,23 @@ function AmongPart({ path, month: chosen, isRate, axis, atOrAbove, onChange }: A
         {last ? `${last.atOrAbove} of ${last.withGoal}` : 'no actuals yet, none'} at or above{' '}
         <input
           aria-label="Percent-to-goal that is counted"
+          aria-invalid={read.kind === 'fault'}
           className="w-[46px] border-b border-select bg-transparent text-right font-semibold text-ink"
           inputMode="decimal"
-          value={atOrAbove}
-          onChange={(event) => onChange(event.target.value)}
+          value={text}
+          onChange={(event) => {
+            setText(event.target.value);
+            const now = readNumber(event.target.value, SHARE);
+            if (now.kind === 'number') onChange(now.decimal);
+          }}
         />{' '}
         %; highest {last?.highest?.name ?? NONE}, lowest {last?.lowest?.name ?? NONE}.
       </p>
+      {read.kind === 'fault' && (
+        <p role="alert" className="text-[12.5px] text-bad">
+          {read.words} {amount(atOrAbove)} % is counted.
+        </p>
+      )}
     </ChartFrame>
   );
 }

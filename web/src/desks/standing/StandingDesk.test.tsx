@@ -206,3 +206,39 @@ describe('the company’s way of writing', () => {
     expect(table.textContent).not.toMatch(/\d\.\d(?!\d\d)/);
   });
 });
+
+describe('a row among all', () => {
+  const month = (name: string) => ({
+    month: name,
+    number: 1,
+    quarter: 1,
+    state: 'open',
+    reading: STANDING.rows[0],
+    toDate: null,
+    among: {
+      average: '50.00',
+      total: '100.00',
+      highest: { key: 'A', name: 'Ada', actual: '90.00' },
+      lowest: { key: 'B', name: 'Bo', actual: '10.00' },
+      withGoal: 2,
+      atOrAbove: 1,
+    },
+  });
+
+  it('counts from the percentage that is typed, and keeps the last one where it cannot be read', async () => {
+    const asked = serve({
+      ...ALL,
+      '/path': { name: 'Ada', year: 2027, months: [month('2026-09'), month('2026-10')] },
+    });
+    show('?selected=A');
+    const counted = await screen.findByRole('textbox', { name: 'Percent-to-goal that is counted' });
+    await userEvent.clear(counted);
+    await userEvent.type(counted, '97,5');
+    await waitFor(() =>
+      expect(paths(asked).some((path) => path.includes('atOrAbove=0.975'))).toBe(true),
+    );
+    await userEvent.clear(counted);
+    await userEvent.type(counted, 'most');
+    expect(await screen.findByText(/is not a number.*97.5 % is counted/)).toBeVisible();
+  });
+});
