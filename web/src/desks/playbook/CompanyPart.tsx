@@ -5,6 +5,7 @@ import { field } from '../../ui/Drop';
 import { mainButton } from '../../ui/Notice';
 import { Labelled } from './Labelled';
 import { useSaveRules } from './usePlaybook';
+import { Pick } from '../../ui/Pick';
 
 /** Decimal and grouping mark, as "decimal grouping". */
 const NUMBERS = [
@@ -107,27 +108,6 @@ export function CompanyPart({ rules }: { rules: Rules & { tag: string } }) {
         </p>
       )}
     </form>
-  );
-}
-
-interface PickProps {
-  label: string;
-  value: string;
-  options: { value: string; word: string }[];
-  onChange: (value: string) => void;
-}
-
-function Pick({ label, value, options, onChange }: PickProps) {
-  return (
-    <Labelled label={label} fault={undefined}>
-      <select className={field} value={value} onChange={(event) => onChange(event.target.value)}>
-        {options.map((option) => (
-          <option key={option.value} value={option.value}>
-            {option.word}
-          </option>
-        ))}
-      </select>
-    </Labelled>
   );
 }
 

@@ -4,12 +4,12 @@ import type { Order, Orders, Standing } from '../../api/types';
 import type { View } from '../../app/useView';
 import { amount, count, monthName } from '../../format/figures';
 import { dayText } from '../../format/writing';
-import { field } from '../../ui/Drop';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
 import { Pager } from '../../ui/Pager';
 import { SourceLink } from '../../ui/SourceLink';
 import { targetOf } from './standing';
 import { ordersAddress, useOrders } from './useStanding';
+import { Pick } from '../../ui/Pick';
 
 const PAGE = 50;
 
@@ -117,28 +117,6 @@ export function OrdersPanel({ view, standing, onClose }: OrdersPanelProps) {
         </>
       )}
     </aside>
-  );
-}
-
-interface PickProps {
-  label: string;
-  value: string;
-  options: { value: string; word: string }[];
-  onChange: (value: string) => void;
-}
-
-function Pick({ label, value, options, onChange }: PickProps) {
-  return (
-    <label className="block min-w-0">
-      <span className="text-quiet">{label}</span>
-      <select className={field} value={value} onChange={(event) => onChange(event.target.value)}>
-        {options.map((option) => (
-          <option key={option.value} value={option.value}>
-            {option.word}
-          </option>
-        ))}
-      </select>
-    </label>
   );
 }
 

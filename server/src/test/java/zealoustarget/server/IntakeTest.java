@@ -201,6 +201,27 @@ class IntakeTest {
   }
 
   @Test
+  void whatIsRefused_changesNothing() {
+    int id = id("f.csv", orders("SO-1,K1,100"));
+    api.post(
+        at(id, "/fixes"), "{\"action\":\"rewrite\",\"lines\":[2],\"column\":3,\"value\":\"99\"}");
+    assertThat(post(id, "add").status()).isEqualTo(200);
+    JsonNode before = api.get(at(id, "/sheet")).json();
+    assertThat(before.at("/lines/0/rewritten")).as("the trace of it").isNotEmpty();
+    assertThat(api.delete(at(id, "/fixes")).code()).isEqualTo("load-not-staged");
+    assertThat(api.get(at(id, "/sheet")).json()).isEqualTo(before);
+    String made = "[{\"axis\":\"rep\",\"key\":\"K66\",\"fromMonth\":\"2026-10\"}]";
+    int loads = api.get("/api/v1/loads").json().size();
+    assertThat(api.post(at(id, "/members"), made).code()).isEqualTo("load-not-staged");
+    assertThat(api.get("/api/v1/loads").json()).hasSize(loads);
+    String alias = "[{\"axis\":\"rep\",\"text\":\"Kay One\",\"member\":\"K1\"}]";
+    assertThat(api.post("/api/v1/loads/999999/names", alias).code()).isEqualTo("load-unknown");
+    assertThat(api.load("g.csv", orders("SO-9,Kay One,5"), "kind", "actuals").json().get("held"))
+        .as("the name is not known for it")
+        .hasToString("1");
+  }
+
+  @Test
   void manyMembers_areMadeAtOnce_allOrNone() {
     int id = id("f.csv", orders("SO-1,K7,100", "SO-2,K8,50"));
     int before = api.get("/api/v1/loads").json().size();

@@ -15,6 +15,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 import zealoustarget.server.testing.Api;
 import zealoustarget.server.testing.RunningServer;
@@ -360,6 +361,26 @@ class NastyFilesTest {
             Workbooks.with(workbook, "xl/media/zeros.bin", new byte[3 << 20]),
             "workbook-too-large"),
         Arguments.of(
+            "a cell beyond the last column",
+            Workbooks.replaced(
+                Workbooks.minimal("month,rep,revenue", "2026-10,K1,5"),
+                "xl/worksheets/sheet1.xml",
+                "<row r=\"2\"><c",
+                "<row r=\"2\"><c\n r = 'FXSHRXW2'"),
+            "workbook-unreadable"),
+        Arguments.of(
+            "a row beyond the last row",
+            Workbooks.replaced(
+                Workbooks.minimal("month,rep,revenue", "2026-10,K1,5"),
+                "xl/worksheets/sheet1.xml",
+                "<row r=\"2\">",
+                "<row r=\"2147483647\">"),
+            "workbook-unreadable"),
+        Arguments.of(
+            "a workbook with a huge cell",
+            Workbooks.minimal("month,rep,revenue", "2026-10," + "x".repeat(300_000) + ",5"),
+            "file-beyond-limits"),
+        Arguments.of(
             "a huge cell",
             text(HEAD + "2026-10,K1," + "9".repeat(40_000) + "\n"),
             "file-beyond-limits"),
@@ -410,6 +431,20 @@ class NastyFilesTest {
     assertThat(load.get("firstMonth").asString()).isEqualTo("2026-10");
     assertThat(api.load("b.xlsx", calculated, "kind", "actuals", "sheet", "Nine").code())
         .isEqualTo("sheet-unknown");
+    api.delete("/api/v1/loads/" + load.get("id").asInt());
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"1e-999999999", "1e999999999", "9e400"})
+  void numberWithAnExponentBeyondAny_isAFinding(String number) {
+    byte[] workbook =
+        Workbooks.replaced(
+            Workbooks.minimal("month,rep,revenue", "2026-10,K1,5"),
+            "xl/worksheets/sheet1.xml",
+            "<v>5</v>",
+            "<v>" + number + "</v>");
+    JsonNode load = api.load("e.xlsx", workbook, "kind", "actuals").json();
+    assertThat(load.get("held").asInt()).as("%s", load).isEqualTo(1);
     api.delete("/api/v1/loads/" + load.get("id").asInt());
   }
 

@@ -225,7 +225,10 @@ final class DateText {
       return Result.fault(FindingCode.MONTH_OUTSIDE_CALENDAR);
     }
     try {
-      return Result.of(LocalDate.of(year(year), monthNumber, Integer.parseInt(day)));
+      LocalDate read = LocalDate.of(year(year), monthNumber, Integer.parseInt(day));
+      return isOpenCentury(year)
+          ? new Result(null, null, FindingCode.DATE_AMBIGUOUS, read.minusYears(100), read)
+          : Result.of(read);
     } catch (DateTimeException noSuchDay) {
       return Result.fault(FindingCode.DAY_DOES_NOT_EXIST);
     }
@@ -235,7 +238,14 @@ final class DateText {
     int monthNumber = Integer.parseInt(month);
     return monthNumber < 1 || monthNumber > 12
         ? Result.fault(FindingCode.MONTH_OUTSIDE_CALENDAR)
-        : Result.of(YearMonth.of(year(year), monthNumber));
+        : isOpenCentury(year)
+            ? Result.fault(FindingCode.DATE_UNREADABLE)
+            : Result.of(YearMonth.of(year(year), monthNumber));
+  }
+
+  /** Two digits from 70 on are rather of the last century than of the end of this one. */
+  private static boolean isOpenCentury(String digits) {
+    return digits.length() == 2 && Integer.parseInt(digits) >= 70;
   }
 
   private static int year(String digits) {

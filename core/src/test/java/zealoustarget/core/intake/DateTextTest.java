@@ -128,4 +128,16 @@ class DateTextTest {
     Writing writing = new Writing(null, null, dates, null);
     assertThat(watch.profiles().get(0).dates(ColumnRule.AUTO, writing)).isEqualTo(expected);
   }
+
+  @ParameterizedTest
+  @CsvSource({"31/12/99", "31.12.99", "31-Dec-99"})
+  void yearOfTwoDigits_atTheEndOfACentury_isAFinding(String cell) {
+    DateText.Result read = DateText.read(cell, Order.DAY_FIRST);
+    assertThat(read.month()).isNull();
+    assertThat(read.fault()).isEqualTo(FindingCode.DATE_AMBIGUOUS);
+    assertThat(read.first()).isEqualTo("1999-12-31");
+    assertThat(DateText.read("31/12/26", Order.DAY_FIRST).day()).isEqualTo("2026-12-31");
+    assertThat(DateText.read("Dec-99", Order.UNKNOWN).fault())
+        .isEqualTo(FindingCode.DATE_UNREADABLE);
+  }
 }

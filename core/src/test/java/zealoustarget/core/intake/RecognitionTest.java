@@ -133,17 +133,7 @@ class RecognitionTest {
     ColumnWatch watch = new ColumnWatch();
     watch.see(cells("7,Ines,2026-02-01,Hill 3"));
     watch.see(cells("8,Jo,2026-03-01,Hill 3"));
-    LoadSpec spec =
-        new LoadSpec(
-            LoadKind.ROSTER,
-            null,
-            null,
-            MEASURES,
-            FiscalCalendar.DEFAULT,
-            2026,
-            Map.of(),
-            true,
-            Writing.NONE);
+    LoadSpec spec = spec(LoadKind.ROSTER);
     assertThat(
             ColumnGuess.complete(cells("Nr,Wer,Ab,Adresse"), watch.profiles(), spec, new OnlyK1()))
         .isEqualTo(Map.of("Nr", "rep", "Wer", "name", "Ab", "from"));
@@ -229,20 +219,15 @@ class RecognitionTest {
     assertThat(guess(title, line)).containsEntry(title, ours);
   }
 
+  private static LoadSpec spec(LoadKind kind) {
+    return new LoadSpec(
+        kind, null, null, MEASURES, FiscalCalendar.DEFAULT, 2026, Map.of(), true, Writing.NONE);
+  }
+
   private static Map<String, String> guess(String header, String line) {
     ColumnWatch watch = new ColumnWatch();
     watch.see(cells(line));
-    LoadSpec spec =
-        new LoadSpec(
-            LoadKind.ACTUALS,
-            null,
-            null,
-            MEASURES,
-            FiscalCalendar.DEFAULT,
-            2026,
-            Map.of(),
-            true,
-            Writing.NONE);
+    LoadSpec spec = spec(LoadKind.ACTUALS);
     return ColumnGuess.complete(cells(header), watch.profiles(), spec, new OnlyK1());
   }
 

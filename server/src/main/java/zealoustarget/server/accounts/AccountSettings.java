@@ -1,5 +1,6 @@
 package zealoustarget.server.accounts;
 
+import java.time.Duration;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.boot.context.properties.bind.DefaultValue;
 
@@ -8,10 +9,12 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  *
  * @param first name of the first account, for a start without anybody at the console; else empty
  * @param firstPassword its password
+ * @param sessionLimit after which a session ends, whatever is done in it
  * @param withCode whether a code on the console opens the way to the first account
  */
 @ConfigurationProperties("zealous.accounts")
 record AccountSettings(
     @DefaultValue("") String first,
     @DefaultValue("") String firstPassword,
+    @DefaultValue("12h") Duration sessionLimit,
     @DefaultValue("true") boolean withCode) {}

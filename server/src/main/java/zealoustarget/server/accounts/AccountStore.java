@@ -19,7 +19,7 @@ import zealoustarget.server.roster.MemberStore;
 /** Keeps accounts; those in force are also in memory, as every request asks for one. */
 @Component
 class AccountStore {
-  private static final int LONGEST_NAME = 80;
+  static final int LONGEST_NAME = 80;
 
   /** An account to make or the rights to give. */
   record Rights(Role role, String member, boolean isAdministrator, boolean isDisabled) {}

@@ -40,6 +40,7 @@ class GateKeeper
     return new AuthorizationDecision(
         switch (Surface.of(request)) {
           case PAGE, HEALTH -> true;
+          case DESCRIPTION -> who.get().getPrincipal() instanceof Account;
           case OPERATION ->
               who.get().getPrincipal() instanceof Account account
                   && account.role().seesEverything();

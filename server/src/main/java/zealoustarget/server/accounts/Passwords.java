@@ -2,6 +2,8 @@ package zealoustarget.server.accounts;
 
 import java.security.SecureRandom;
 import java.util.Locale;
+import java.util.Map;
+import me.gosimple.nbvcxz.resources.DictionaryUtil;
 import org.springframework.security.crypto.argon2.Argon2PasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
@@ -11,10 +13,16 @@ import zealoustarget.core.Refusal;
 @Component
 class Passwords {
   private static final int SHORTEST = 10;
-  private static final int LONGEST = 200;
+  static final int LONGEST = 200;
+  private static final int SALT = 16;
+  private static final int HASH = 32;
+  private static final int THREADS = 1;
+  private static final int KILOBYTES = 19 * 1024;
+  private static final int ROUNDS = 2;
   private static final String LETTERS = "abcdefghjkmnpqrstuvwxyz23456789";
 
-  private final PasswordEncoder encoder = Argon2PasswordEncoder.defaultsForSpringSecurity_v5_8();
+  private final PasswordEncoder encoder =
+      new Argon2PasswordEncoder(SALT, HASH, THREADS, KILOBYTES, ROUNDS);
   private final SecureRandom random = new SecureRandom();
   private volatile String nobodys;
 
@@ -60,6 +68,21 @@ class Passwords {
     if (folded.chars().distinct().count() < 5) {
       throw weak("The password repeats a few characters.");
     }
+    if (isCommon(folded)) {
+      throw weak("The password is one of those that are tried first.");
+    }
+  }
+
+  /** Whether a password is a common one, also with figures or marks behind it while it is short. */
+  private static boolean isCommon(String folded) {
+    String letters = folded.replaceFirst("[^\\p{L}]{1,19}$", "");
+    return Common.LIST.containsKey(folded)
+        || (folded.length() < 2 * SHORTEST && Common.LIST.containsKey(letters));
+  }
+
+  /** The common passwords, read when the first one is chosen. */
+  private static final class Common {
+    static final Map<String, Integer> LIST = DictionaryUtil.loadRankedDictionary("passwords.txt");
   }
 
   private static Refusal weak(String words) {

@@ -1,6 +1,7 @@
 package zealoustarget.server.accounts;
 
 import jakarta.servlet.DispatcherType;
+import java.time.Clock;
 import java.time.Duration;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
 import org.springframework.context.annotation.Bean;
@@ -36,6 +37,8 @@ class SecurityConfig {
       TokenStore tokens,
       ConsoleKey console,
       AccountStore accounts,
+      AccountSettings settings,
+      Clock clock,
       ProblemWriter problems) {
     RequestMatcher changesByCookie =
         request ->
@@ -51,7 +54,8 @@ class SecurityConfig {
         .anonymous(Customizer.withDefaults())
         .addFilterAt(
             new BasicSignIn(signIn, tokens, console, problems), BasicAuthenticationFilter.class)
-        .addFilterBefore(new KnownAccounts(accounts), AuthorizationFilter.class)
+        .addFilterBefore(
+            new KnownAccounts(accounts, settings.sessionLimit(), clock), AuthorizationFilter.class)
         .authorizeHttpRequests(
             requests ->
                 requests

@@ -3,6 +3,7 @@ package zealoustarget.server.accounts;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.servlet.http.HttpSession;
+import java.time.Clock;
 import java.util.List;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.context.SecurityContext;
@@ -30,6 +31,7 @@ class SessionController {
   private final FirstAccounts first;
   private final SecurityContextRepository contexts;
   private final AccountAnswers answers;
+  private final Clock clock;
 
   SessionController(
       SignIn signIn,
@@ -38,7 +40,9 @@ class SessionController {
       Passwords passwords,
       FirstAccounts first,
       SecurityContextRepository contexts,
-      AccountAnswers answers) {
+      AccountAnswers answers,
+      Clock clock) {
+    this.clock = clock;
     this.answers = answers;
     this.signIn = signIn;
     this.guard = guard;
@@ -125,7 +129,7 @@ class SessionController {
   }
 
   private void open(Account account, HttpServletRequest request, HttpServletResponse response) {
-    request.getSession();
+    KnownAccounts.begin(request.getSession(), clock.instant());
     request.changeSessionId();
     SecurityContext context = new SecurityContextImpl(Acting.authenticated(account, Scope.ALL));
     SecurityContextHolder.setContext(context);

@@ -53,6 +53,9 @@ class SignIn {
    * @throws Refusal sign-in-failed, the same whatever was wrong; too-many-tries
    */
   Account signIn(String name, String password, String address) {
+    if (isTooLong(name, password)) {
+      throw failed();
+    }
     return inTurn(() -> signInAlone(name, password, address));
   }
 
@@ -62,16 +65,27 @@ class SignIn {
     boolean isRight = passwords.matches(password, accounts.hash(account));
     if (!isRight || account.isDisabled()) {
       guard.failed(name, address);
-      throw Refusal.of(
-          "sign-in-failed",
-          "Name or password is wrong. Check both; capitals count in the password.");
+      throw failed();
     }
     guard.succeeded(name, address);
     return account;
   }
 
+  /** No account has such a name or password; they are neither looked for, hashed nor counted. */
+  private static boolean isTooLong(String name, String password) {
+    return name.length() > AccountStore.LONGEST_NAME || password.length() > Passwords.LONGEST;
+  }
+
+  private static Refusal failed() {
+    return Refusal.of(
+        "sign-in-failed", "Name or password is wrong. Check both; capitals count in the password.");
+  }
+
   /** The same for a program that sends both with every request: hashing each anew would be slow. */
   Account signInAgain(String name, String password, String address) {
+    if (isTooLong(name, password)) {
+      throw failed();
+    }
     byte[] mac = mac(password);
     Account had = remembered(name, mac);
     return had != null ? had : inTurn(() -> signInAndRemember(name, password, mac, address));

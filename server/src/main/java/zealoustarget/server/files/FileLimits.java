@@ -57,6 +57,16 @@ public record FileLimits(
     }
   }
 
+  /** Refuses a workbook with a cell that is longer than any may be. */
+  Refusal longCell() {
+    return Refusal.of(
+            "file-beyond-limits",
+            "A cell of the workbook has more than "
+                + cell
+                + " characters. Correct the file, or raise zealous.files.cell.")
+        .with("setting", "zealous.files.cell");
+  }
+
   private static Refusal beyond(int line, String what, String setting) {
     return Refusal.of(
             "file-beyond-limits",

@@ -10,7 +10,7 @@ import org.dhatim.fastexcel.reader.CellType;
 
 /** The text that a workbook's cell stands for, as one would write it into a CSV file. */
 final class SheetCell {
-  private static final Pattern NUMBER = Pattern.compile("[-+]?[0-9.]+([eE][-+]?\\d+)?");
+  private static final Pattern NUMBER = Pattern.compile("[-+]?[0-9.]{1,400}([eE][-+]?\\d{1,3})?");
   private static final Pattern NOT_TOKENS =
       Pattern.compile("\"[^\"]*\"|\\\\.|\\[[^\\]]*\\]|_.|\\*.");
   private static final MathContext SHOWN = new MathContext(15);

@@ -151,8 +151,15 @@ final class Workbook implements TableFile {
         hasMacros |= entry.getName().endsWith("vbaProject.bin");
         hasStyles |= entry.getName().equals("xl/styles.xml");
         isWorkbook |= entry.getName().equals("xl/workbook.xml");
+        PartScan scan = entry.getName().endsWith(".xml") ? new PartScan(limits.cell()) : null;
         try (InputStream content = zip.getInputStream(entry)) {
-          left -= size(content, left);
+          left -= size(content, left, scan);
+        }
+        if (scan != null && scan.isBeyond()) {
+          throw unreadable(upload);
+        }
+        if (scan != null && scan.isTooLong()) {
+          throw limits.longCell();
         }
         if (left < 0 || ++entries > MOST_ENTRIES) {
           throw tooLarge(upload, limits);
@@ -171,12 +178,18 @@ final class Workbook implements TableFile {
     return new Parts(hasMacros, hasStyles);
   }
 
-  /** How much there is, counted only until it is too much. */
-  private static long size(InputStream content, long most) throws IOException {
+  /** How much there is, counted and looked through only until it is too much. */
+  private static long size(InputStream content, long most, PartScan scan) throws IOException {
     byte[] buffer = new byte[65_536];
     long size = 0;
     for (int read = content.read(buffer); read >= 0 && size <= most; read = content.read(buffer)) {
       size += read;
+      if (scan != null) {
+        scan.see(buffer, read);
+        if (scan.isTooLong() || scan.isBeyond()) {
+          return size;
+        }
+      }
     }
     return size;
   }

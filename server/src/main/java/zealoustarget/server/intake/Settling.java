@@ -78,11 +78,7 @@ class Settling {
    * @throws Refusal load-not-staged, load-busy, value-unknown, value-missing
    */
   void decide(int id, Decision decision) {
-    jobs.checkIdle(id);
-    LoadEntity load = store.get(id);
-    if (load.state != LoadState.STAGED) {
-      throw Refusal.of("load-not-staged", "Load " + id + " is " + load.state.word() + ".");
-    }
+    checkStaged(id);
     FixEntity.Action action = action(decision.action());
     List<FixEntity> fixes =
         switch (action) {
@@ -100,10 +96,23 @@ class Settling {
     staging.checkAgain(id);
   }
 
+  /**
+   * The state is checked before anything is touched, so that what is refused changes nothing.
+   *
+   * @throws Refusal load-unknown, load-busy, load-not-staged
+   */
+  private void checkStaged(int id) {
+    LoadEntity load = store.get(id);
+    jobs.checkIdle(id);
+    if (load.state != LoadState.STAGED) {
+      throw Refusal.of("load-not-staged", "Load " + id + " is " + load.state.word() + ".")
+          .with("state", load.state.word());
+    }
+  }
+
   /** Takes back what was decided about a line, or about all lines where none is named. */
   void takeBack(int id, Integer line) {
-    jobs.checkIdle(id);
-    store.get(id);
+    checkStaged(id);
     store.removeFixes(id, line);
     staging.checkAgain(id);
   }
@@ -117,7 +126,7 @@ class Settling {
    * @throws Refusal member-unknown, before any is accepted
    */
   void accept(int id, List<Name> names) {
-    jobs.checkIdle(id);
+    checkStaged(id);
     List<Runnable> accepted = names.stream().map(this::accepting).toList();
     accepted.forEach(Runnable::run);
     staging.checkAgain(id);
@@ -148,7 +157,7 @@ class Settling {
    * @throws Refusal value-missing, value-unknown, member-exists
    */
   void make(int id, List<NewMember> made) {
-    jobs.checkIdle(id);
+    checkStaged(id);
     if (made.isEmpty()) {
       throw missing("members");
     }

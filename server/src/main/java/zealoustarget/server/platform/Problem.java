@@ -66,6 +66,7 @@ public enum Problem {
   MAIL_FAILED(HttpStatus.BAD_GATEWAY, "The mail server did not take it"),
   REASON_IN_USE(HttpStatus.CONFLICT, "Notes have the reason"),
   TOO_MANY_TRIES(HttpStatus.TOO_MANY_REQUESTS, "Too many tries"),
+  BODY_TOO_LARGE(HttpStatus.CONTENT_TOO_LARGE, "The request is too large"),
   FILE_TOO_LARGE(HttpStatus.CONTENT_TOO_LARGE, "The file is too large"),
   UNSUPPORTED_MEDIA_TYPE(HttpStatus.UNSUPPORTED_MEDIA_TYPE, "The request has another form"),
   FILE_EMPTY(HttpStatus.UNPROCESSABLE_CONTENT, "The file is empty"),

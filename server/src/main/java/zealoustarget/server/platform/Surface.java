@@ -17,11 +17,14 @@ public enum Surface {
   HEALTH,
   /** Whatever else is there for running it, such as metrics. */
   OPERATION,
-  /** Pages, their files, and the description of the routes. */
+  /** The description of the routes, for whoever has an account. */
+  DESCRIPTION,
+  /** Pages and their files. */
   PAGE;
 
   private static final PathPattern API_PATHS = parsed("/api/**");
   private static final PathPattern HEALTH_PATHS = parsed("/actuator/health/**");
+  private static final PathPattern DESCRIPTION_PATHS = parsed("/v3/**");
   private static final PathPattern OPERATION_PATHS = parsed("/actuator/**");
 
   /** The part that a request is for. */
@@ -32,6 +35,9 @@ public enum Surface {
     }
     if (HEALTH_PATHS.matches(path)) {
       return HEALTH;
+    }
+    if (DESCRIPTION_PATHS.matches(path)) {
+      return DESCRIPTION;
     }
     return OPERATION_PATHS.matches(path) ? OPERATION : PAGE;
   }

@@ -22,6 +22,10 @@ class PasswordsTest {
     "'Ines-Ines-1', holds the account",
     "'aaaaaaaaaabbb', repeats",
     "'1212121212', repeats",
+    "'1234567890', tried first",
+    "'Password12345', tried first",
+    "'qwertyuiop', tried first",
+    "'Football!2026!', tried first",
   })
   void weakPassword_isRefusedWithItsRule(String password, String words) {
     assertThatThrownBy(() -> Passwords.check(password, "Ines"))

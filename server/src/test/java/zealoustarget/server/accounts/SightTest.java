@@ -47,7 +47,8 @@ class SightTest {
     for (Role role : Role.values()) {
       BY_ROLE.put(role, server.api(role.word(), DEMO));
     }
-    routes = server.stranger().get("/v3/api-docs").json().get("paths");
+    assertThat(server.stranger().get("/v3/api-docs").status()).isEqualTo(401);
+    routes = BY_ROLE.get(Role.ANALYST).get("/v3/api-docs").json().get("paths");
     for (JsonNode row :
         BY_ROLE
             .get(Role.ANALYST)

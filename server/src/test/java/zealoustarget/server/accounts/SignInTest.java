@@ -1,11 +1,13 @@
 package zealoustarget.server.accounts;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.ArgumentMatchers.anyString;
 import static org.mockito.Mockito.atMost;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.verify;
+import static org.mockito.Mockito.verifyNoInteractions;
 import static org.mockito.Mockito.when;
 
 import java.time.Clock;
@@ -25,8 +27,7 @@ import zealoustarget.core.Refusal;
 
 class SignInTest {
   private static final int MANY = 60;
-  private static final Account ADA =
-      new Account(1, "Ada", Role.ANALYST, null, true, false, false, 1, 1);
+  static final Account ADA = new Account(1, "Ada", Role.ANALYST, null, true, false, false, 1, 1);
 
   private final Passwords passwords = mock(Passwords.class);
   private final AccountStore accounts = mock(AccountStore.class);
@@ -70,6 +71,21 @@ class SignInTest {
       }
     }
     return outcomes;
+  }
+
+  @Test
+  void namesAndPasswordsBeyondAnyAccounts_areNeitherHashedNorCounted() {
+    String huge = "x".repeat(9_000_000);
+    for (String[] pair : new String[][] {{huge, "guess"}, {"Ada", huge}}) {
+      for (int at = 0; at < 20; at++) {
+        assertThatThrownBy(() -> signIn.signIn(pair[0], pair[1], "66.0.0.1"))
+            .hasMessageContaining("wrong");
+        assertThatThrownBy(() -> signIn.signInAgain(pair[0], pair[1], "66.0.0.1"))
+            .hasMessageContaining("wrong");
+      }
+    }
+    verifyNoInteractions(passwords);
+    assertThat(signIn.signIn("Ada", "right", "66.0.0.1").name()).isEqualTo("Ada");
   }
 
   @Test
