@@ -9,6 +9,7 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.Base64;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -364,6 +365,16 @@ final class Browser implements AutoCloseable {
             .stream()
             .map(Browser::line)
             .toList();
+  }
+
+  /** The page as it is printed, with the margins that it asks for. */
+  byte[] printed() {
+    driver.executeScript("window.dispatchEvent(new Event('beforeprint'))");
+    Map<String, Object> pdf =
+        driver.executeCdpCommand(
+            "Page.printToPDF", Map.of("preferCSSPageSize", true, "landscape", true));
+    driver.executeScript("window.dispatchEvent(new Event('afterprint'))");
+    return Base64.getDecoder().decode((String) pdf.get("data"));
   }
 
   void picture(Path file) {

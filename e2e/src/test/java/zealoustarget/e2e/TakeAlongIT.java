@@ -7,6 +7,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import javax.imageio.ImageIO;
 import javax.xml.parsers.DocumentBuilderFactory;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.rendering.PDFRenderer;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -65,6 +69,43 @@ class TakeAlongIT {
       assertThat(ink(png, 0, height * 19 / 20, width, height / 20)).as("legend").isGreaterThan(200);
     }
     browser.dark(false);
+  }
+
+  @Test
+  void printedPages_haveTheirHeadAndNumber_andTheBarsOfTheirRows() throws Exception {
+    browser.go("/standing?to=2026-10");
+    browser.awaitRow("Wren Halloway", "Northern Sounds");
+    try (PDDocument pdf = Loader.loadPDF(browser.printed())) {
+      PDFTextStripper reader = new PDFTextStripper();
+      int pages = pdf.getNumberOfPages();
+      for (int page = 1; page <= pages; page++) {
+        reader.setStartPage(page);
+        reader.setEndPage(page);
+        assertThat(reader.getText(pdf))
+            .as("page %d", page)
+            .contains(
+                "Saltmarsh Chandlery: October 2026", "quota", "Page " + page + " of " + pages);
+      }
+      reader.setStartPage(1);
+      String text = reader.getText(pdf).replace('\u202f', ' ');
+      assertThat(text).contains("Dario Venn", "42 345.13").doesNotContain("Take along", "Next");
+      BufferedImage first = new PDFRenderer(pdf).renderImage(0);
+      assertThat(coloured(first)).as("bars and shading").isGreaterThan(3_000);
+    }
+  }
+
+  /** Pixels that are neither black, white nor grey. */
+  private static int coloured(BufferedImage picture) {
+    int coloured = 0;
+    for (int y = 0; y < picture.getHeight(); y++) {
+      for (int x = 0; x < picture.getWidth(); x++) {
+        int rgb = picture.getRGB(x, y);
+        int red = rgb >> 16 & 0xff;
+        int blue = rgb & 0xff;
+        coloured += Math.abs(red - blue) > 60 ? 1 : 0;
+      }
+    }
+    return coloured;
   }
 
   private static Document parsed(Path svg) throws Exception {
