@@ -99,6 +99,11 @@ public record Writing(
     return isNegative ? MINUS + text.toString() : text.toString();
   }
 
+  /** A plain decimal in a message: in the company's marks once they are set, else as it stands. */
+  public String inWords(String plain) {
+    return decimal == null && grouping == null ? plain : grouped(plain);
+  }
+
   /** A plain decimal with the company's decimal mark and no thousands, for files. */
   public String plain(String decimalText) {
     return decimalText.replace('.', decimalMark());

@@ -181,11 +181,11 @@ final class ActualLines implements LineReader.Kind {
             columns.get(i).title(),
             isFar ? FindingCode.UNUSUAL_AMOUNT : FindingCode.UNUSUAL_SIGN,
             "value",
-            measure.text(amount),
+            spec.shown(measure, amount),
             "times",
             Long.toString(Math.abs(amount) / median),
             "usual",
-            measure.text(median),
+            spec.shown(measure, median),
             "member",
             draft.cell(Header.Role.REP));
       }

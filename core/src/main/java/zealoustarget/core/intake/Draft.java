@@ -264,7 +264,7 @@ final class Draft {
         "scale",
         Integer.toString(measure.scale()),
         "largest",
-        measure.text(Measure.LARGEST_AMOUNT),
+        formats.largest(measure),
         "first",
         String.valueOf(read.first()),
         "second",

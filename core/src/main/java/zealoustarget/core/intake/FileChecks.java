@@ -120,9 +120,9 @@ public final class FileChecks {
                 "measure",
                 measure.code(),
                 "here",
-                measure.text(here),
+                spec.shown(measure, here),
                 "usual",
-                measure.text(usual)));
+                spec.shown(measure, usual)));
       }
     }
     return found;
@@ -229,23 +229,25 @@ public final class FileChecks {
         "measure",
         measure.code(),
         "assigned",
-        measure.text(assigned),
+        spec.shown(measure, assigned),
         "set",
         book.name(),
         "goal",
-        measure.text(cell.amount()),
+        spec.shown(measure, cell.amount()),
         "over",
         over(assigned, cell.amount()));
   }
 
   /** Over-assignment, docs/calculations.md section 3: assigned ÷ region goal − 100 %. */
-  private static String over(long assigned, long goal) {
+  private String over(long assigned, long goal) {
     if (goal <= 0) {
       return "no percentage of that";
     }
     Ratio ratio = Ratio.of(assigned, goal).minus(Ratio.ONE).times(Ratio.of(100));
     String sign = ratio.signum() < 0 ? "" : "+";
-    return sign + ratio.rounded(1, RoundingMode.HALF_UP).toPlainString() + " %";
+    return sign
+        + spec.writing().inWords(ratio.rounded(1, RoundingMode.HALF_UP).toPlainString())
+        + " %";
   }
 
   private List<GoalBook.Cell> posted() {

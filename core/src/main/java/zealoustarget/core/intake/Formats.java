@@ -2,6 +2,7 @@ package zealoustarget.core.intake;
 
 import java.util.ArrayList;
 import java.util.List;
+import zealoustarget.core.amount.Measure;
 import zealoustarget.core.calendar.FiscalCalendar;
 
 /** How each column of one file writes its numbers and dates. */
@@ -25,6 +26,11 @@ final class Formats {
 
   DateText.Order dates(int place) {
     return dates.get(place);
+  }
+
+  /** The largest amount that can be kept, as a finding says it. */
+  String largest(Measure measure) {
+    return spec.shown(measure, Measure.LARGEST_AMOUNT);
   }
 
   FiscalCalendar calendar() {

@@ -120,9 +120,9 @@ final class GoalLines implements LineReader.Kind {
               "measure",
               own,
               "low",
-              measure.text(lowest),
+              spec.shown(measure, lowest),
               "high",
-              measure.text(highest));
+              spec.shown(measure, highest));
         }
       }
     }

@@ -45,6 +45,11 @@ public record LoadSpec(
     };
   }
 
+  /** An amount as a finding says it. */
+  public String shown(Measure measure, long smallestUnits) {
+    return writing.inWords(measure.text(smallestUnits));
+  }
+
   /** Whether the kind has columns of amounts. */
   boolean hasAmounts() {
     return kind == LoadKind.ACTUALS || kind == LoadKind.GOALS;

@@ -46,4 +46,11 @@ class WritingTest {
         .isInstanceOf(IllegalArgumentException.class)
         .hasMessageContaining("different marks");
   }
+
+  @Test
+  void messages_useTheCompanysMarks_onceTheyAreSet() {
+    assertThat(Writing.NONE.inWords("-1234.50")).isEqualTo("-1234.50");
+    assertThat(new Writing(Decimal.COMMA, ".", null, null).inWords("-1234.50"))
+        .isEqualTo("−1.234,50");
+  }
 }

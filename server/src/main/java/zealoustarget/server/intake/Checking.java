@@ -288,11 +288,11 @@ class Checking {
                           null,
                           FindingCode.TRAILER_DIFFERS,
                           "given",
-                          measure.text(given),
+                          spec.shown(measure, given),
                           "measure",
                           measure.code(),
                           "found",
-                          measure.text(data)));
+                          spec.shown(measure, data)));
                 }
               });
       return found;
