@@ -47,6 +47,10 @@ final class JudgedOrders {
     return book;
   }
 
+  Measure measure() {
+    return measure;
+  }
+
   String per() {
     return per;
   }

@@ -4,6 +4,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Service;
+import zealoustarget.core.amount.Measure;
 import zealoustarget.core.ledger.Basis;
 import zealoustarget.core.ledger.GoalBook;
 import zealoustarget.core.ledger.Ledger;
@@ -84,11 +85,17 @@ class OrderService {
     }
     OrderBook book = asked.ledger().orders(query, member == null ? null : member.id());
     if (hasThreshold) {
-      return new JudgedOrders(book, query.measure(), "threshold", byRep(asked, threshold, book));
+      return new JudgedOrders(book, counted(asked), "threshold", byRep(asked, threshold, book));
     }
     Map<Long, Long> own = ownGoals(query);
     return new JudgedOrders(
-        book, query.measure(), own.isEmpty() ? null : "own-goal", ofLines(own, book));
+        book, counted(asked), own.isEmpty() ? null : "own-goal", ofLines(own, book));
+  }
+
+  /** What the lines count: of a rate its numerator. */
+  private static Measure counted(Asked asked) {
+    Measure measure = asked.query().measure();
+    return measure.quotient() == null ? measure : measure.quotient().over();
   }
 
   private Map<Long, Long> ownGoals(StandingQuery query) {
@@ -100,7 +107,7 @@ class OrderService {
   private static List<String> thresholds(Asked asked) {
     return asked.ledger().goalBooks().values().stream()
         .filter(book -> book.axis() == Axis.REP)
-        .filter(book -> book.measures().contains(asked.query().measure().code()))
+        .filter(book -> book.measures().contains(counted(asked).code()))
         .map(GoalBook::name)
         .sorted()
         .toList();
@@ -124,7 +131,7 @@ class OrderService {
   private static JudgedOrders.GoalOfOrder byRep(Asked asked, String threshold, OrderBook book) {
     Map<Ledger.MemberMonth, Long> byRep = new HashMap<>();
     asked.ledger().goalBooks().get(threshold).cells().stream()
-        .filter(cell -> cell.measure().equals(asked.query().measure().code()))
+        .filter(cell -> cell.measure().equals(counted(asked).code()))
         .forEach(
             cell -> byRep.put(new Ledger.MemberMonth(cell.member(), cell.month()), cell.amount()));
     return order -> byRep.get(new Ledger.MemberMonth(book.rep(order), book.month(order)));

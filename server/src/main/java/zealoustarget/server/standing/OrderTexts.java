@@ -78,7 +78,7 @@ class OrderTexts {
     Words(Asked asked, JudgedOrders judged, int[] wanted, int most) {
       this.asked = asked;
       this.judged = judged;
-      this.measure = asked.query().measure();
+      this.measure = judged.measure();
       this.most = most;
       Map<Integer, Set<Integer>> byLoad = new TreeMap<>();
       for (int order : wanted) {

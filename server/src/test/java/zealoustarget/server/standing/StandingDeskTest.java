@@ -546,6 +546,17 @@ class StandingDeskTest {
     assertThat(texts(api.get(path + query + "&sort=variance").json().get("orders"), "variance"))
         .containsExactly("-45.00", "-0.01", "5.00");
     assertThat(api.get(path + query + "&sort=luck").code()).isEqualTo("value-unknown");
+    assertThat(
+            texts(
+                api.get(
+                        "/api/v1/standing/product/P1/orders?measure=returnRate&goalSet=limits&"
+                            + OCTOBER)
+                    .json()
+                    .get("orders"),
+                "amount"))
+        .as("of a rate the lines of its numerator, in its own decimals")
+        .isNotEmpty()
+        .allMatch(amount -> amount.matches("-?[0-9]+\\.[0-9]{2}"));
     String csv = api.raw(api.request(path + ".csv" + query + "&sort=date").GET().build()).body();
     assertThat(csv.lines().toList())
         .hasSize(5)
