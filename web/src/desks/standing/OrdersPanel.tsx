@@ -8,7 +8,7 @@ import { Failed, Loading, smallButton } from '../../ui/Notice';
 import { Pager } from '../../ui/Pager';
 import { SourceLink } from '../../ui/SourceLink';
 import { targetOf } from './standing';
-import { ordersAddress, useOrders } from './useStanding';
+import { targetQuery, useOrders } from './useStanding';
 import { Pick } from '../../ui/Pick';
 
 const PAGE = 50;
@@ -43,7 +43,7 @@ export function OrdersPanel({ view, standing, onClose }: OrdersPanelProps) {
     sort: sort || undefined,
   };
   const orders = useOrders(view, found, { ...wish, page: String(page), size: String(PAGE) });
-  const [address, asked] = ordersAddress(view, found);
+  const [address, asked] = targetQuery(view, found);
   return (
     <aside
       aria-label="Orders"

@@ -65,7 +65,7 @@ export function useClaims(view: View) {
 }
 
 /** A member's address and the query of its figures, narrowed to its group. */
-function targetQuery(view: View, target: Target): [string, Query] {
+export function targetQuery(view: View, target: Target): [string, Query] {
   const asked: Query = {
     ...(target.key === '*' ? viewQuery(view) : wholeQuery(view)),
     axis: undefined,
@@ -112,11 +112,6 @@ export function useCorrections(view: View, target: Target, page: number, size: n
     queryFn: () => ask<Corrections>(`${address}/corrections${query(asked)}`),
     placeholderData: (before, previous) => (previous?.queryKey[2] === address ? before : undefined),
   });
-}
-
-/** Where the orders behind a row are, and what is asked there. */
-export function ordersAddress(view: View, target: Target) {
-  return targetQuery(view, target);
 }
 
 export function useOrders(view: View, target: Target, wish: Query) {

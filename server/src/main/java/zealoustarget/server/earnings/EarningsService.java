@@ -228,12 +228,9 @@ public class EarningsService {
   /** How far a running month is, by the last posted day; null where it is over. */
   private Outlook.Days days(YearMonth month, Playbook playbook) {
     LocalDate posted = ledgers.posted().lastPostedDay();
-    if (posted == null || !YearMonth.from(posted).equals(month)) {
-      return null;
-    }
-    int all = playbook.workingDays().in(month);
-    int elapsed = playbook.workingDays().elapsed(month, posted);
-    return elapsed >= all ? null : new Outlook.Days(elapsed, all);
+    return posted != null && YearMonth.from(posted).equals(month)
+        ? playbook.days(month, posted)
+        : null;
   }
 
   /**

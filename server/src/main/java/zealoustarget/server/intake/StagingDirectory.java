@@ -29,9 +29,6 @@ final class StagingDirectory implements Directory {
     for (Axis axis : Axis.values()) {
       asked.put(axis, new HashMap<>());
       alike.put(axis, new HashMap<>());
-      if (!axis.isItsOwnKey()) {
-        known.put(axis, keysAndNames(axis));
-      }
     }
   }
 
@@ -54,7 +51,7 @@ final class StagingDirectory implements Directory {
   public boolean isKnown(Axis axis, String text) {
     return axis.isItsOwnKey()
         ? members.findByKey(axis, text).isPresent()
-        : known.get(axis).containsKey(MemberStore.fold(text));
+        : known(axis).containsKey(MemberStore.fold(text));
   }
 
   @Override
@@ -89,9 +86,14 @@ final class StagingDirectory implements Directory {
     if (axis.isItsOwnKey()) {
       return alias.orElseGet(() -> store.findOrAdd(axis, text));
     }
-    int found = known.get(axis).getOrDefault(MemberStore.fold(text), UNKNOWN);
+    int found = known(axis).getOrDefault(MemberStore.fold(text), UNKNOWN);
     boolean isAliased = found < 0 && alias.isPresent() && members.isKnown(axis, alias.getAsInt());
     return isAliased ? alias.getAsInt() : found;
+  }
+
+  /** Folded once it is asked for: a header that says all by itself needs none of it. */
+  private Map<String, Integer> known(Axis axis) {
+    return known.computeIfAbsent(axis, this::keysAndNames);
   }
 
   /** Names that two members share are ambiguous; a key always wins over a name. */

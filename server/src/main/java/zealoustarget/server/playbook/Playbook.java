@@ -1,5 +1,6 @@
 package zealoustarget.server.playbook;
 
+import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -7,11 +8,13 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Predicate;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.calendar.FiscalCalendar;
 import zealoustarget.core.calendar.WorkingDays;
 import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.ladder.Shading;
+import zealoustarget.core.reading.Outlook;
 
 /**
  * The company's rules in force. Immutable.
@@ -27,6 +30,13 @@ public record Playbook(
     List<AttachedLadder> ladders,
     List<AttachedShading> shadings,
     Commission commission) {
+
+  /** How far a month is on a day; null where all its working days are gone. */
+  public Outlook.@Nullable Days days(YearMonth month, LocalDate asOf) {
+    int all = workingDays.in(month);
+    int elapsed = workingDays.elapsed(month, asOf);
+    return elapsed >= all ? null : new Outlook.Days(elapsed, all);
+  }
 
   /** Finds a measure by its code, or an end of its range; case makes no difference. */
   public Optional<Measure> findMeasure(String code) {

@@ -260,11 +260,13 @@ class CloseUpService {
       Breakdown taken =
           Breakdown.of(asked.ledger(), asked.query(), member == null ? null : member.id(), along);
       if (taken != null && taken.parts().size() > 1) {
+        Ratio whole =
+            taken.parts().stream().map(Breakdown.Part::favourable).reduce(Ratio.ZERO, Ratio::plus);
         parts.add(
             new CloseUpAnswer.Parts(
                 along.word(),
                 taken.split().name().toLowerCase(Locale.ROOT).replace('_', '-'),
-                taken.parts().stream().map(part -> part(part, taken, asked)).toList()));
+                taken.parts().stream().map(part -> part(part, whole, asked)).toList()));
       }
     }
     if (asked.query().measure().isRate()) {
@@ -275,10 +277,9 @@ class CloseUpService {
     return parts;
   }
 
-  private static CloseUpAnswer.Part part(Breakdown.Part part, Breakdown taken, Asked asked) {
+  /** One part of a variance; {@code whole} is what all parts add up to, favourable above 0. */
+  private static CloseUpAnswer.Part part(Breakdown.Part part, Ratio whole, Asked asked) {
     Measure measure = asked.query().measure();
-    Ratio whole =
-        taken.parts().stream().map(Breakdown.Part::favourable).reduce(Ratio.ZERO, Ratio::plus);
     boolean isOfMiss =
         whole.signum() < 0
             && part.favourable().signum() < 0

@@ -1,5 +1,6 @@
 package zealoustarget.server.standing;
 
+import java.util.BitSet;
 import java.util.Comparator;
 import java.util.List;
 import java.util.function.ToLongFunction;
@@ -22,25 +23,25 @@ final class JudgedOrders {
   private final OrderBook book;
   private final Measure measure;
   private final String per;
-  private final GoalOfOrder goals;
+  private final Long[] goals;
+  private final BitSet met = new BitSet();
   private final int judgedCount;
-  private final int metCount;
 
-  /** Judges every order, so that the counts are of all of them. */
+  /** Judges every order once: the counts, the filter and the sort are of all of them. */
   JudgedOrders(OrderBook book, Measure measure, String per, GoalOfOrder goals) {
     this.book = book;
     this.measure = measure;
     this.per = per;
-    this.goals = goals;
+    this.goals = new Long[book.size()];
     int judged = 0;
-    int met = 0;
     for (int order = 0; per != null && order < book.size(); order++) {
-      Reading reading = reading(order);
-      judged += reading.hasGoal() ? 1 : 0;
-      met += reading.hasGoal() && reading.isReached() ? 1 : 0;
+      this.goals[order] = goals.of(order);
+      if (this.goals[order] != null) {
+        judged++;
+        met.set(order, reading(order).isReached());
+      }
     }
     this.judgedCount = judged;
-    this.metCount = met;
   }
 
   OrderBook book() {
@@ -60,11 +61,11 @@ final class JudgedOrders {
   }
 
   int metCount() {
-    return metCount;
+    return met.cardinality();
   }
 
   Reading reading(int order) {
-    Long goal = goals.of(order);
+    Long goal = goals[order];
     return new Reading(
         measure.direction(),
         Ratio.of(book.sum(order)),
@@ -87,9 +88,7 @@ final class JudgedOrders {
    * @throws zealoustarget.core.Refusal value-unknown
    */
   int[] sorted(String sort, boolean onlyMet) {
-    IntStream shown =
-        IntStream.range(0, book.size())
-            .filter(order -> !onlyMet || (reading(order).hasGoal() && reading(order).isReached()));
+    IntStream shown = onlyMet ? met.stream() : IntStream.range(0, book.size());
     if (!QueryReader.isGiven(sort)) {
       return shown.toArray();
     }
@@ -104,7 +103,7 @@ final class JudgedOrders {
       case "date" -> directed(order -> book.month(order) * 32L + book.day(order), isFalling);
       case "rep" -> directed(book::rep, isFalling);
       case "variance" ->
-          Comparator.comparing((Integer order) -> goals.of(order) == null)
+          Comparator.comparing((Integer order) -> goals[order] == null)
               .thenComparing(directed(this::variance, isFalling));
       default -> throw QueryReader.unknown("sort", key, SORTS);
     };
@@ -116,7 +115,7 @@ final class JudgedOrders {
   }
 
   private long variance(int order) {
-    Long goal = goals.of(order);
+    Long goal = goals[order];
     return goal == null ? 0 : Math.subtractExact(book.sum(order), goal);
   }
 }

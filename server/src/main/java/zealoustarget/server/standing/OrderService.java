@@ -117,9 +117,6 @@ class OrderService {
   private static JudgedOrders.GoalOfOrder ofLines(Map<Long, Long> own, OrderBook book) {
     return order -> {
       Long sum = null;
-      if (own.isEmpty()) {
-        return null;
-      }
       for (OrderBook.Line line : book.linesOf(order)) {
         Long goal = own.get(LedgerService.place(line.loadId(), line.line()));
         sum = goal == null ? sum : Long.valueOf(Math.addExact(sum == null ? 0 : sum, goal));

@@ -17,7 +17,6 @@ import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Span;
-import zealoustarget.core.calendar.WorkingDays;
 import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.ledger.Basis;
 import zealoustarget.core.ledger.Filters;
@@ -28,7 +27,6 @@ import zealoustarget.core.ledger.Narrowing;
 import zealoustarget.core.ledger.StandingQuery;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
-import zealoustarget.core.reading.Outlook;
 import zealoustarget.server.intake.GoalSets;
 import zealoustarget.server.ledger.LedgerService;
 import zealoustarget.server.playbook.Playbook;
@@ -108,7 +106,7 @@ class QueryReader {
                 filters(parameters, ledger),
                 Ladder.defaultOf(measure.direction()))
             .withNarrowing(narrowing.read(parameters, axis, measure, ledger))
-            .withDays(asOf == null ? null : days(span, asOf, playbook))
+            .withDays(asOf == null ? null : playbook.days(span.toInclusive(), asOf))
             .withWhole(isWhole);
     StandingQuery judged = judged(query, ledger, playbook);
     Ratio atOrAbove = NarrowingReader.limit("atOrAbove", parameters.atOrAbove());
@@ -168,7 +166,7 @@ class QueryReader {
     if (!month.equals(asked.query().span().toInclusive())) {
       // also a running month within or beside the span is judged by what was expected so far
       asOf = asOf("", span, asked.ledger());
-      query = query.withDays(asOf == null ? null : days(span, asOf, rules));
+      query = query.withDays(asOf == null ? null : rules.days(month, asOf));
     }
     return asked.with(judged(query, asked.ledger(), rules), query.days() == null ? null : asOf);
   }
@@ -196,14 +194,6 @@ class QueryReader {
       return ledgers.readings(ledgers.without(Integer.parseInt(load)));
     }
     throw Refusal.of("load-unknown", "There is no posted load " + load + ".").with("load", load);
-  }
-
-  /** How far the last month is; null where all its working days are gone. */
-  private static Outlook.Days days(Span span, LocalDate asOf, Playbook playbook) {
-    WorkingDays days = playbook.workingDays();
-    int all = days.in(span.toInclusive());
-    int elapsed = days.elapsed(span.toInclusive(), asOf);
-    return elapsed >= all ? null : new Outlook.Days(elapsed, all);
   }
 
   /** By default the last posted day; a closed month is over, unless a day is asked for. */
