@@ -225,9 +225,14 @@ final class Browser implements AutoCloseable {
   }
 
   void choose(Path file) {
-    driver
-        .findElement(By.cssSelector("input[type=file]"))
-        .sendKeys(file.toAbsolutePath().toString());
+    await(
+        "the field for files",
+        () -> {
+          driver
+              .findElement(By.cssSelector("input[type=file]"))
+              .sendKeys(file.toAbsolutePath().toString());
+          return true;
+        });
   }
 
   /** Drops a file on the page, wherever. */
