@@ -16,6 +16,7 @@ import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.core.Refusal;
+import zealoustarget.server.platform.OwnSiteFilter;
 
 /**
  * The first accounts: the demo's, one that settings name, or one that is made with a code from the
@@ -43,14 +44,20 @@ class FirstAccounts implements ApplicationRunner {
       Passwords passwords,
       JsonMapper json,
       @Value("${zealous.seed-dir}") String seedFolder,
-      @Value("${server.address}") String address)
+      @Value("${server.address}") String address,
+      @Value("${zealous.hosts}") List<String> hosts)
       throws UnknownHostException {
     this.accounts = accounts;
     this.settings = settings;
     this.passwords = passwords;
     this.demo = demo(seedFolder, json);
-    if (!demo.isEmpty() && !InetAddress.getByName(address).isLoopbackAddress()) {
-      throw new OpenDemo(address);
+    if (!demo.isEmpty()) {
+      if (!InetAddress.getByName(address).isLoopbackAddress()) {
+        throw new OpenDemo("on " + address);
+      }
+      if (hosts.stream().anyMatch(host -> !host.isBlank() && !OwnSiteFilter.isLocal(host))) {
+        throw new OpenDemo("by the name " + String.join(", ", hosts));
+      }
     }
   }
 
@@ -71,7 +78,7 @@ class FirstAccounts implements ApplicationRunner {
 
   private void begin() {
     if (!settings.first().isBlank()) {
-      Passwords.check(settings.firstPassword(), settings.first());
+      passwords.check(settings.firstPassword(), settings.first());
       accounts.add(settings.first(), administrator(), settings.firstPassword(), false);
     } else if (!demo.isEmpty()) {
       demo.forEach(this::addDemo);
@@ -128,7 +135,7 @@ class FirstAccounts implements ApplicationRunner {
       throw Refusal.of(
           "sign-in-failed", "That is not the code. It stands in the console of the server.");
     }
-    Passwords.check(password, name == null ? "" : name.strip());
+    passwords.check(password, name == null ? "" : name.strip());
     Account[] made = new Account[1];
     Acting.asSystem(
         "application", () -> made[0] = accounts.add(name, administrator(), password, false));

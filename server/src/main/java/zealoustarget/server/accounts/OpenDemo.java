@@ -4,10 +4,15 @@ package zealoustarget.server.accounts;
 class OpenDemo extends RuntimeException {
   private static final long serialVersionUID = 1;
 
-  OpenDemo(String address) {
+  /**
+   * Says so.
+   *
+   * @param way by which others would reach it, such as {@code on 0.0.0.0}
+   */
+  OpenDemo(String way) {
     super(
-        "The demo's passwords are known to everybody, so it listens on this machine only, not on "
-            + address
-            + ". Start without the demo (--empty), or leave the address out.");
+        "The demo's passwords are known to everybody, so it is there for this machine only, not "
+            + way
+            + ". Start without the demo (--empty), or leave address and host names out.");
   }
 }

@@ -3,17 +3,20 @@ package zealoustarget.server.accounts;
 import java.security.SecureRandom;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Stream;
 import me.gosimple.nbvcxz.resources.DictionaryUtil;
 import org.springframework.security.crypto.argon2.Argon2PasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.Refusal;
+import zealoustarget.server.platform.CompanyName;
 
 /** Hashes passwords by Argon2id, and says which may be used. */
 @Component
 class Passwords {
   private static final int SHORTEST = 10;
   static final int LONGEST = 200;
+  private static final int LONG_WORD = 6;
   private static final int SALT = 16;
   private static final int HASH = 32;
   private static final int THREADS = 1;
@@ -24,7 +27,12 @@ class Passwords {
   private final PasswordEncoder encoder =
       new Argon2PasswordEncoder(SALT, HASH, THREADS, KILOBYTES, ROUNDS);
   private final SecureRandom random = new SecureRandom();
+  private final CompanyName company;
   private volatile String nobodys;
+
+  Passwords(CompanyName company) {
+    this.company = company;
+  }
 
   String hash(String password) {
     return encoder.encode(password);
@@ -57,13 +65,16 @@ class Passwords {
    *
    * @throws Refusal password-weak
    */
-  static void check(String password, String name) {
+  void check(String password, String name) {
     if (password == null || password.length() < SHORTEST || password.length() > LONGEST) {
       throw weak("A password has " + SHORTEST + " to " + LONGEST + " characters.");
     }
     String folded = password.toLowerCase(Locale.ROOT);
-    if (folded.contains(name.toLowerCase(Locale.ROOT)) && password.length() < 2 * SHORTEST) {
+    if (isMadeOf(folded, name)) {
       throw weak("The password holds the account's name.");
+    }
+    if (isMadeOf(folded, company.get())) {
+      throw weak("The password holds the company's name.");
     }
     if (folded.chars().distinct().count() < 5) {
       throw weak("The password repeats a few characters.");
@@ -71,6 +82,15 @@ class Passwords {
     if (isCommon(folded)) {
       throw weak("The password is one of those that are tried first.");
     }
+  }
+
+  /** Whether a password has little but a name, as a whole or a longer word of it. */
+  private static boolean isMadeOf(String folded, String name) {
+    String whole = name.toLowerCase(Locale.ROOT).strip();
+    return folded.length() < 2 * SHORTEST
+        && (!whole.isEmpty() && folded.contains(whole)
+            || Stream.of(whole.split("[^\\p{L}\\p{N}]+"))
+                .anyMatch(word -> word.length() >= LONG_WORD && folded.contains(word)));
   }
 
   /** Whether a password is a common one, also with figures or marks behind it while it is short. */

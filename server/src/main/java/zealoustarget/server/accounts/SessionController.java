@@ -32,6 +32,7 @@ class SessionController {
   private final SecurityContextRepository contexts;
   private final AccountAnswers answers;
   private final Clock clock;
+  private final OpenSessions sessions;
 
   SessionController(
       SignIn signIn,
@@ -41,7 +42,9 @@ class SessionController {
       FirstAccounts first,
       SecurityContextRepository contexts,
       AccountAnswers answers,
-      Clock clock) {
+      Clock clock,
+      OpenSessions sessions) {
+    this.sessions = sessions;
     this.clock = clock;
     this.answers = answers;
     this.signIn = signIn;
@@ -120,7 +123,7 @@ class SessionController {
       @RequestBody PasswordBody body, HttpServletRequest request, HttpServletResponse response) {
     Account account = Acting.account();
     signIn.signIn(account.name(), text(body.now()), request.getRemoteAddr());
-    Passwords.check(body.next(), account.name());
+    passwords.check(body.next(), account.name());
     if (text(body.next()).equals(body.now())) {
       throw Refusal.of("password-weak", "That is the password there is. Choose another.");
     }
@@ -130,6 +133,7 @@ class SessionController {
 
   private void open(Account account, HttpServletRequest request, HttpServletResponse response) {
     KnownAccounts.begin(request.getSession(), clock.instant());
+    sessions.begin(account, request.getSession());
     request.changeSessionId();
     SecurityContext context = new SecurityContextImpl(Acting.authenticated(account, Scope.ALL));
     SecurityContextHolder.setContext(context);

@@ -1,10 +1,10 @@
 package zealoustarget.server.accounts;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.LinkedHashMap;
-import java.util.Map;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.Refusal;
 import zealoustarget.server.roster.MemberStore;
@@ -27,22 +27,16 @@ class SignInGuard {
 
   private record Tries(int failed, Instant until, Instant last) {}
 
-  /** What is remembered, the oldest falling out. */
-  private static final class Recent<V> extends LinkedHashMap<String, V> {
-    private static final long serialVersionUID = 1;
-
-    @Override
-    protected boolean removeEldestEntry(Map.Entry<String, V> eldest) {
-      return size() > KEPT;
-    }
-  }
-
   private final Clock clock;
-  private final Map<String, Tries> tries = new Recent<>();
-  private final Map<String, Boolean> known = new Recent<>();
+  private final Cache<String, Tries> tries = bounded();
+  private final Cache<String, Boolean> known = bounded();
 
   SignInGuard(Clock clock) {
     this.clock = clock;
+  }
+
+  private static <V> Cache<String, V> bounded() {
+    return Caffeine.newBuilder().maximumSize(KEPT).executor(Runnable::run).build();
   }
 
   /**
@@ -53,7 +47,7 @@ class SignInGuard {
   synchronized void check(String name, String address) {
     String folded = MemberStore.fold(name);
     Instant now = clock.instant();
-    boolean isKnown = known.containsKey(folded + " " + address);
+    boolean isKnown = known.getIfPresent(folded + " " + address) != null;
     Duration longest = isKnown ? LONGEST_FOR_NAME : LONGEST;
     checkOne("pair " + folded + " " + address, longest, now);
     checkOne("address " + address, longest, now);
@@ -63,7 +57,7 @@ class SignInGuard {
   }
 
   private void checkOne(String key, Duration longest, Instant now) {
-    Tries had = tries.get(key);
+    Tries had = tries.getIfPresent(key);
     if (had == null) {
       return;
     }
@@ -87,13 +81,13 @@ class SignInGuard {
 
   synchronized void succeeded(String name, String address) {
     String folded = MemberStore.fold(name);
-    tries.remove("pair " + folded + " " + address);
+    tries.invalidate("pair " + folded + " " + address);
     known.put(folded + " " + address, true);
   }
 
   private void count(String key, int free, Duration longest) {
     Instant now = clock.instant();
-    Tries had = tries.remove(key);
+    Tries had = tries.getIfPresent(key);
     boolean isForgotten = had == null || had.last.plus(FORGOTTEN).isBefore(now);
     int failed = isForgotten ? 1 : had.failed + 1;
     long seconds =

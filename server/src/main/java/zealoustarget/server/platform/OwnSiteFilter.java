@@ -21,7 +21,7 @@ import org.springframework.web.filter.OncePerRequestFilter;
  */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE + 20)
-class OwnSiteFilter extends OncePerRequestFilter {
+public class OwnSiteFilter extends OncePerRequestFilter {
   private static final Set<String> LOCAL_NAMES = Set.of("localhost", "127.0.0.1", "[::1]", "::1");
   private static final Set<String> READING = Set.of("GET", "HEAD", "OPTIONS");
 
@@ -34,6 +34,11 @@ class OwnSiteFilter extends OncePerRequestFilter {
     this.readiness = readiness;
     this.problems = problems;
     hosts.forEach(host -> names.add(host.strip()));
+  }
+
+  /** Whether a host name is this machine's for itself. */
+  public static boolean isLocal(String host) {
+    return LOCAL_NAMES.contains(host.strip());
   }
 
   @Override

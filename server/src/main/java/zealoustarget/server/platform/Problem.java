@@ -88,6 +88,8 @@ public enum Problem {
       HttpStatus.UNPROCESSABLE_CONTENT, "The file does not say which goal set it brings"),
   EXPORT_TOO_LARGE(HttpStatus.UNPROCESSABLE_CONTENT, "The export is too large"),
   SUM_TOO_LARGE(HttpStatus.UNPROCESSABLE_CONTENT, "The sum is too large"),
+  BODY_TOO_SLOW(HttpStatus.REQUEST_TIMEOUT, "The request took too long"),
+  BUSY(HttpStatus.SERVICE_UNAVAILABLE, "The server is busy"),
   INTERNAL(HttpStatus.INTERNAL_SERVER_ERROR, "Something failed on our side"),
   STARTING(HttpStatus.SERVICE_UNAVAILABLE, "The server is starting");
 

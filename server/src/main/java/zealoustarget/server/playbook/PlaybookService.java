@@ -13,6 +13,7 @@ import zealoustarget.core.commission.Plan;
 import zealoustarget.server.audit.Audit;
 import zealoustarget.server.audit.AuditKind;
 import zealoustarget.server.platform.CompanyClock;
+import zealoustarget.server.platform.CompanyName;
 import zealoustarget.server.platform.DataState;
 
 /** Holds the rules in force and changes them all or not at all. */
@@ -25,17 +26,29 @@ public class PlaybookService {
   private final Audit audit;
   private final DataState state;
   private final CompanyClock clock;
+  private final CompanyName name;
   private volatile Playbook current;
 
   PlaybookService(
-      PlaybookStore store, MeasureUse use, Audit audit, DataState state, CompanyClock clock) {
+      PlaybookStore store,
+      MeasureUse use,
+      Audit audit,
+      DataState state,
+      CompanyClock clock,
+      CompanyName name) {
     this.store = store;
     this.use = use;
     this.audit = audit;
     this.state = state;
     this.clock = clock;
+    this.name = name;
     this.current = store.read();
-    clock.setZone(current.company().zone());
+    tell(current.company());
+  }
+
+  private void tell(Company company) {
+    clock.setZone(company.zone());
+    name.set(company.name());
   }
 
   /** Tells one state of the rules from another, as an entity tag. */
@@ -96,7 +109,7 @@ public class PlaybookService {
     }
     store.write(after, PlaybookChange.between(current, after));
     current = after;
-    clock.setZone(after.company().zone());
+    tell(after.company());
     state.changed();
     return after;
   }

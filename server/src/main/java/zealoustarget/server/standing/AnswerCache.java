@@ -1,5 +1,7 @@
 package zealoustarget.server.standing;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.servlet.FilterChain;
 import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
@@ -9,23 +11,25 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.time.Clock;
 import java.time.LocalDate;
-import java.util.Iterator;
-import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Semaphore;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.regex.Pattern;
 import java.util.zip.CRC32;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.GZIPOutputStream;
+import org.springframework.context.annotation.Lazy;
 import org.springframework.http.HttpHeaders;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 import org.springframework.web.util.ContentCachingResponseWrapper;
 import zealoustarget.server.accounts.Acting;
 import zealoustarget.server.platform.DataState;
+import zealoustarget.server.platform.RouteParameters;
 
 /**
  * Keeps the answers of large views, compressed, for each state of the data, each query and each
@@ -48,20 +52,32 @@ class AnswerCache extends OncePerRequestFilter {
           "/api/v1/earnings/totals");
   private static final Pattern KEPT_OF_MEMBER =
       Pattern.compile("/api/v1/standing/[^/]+/[^/]+/(close-up|path|proof|orders|corrections)");
+  private static final int BESIDE = 200; // bytes of an entry that are neither key nor answer
   private static final int AT_ONCE = 2 * Runtime.getRuntime().availableProcessors();
 
   private record Answer(byte[] packed, String type) {}
 
   private final DataState state;
   private final Clock clock;
-  private final Map<String, Answer> answers = new LinkedHashMap<>(64, 0.75f, true);
+  private final RouteParameters parameters;
+  private final Cache<String, Answer> answers =
+      Caffeine.newBuilder()
+          .maximumWeight(MOST_BYTES)
+          .weigher(AnswerCache::bytes)
+          .executor(Runnable::run)
+          .build();
   private final Map<String, CompletableFuture<Answer>> underWay = new ConcurrentHashMap<>();
   private final Semaphore turns = new Semaphore(AT_ONCE, true);
-  private long bytes;
+  private final AtomicLong keptOf = new AtomicLong();
 
-  AnswerCache(DataState state, Clock clock) {
+  AnswerCache(DataState state, Clock clock, @Lazy RouteParameters parameters) {
     this.state = state;
     this.clock = clock;
+    this.parameters = parameters;
+  }
+
+  private static int bytes(String key, Answer answer) {
+    return 2 * key.length() + answer.packed.length + BESIDE;
   }
 
   @Override
@@ -83,7 +99,7 @@ class AnswerCache extends OncePerRequestFilter {
       response.setStatus(HttpServletResponse.SC_NOT_MODIFIED);
       return;
     }
-    Answer answer = find(key);
+    Answer answer = answers.getIfPresent(key);
     if (answer == null) {
       answer = readOnce(key, number, request, response, chain);
     }
@@ -112,7 +128,7 @@ class AnswerCache extends OncePerRequestFilter {
     try {
       answer = read(request, response, chain);
       if (answer != null && state.number() == number) {
-        keep(key, answer);
+        keep(key, number, answer);
       }
       return answer;
     } finally {
@@ -122,17 +138,25 @@ class AnswerCache extends OncePerRequestFilter {
     }
   }
 
-  /** Everything that the answer depends on; open months are read as of today. */
+  /**
+   * Everything that the answer depends on, and nothing else: parameters that no route reads are
+   * left out. Open months are read as of today.
+   */
   private String key(HttpServletRequest request, long number) {
-    return number
-        + "\n"
-        + LocalDate.now(clock)
-        + "\n"
-        + Acting.account().sightKey()
-        + "\n"
-        + request.getRequestURI()
-        + "?"
-        + request.getQueryString();
+    StringBuilder key = new StringBuilder().append(number);
+    key.append('\n').append(LocalDate.now(clock));
+    key.append('\n').append(Acting.account().sightKey());
+    key.append('\n').append(request.getRequestURI());
+    new TreeMap<>(request.getParameterMap()).forEach((name, values) -> append(key, name, values));
+    return key.toString();
+  }
+
+  private void append(StringBuilder key, String name, String[] values) {
+    if (parameters.isKnown(name)) {
+      for (String value : values) {
+        key.append('\n').append(name).append('=').append(value.length()).append(' ').append(value);
+      }
+    }
   }
 
   private static String tag(String key) {
@@ -184,17 +208,11 @@ class AnswerCache extends OncePerRequestFilter {
     }
   }
 
-  private synchronized Answer find(String key) {
-    return answers.get(key);
-  }
-
-  private synchronized void keep(String key, Answer answer) {
-    Answer before = answers.put(key, answer);
-    bytes += answer.packed.length - (before == null ? 0 : before.packed.length);
-    Iterator<Answer> oldest = answers.values().iterator();
-    while (bytes > MOST_BYTES && oldest.hasNext()) {
-      bytes -= oldest.next().packed.length;
-      oldest.remove();
+  /** Answers of an earlier state are asked for no more. */
+  private void keep(String key, long number, Answer answer) {
+    if (keptOf.getAndSet(number) != number) {
+      answers.invalidateAll();
     }
+    answers.put(key, answer);
   }
 }

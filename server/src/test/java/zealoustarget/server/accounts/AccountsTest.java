@@ -18,6 +18,8 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.server.testing.Api;
@@ -310,14 +312,12 @@ class AccountsTest {
     }
   }
 
-  @Test
-  void demo_doesNotListenToOtherMachines(@TempDir Path data) {
+  @ParameterizedTest
+  @ValueSource(strings = {"server.address=0.0.0.0", "zealous.hosts=localhost,target.example.com"})
+  void demo_doesNotListenToOtherMachines(String setting, @TempDir Path data) {
     assertThatThrownBy(
-            () ->
-                RunningServer.start(
-                        data, "zealous.seed-dir=../demo/files", "server.address=0.0.0.0")
-                    .close())
-        .hasStackTraceContaining("listens on this machine only");
+            () -> RunningServer.start(data, "zealous.seed-dir=../demo/files", setting).close())
+        .hasStackTraceContaining("is there for this machine only");
   }
 
   @Test

@@ -42,4 +42,19 @@ class KnownAccountsTest {
     assertThat(SecurityContextHolder.getContext().getAuthentication() != null).isEqualTo(isKept);
     assertThat(request.getSession(false) != null).isEqualTo(isKept);
   }
+
+  @Test
+  void oldestSession_endsWhereAnAccountHasTooMany() {
+    OpenSessions sessions = new OpenSessions();
+    List<MockHttpSession> all = new ArrayList<>();
+    for (int at = 0; at < OpenSessions.MOST + 2; at++) {
+      all.add(new MockHttpSession());
+      sessions.begin(SignInTest.ADA, all.get(at));
+      if (at == 1) {
+        all.get(at).invalidate(); // ended by itself, and is no trouble later
+      }
+    }
+    assertThat(all.subList(0, 2)).allMatch(MockHttpSession::isInvalid);
+    assertThat(all.subList(2, all.size())).noneMatch(MockHttpSession::isInvalid);
+  }
 }

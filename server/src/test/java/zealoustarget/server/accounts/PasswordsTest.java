@@ -10,9 +10,11 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import zealoustarget.core.Refusal;
+import zealoustarget.server.platform.CompanyName;
 
 class PasswordsTest {
-  private final Passwords passwords = new Passwords();
+  private final CompanyName company = new CompanyName();
+  private final Passwords passwords = new Passwords(company);
 
   @ParameterizedTest
   @CsvSource({
@@ -26,9 +28,12 @@ class PasswordsTest {
     "'Password12345', tried first",
     "'qwertyuiop', tried first",
     "'Football!2026!', tried first",
+    "'saltmarsh-2026', holds the company",
+    "'My Provisions1', holds the company",
   })
   void weakPassword_isRefusedWithItsRule(String password, String words) {
-    assertThatThrownBy(() -> Passwords.check(password, "Ines"))
+    company.set("Saltmarsh Provisions");
+    assertThatThrownBy(() -> passwords.check(password, "Ines"))
         .isInstanceOf(Refusal.class)
         .hasMessageContaining(words)
         .hasMessageContaining("Choose another");
@@ -37,7 +42,7 @@ class PasswordsTest {
   @ParameterizedTest
   @CsvSource({"correct horse", "päßwörter sind gut", "ines went to the harbour at nine"})
   void longOnes_areTaken(String password) {
-    assertThatCode(() -> Passwords.check(password, "Ines")).doesNotThrowAnyException();
+    assertThatCode(() -> passwords.check(password, "Ines")).doesNotThrowAnyException();
   }
 
   @Test
@@ -58,6 +63,6 @@ class PasswordsTest {
       given.add(password);
     }
     assertThat(given).hasSize(500);
-    given.forEach(password -> Passwords.check(password, "Ines"));
+    given.forEach(password -> passwords.check(password, "Ines"));
   }
 }

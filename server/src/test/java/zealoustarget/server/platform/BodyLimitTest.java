@@ -3,17 +3,28 @@ package zealoustarget.server.platform;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import jakarta.servlet.ServletInputStream;
 import jakarta.servlet.http.HttpServletRequest;
+import java.io.ByteArrayInputStream;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.time.ZoneOffset;
+import java.util.concurrent.atomic.AtomicReference;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.mock.web.DelegatingServletInputStream;
 import org.springframework.mock.web.MockFilterChain;
 import org.springframework.mock.web.MockHttpServletRequest;
 import org.springframework.mock.web.MockHttpServletResponse;
 import tools.jackson.databind.json.JsonMapper;
 
 class BodyLimitTest {
-  private final BodyLimit filter = new BodyLimit(new ProblemWriter(new JsonMapper()));
+  private final AtomicReference<Instant> now = new AtomicReference<>(Instant.EPOCH);
+  private final InstantSource clock = now::get;
+  private final BodyLimit filter =
+      new BodyLimit(new ProblemWriter(new JsonMapper()), clock.withZone(ZoneOffset.UTC));
   private final MockHttpServletResponse response = new MockHttpServletResponse();
   private final MockFilterChain chain = new MockFilterChain();
 
@@ -48,18 +59,73 @@ class BodyLimitTest {
     assertThat(passed == null).as(why).isEqualTo(status != 200);
   }
 
-  @Test
-  void bodyOfUnknownLength_endsWithAnErrorBeyondTheLimit() throws Exception {
+  /** A body whose length is not said, as it comes: a byte at a time, each after a pause. */
+  private MockHttpServletRequest unsaid(String path, int size, Duration pause) {
     MockHttpServletRequest request =
-        new MockHttpServletRequest("POST", "/api/v1/session") {
+        new MockHttpServletRequest("POST", path) {
           @Override
           public long getContentLengthLong() {
             return -1;
           }
+
+          @Override
+          public ServletInputStream getInputStream() {
+            ByteArrayInputStream bytes = new ByteArrayInputStream(new byte[size]);
+            return new DelegatingServletInputStream(bytes) {
+              @Override
+              public int read(byte[] buffer, int offset, int length) {
+                now.updateAndGet(instant -> instant.plus(pause));
+                return bytes.read(buffer, offset, pause.isZero() ? length : 1);
+              }
+            };
+          }
         };
-    request.setContent(new byte[BodyLimit.SMALL + 1]);
-    HttpServletRequest passed = passed(request);
+    request.addHeader("Transfer-Encoding", "chunked");
+    return request;
+  }
+
+  @Test
+  void bodyOfUnknownLength_isRefusedBeyondTheLimit() throws Exception {
+    assertThat(passed(unsaid("/api/v1/session", BodyLimit.SMALL + 1, Duration.ZERO))).isNull();
+    assertThat(response.getStatus()).isEqualTo(413);
+  }
+
+  @Test
+  void largeBodyOfUnknownLength_endsWithAnErrorBeyondTheLimit() throws Exception {
+    HttpServletRequest passed =
+        passed(unsaid("/api/v1/playbook", BodyLimit.LARGE + 1, Duration.ZERO));
     assertThatThrownBy(() -> passed.getInputStream().readAllBytes()).hasMessageContaining("larger");
+  }
+
+  @ParameterizedTest
+  @CsvSource({"19, 200", "21, 408"})
+  void bodyThatTrickles_isWholeInTenSeconds_orRefused(int bytes, int status) throws Exception {
+    HttpServletRequest passed = passed(unsaid("/api/v1/session", bytes, Duration.ofMillis(500)));
+    assertThat(response.getStatus()).isEqualTo(status);
+    assertThat(passed == null).isEqualTo(status != 200);
+  }
+
+  @Test
+  void smallBody_isWholeBeforeAnythingElseIsDone() throws Exception {
+    HttpServletRequest passed = passed(unsaid("/api/v1/session", 7, Duration.ofMillis(1)));
+    Instant then = now.get();
+    assertThat(passed.getInputStream().readAllBytes()).hasSize(7);
+    assertThat(now.get()).as("nothing is waited for any more").isEqualTo(then);
+  }
+
+  @Test
+  void places_areFewInAll_fewerForEachAddress_andLeaveSomeForOthers() {
+    BodySlots slots = new BodySlots();
+    int[] entered = new int[8];
+    for (int address = 0; address < entered.length; address++) {
+      while (slots.enter("10.0.0." + address)) {
+        entered[address]++;
+      }
+    }
+    assertThat(entered).containsExactly(20, 20, 20, 20, 2, 2, 2, 2);
+    slots.leave("10.0.0.0");
+    assertThat(slots.enter("10.0.0.0")).as("has many already").isFalse();
+    assertThat(slots.enter("10.0.0.99")).isTrue();
   }
 
   @Test

@@ -14,6 +14,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -28,8 +29,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.mock.web.MockHttpServletRequest;
 import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.web.util.UriComponentsBuilder;
 import zealoustarget.server.accounts.Acting;
 import zealoustarget.server.platform.DataState;
+import zealoustarget.server.platform.RouteParameters;
 import zealoustarget.server.testing.Api;
 import zealoustarget.server.testing.RunningServer;
 
@@ -147,8 +150,10 @@ class AnswerCacheTest {
   }
 
   /** Asks a cache of its own from many sides at once; returns how often, and how many at a time. */
-  private static int[] askAtOnce(int times, IntFunction<String> month) throws Exception {
-    AnswerCache cache = new AnswerCache(new DataState(), Clock.systemUTC());
+  private static int[] askAtOnce(int times, IntFunction<String> query) throws Exception {
+    AnswerCache cache =
+        new AnswerCache(
+            new DataState(), Clock.systemUTC(), new RouteParameters(Set.of("from", "page")));
     AtomicInteger read = new AtomicInteger();
     AtomicInteger now = new AtomicInteger();
     AtomicInteger most = new AtomicInteger();
@@ -165,7 +170,10 @@ class AnswerCacheTest {
     List<Future<Integer>> answers = new ArrayList<>();
     for (int time = 0; time < times; time++) {
       MockHttpServletRequest request = new MockHttpServletRequest("GET", "/api/v1/standing");
-      request.setQueryString("from=" + month.apply(time));
+      UriComponentsBuilder.fromUriString("?" + query.apply(time))
+          .build()
+          .getQueryParams()
+          .forEach((name, values) -> request.setParameter(name, values.toArray(String[]::new)));
       answers.add(
           sides.submit(
               () -> {
@@ -189,12 +197,23 @@ class AnswerCacheTest {
 
   @Test
   void viewThatManyAskForAtOnce_isReadOnce() throws Exception {
-    assertThat(askAtOnce(40, time -> "2026-10")[0]).isEqualTo(1);
+    assertThat(askAtOnce(40, time -> "from=2026-10")[0]).isEqualTo(1);
+  }
+
+  @Test
+  void parametersThatNoRouteReads_makeNoOtherView() throws Exception {
+    assertThat(askAtOnce(40, time -> "x" + time + "=" + time + "&from=2026-10")[0]).isEqualTo(1);
+    String tag = tag(ask(api, VIEW));
+    assertThat(tag(ask(api, VIEW + "&junk=1&measure2=x"))).isEqualTo(tag);
+    assertThat(tag(ask(api, "/api/v1/standing?junk=&from=2026-10"))).isEqualTo(tag);
+    assertThat(tag(ask(api, VIEW + "&top=1"))).isNotEqualTo(tag);
+    assertThat(tag(ask(api, VIEW + "&status=over&status=ahead")))
+        .isNotEqualTo(tag(ask(api, VIEW + "&status=over")));
   }
 
   @Test
   void manyViews_areReadAFewAtATime() throws Exception {
-    int[] asked = askAtOnce(40, time -> "2026-10&page=" + time);
+    int[] asked = askAtOnce(40, time -> "from=2026-10&page=" + time);
     assertThat(asked[0]).isEqualTo(40);
     assertThat(asked[1]).isBetween(2, 2 * Runtime.getRuntime().availableProcessors());
   }
