@@ -33,6 +33,7 @@ const TITLES: Record<string, string> = {
   'member-left': 'Left before the month',
   'member-not-begun': 'Not begun by the month',
   'name-too-long': 'Names too long',
+  'name-unseen': 'Characters that cannot be seen',
   'not-on-roster': 'Not on the roster then',
   'cell-count': 'Too few or too many cells',
   'cut-off': 'Cut off',

@@ -4,12 +4,12 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.ledger.Months;
+import zealoustarget.core.member.KeyText;
 
 /** The plans in their versions, and which rep has which in which months. Immutable. */
 public final class PlanBook {
@@ -106,7 +106,7 @@ public final class PlanBook {
   }
 
   private static String folded(String name) {
-    return name.strip().toLowerCase(Locale.ROOT);
+    return KeyText.fold(name);
   }
 
   public List<Version> versions() {

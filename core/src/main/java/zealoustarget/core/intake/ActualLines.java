@@ -137,15 +137,7 @@ final class ActualLines implements LineReader.Kind {
 
   private static @Nullable String order(Draft draft) {
     String order = draft.cell(Header.Role.ORDER);
-    if (order.length() > LONGEST_ORDER) {
-      draft.find(
-          draft.title(Header.Role.ORDER),
-          FindingCode.NAME_TOO_LONG,
-          "value",
-          order,
-          "most",
-          Integer.toString(LONGEST_ORDER));
-    }
+    draft.isUnfit(Header.Role.ORDER, order, LONGEST_ORDER);
     return order.isEmpty() ? null : order;
   }
 

@@ -9,6 +9,7 @@ import zealoustarget.core.amount.Measure;
 import zealoustarget.core.ledger.ActualBlock;
 import zealoustarget.core.ledger.Months;
 import zealoustarget.core.member.Axis;
+import zealoustarget.core.member.KeyText;
 
 /** One line while it is read: its cells, what was found so far, whether it must be held back. */
 final class Draft {
@@ -44,10 +45,10 @@ final class Draft {
     return isHeld;
   }
 
-  /** The cell of a role without blanks around it; empty where the file has no such column. */
+  /** The cell of a role, composed and without blanks around it; empty without such a column. */
   String cell(Header.Role role) {
     int place = header.place(role);
-    return place < 0 ? "" : cells.get(place).strip();
+    return place < 0 ? "" : KeyText.normal(cells.get(place));
   }
 
   void find(@Nullable String column, FindingCode code, String... namesAndValues) {
@@ -141,7 +142,7 @@ final class Draft {
           axis.word());
       return NONE;
     }
-    if (isTooLong(role, text)) {
+    if (isUnfit(role, text, LONGEST_NAME)) {
       return NONE;
     }
     int id = directory.find(axis, text);
@@ -183,13 +184,13 @@ final class Draft {
       find(title(role), FindingCode.MEMBER_MISSING, "axis", axis.word());
       return NONE;
     }
-    return isTooLong(role, key) || isHeld ? NONE : directory.findOrAdd(axis, key);
+    return isUnfit(role, key, LONGEST_NAME) || isHeld ? NONE : directory.findOrAdd(axis, key);
   }
 
   /** A name; the key where the cell is empty. */
   String name(String key) {
     String name = cell(Header.Role.NAME);
-    isTooLong(Header.Role.NAME, name);
+    isUnfit(Header.Role.NAME, name, LONGEST_NAME);
     return name.isEmpty() ? key : name;
   }
 
@@ -271,18 +272,23 @@ final class Draft {
         String.valueOf(read.second()));
   }
 
-  private boolean isTooLong(Header.Role role, String text) {
-    boolean isTooLong = text.length() > LONGEST_NAME;
-    if (isTooLong) {
+  /** Holds the line back where a key or name is too long or has a character that nobody sees. */
+  boolean isUnfit(Header.Role role, String text, int most) {
+    if (text.length() > most) {
+      find(title(role), FindingCode.NAME_TOO_LONG, "value", text, "most", Integer.toString(most));
+      return true;
+    }
+    int unseen = KeyText.findUnseen(text);
+    if (unseen != KeyText.NONE) {
       find(
           title(role),
-          FindingCode.NAME_TOO_LONG,
+          FindingCode.NAME_UNSEEN,
           "value",
           text,
-          "most",
-          Integer.toString(LONGEST_NAME));
+          "character",
+          "U+%04X".formatted(unseen));
     }
-    return isTooLong;
+    return unseen != KeyText.NONE;
   }
 
   /** Adds a remark where a rep is not on the roster in a month; the line stays booked. */

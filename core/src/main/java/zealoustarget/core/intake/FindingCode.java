@@ -34,6 +34,8 @@ public enum FindingCode {
   MEMBER_MISSING(true, "The line names no {axis}."),
   MEMBER_BLANK(false, "The line names no {axis}; it counts on the other axes only."),
   NAME_TOO_LONG(true, "\"{value}\" is longer than {most} characters."),
+  NAME_UNSEEN(
+      true, "\"{value}\" has a character that cannot be seen ({character}). Type it again."),
   NOT_ON_ROSTER(
       false, "\"{value}\" is not on the roster in {month}; no region or manager is known."),
   MEMBER_LEFT(false, "\"{value}\" left in {until}; the line is of {month}."),

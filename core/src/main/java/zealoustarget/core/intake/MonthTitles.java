@@ -21,11 +21,9 @@ final class MonthTitles {
   private static final Pattern PERIOD =
       Pattern.compile("(?i)(?:p|per\\.?|period)[ -]?0?(1[0-2]|[1-9])");
   private static final Pattern NUMBER = Pattern.compile("0?(1[0-2]|[1-9])");
-  private static final Pattern GOAL =
-      Pattern.compile("(?i)(.*?)[ ._-]*(goal|quota|budget|target|plan)[ ._-]*(.*)");
+  private static final Pattern GOAL = Pattern.compile("(?i)goal|quota|budget|target|plan");
+  private static final String BETWEEN = " ._-";
   private static final int FEWEST_NUMBERS = 6;
-
-  private static final Pattern RANGE_END = Pattern.compile("[ ._-]+(low|high)$");
 
   private final LoadSpec spec;
   private final List<Measure> readable;
@@ -61,10 +59,12 @@ final class MonthTitles {
       return plain;
     }
     Matcher goal = GOAL.matcher(title.strip());
-    if (!goal.matches()) {
+    if (!goal.find()) {
       return null;
     }
-    String rest = (goal.group(1) + " " + goal.group(3)).strip();
+    String before = withoutEnd(title.strip().substring(0, goal.start()));
+    String after = withoutBeginning(title.strip().substring(goal.end()));
+    String rest = (before + " " + after).strip();
     return rest.isEmpty() ? new Amount(onlyMeasure(), null, true) : measureAndMonth(rest, true);
   }
 
@@ -96,11 +96,38 @@ final class MonthTitles {
   }
 
   private @Nullable Measure measure(String title) {
-    String name = RANGE_END.matcher(Header.fold(title)).replaceFirst(".$1");
+    String name = withPointBeforeEnd(Header.fold(title));
     return readable.stream()
         .filter(measure -> Header.fold(measure.code()).equals(name))
         .findFirst()
         .orElse(null);
+  }
+
+  /** "cost low" and "cost_low" as the measure's name has it, "cost.low". */
+  private static String withPointBeforeEnd(String folded) {
+    for (String end : List.of("low", "high")) {
+      String before = withoutEnd(folded.substring(0, Math.max(0, folded.length() - end.length())));
+      if (folded.endsWith(end) && folded.length() > before.length() + end.length()) {
+        return before + "." + end;
+      }
+    }
+    return folded;
+  }
+
+  private static String withoutEnd(String text) {
+    int end = text.length();
+    while (end > 0 && BETWEEN.indexOf(text.charAt(end - 1)) >= 0) {
+      end--;
+    }
+    return text.substring(0, end);
+  }
+
+  private static String withoutBeginning(String text) {
+    int at = 0;
+    while (at < text.length() && BETWEEN.indexOf(text.charAt(at)) >= 0) {
+      at++;
+    }
+    return text.substring(at);
   }
 
   /** What a goal without a measure's name is of: the measure given, else the company's first. */

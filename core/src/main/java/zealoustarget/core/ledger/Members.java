@@ -7,12 +7,13 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.member.Axis;
+import zealoustarget.core.member.KeyText;
 import zealoustarget.core.member.Member;
 
 /**
@@ -40,6 +41,7 @@ public final class Members {
   private final Map<Axis, Map<Integer, Member>> byId = new EnumMap<>(Axis.class);
   private final Map<Axis, List<Member>> sorted = new EnumMap<>(Axis.class);
   private final Map<Axis, Integer> sizes = new EnumMap<>(Axis.class);
+  private final Map<Axis, Map<String, Member>> byFoldedKey = new ConcurrentHashMap<>();
   private final Map<Integer, List<Stay>> stays;
   private final Lines lines;
   private final int[][] regionByMonth;
@@ -119,10 +121,14 @@ public final class Members {
 
   /** Finds a member by its key; case makes no difference. */
   public Optional<Member> findByKey(Axis axis, String key) {
-    String folded = key.strip().toLowerCase(Locale.ROOT);
-    return members(axis).values().stream()
-        .filter(member -> member.key().toLowerCase(Locale.ROOT).equals(folded))
-        .findFirst();
+    Map<String, Member> known = byFoldedKey.get(axis);
+    if (known == null) {
+      Map<String, Member> folded = new HashMap<>();
+      all(axis).forEach(member -> folded.putIfAbsent(KeyText.fold(member.key()), member));
+      byFoldedKey.put(axis, folded);
+      known = folded;
+    }
+    return Optional.ofNullable(known.get(KeyText.fold(key)));
   }
 
   /** The region in which a rep is in a month, or −1. */

@@ -51,6 +51,11 @@ public final class Seen {
         .isPresent();
   }
 
+  /** Whether a key is a rep's. */
+  public static boolean isRep(Members members, String key, int rep) {
+    return members.findByKey(Axis.REP, key).filter(found -> found.id() == rep).isPresent();
+  }
+
   /** Whether every rep of a region, and at least one, is a manager's in a month. */
   public static boolean isOwnRegion(Members members, String manager, int region, int month) {
     return members

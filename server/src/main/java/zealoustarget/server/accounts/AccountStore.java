@@ -12,9 +12,9 @@ import java.util.function.Consumer;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import zealoustarget.core.Refusal;
+import zealoustarget.core.member.KeyText;
 import zealoustarget.server.audit.Audit;
 import zealoustarget.server.audit.AuditKind;
-import zealoustarget.server.roster.MemberStore;
 
 /** Keeps accounts; those in force are also in memory, as every request asks for one. */
 @Component
@@ -57,7 +57,7 @@ class AccountStore {
 
   List<Account> all() {
     return inForce.values().stream()
-        .sorted(Comparator.comparing(account -> MemberStore.fold(account.name())))
+        .sorted(Comparator.comparing(account -> KeyText.fold(account.name())))
         .toList();
   }
 
@@ -66,9 +66,9 @@ class AccountStore {
   }
 
   Optional<Account> findByName(String name) {
-    String folded = MemberStore.fold(name);
+    String folded = KeyText.fold(name);
     return inForce.values().stream()
-        .filter(account -> MemberStore.fold(account.name()).equals(folded))
+        .filter(account -> KeyText.fold(account.name()).equals(folded))
         .findFirst();
   }
 
@@ -105,7 +105,7 @@ class AccountStore {
     }
     AccountEntity entity = new AccountEntity();
     entity.name = stripped;
-    entity.foldedName = MemberStore.fold(stripped);
+    entity.foldedName = KeyText.fold(stripped);
     entity.passwordHash = passwords.hash(password);
     entity.mustChange = mustChange;
     entity.createdAt = clock.instant();

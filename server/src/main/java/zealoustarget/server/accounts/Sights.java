@@ -75,7 +75,7 @@ public class Sights {
     }
     return account.role() == Role.MANAGER
         ? Seen.isOwnRep(members, account.member(), rep, Months.number(month))
-        : members.get(Axis.REP, rep).key().equalsIgnoreCase(account.member().strip());
+        : Seen.isRep(members, account.member(), rep);
   }
 
   /** Whether a note on a member and month may be seen: of own reps, and of a manager's regions. */

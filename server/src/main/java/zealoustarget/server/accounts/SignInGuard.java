@@ -7,7 +7,7 @@ import java.time.Duration;
 import java.time.Instant;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.Refusal;
-import zealoustarget.server.roster.MemberStore;
+import zealoustarget.core.member.KeyText;
 
 /**
  * Slows guessing down. Whoever fails from one address waits longer with every try, there. Tries on
@@ -45,7 +45,7 @@ class SignInGuard {
    * @throws Refusal too-many-tries, with {@code seconds} to wait
    */
   synchronized void check(String name, String address) {
-    String folded = MemberStore.fold(name);
+    String folded = KeyText.fold(name);
     Instant now = clock.instant();
     boolean isKnown = known.getIfPresent(folded + " " + address) != null;
     Duration longest = isKnown ? LONGEST_FOR_NAME : LONGEST;
@@ -73,14 +73,14 @@ class SignInGuard {
   }
 
   synchronized void failed(String name, String address) {
-    String folded = MemberStore.fold(name);
+    String folded = KeyText.fold(name);
     count("pair " + folded + " " + address, FREE_FOR_PAIR, LONGEST);
     count("address " + address, FREE_FOR_ADDRESS, LONGEST);
     count("name " + folded, FREE_FOR_NAME, LONGEST_FOR_NAME);
   }
 
   synchronized void succeeded(String name, String address) {
-    String folded = MemberStore.fold(name);
+    String folded = KeyText.fold(name);
     tries.invalidate("pair " + folded + " " + address);
     known.put(folded + " " + address, true);
   }

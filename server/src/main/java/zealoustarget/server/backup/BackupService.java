@@ -30,6 +30,7 @@ import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
 import zealoustarget.server.audit.Audit;
 import zealoustarget.server.audit.AuditKind;
+import zealoustarget.server.platform.DataFolder;
 
 /** Makes backups while everything goes on, reads each back, and keeps the latest. */
 @Service
@@ -137,7 +138,9 @@ class BackupService {
     Path target = folder.resolve(NAME.format(now) + ending);
     Path copy = folder.resolve(target.getFileName() + ".copy");
     try {
-      Files.createDirectories(folder);
+      if (!Files.isDirectory(folder)) {
+        DataFolder.keepPrivate(Files.createDirectories(folder));
+      }
       Files.deleteIfExists(copy);
       if (Files.exists(target)) {
         return kept(target); // of this second
@@ -147,6 +150,7 @@ class BackupService {
         statement.execute("backup to '" + copy.toString().replace("'", "''") + "'");
       }
       BackupFile.write(copy, now.toString(), target);
+      DataFolder.keepPrivate(target);
       audit.add(AuditKind.BACKUP, "backup " + target.getFileName(), null, null);
       return kept(target);
     } catch (IOException | SQLException failure) {

@@ -26,6 +26,7 @@ import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.Members;
 import zealoustarget.core.ledger.Months;
 import zealoustarget.core.member.Axis;
+import zealoustarget.core.member.KeyText;
 import zealoustarget.core.member.Member;
 import zealoustarget.core.reading.Figures;
 import zealoustarget.core.reading.Outlook;
@@ -244,7 +245,7 @@ public class EarningsService {
         .map(
             seal ->
                 frozen(seal).rows().stream()
-                    .filter(row -> row.rep().equalsIgnoreCase(rep.strip()))
+                    .filter(row -> KeyText.isSame(row.rep(), rep))
                     .filter(row -> isSeen(row, month))
                     .findFirst())
         .orElseGet(

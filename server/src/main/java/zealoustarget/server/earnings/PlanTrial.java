@@ -19,6 +19,7 @@ import zealoustarget.core.calendar.Span;
 import zealoustarget.core.commission.PayCurve;
 import zealoustarget.core.commission.Statement;
 import zealoustarget.core.member.Axis;
+import zealoustarget.core.member.KeyText;
 import zealoustarget.core.member.Member;
 import zealoustarget.server.earnings.EarningsRow.PointPart;
 import zealoustarget.server.ledger.LedgerService;
@@ -123,7 +124,7 @@ class PlanTrial {
       for (int rep = 0; rep < after.size(); rep++) {
         Statement one = after.get(rep);
         boolean isOfPlan =
-            hasPlan && one.terms() != null && one.terms().plan().name().equalsIgnoreCase(name);
+            hasPlan && one.terms() != null && KeyText.isSame(one.terms().plan().name(), name);
         if (isOfPlan || !hasPlan) {
           Pays pay = pays.computeIfAbsent(one.rep(), id -> new Pays());
           pay.before().set(at, before.get(rep), earlierBefore);

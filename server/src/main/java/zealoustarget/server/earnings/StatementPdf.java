@@ -15,7 +15,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.IntConsumer;
 import java.util.logging.Level;
-import org.apache.pdfbox.io.IOUtils;
+import org.apache.pdfbox.io.ScratchFile;
 import org.apache.pdfbox.multipdf.PDFMergerUtility;
 import org.springframework.web.util.HtmlUtils;
 import zealoustarget.core.amount.Writing;
@@ -85,7 +85,7 @@ final class StatementPdf {
         merger.addSource(part.toFile());
       }
       merger.setDestinationFileName(file.toString());
-      merger.mergeDocuments(IOUtils.createTempFileOnlyStreamCache());
+      merger.mergeDocuments(() -> new ScratchFile(file.getParent().toFile()));
     } finally {
       for (Path part : parts) {
         Files.deleteIfExists(part);

@@ -1,5 +1,6 @@
 package zealoustarget.server.files;
 
+import java.time.Duration;
 import java.util.List;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.boot.context.properties.bind.DefaultValue;
@@ -14,6 +15,7 @@ import zealoustarget.core.Refusal;
  * @param line characters of one line, all its cells together
  * @param lines of one file
  * @param workbook all parts of a workbook unpacked
+ * @param time for reading and checking one file
  */
 @ConfigurationProperties("zealous.files")
 public record FileLimits(
@@ -21,7 +23,8 @@ public record FileLimits(
     @DefaultValue("500") int columns,
     @DefaultValue("250000") int line,
     @DefaultValue("5000000") int lines,
-    @DefaultValue("400MB") DataSize workbook) {
+    @DefaultValue("400MB") DataSize workbook,
+    @DefaultValue("15m") Duration time) {
 
   /**
    * Refuses a line that passes a limit.

@@ -12,7 +12,7 @@ import org.dhatim.fastexcel.reader.CellType;
 final class SheetCell {
   private static final Pattern NUMBER = Pattern.compile("[-+]?[0-9.]{1,400}([eE][-+]?\\d{1,3})?");
   private static final Pattern NOT_TOKENS =
-      Pattern.compile("\"[^\"]*\"|\\\\.|\\[[^\\]]*\\]|_.|\\*.");
+      Pattern.compile("\"[^\"]*\"|\\\\.|\\[[^\\[\\]]*+\\]|_.|\\*.");
   private static final MathContext SHOWN = new MathContext(15);
   private static final LocalDate FIRST_1900 = LocalDate.of(1899, 12, 30);
   private static final LocalDate FIRST_1904 = LocalDate.of(1904, 1, 1);

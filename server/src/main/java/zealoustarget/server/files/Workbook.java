@@ -3,10 +3,13 @@ package zealoustarget.server.files;
 import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.Iterator;
 import java.util.List;
+import java.util.Objects;
+import java.util.concurrent.CancellationException;
+import java.util.function.Supplier;
 import java.util.stream.Stream;
 import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
 import org.apache.commons.compress.archivers.zip.ZipFile;
@@ -55,10 +58,14 @@ final class Workbook implements TableFile {
     List<String> sheets;
     try (ReadableWorkbook book = book(upload, parts)) {
       sheets =
-          book.getSheets()
-              .filter(sheet -> sheet.getVisibility() == SheetVisibility.VISIBLE)
-              .map(Sheet::getName)
-              .toList();
+          parsed(
+              upload,
+              () ->
+                  book.getSheets()
+                      .filter(sheet -> sheet.getVisibility() == SheetVisibility.VISIBLE)
+                      .map(Sheet::getName)
+                      .filter(Objects::nonNull)
+                      .toList());
     } catch (ExcelReaderException | IOException broken) {
       throw unreadable(upload);
     }
@@ -84,19 +91,35 @@ final class Workbook implements TableFile {
     try (ReadableWorkbook book = book(upload, parts);
         Stream<Row> rows = book.findSheet(sheet).orElseThrow().openStream()) {
       boolean is1904 = book.isDate1904();
-      int[] number = {0};
-      rows.forEach(
-          row -> {
-            List<String> cells = cells(row, is1904);
-            if (!TableFile.isBlank(cells)) {
-              limits.check(row.getRowNum(), cells, number[0]++);
-              visitor.visit(row.getRowNum(), cells, false);
-            }
-          });
-      if (number[0] == 0) {
+      int number = 0;
+      Iterator<Row> all = rows.iterator();
+      while (parsed(all::hasNext)) {
+        Row row = parsed(all::next);
+        List<String> cells = parsed(() -> cells(row, is1904));
+        if (!TableFile.isBlank(cells)) {
+          limits.check(row.getRowNum(), cells, number++);
+          visitor.visit(row.getRowNum(), cells, false);
+        }
+      }
+      if (number == 0) {
         throw Refusal.of("file-empty", "Sheet \"" + sheet + "\" is empty.");
       }
     } catch (ExcelReaderException | IOException broken) {
+      throw unreadable(upload);
+    }
+  }
+
+  /** What the library makes of a part that is not as it should be: it fails in many ways. */
+  private <T> T parsed(Supplier<T> step) {
+    return parsed(upload, step);
+  }
+
+  private static <T> T parsed(Upload upload, Supplier<T> step) {
+    try {
+      return step.get();
+    } catch (Refusal | CancellationException own) {
+      throw own;
+    } catch (RuntimeException broken) {
       throw unreadable(upload);
     }
   }
@@ -209,7 +232,9 @@ final class Workbook implements TableFile {
       return new ReadableWorkbook(
           new BufferedInputStream(upload.open()),
           parts.hasStyles() ? WITH_FORMATS : WITHOUT_FORMATS);
-    } catch (UncheckedIOException | IllegalArgumentException broken) {
+    } catch (Refusal | CancellationException own) {
+      throw own;
+    } catch (RuntimeException broken) {
       throw new IOException(broken);
     }
   }

@@ -8,7 +8,7 @@ import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.member.Axis;
-import zealoustarget.server.roster.MemberStore;
+import zealoustarget.core.member.KeyText;
 
 /** Other names that were accepted for members, remembered for every file to come. */
 @Component
@@ -25,13 +25,13 @@ class AliasStore {
 
   /** The member that a name was accepted for. */
   synchronized OptionalInt find(Axis axis, String text) {
-    Integer member = memberByText.getOrDefault(axis, Map.of()).get(MemberStore.fold(text));
+    Integer member = memberByText.getOrDefault(axis, Map.of()).get(KeyText.fold(text));
     return member == null ? OptionalInt.empty() : OptionalInt.of(member);
   }
 
   /** Accepts a name for a member, in place of whom it stood for before. */
   synchronized void accept(Axis axis, String text, int memberId) {
-    AliasEntity alias = new AliasEntity(axis, MemberStore.fold(text), memberId);
+    AliasEntity alias = new AliasEntity(axis, KeyText.fold(text), memberId);
     sessions.inStatelessTransaction(session -> session.upsert(alias));
     put(alias);
   }

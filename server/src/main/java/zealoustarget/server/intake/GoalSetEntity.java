@@ -9,7 +9,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import zealoustarget.core.member.Axis;
-import zealoustarget.server.roster.MemberStore;
+import zealoustarget.core.member.KeyText;
 
 /** A named set of goals of one axis. */
 @Entity
@@ -31,7 +31,7 @@ class GoalSetEntity {
 
   GoalSetEntity(String name, Axis axis) {
     this.name = name;
-    this.foldedName = MemberStore.fold(name);
+    this.foldedName = KeyText.fold(name);
     this.axis = axis;
   }
 }

@@ -6,7 +6,7 @@ import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import zealoustarget.core.member.Axis;
-import zealoustarget.server.roster.MemberStore;
+import zealoustarget.core.member.KeyText;
 
 /** The goal sets that files have named. */
 @Component
@@ -33,7 +33,7 @@ public class GoalSets {
   /** Finds a set by its name; case and blanks make no difference. */
   @Transactional(readOnly = true)
   public Optional<GoalSet> find(String name) {
-    String folded = MemberStore.fold(name);
-    return all().stream().filter(set -> MemberStore.fold(set.name()).equals(folded)).findFirst();
+    String folded = KeyText.fold(name);
+    return all().stream().filter(set -> KeyText.fold(set.name()).equals(folded)).findFirst();
   }
 }

@@ -1,73 +1,162 @@
 package zealoustarget.server.intake;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.annotation.PreDestroy;
+import java.time.Duration;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutionException;
-import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executor;
 import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
+import java.util.concurrent.FutureTask;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.function.Consumer;
-import org.springframework.security.concurrent.DelegatingSecurityContextExecutorService;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.security.concurrent.DelegatingSecurityContextExecutor;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.Refusal;
+import zealoustarget.server.files.FileLimits;
 
-/** Long work on loads, beside the requests: at most two at a time, one per load. */
+/**
+ * Long work on loads, beside the requests: at most two at a time, one per load. Work that takes too
+ * long is stopped; work that does not even stop is given up, so that its load and the files behind
+ * it need not wait for it.
+ */
 @Component
 class LoadJobs {
+  private static final Logger LOG = LoggerFactory.getLogger(LoadJobs.class);
   private static final int AT_ONCE = 2;
+  private static final int MOST_REFUSALS = 1_000;
   private static final long PATIENCE_MILLIS = 1_200;
+  private static final Duration WATCH = Duration.ofMillis(500);
+  private static final Duration STUCK = Duration.ofSeconds(5);
 
-  private final ExecutorService workers =
-      new DelegatingSecurityContextExecutorService(
-          Executors.newFixedThreadPool(
-              AT_ONCE,
-              work -> {
-                Thread thread = new Thread(work, "load-job");
-                thread.setDaemon(true);
-                return thread;
-              }));
-  private final Map<Integer, Progress> running = new ConcurrentHashMap<>();
-  private final Map<Integer, Refusal> refusedLate = new ConcurrentHashMap<>();
+  private record Job(Progress progress, Runnable givingUp) {}
+
+  private final ThreadPoolExecutor pool =
+      new ThreadPoolExecutor(
+          AT_ONCE,
+          AT_ONCE,
+          1,
+          TimeUnit.MINUTES,
+          new LinkedBlockingQueue<>(),
+          work -> daemon(work, "load-job"));
+  private final Executor workers = new DelegatingSecurityContextExecutor(pool);
+  private final ScheduledExecutorService watching =
+      Executors.newSingleThreadScheduledExecutor(work -> daemon(work, "load-watch"));
+  private final Map<Integer, Job> running = new ConcurrentHashMap<>();
+  private final Cache<Integer, Refusal> refusedLate =
+      Caffeine.newBuilder().maximumSize(MOST_REFUSALS).executor(Runnable::run).build();
+  private final Duration longest;
+  private final Duration patience;
+
+  @Autowired
+  LoadJobs(FileLimits limits) {
+    this(limits.time(), STUCK, WATCH);
+  }
+
+  /**
+   * Keeps to these times.
+   *
+   * @param longest that work may take
+   * @param patience with work that was stopped
+   * @param watch how often both are looked at
+   */
+  LoadJobs(Duration longest, Duration patience, Duration watch) {
+    this.longest = longest;
+    this.patience = patience;
+    long every = watch.toMillis();
+    var unused = watching.scheduleWithFixedDelay(this::look, every, every, TimeUnit.MILLISECONDS);
+  }
+
+  private static Thread daemon(Runnable work, String name) {
+    Thread thread = new Thread(work, name);
+    thread.setDaemon(true);
+    return thread;
+  }
 
   /**
    * Begins work on a load and waits a moment for its end, so that short work is done when the
    * request is answered.
    *
+   * @param givingUp run where the work does not stop when it should; it never counts then
    * @throws Refusal load-busy while other work on it runs; whatever the work refuses in that moment
    */
-  void run(int loadId, Progress progress, Consumer<Progress> work) {
-    if (running.putIfAbsent(loadId, progress) != null) {
+  void run(int loadId, Progress progress, Consumer<Progress> work, Runnable givingUp) {
+    Job job = new Job(progress, givingUp);
+    if (running.putIfAbsent(loadId, job) != null) {
       throw busy(loadId);
     }
-    refusedLate.remove(loadId);
-    Future<?> job =
-        workers.submit(
-            () -> {
-              try {
-                work.accept(progress);
-              } catch (Refusal refused) {
-                refusedLate.put(loadId, refused);
-                throw refused;
-              } finally {
-                progress.finish();
-                running.remove(loadId);
-              }
-            });
-    await(loadId, job);
+    refusedLate.invalidate(loadId);
+    FutureTask<Void> task = new FutureTask<>(() -> work(loadId, job, work), null);
+    workers.execute(task);
+    await(loadId, task);
+  }
+
+  private void work(int loadId, Job job, Consumer<Progress> work) {
+    try {
+      job.progress.begin();
+      work.accept(job.progress);
+    } catch (Refusal refused) {
+      refusedLate.put(loadId, refused);
+      throw refused;
+    } finally {
+      job.progress.finish();
+      if (!running.remove(loadId, job)) {
+        resize(-1); // it was given up, and another thread took its place
+      }
+    }
+  }
+
+  private void look() {
+    running.forEach(
+        (loadId, job) -> {
+          job.progress.cancelAfter(longest);
+          if (job.progress.isStuck(patience)) {
+            giveUp(loadId, job);
+          }
+        });
+  }
+
+  private void giveUp(int loadId, Job job) {
+    if (running.remove(loadId, job)) {
+      LOG.error("work on load {} does not stop and is given up", loadId);
+      resize(1);
+      try {
+        job.givingUp.run();
+      } catch (RuntimeException failure) {
+        LOG.error("load {} could not be given up", loadId, failure);
+      }
+    }
+  }
+
+  private synchronized void resize(int more) {
+    int size = pool.getCorePoolSize() + more;
+    if (more > 0) {
+      pool.setMaximumPoolSize(size);
+      pool.setCorePoolSize(size);
+    } else {
+      pool.setCorePoolSize(size);
+      pool.setMaximumPoolSize(size);
+    }
   }
 
   /** What was refused in work on a load after the request that began it was answered. */
   Optional<Refusal> refusedLate(int loadId) {
-    return Optional.ofNullable(refusedLate.get(loadId));
+    return Optional.ofNullable(refusedLate.getIfPresent(loadId));
   }
 
   /** The work that runs on a load. */
   Optional<Progress> find(int loadId) {
-    return Optional.ofNullable(running.get(loadId));
+    return Optional.ofNullable(running.get(loadId)).map(Job::progress);
   }
 
   /** Refuses while a load is worked on. */
@@ -83,7 +172,7 @@ class LoadJobs {
    * @throws Refusal load-busy
    */
   void alone(int loadId, Runnable work) {
-    Progress held = Progress.unseen();
+    Job held = new Job(Progress.unseen(), () -> {});
     if (running.putIfAbsent(loadId, held) != null) {
       throw busy(loadId);
     }
@@ -101,22 +190,23 @@ class LoadJobs {
   /** What is under way gets time to end; what takes longer is stopped and can be taken up again. */
   @PreDestroy
   void stop() throws InterruptedException {
-    workers.shutdown();
-    if (!workers.awaitTermination(20, TimeUnit.SECONDS)) {
-      running.values().forEach(Progress::cancel);
-      workers.awaitTermination(10, TimeUnit.SECONDS);
+    watching.shutdown();
+    pool.shutdown();
+    if (!pool.awaitTermination(20, TimeUnit.SECONDS)) {
+      running.values().forEach(job -> job.progress.cancel());
+      pool.awaitTermination(10, TimeUnit.SECONDS);
     }
   }
 
-  private void await(int loadId, Future<?> job) {
+  private void await(int loadId, FutureTask<Void> task) {
     try {
-      job.get(PATIENCE_MILLIS, TimeUnit.MILLISECONDS);
+      task.get(PATIENCE_MILLIS, TimeUnit.MILLISECONDS);
     } catch (TimeoutException stillRunning) {
       // the caller is told that it goes on
     } catch (InterruptedException interrupted) {
       Thread.currentThread().interrupt();
     } catch (ExecutionException failed) {
-      refusedLate.remove(loadId); // it is said now
+      refusedLate.invalidate(loadId); // it is said now
       if (failed.getCause() instanceof RuntimeException cause) {
         throw cause;
       }

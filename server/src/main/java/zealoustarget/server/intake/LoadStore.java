@@ -16,7 +16,7 @@ import zealoustarget.core.Refusal;
 import zealoustarget.core.intake.Finding;
 import zealoustarget.core.intake.FindingCode;
 import zealoustarget.core.member.Axis;
-import zealoustarget.server.roster.MemberStore;
+import zealoustarget.core.member.KeyText;
 
 /** Loads, their findings and goal sets in the database. */
 @Component
@@ -144,7 +144,7 @@ class LoadStore {
   public Optional<GoalSetEntity> findGoalSet(String name) {
     return entities
         .createQuery("from GoalSetEntity where foldedName = :name", GoalSetEntity.class)
-        .setParameter("name", MemberStore.fold(name))
+        .setParameter("name", KeyText.fold(name))
         .getResultStream()
         .findFirst();
   }

@@ -3,6 +3,7 @@ package zealoustarget.server.intake;
 import java.io.FilterInputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.time.Duration;
 import java.util.concurrent.CancellationException;
 import zealoustarget.server.files.Upload;
 
@@ -13,13 +14,16 @@ class Progress {
 
   private static final int WHOLE = 100;
 
-  private final long startNanos = System.nanoTime();
+  private volatile long startNanos = System.nanoTime();
   private final long bytes;
   private volatile long bytesRead;
   private volatile String phase = "reading";
   private volatile int lines;
   private volatile int lineCount;
+  private volatile long cancelledNanos;
   private volatile boolean isCancelled;
+  private volatile boolean isOverdue;
+  private volatile boolean isBegun;
   private volatile boolean isFinished;
 
   /** {@code bytes} of the file, 0 where only its lines are checked again. */
@@ -50,8 +54,36 @@ class Progress {
     checkCancelled();
   }
 
+  /** Says that the work begins now; before, it waited for its turn. */
+  void begin() {
+    startNanos = System.nanoTime();
+    isBegun = true;
+  }
+
+  /** Stops the work at its next step. */
   void cancel() {
-    isCancelled = true;
+    if (!isCancelled) {
+      cancelledNanos = System.nanoTime();
+      isCancelled = true;
+    }
+  }
+
+  /** Stops the work where it has taken longer than it may. */
+  void cancelAfter(Duration limit) {
+    if (isBegun && !isCancelled && System.nanoTime() - startNanos > limit.toNanos()) {
+      isOverdue = true;
+      cancel();
+    }
+  }
+
+  /** Whether it was stopped because it took too long. */
+  boolean isOverdue() {
+    return isOverdue;
+  }
+
+  /** Whether it was stopped that long ago and has not ended. */
+  boolean isStuck(Duration patience) {
+    return isCancelled && System.nanoTime() - cancelledNanos > patience.toNanos();
   }
 
   void finish() {
@@ -112,6 +144,7 @@ class Progress {
           public int read(byte[] buffer, int from, int length) throws IOException {
             int read = super.read(buffer, from, length);
             bytesRead += Math.max(read, 0);
+            checkCancelled();
             return read;
           }
         };

@@ -22,6 +22,7 @@ import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
+import zealoustarget.server.platform.TemporaryFiles;
 
 /**
  * Pulls a month's lines from an order system: CSV pages over HTTP, each naming the next by a {@code
@@ -32,13 +33,14 @@ class PullService {
   /** What came of a pull: the load, new unless nothing has changed since it was pulled. */
   record Pulled(int loadId, boolean isUnchanged) {}
 
-  private static final Pattern NEXT = Pattern.compile("<([^>]*)>\\s*;\\s*rel=\"?next\"?");
+  private static final Pattern NEXT = Pattern.compile("<([^<>]*+)>\\s*+;\\s*+rel=\"?next\"?");
   private static final Duration PATIENCE = Duration.ofSeconds(30);
 
   private final PullSettings settings;
   private final StagingService staging;
   private final LoadStore loads;
   private final SessionFactory sessions;
+  private final TemporaryFiles temporary;
   private final Clock clock;
   private final HttpClient client =
       HttpClient.newBuilder()
@@ -51,7 +53,9 @@ class PullService {
       StagingService staging,
       LoadStore loads,
       SessionFactory sessions,
+      TemporaryFiles temporary,
       Clock clock) {
+    this.temporary = temporary;
     this.settings = settings;
     this.staging = staging;
     this.loads = loads;
@@ -79,7 +83,7 @@ class PullService {
     }
     URI first = URI.create(template.replace("{month}", month.toString()));
     Optional<PulledEntity> before = before(first);
-    Path file = newFile();
+    Path file = temporary.create("pulled", ".csv");
     try {
       String etag = read(source, first, before, file);
       if (etag == null) {
@@ -160,14 +164,6 @@ class PullService {
   private boolean isStillHere(Integer loadId) {
     return loads.all().stream()
         .anyMatch(load -> load.id.equals(loadId) && load.state != LoadState.REVERSED);
-  }
-
-  private static Path newFile() {
-    try {
-      return Files.createTempFile("pulled", ".csv");
-    } catch (IOException failure) {
-      throw new java.io.UncheckedIOException(failure);
-    }
   }
 
   private static Refusal failed(String source, String why) {

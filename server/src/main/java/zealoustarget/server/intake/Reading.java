@@ -24,8 +24,6 @@ import zealoustarget.server.playbook.PlaybookService;
 /** Takes a file in: keeps it as it came, and its lines cell by cell. */
 @Component
 class Reading {
-  private static final int STEP = 1_000;
-
   private final FileLooker looker;
   private final OriginalStore originals;
   private final SheetStore sheets;
@@ -152,6 +150,9 @@ class Reading {
       if (headerLine > 0) {
         return;
       }
+      if (first.isEmpty()) {
+        throw Refusal.of("file-empty", "The file has no line with anything in it.");
+      }
       above = HeaderFinder.find(first.stream().map(SheetStore.Line::cells).toList(), knownTitles);
       headerLine = first.get(above).line();
       titles = first.get(above).cells();
@@ -161,9 +162,7 @@ class Reading {
     private void add(int line, List<String> cells) {
       watch.see(cells);
       writer.add(line, cells);
-      if (writer.records() % STEP == 0) {
-        progress.read(writer.records());
-      }
+      progress.read(writer.records());
     }
   }
 }

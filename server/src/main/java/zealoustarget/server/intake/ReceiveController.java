@@ -19,6 +19,7 @@ import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import zealoustarget.server.files.Upload;
 import zealoustarget.server.platform.Space;
+import zealoustarget.server.platform.TemporaryFiles;
 
 /** Files that arrive by hand: received at once, recognised, read on beside the request. */
 @RestController
@@ -31,6 +32,7 @@ class ReceiveController {
   private final LoadJobs jobs;
   private final LoadAnswers answers;
   private final Space space;
+  private final TemporaryFiles temporary;
   private final ScheduledExecutorService clock =
       Executors.newSingleThreadScheduledExecutor(
           work -> {
@@ -40,7 +42,13 @@ class ReceiveController {
           });
 
   ReceiveController(
-      StagingService staging, LoadStore store, LoadJobs jobs, LoadAnswers answers, Space space) {
+      StagingService staging,
+      LoadStore store,
+      LoadJobs jobs,
+      LoadAnswers answers,
+      Space space,
+      TemporaryFiles temporary) {
+    this.temporary = temporary;
     this.space = space;
     this.staging = staging;
     this.store = store;
@@ -56,7 +64,7 @@ class ReceiveController {
   @ResponseStatus(HttpStatus.ACCEPTED)
   LoadAnswer receive(@RequestParam MultipartFile file) throws IOException {
     space.checkFor(file.getSize());
-    Path copy = Files.createTempFile("received", ".tmp");
+    Path copy = temporary.create("received", ".tmp");
     Upload upload = Uploads.copy(file.getInputStream(), file.getOriginalFilename(), copy);
     int id =
         staging.receive(

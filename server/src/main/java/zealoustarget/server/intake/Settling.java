@@ -14,6 +14,7 @@ import zealoustarget.core.intake.FindingCode;
 import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.ledger.PostMode;
 import zealoustarget.core.member.Axis;
+import zealoustarget.core.member.KeyText;
 import zealoustarget.core.member.Member;
 import zealoustarget.server.files.Upload;
 import zealoustarget.server.ledger.LedgerService;
@@ -166,7 +167,7 @@ class Settling {
     Set<String> keys = new HashSet<>();
     for (NewMember one : made) {
       Axis axis = checked(one);
-      if (!keys.add(axis + " " + one.key().strip().toLowerCase(Locale.ROOT))) {
+      if (!keys.add(axis + " " + KeyText.fold(one.key()))) {
         throw exists(axis, one.key(), " stands twice in the list.");
       }
       if (axis == Axis.REP) {

@@ -10,6 +10,7 @@ import zealoustarget.core.intake.NameMatch;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.Members;
 import zealoustarget.core.member.Axis;
+import zealoustarget.core.member.KeyText;
 import zealoustarget.core.member.Member;
 import zealoustarget.server.roster.MemberStore;
 
@@ -51,7 +52,7 @@ final class StagingDirectory implements Directory {
   public boolean isKnown(Axis axis, String text) {
     return axis.isItsOwnKey()
         ? members.findByKey(axis, text).isPresent()
-        : known(axis).containsKey(MemberStore.fold(text));
+        : known(axis).containsKey(KeyText.fold(text));
   }
 
   @Override
@@ -86,7 +87,7 @@ final class StagingDirectory implements Directory {
     if (axis.isItsOwnKey()) {
       return alias.orElseGet(() -> store.findOrAdd(axis, text));
     }
-    int found = known(axis).getOrDefault(MemberStore.fold(text), UNKNOWN);
+    int found = known(axis).getOrDefault(KeyText.fold(text), UNKNOWN);
     boolean isAliased = found < 0 && alias.isPresent() && members.isKnown(axis, alias.getAsInt());
     return isAliased ? alias.getAsInt() : found;
   }
@@ -100,9 +101,9 @@ final class StagingDirectory implements Directory {
   private Map<String, Integer> keysAndNames(Axis axis) {
     Map<String, Integer> ids = new HashMap<>();
     for (Member member : members.all(axis)) {
-      ids.merge(MemberStore.fold(member.name()), member.id(), (one, other) -> AMBIGUOUS);
+      ids.merge(KeyText.fold(member.name()), member.id(), (one, other) -> AMBIGUOUS);
     }
-    members.all(axis).forEach(member -> ids.put(MemberStore.fold(member.key()), member.id()));
+    members.all(axis).forEach(member -> ids.put(KeyText.fold(member.key()), member.id()));
     return ids;
   }
 }

@@ -76,7 +76,7 @@ public class StagingService {
     try {
       read(load, upload, file, request, Progress.unseen());
       return load.id;
-    } catch (RuntimeException failure) {
+    } catch (RuntimeException | Error failure) {
       remove(load.id);
       throw failure;
     }
@@ -106,11 +106,12 @@ public class StagingService {
         progress,
         running -> {
           try {
-            keepingProblem(load.id, () -> read(load, upload, file, request, progress));
+            keepingProblem(load.id, progress, () -> read(load, upload, file, request, progress));
           } finally {
             afterwards.run();
           }
-        });
+        },
+        () -> stopped(load.id, progress));
     return load.id;
   }
 
@@ -191,21 +192,23 @@ public class StagingService {
   }
 
   private void work(int loadId, LoadRequest request, boolean isReadAnew) {
+    Progress progress = new Progress(0);
     jobs.run(
         loadId,
-        new Progress(0),
-        progress -> {
+        progress,
+        running -> {
           LoadEntity load = staged(loadId);
           if (isReadAnew || !sheets.has(loadId)) {
             // its lines are about to change: a halt must not leave it staged with others
             store.change(loadId, changed -> changed.state = LoadState.READING);
-            keepingProblem(loadId, () -> readOriginal(load, request, progress));
+            keepingProblem(loadId, progress, () -> readOriginal(load, request, progress));
           } else if (load.state == LoadState.STAGED) {
             check(loadId, request, progress);
           } else {
-            keepingProblem(loadId, () -> check(loadId, request, progress));
+            keepingProblem(loadId, progress, () -> check(loadId, request, progress));
           }
-        });
+        },
+        () -> giveUp(loadId, progress));
   }
 
   private void readOriginal(LoadEntity load, LoadRequest request, Progress progress) {
@@ -234,16 +237,35 @@ public class StagingService {
   }
 
   /** Keeps a load that cannot be staged, with the reason. */
-  private void keepingProblem(int loadId, Runnable work) {
+  private void keepingProblem(int loadId, Progress progress, Runnable work) {
     try {
       work.run();
     } catch (Refusal refused) {
       problem(loadId, refused.code(), refused.getMessage());
     } catch (CancellationException cancelled) {
-      problem(loadId, "load-cancelled", "Reading was stopped. Read the file again, or discard it.");
-    } catch (RuntimeException failure) {
+      stopped(loadId, progress);
+    } catch (RuntimeException | Error failure) {
       LOG.error("load {} could not be read", loadId, failure);
       problem(loadId, "internal", "Something failed on our side. Read the file again.");
+    }
+  }
+
+  private void stopped(int loadId, Progress progress) {
+    if (progress.isOverdue()) {
+      problem(
+          loadId,
+          "load-overdue",
+          "Reading took longer than a file may take. Load it in parts, or raise"
+              + " zealous.files.time.");
+    } else {
+      problem(loadId, "load-cancelled", "Reading was stopped. Read the file again, or discard it.");
+    }
+  }
+
+  /** A load that was staged before its lines were looked at once more stays as it was. */
+  private void giveUp(int loadId, Progress progress) {
+    if (store.get(loadId).state == LoadState.READING) {
+      stopped(loadId, progress);
     }
   }
 

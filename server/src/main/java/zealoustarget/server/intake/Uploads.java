@@ -67,7 +67,8 @@ final class Uploads {
 
   /** The name without folders, at most 255 characters. */
   private static String name(String sent) {
-    String name = sent == null || sent.isBlank() ? "file.csv" : sent.replaceAll(".*[/\\\\]", "");
+    String whole = sent == null || sent.isBlank() ? "file.csv" : sent;
+    String name = whole.substring(Math.max(whole.lastIndexOf('/'), whole.lastIndexOf('\\')) + 1);
     return name.length() <= LONGEST_NAME ? name : name.substring(0, LONGEST_NAME);
   }
 }

@@ -65,12 +65,11 @@ class BodyLimit extends OncePerRequestFilter {
       return;
     }
     String address = request.getRemoteAddr();
-    if (isAllHere(request)) {
-      take(request, response, chain);
-    } else if (slots.enter(address)) {
+    if (slots.enter(address)) {
       try {
-        take(request, response, chain);
-        readRest(request);
+        if (!take(request, response, chain)) {
+          readRest(request);
+        }
       } finally {
         slots.leave(address);
       }
@@ -84,7 +83,8 @@ class BodyLimit extends OncePerRequestFilter {
     }
   }
 
-  private void take(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+  /** True where the body was read to its end. */
+  private boolean take(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
       throws ServletException, IOException {
     String path = request.getRequestURI();
     if (isMultipart(request)) {
@@ -94,20 +94,22 @@ class BodyLimit extends OncePerRequestFilter {
         problems.write(
             response, Problem.UNSUPPORTED_MEDIA_TYPE, "Files are taken by /api/v1/loads only.");
       }
-      return;
+      return false;
     }
     int limit = LARGE_ONES.matcher(path).matches() ? LARGE : SMALL;
     if (request.getContentLengthLong() > limit) {
       refuseLarge(response, limit);
-    } else if (limit == LARGE) {
+      return false;
+    }
+    if (limit == LARGE) {
       chain.doFilter( // read once the caller is known
           new WithBody(request, request.getInputStream(), limit), response);
-    } else {
-      takeSmall(request, response, chain);
+      return false;
     }
+    return takeSmall(request, response, chain);
   }
 
-  private void takeSmall(
+  private boolean takeSmall(
       HttpServletRequest request, HttpServletResponse response, FilterChain chain)
       throws ServletException, IOException {
     ByteArrayOutputStream body = new ByteArrayOutputStream();
@@ -116,12 +118,15 @@ class BodyLimit extends OncePerRequestFilter {
           response,
           Problem.BODY_TOO_SLOW,
           "The request was not whole after " + LONGEST.toSeconds() + " seconds. Send it again.");
-    } else if (body.size() > SMALL) {
-      refuseLarge(response, SMALL);
-    } else {
-      chain.doFilter(
-          new WithBody(request, new ByteArrayInputStream(body.toByteArray()), SMALL), response);
+      return false;
     }
+    if (body.size() > SMALL) {
+      refuseLarge(response, SMALL);
+      return false;
+    }
+    chain.doFilter(
+        new WithBody(request, new ByteArrayInputStream(body.toByteArray()), SMALL), response);
+    return true;
   }
 
   private void refuseLarge(HttpServletResponse response, int limit) throws IOException {
@@ -170,12 +175,6 @@ class BodyLimit extends OncePerRequestFilter {
   private static boolean hasBody(HttpServletRequest request) {
     return request.getContentLengthLong() > 0
         || request.getHeader(HttpHeaders.TRANSFER_ENCODING) != null;
-  }
-
-  /** A small body that came with its head needs no waiting. */
-  private static boolean isAllHere(HttpServletRequest request) throws IOException {
-    long length = request.getContentLengthLong();
-    return length >= 0 && length <= SMALL && request.getInputStream().available() >= length;
   }
 
   private static boolean isMultipart(HttpServletRequest request) {

@@ -1,8 +1,15 @@
 package zealoustarget.server.platform;
 
 import java.io.IOException;
+import java.nio.file.DirectoryStream;
+import java.nio.file.FileSystems;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermission;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.util.Set;
 
 /** The folder that holds the data. */
 public final class DataFolder {
@@ -29,12 +36,39 @@ public final class DataFolder {
   static void checkWritable(Path folder) {
     try {
       Files.createDirectories(folder);
+      keepPrivate(folder);
     } catch (IOException failure) {
       throw new Unusable(folder);
     }
     Path database = folder.resolve(DATABASE);
     if (!Files.isWritable(folder) || Files.exists(database) && !Files.isWritable(database)) {
       throw new Unusable(folder);
+    }
+  }
+
+  /** Lets nobody but the owner read a file or a folder, and what stands in that. */
+  public static void keepPrivate(Path file) throws IOException {
+    if (!FileSystems.getDefault().supportedFileAttributeViews().contains("posix")) {
+      return;
+    }
+    boolean isFolder = Files.isDirectory(file, LinkOption.NOFOLLOW_LINKS);
+    if (isFolder) {
+      try (DirectoryStream<Path> files = Files.newDirectoryStream(file)) {
+        for (Path one : files) {
+          keepPrivate(one);
+        }
+      }
+    } else if (!Files.isRegularFile(file, LinkOption.NOFOLLOW_LINKS)) {
+      return;
+    }
+    Set<PosixFilePermission> own =
+        PosixFilePermissions.fromString(isFolder ? "rwx------" : "rw-------");
+    try {
+      if (!Files.getPosixFilePermissions(file).equals(own)) {
+        Files.setPosixFilePermissions(file, own);
+      }
+    } catch (NoSuchFileException gone) {
+      // deleted meanwhile
     }
   }
 
@@ -45,6 +79,7 @@ public final class DataFolder {
    */
   public static Path databaseOfEmpty(Path folder) throws IOException {
     Files.createDirectories(folder);
+    keepPrivate(folder);
     Path database = folder.resolve(DATABASE);
     if (Files.exists(database)) {
       throw new IOException(

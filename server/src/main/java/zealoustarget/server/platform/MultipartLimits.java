@@ -14,8 +14,9 @@ class MultipartLimits {
 
   @Bean
   MultipartConfigElement multipartConfigElement(
-      @Value("${zealous.upload-limit}") DataSize uploadLimit) {
+      @Value("${zealous.upload-limit}") DataSize uploadLimit, TemporaryFiles files) {
     MultipartConfigFactory limits = new MultipartConfigFactory();
+    limits.setLocation(files.folder().toString());
     limits.setMaxFileSize(uploadLimit);
     limits.setMaxRequestSize(DataSize.ofBytes(uploadLimit.toBytes() + BESIDE.toBytes()));
     limits.setFileSizeThreshold(BESIDE);

@@ -37,6 +37,9 @@ public class ProblemWriter {
       throws IOException {
     response.setStatus(problem.status().value());
     response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-    json.writeValue(response.getOutputStream(), ProblemAdvice.detail(problem, sentence, details));
+    // not closed: then the rest of the request could not be read any more
+    response
+        .getOutputStream()
+        .write(json.writeValueAsBytes(ProblemAdvice.detail(problem, sentence, details)));
   }
 }

@@ -7,6 +7,7 @@ import zealoustarget.core.commission.CreditShares;
 import zealoustarget.core.commission.PlanBook;
 import zealoustarget.core.commission.PlanBook.Assignment;
 import zealoustarget.core.commission.PlanBook.Version;
+import zealoustarget.core.member.KeyText;
 
 /** Plans, who has them, and whose credit is shared. Immutable. */
 public record Commission(PlanBook plans, List<SharedCredit> shared) {
@@ -29,7 +30,7 @@ public record Commission(PlanBook plans, List<SharedCredit> shared) {
   public record SharedCredit(
       String rep, YearMonth from, YearMonth until, CreditShares<String> shares) {
     boolean meets(SharedCredit other) {
-      return rep.equalsIgnoreCase(other.rep)
+      return KeyText.isSame(rep, other.rep)
           && (until == null || other.from == null || !other.from.isAfter(until))
           && (other.until == null || from == null || !from.isAfter(other.until));
     }
@@ -55,10 +56,10 @@ public record Commission(PlanBook plans, List<SharedCredit> shared) {
           "\"" + gone.name() + "\" has no version that begins in that month");
     }
     boolean isThere =
-        kept.stream().anyMatch(version -> version.plan().name().equalsIgnoreCase(gone.name()));
+        kept.stream().anyMatch(version -> KeyText.isSame(version.plan().name(), gone.name()));
     List<String> reps =
         plans.assignments().stream()
-            .filter(one -> one.plan().equalsIgnoreCase(gone.name()))
+            .filter(one -> KeyText.isSame(one.plan(), gone.name()))
             .map(Assignment::rep)
             .distinct()
             .toList();
@@ -76,8 +77,7 @@ public record Commission(PlanBook plans, List<SharedCredit> shared) {
 
   private List<Version> versionsWithout(String name, int since) {
     List<Version> versions = new ArrayList<>(plans.versions());
-    versions.removeIf(
-        known -> known.since() == since && known.plan().name().equalsIgnoreCase(name));
+    versions.removeIf(known -> known.since() == since && KeyText.isSame(known.plan().name(), name));
     return versions;
   }
 
@@ -88,7 +88,7 @@ public record Commission(PlanBook plans, List<SharedCredit> shared) {
   /** With a plan's assignments replaced. */
   Commission withAssignments(String plan, List<Assignment> ofPlan) {
     List<Assignment> all = new ArrayList<>(plans.assignments());
-    all.removeIf(known -> known.plan().equalsIgnoreCase(plan));
+    all.removeIf(known -> KeyText.isSame(known.plan(), plan));
     all.addAll(ofPlan);
     return withAssignments(all);
   }

@@ -4,13 +4,13 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.OptionalInt;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.member.Axis;
+import zealoustarget.core.member.KeyText;
 
 /**
  * Gives every key of every axis its number, once and for good.
@@ -36,14 +36,9 @@ public class MemberStore {
     }
   }
 
-  /** How keys are compared: blanks inside and around them and case make no difference. */
-  public static String fold(String key) {
-    return key.strip().replaceAll("\\s+", " ").toLowerCase(Locale.ROOT);
-  }
-
   /** The number of a key, if a file ever named it. */
   public synchronized OptionalInt find(Axis axis, String key) {
-    Integer id = idByFoldedKey.getOrDefault(axis, Map.of()).get(fold(key));
+    Integer id = idByFoldedKey.getOrDefault(axis, Map.of()).get(KeyText.fold(key));
     return id == null ? OptionalInt.empty() : OptionalInt.of(id);
   }
 
@@ -53,7 +48,7 @@ public class MemberStore {
     if (found.isPresent()) {
       return found.getAsInt();
     }
-    MemberEntity added = new MemberEntity(lastId + 1, axis, key.strip(), fold(key));
+    MemberEntity added = new MemberEntity(lastId + 1, axis, KeyText.normal(key), KeyText.fold(key));
     remember(added);
     unwritten.add(added);
     return added.id;
@@ -76,7 +71,7 @@ public class MemberStore {
   private void remember(MemberEntity member) {
     idByFoldedKey
         .computeIfAbsent(member.axis, axis -> new HashMap<>())
-        .put(member.foldedKey, member.id);
+        .putIfAbsent(KeyText.fold(member.memberKey), member.id);
     keyById.put(member.id, member.memberKey);
     lastId = Math.max(lastId, member.id);
   }

@@ -12,6 +12,7 @@ import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 import zealoustarget.core.amount.Writing;
 import zealoustarget.server.platform.Downloads;
+import zealoustarget.server.platform.TemporaryFiles;
 import zealoustarget.server.playbook.PlaybookService;
 import zealoustarget.server.standing.Exports.Table;
 
@@ -26,7 +27,14 @@ class ExportController {
   private final OrderService orders;
   private final PlaybookService playbooks;
 
-  ExportController(StandingService standings, OrderService orders, PlaybookService playbooks) {
+  private final TemporaryFiles temporary;
+
+  ExportController(
+      StandingService standings,
+      OrderService orders,
+      PlaybookService playbooks,
+      TemporaryFiles temporary) {
+    this.temporary = temporary;
     this.standings = standings;
     this.orders = orders;
     this.playbooks = playbooks;
@@ -50,7 +58,12 @@ class ExportController {
       @RequestParam(required = false) String sort,
       @RequestParam(defaultValue = "false") boolean byMonth) {
     Table table = table(query, sort, byMonth);
-    return download(table, query, "xlsx", WORKBOOK, out -> Exports.workbook(table, out));
+    return download(
+        table,
+        query,
+        "xlsx",
+        WORKBOOK,
+        out -> Exports.workbook(table, temporary.create("export", ".xlsx"), out));
   }
 
   /** The orders behind a row, line by line, as they are judged on the screen. */

@@ -92,9 +92,10 @@ final class Exports {
   /**
    * Writes a workbook: the table with a frozen head, and a sheet that says what it is. Formulas
    * have their values beside them.
+   *
+   * @param plain a file to work in, deleted at the end
    */
-  static void workbook(Table table, OutputStream out) throws IOException {
-    Path plain = Files.createTempFile("export", ".xlsx");
+  static void workbook(Table table, Path plain, OutputStream out) throws IOException {
     try {
       try (OutputStream to = new BufferedOutputStream(Files.newOutputStream(plain))) {
         plainWorkbook(table, to);

@@ -6,9 +6,9 @@ import java.util.List;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import zealoustarget.core.Refusal;
+import zealoustarget.core.member.KeyText;
 import zealoustarget.server.accounts.Account;
 import zealoustarget.server.accounts.Acting;
-import zealoustarget.server.roster.MemberStore;
 
 /** Keeps views by name: those that analysts and approvers share, and everybody else's own. */
 @Component
@@ -67,7 +67,7 @@ public class ViewStore {
     SavedViewEntity view = known == null ? new SavedViewEntity() : known;
     view.ownerId = owner();
     view.name = stripped;
-    view.foldedName = MemberStore.fold(stripped);
+    view.foldedName = KeyText.fold(stripped);
     view.address = address;
     view.savedAt = clock.instant();
     if (known == null) {
@@ -90,7 +90,7 @@ public class ViewStore {
             "from SavedViewEntity where ownerId = :owner and foldedName = :name",
             SavedViewEntity.class)
         .setParameter("owner", owner())
-        .setParameter("name", MemberStore.fold(name))
+        .setParameter("name", KeyText.fold(name))
         .getResultStream()
         .findFirst()
         .orElse(null);

@@ -8,6 +8,7 @@ import de.siegmar.fastcsv.writer.QuoteStrategies;
 import java.io.StringWriter;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -18,7 +19,8 @@ import org.springframework.util.unit.DataSize;
 /** Whatever a standard writer writes, in any dialect, reads back the same. */
 class CsvDialectsTest {
   private static final FileLimits LIMITS =
-      new FileLimits(32_767, 500, 250_000, 1_000_000, DataSize.ofMegabytes(10));
+      new FileLimits(
+          32_767, 500, 250_000, 1_000_000, DataSize.ofMegabytes(10), Duration.ofMinutes(1));
   private static final String LETTERS = "abcXYZ 0123456789.-'äöé€\"\n";
 
   @ParameterizedTest

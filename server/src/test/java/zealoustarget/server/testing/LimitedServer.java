@@ -1,37 +1,61 @@
 package zealoustarget.server.testing;
 
+import java.io.BufferedReader;
 import java.io.File;
 import java.io.IOException;
+import java.io.InputStreamReader;
 import java.net.ServerSocket;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import org.springframework.boot.SpringApplication;
 import zealoustarget.server.Application;
 import zealoustarget.server.platform.Reopening;
 
-/** An application that may write files of a few megabytes only, as on a disk that is full. */
+/** An application in a process of its own, short of disk or of memory. */
 public final class LimitedServer {
+  /** What the process prints where it is asked for the memory that it uses. */
+  public static final String MEMORY = "memory ";
+
   private LimitedServer() {}
 
   /**
    * Starts it; it prints "port N" and ends with its input.
    *
-   * @param kilobytes that any of its files may have
+   * @param kilobytes that any of its files may have, as on a disk that is full
    */
   public static Process start(Path data, int kilobytes) throws IOException {
+    return start(data, Integer.toString(kilobytes), List.of());
+  }
+
+  /**
+   * Starts it with a small heap; it ends where that is used up, as the shipped one does.
+   *
+   * @param heap such as {@code 512m}
+   */
+  public static Process startWithHeap(Path data, String heap) throws IOException {
+    return start(
+        data,
+        "unlimited",
+        List.of("-Xmx" + heap, "-XX:+ExitOnOutOfMemoryError", "-XX:+UseSerialGC"));
+  }
+
+  private static Process start(Path data, String fileLimit, List<String> options)
+      throws IOException {
     String java = Path.of(System.getProperty("java.home"), "bin", "java").toString();
-    return new ProcessBuilder(
-            "bash",
-            "-c",
-            "ulimit -S -f " + kilobytes + "; exec \"$@\"",
-            "limited",
-            java,
-            "-XX:TieredStopAtLevel=1",
+    List<String> command =
+        new ArrayList<>(
+            List.of("bash", "-c", "ulimit -S -f " + fileLimit + "; exec \"$@\"", "limited", java));
+    command.add("-XX:TieredStopAtLevel=1");
+    command.addAll(options);
+    command.addAll(
+        List.of(
             "-cp",
             System.getProperty("java.class.path"),
             LimitedServer.class.getName(),
-            data.toString())
-        .redirectError(new File("target/limited-server.log"))
-        .start();
+            data.toString()));
+    return new ProcessBuilder(command).redirectError(new File("target/limited-server.log")).start();
   }
 
   /** Lets the process write again what it likes. */
@@ -61,8 +85,13 @@ public final class LimitedServer {
                 "--logging.level.zealoustarget=off"));
     System.out.println("port " + port);
     System.out.flush();
-    while (System.in.read() >= 0) {
-      // until the test is through
+    BufferedReader asked =
+        new BufferedReader(new InputStreamReader(System.in, StandardCharsets.UTF_8));
+    while (asked.readLine() != null) {
+      System.gc();
+      Runtime memory = Runtime.getRuntime();
+      System.out.println(MEMORY + (memory.totalMemory() - memory.freeMemory()));
+      System.out.flush();
     }
     Runtime.getRuntime().halt(0);
   }
