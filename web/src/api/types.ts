@@ -422,6 +422,11 @@ export interface SourceRow {
   amount: string;
 }
 
+export interface ProvedRow extends SourceRow {
+  /** What was decided about the line before it was posted, in words. */
+  decisions: string[];
+}
+
 export interface Proof {
   inputs: Reading;
   formulas: { figure: string; formula: string; value: string | null; why: string | null }[];
@@ -437,9 +442,9 @@ export interface Proof {
   page: number;
   size: number;
   rowCount: number;
-  rows: SourceRow[];
+  rows: ProvedRow[];
   goalRowCount: number;
-  goalRows: SourceRow[];
+  goalRows: ProvedRow[];
 }
 
 export interface Finding {
@@ -834,6 +839,8 @@ export interface SealState {
   sealedAt: string | null;
   sealedBy: string | null;
   checksum: string | null;
+  /** Links the seal to those before; statements show it. */
+  hash: string | null;
   isIntact: boolean | null;
   checks: SealCheck[];
   history: {
@@ -888,6 +895,44 @@ export interface PlanTrial {
   after: string;
 }
 
+/** Whether what is stored reads as it was written. */
+export interface RecordState {
+  entries: number;
+  seals: number;
+  /** Hash of the last entry of the trail, which stands for all of them. */
+  head: string;
+  isWhole: boolean;
+  faults: string[];
+}
+
+/** A name of files that was accepted for a member. */
+export interface AcceptedName {
+  axis: string;
+  text: string;
+  member: string;
+  acceptedBy: string | null;
+  acceptedAt: string | null;
+}
+
+/** Whether what is stored reads as it was written. */
+export interface RecordState {
+  entries: number;
+  seals: number;
+  /** Hash of the last entry of the trail, which stands for all of them. */
+  head: string;
+  isWhole: boolean;
+  faults: string[];
+}
+
+/** A name of files that was accepted for a member. */
+export interface AcceptedName {
+  axis: string;
+  text: string;
+  member: string;
+  acceptedBy: string | null;
+  acceptedAt: string | null;
+}
+
 export interface AuditEntry {
   id: number;
   at: string;
@@ -896,4 +941,6 @@ export interface AuditEntry {
   subject: string;
   before: string | null;
   after: string | null;
+  /** Held by the next entry. */
+  hash: string;
 }

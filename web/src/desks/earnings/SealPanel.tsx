@@ -109,11 +109,11 @@ function Sealed({ seal }: { seal: SealState }) {
       <p className="mb-1">
         On {when(seal.sealedAt)} by {seal.sealedBy}.
       </p>
-      <p className="mb-1 text-[12px] break-all text-quiet">Checksum {seal.checksum}</p>
+      <p className="mb-1 text-[12px] break-all text-quiet">Seal {seal.hash}</p>
       {seal.isIntact === false && (
         <p role="alert" className="mb-1 text-bad">
-          What is kept of this month no longer has that checksum: it was changed from outside.
-          Restore a backup.
+          What is kept of this month no longer fits its seal: it was changed from outside. Restore a
+          backup.
         </p>
       )}
       <p className="no-print mb-4">

@@ -132,6 +132,7 @@ const SEAL: SealState = {
   sealedAt: null,
   sealedBy: null,
   checksum: null,
+  hash: null,
   isIntact: null,
   checks: [
     { code: 'posted', level: 'good', words: 'Lines are posted.', count: 1, names: [] },
@@ -322,6 +323,7 @@ describe('sealing', () => {
           sealedAt: '2026-11-02T10:00:00Z',
           checks: [],
           checksum: 'ab12',
+          hash: 'cd34',
           isIntact: is,
         },
         '/changed': { month: '2026-10', settledIn: '2026-11', reps: [], lines: [] },
@@ -330,6 +332,7 @@ describe('sealing', () => {
       expect(
         await screen.findByRole('link', { name: 'Save what was sealed (ZIP)' }),
       ).toHaveAttribute('href', '/api/v1/months/2026-10/seal/snapshot.zip');
+      expect(screen.getByText('Seal cd34')).toBeVisible();
       expect(screen.queryByRole('alert') === null).toBe(is);
     },
   );

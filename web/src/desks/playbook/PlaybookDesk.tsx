@@ -4,6 +4,7 @@ import { useView, type Changes } from '../../app/useView';
 import { count, monthName } from '../../format/figures';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
 import { CompanyPart } from './CompanyPart';
+import { NamesPart } from './NamesPart';
 import { isCount, newPlan, toDraft, type PlanDraft } from './plan';
 import { PlanEditor } from './PlanEditor';
 import { RemovePlan } from './RemovePlan';
@@ -25,6 +26,7 @@ export function PlaybookDesk({ company }: { company: Company }) {
           { word: 'Commission plans', part: null },
           { word: 'Shared credit', part: 'credit' },
           { word: 'Company', part: 'company' },
+          { word: 'Names', part: 'names' },
           { word: 'Trail', part: 'trail' },
         ].map(({ word, part }) => (
           <button
@@ -40,6 +42,8 @@ export function PlaybookDesk({ company }: { company: Company }) {
       </nav>
       {show === 'trail' ? (
         <Trail />
+      ) : show === 'names' ? (
+        <NamesPart />
       ) : rules.isPending ? (
         <Loading what="the plans" />
       ) : rules.isError ? (

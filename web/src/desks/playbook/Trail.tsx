@@ -3,7 +3,8 @@ import { useSearchParams } from 'react-router';
 import { query } from '../../api/client';
 import { field } from '../../ui/Drop';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
-import { useAudit } from './usePlaybook';
+import { count } from '../../format/figures';
+import { useAudit, useRecord } from './usePlaybook';
 import { timeText } from '../../format/writing';
 
 const PAGE = 100;
@@ -41,6 +42,7 @@ export function Trail() {
           Save as CSV
         </a>
       </div>
+      <RecordLine />
       {entries.isPending ? (
         <Loading what="the trail" />
       ) : entries.isError ? (
@@ -96,6 +98,29 @@ export function Trail() {
         </div>
       )}
     </section>
+  );
+}
+
+/** Whether the trail and what was sealed read as they were written. */
+function RecordLine() {
+  const record = useRecord();
+  if (record.isPending) return <p className="mb-2 text-quiet">Comparing the trail …</p>;
+  if (record.isError) return <Failed error={record.error} onRetry={() => void record.refetch()} />;
+  const { entries, seals, head, isWhole, faults } = record.data;
+  return isWhole ? (
+    <p className="mb-2 text-quiet">
+      {count(entries, 'entry', 'entries')} and {count(seals, 'sealed month')}, each as it was
+      written. Hash of the last entry: <span className="break-all">{head}</span>
+    </p>
+  ) : (
+    <div role="alert" className="mb-2 text-bad">
+      <p className="font-semibold">The data do not read as they were written:</p>
+      <ul className="list-disc pl-5">
+        {faults.map((fault) => (
+          <li key={fault}>{fault}</li>
+        ))}
+      </ul>
+    </div>
   );
 }
 

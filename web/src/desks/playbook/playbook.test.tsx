@@ -43,6 +43,8 @@ const RULES: Rules = {
   credits: [],
 };
 
+const RECORD = { entries: 12, seals: 1, head: 'ab12', isWhole: true, faults: [] };
+
 const TRIAL: PlanTrial = {
   months: ['2026-08', '2026-09', '2026-10'],
   quota: '100.00',
@@ -222,8 +224,33 @@ describe('the playbook desk', () => {
     expect(await form.findByText('No such zone.')).toBeVisible();
   });
 
+  it('names what was changed in the record', async () => {
+    serve({ '/audit': [], '/record': { ...RECORD, isWhole: false, faults: ['Entry 3 differs.'] } });
+    show('&show=trail');
+    expect(await screen.findByRole('alert')).toHaveTextContent('Entry 3 differs.');
+  });
+
+  it('lists accepted names, and takes one back', async () => {
+    const name = {
+      axis: 'rep',
+      text: 'Bracky',
+      member: 'K1',
+      acceptedBy: 'Ada',
+      acceptedAt: '2026-11-02T10:00:00Z',
+    };
+    const asked = serve({ '/names': [name], 'DELETE /names': [] });
+    show('&show=names');
+    const row = (await screen.findByText('Bracky')).closest('tr');
+    expect(row).toHaveTextContent('rep K1Ada');
+    await userEvent.click(screen.getByRole('button', { name: 'Take back Bracky' }));
+    await waitFor(() =>
+      expect(asked.map((one) => one.path)).toContain('/api/v1/names?axis=rep&text=Bracky'),
+    );
+  });
+
   it('shows the trail, and finds in it', async () => {
     const asked = serve({
+      '/record': RECORD,
       '/audit': [
         {
           id: 1,
@@ -232,12 +259,14 @@ describe('the playbook desk', () => {
           kind: 'month sealed',
           subject: '2026-10',
           before: null,
-          after: 'checksum 12',
+          after: 'seal 12',
+          hash: 'ab12',
         },
       ],
     });
     show('&show=trail');
     expect(await screen.findByText('month sealed')).toBeVisible();
+    expect(await screen.findByText(/12 entries and 1 sealed month/)).toHaveTextContent('ab12');
     await userEvent.type(screen.getByRole('searchbox', { name: 'Find' }), 'x');
     await waitFor(() => expect(asked.at(-1)?.path).toContain('text=x'));
     expect(screen.getByRole('link', { name: 'Save as CSV' })).toHaveAttribute(

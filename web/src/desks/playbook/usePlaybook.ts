@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { ask, askTagged, query } from '../../api/client';
 import type {
+  AcceptedName,
   AssignmentPart,
   AuditEntry,
   CompanyRules,
@@ -8,6 +9,7 @@ import type {
   PayRow,
   PlanPart,
   PlanTrial,
+  RecordState,
   Rules,
 } from '../../api/types';
 import { CHANGED_BY } from '../../api/changedBy';
@@ -55,6 +57,28 @@ export function useTrial(rules: RulesToSave | null, month: string) {
     retry: false,
     placeholderData: (before) => before,
   });
+}
+
+/** Looked at anew each time, as the server does. */
+export function useRecord() {
+  return useQuery({
+    queryKey: ['record'],
+    staleTime: 0,
+    queryFn: () => ask<RecordState>('/record'),
+  });
+}
+
+export function useNames() {
+  return useQuery({ queryKey: ['names'], queryFn: () => ask<AcceptedName[]>('/names') });
+}
+
+export function useRevokeName() {
+  return useChange(
+    ({ axis, text }: AcceptedName) =>
+      ask<AcceptedName[]>(`/names${query({ axis, text })}`, { method: 'DELETE' }),
+    'names',
+    'audit',
+  );
 }
 
 export function useAudit(text: string, page: number) {

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Proof, SourceRow, Standing } from '../../api/types';
+import type { Proof, ProvedRow, Standing } from '../../api/types';
 import type { View } from '../../app/useView';
 import { amount, asPercent, count, monthName } from '../../format/figures';
 import { Failed, Loading } from '../../ui/Notice';
@@ -63,7 +63,7 @@ function scaleText({ scale, from }: { scale: string; from: string | null }): str
   return isShare ? `${asPercent(from ?? '0')} % ${scale}` : `${amount(from)} ${scale}`;
 }
 
-function Sources({ title, rows, total }: { title: string; rows: SourceRow[]; total: number }) {
+function Sources({ title, rows, total }: { title: string; rows: ProvedRow[]; total: number }) {
   return (
     <div className="mb-3">
       <h4 className="font-semibold">
@@ -88,6 +88,11 @@ function Sources({ title, rows, total }: { title: string; rows: SourceRow[]; tot
                   {row.file}
                 </SourceLink>
                 , line {row.line}
+                {row.decisions.map((decision) => (
+                  <span key={decision} className="block text-[12px] whitespace-normal text-quiet">
+                    {decision}
+                  </span>
+                ))}
               </td>
               <td className="pr-2 whitespace-nowrap text-quiet">{monthName(row.month)}</td>
               <td className="text-right whitespace-nowrap">{amount(row.amount)}</td>

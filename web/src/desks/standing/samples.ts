@@ -220,7 +220,16 @@ export const PROOF: Proof = {
   page: 0,
   size: 20,
   rowCount: 25,
-  rows: [{ load: 4, file: 'october.csv', line: 7, month: '2026-10', amount: '90.00' }],
+  rows: [
+    {
+      load: 4,
+      file: 'october.csv',
+      line: 7,
+      month: '2026-10',
+      amount: '90.00',
+      decisions: ['revenue 9o → 90, Ada, 2026-11-02'],
+    },
+  ],
   goalRowCount: 0,
   goalRows: [],
 };

@@ -6,6 +6,7 @@ import java.time.Clock;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
@@ -137,6 +138,7 @@ class AccountStore {
               + words(before)
               + ". Look at it again, then change it.");
     }
+    checkNotOwn(before, rights);
     boolean keepsOne =
         rights.isAdministrator() && !rights.isDisabled()
             || inForce.values().stream()
@@ -153,7 +155,20 @@ class AccountStore {
         entity -> give(entity, rights));
   }
 
-  /** Sets a password; all sessions of the account end. */
+  /** What somebody may do is decided by another. */
+  private static void checkNotOwn(Account before, Rights rights) {
+    boolean isSame =
+        before.role() == rights.role()
+            && Objects.equals(before.member(), rights.member())
+            && before.isAdministrator() == rights.isAdministrator()
+            && before.isDisabled() == rights.isDisabled();
+    if (!isSame && Acting.account().id() == before.id()) {
+      throw Refusal.of(
+          "own-role", "Your own role and access are changed by another administrator.");
+    }
+  }
+
+  /** Sets a password; all sessions and tokens of the account end. */
   synchronized Account setPassword(int id, String password, boolean mustChange) {
     Account before = find(id).orElseThrow(() -> unknown(id));
     String hash = passwords.hash(password);
@@ -175,14 +190,32 @@ class AccountStore {
             status -> {
               AccountEntity entity =
                   entities.find(AccountEntity.class, id, LockModeType.OPTIMISTIC);
+              String hash = entity.passwordHash;
               change.accept(entity);
               entity.stamp++;
               entities.flush();
+              if (isEndingTokens(entity, hash)) {
+                endTokens(id);
+              }
               audit.add(AuditKind.ACCOUNT, subject, before, after);
               return entity.account();
             });
     inForce.put(id, now);
     return now;
+  }
+
+  private static boolean isEndingTokens(AccountEntity entity, String hashBefore) {
+    return entity.disabled || !entity.passwordHash.equals(hashBefore);
+  }
+
+  private void endTokens(int accountId) {
+    entities
+        .createQuery(
+            "update TokenEntity set revokedAt = :now"
+                + " where accountId = :account and revokedAt is null")
+        .setParameter("now", clock.instant())
+        .setParameter("account", accountId)
+        .executeUpdate();
   }
 
   private static void give(AccountEntity entity, Rights rights) {

@@ -106,6 +106,7 @@ public final class RouteRules {
 
     read(OFFICE, "/playbook");
     rule(HttpMethod.PUT, "/playbook", ANALYST, Scope.ALL);
+    read(OFFICE, "/record");
     read(OFFICE, "/audit");
     read(OFFICE, "/audit.csv");
 
@@ -132,6 +133,8 @@ public final class RouteRules {
     read(OFFICE, "/loads/{id}/original");
     read(OFFICE, "/loads/{id}/remainder.csv");
     load(HttpMethod.POST, "/loads/{id}/remainder");
+    read(OFFICE, "/names");
+    rule(HttpMethod.DELETE, "/names", ANALYST, Scope.ALL);
     read(OFFICE, "/templates/{kind}.csv");
     read(OFFICE, "/sources");
     load(HttpMethod.POST, "/pulls");

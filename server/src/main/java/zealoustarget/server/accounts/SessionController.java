@@ -33,6 +33,7 @@ class SessionController {
   private final AccountAnswers answers;
   private final Clock clock;
   private final OpenSessions sessions;
+  private final SignInTrail trail;
 
   SessionController(
       SignIn signIn,
@@ -43,7 +44,9 @@ class SessionController {
       SecurityContextRepository contexts,
       AccountAnswers answers,
       Clock clock,
-      OpenSessions sessions) {
+      OpenSessions sessions,
+      SignInTrail trail) {
+    this.trail = trail;
     this.sessions = sessions;
     this.clock = clock;
     this.answers = answers;
@@ -86,6 +89,7 @@ class SessionController {
       @RequestBody SignInBody body, HttpServletRequest request, HttpServletResponse response) {
     Account account =
         signIn.signIn(text(body.name()), text(body.password()), request.getRemoteAddr());
+    trail.signedIn(account, request.getRemoteAddr());
     open(account, request, response);
     return session();
   }

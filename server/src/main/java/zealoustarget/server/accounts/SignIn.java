@@ -32,11 +32,18 @@ class SignIn {
   private final Passwords passwords;
   private final SignInGuard guard;
   private final Clock clock;
+  private final SignInTrail trail;
   private final SecretKeySpec key;
   private final Map<Integer, Recent> recent = new ConcurrentHashMap<>();
   private final Semaphore turns = new Semaphore(AT_ONCE, true);
 
-  SignIn(AccountStore accounts, Passwords passwords, SignInGuard guard, Clock clock) {
+  SignIn(
+      AccountStore accounts,
+      Passwords passwords,
+      SignInGuard guard,
+      Clock clock,
+      SignInTrail trail) {
+    this.trail = trail;
     this.accounts = accounts;
     this.passwords = passwords;
     this.guard = guard;
@@ -65,6 +72,7 @@ class SignIn {
     boolean isRight = passwords.matches(password, accounts.hash(account));
     if (!isRight || account.isDisabled()) {
       guard.failed(name, address);
+      trail.failed(account, address);
       throw failed();
     }
     guard.succeeded(name, address);
@@ -97,6 +105,7 @@ class SignIn {
       return had;
     }
     Account found = signInAlone(name, password, address);
+    trail.signedInByProgram(found, address);
     if (recent.size() >= MOST_REMEMBERED) {
       recent.clear();
     }

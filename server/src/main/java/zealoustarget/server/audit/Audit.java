@@ -2,6 +2,7 @@ package zealoustarget.server.audit;
 
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
+import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Stream;
@@ -10,6 +11,8 @@ import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /** The trail of what was done: entries are added and read, nothing else. */
 @Component
@@ -19,8 +22,10 @@ public class Audit {
 
   private final EntityManager entities;
   private final Clock clock;
+  private final HeadFile file;
 
-  Audit(EntityManager entities, Clock clock) {
+  Audit(EntityManager entities, Clock clock, HeadFile file) {
+    this.file = file;
     this.entities = entities;
     this.clock = clock;
   }
@@ -31,21 +36,66 @@ public class Audit {
    * @param at ISO 8601 in UTC
    * @param before null where there was nothing
    * @param after null where nothing is left
+   * @param hash that the next entry holds
    */
   public record Entry(
-      long id, String at, String by, String kind, String subject, String before, String after) {}
+      long id,
+      String at,
+      String by,
+      String kind,
+      String subject,
+      String before,
+      String after,
+      String hash) {}
 
   /** Adds an entry, in the transaction of the change where there is one. */
   @Transactional
   public void add(AuditKind kind, String subject, String before, String after) {
-    entities.persist(
+    add(kind, null, subject, before, after);
+  }
+
+  /**
+   * The same about a load.
+   *
+   * @param loadId null where it is about none
+   */
+  @Transactional
+  public void add(AuditKind kind, Integer loadId, String subject, String before, String after) {
+    AuditEntity entry =
         new AuditEntity(
-            clock.instant(),
+            clock.instant().truncatedTo(ChronoUnit.MILLIS),
             who(),
             kind,
             cut(subject, LONGEST_SUBJECT),
             cut(before, LONGEST_TEXT),
-            cut(after, LONGEST_TEXT)));
+            cut(after, LONGEST_TEXT),
+            loadId);
+    Object[] last = // locked until the transaction ends: entries are linked one after the other
+        (Object[])
+            entities
+                .createNativeQuery("select place, hash from record_head where id = 1 for update")
+                .getSingleResult();
+    entry.link(((Number) last[0]).longValue() + 1, (String) last[1]);
+    entities.persist(entry);
+    entities
+        .createNativeQuery("update record_head set place = :place, hash = :hash where id = 1")
+        .setParameter("place", entry.place)
+        .setParameter("hash", entry.hash)
+        .executeUpdate();
+    TransactionSynchronizationManager.registerSynchronization(
+        new TransactionSynchronization() {
+          @Override
+          public void afterCommit() {
+            file.write(entry.place);
+          }
+        });
+  }
+
+  /** The hash of the last entry; empty where there is none. */
+  @Transactional(readOnly = true)
+  public String head() {
+    return (String)
+        entities.createNativeQuery("select hash from record_head where id = 1").getSingleResult();
   }
 
   /** Name of the account that acts; the application's own where none does. */
@@ -92,6 +142,13 @@ public class Audit {
 
   private static Entry entry(AuditEntity row) {
     return new Entry(
-        row.id, row.at.toString(), row.by, row.kind.word(), row.subject, row.before, row.after);
+        row.place,
+        row.at.toString(),
+        row.by,
+        row.kind.word(),
+        row.subject,
+        row.before,
+        row.after,
+        row.hash);
   }
 }

@@ -48,7 +48,7 @@ class AuditController {
         out -> {
           CsvWriter csv =
               CsvWriter.builder().build(new OutputStreamWriter(out, StandardCharsets.UTF_8));
-          csv.writeRecord("at", "by", "what", "subject", "before", "after");
+          csv.writeRecord("at", "by", "what", "subject", "before", "after", "hash");
           for (Audit.Entry entry : entries) {
             csv.writeRecord(
                 entry.at(),
@@ -56,7 +56,8 @@ class AuditController {
                 entry.kind(),
                 CsvCells.harmless(entry.subject()),
                 CsvCells.harmless(entry.before()),
-                CsvCells.harmless(entry.after()));
+                CsvCells.harmless(entry.after()),
+                entry.hash());
           }
           csv.flush();
         });

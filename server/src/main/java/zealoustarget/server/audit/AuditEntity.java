@@ -37,14 +37,41 @@ class AuditEntity {
   @Column(name = "after_text", length = 1_000_000)
   String after;
 
+  /** The load that it is about, or null. */
+  @Column(name = "load_id")
+  Integer loadId;
+
+  /** Its number in the trail, from 1 and without gaps. */
+  Long place;
+
+  @Column(name = "previous_hash")
+  String previousHash;
+
+  String hash;
+
   protected AuditEntity() {}
 
-  AuditEntity(Instant at, String by, AuditKind kind, String subject, String before, String after) {
+  AuditEntity(
+      Instant at,
+      String by,
+      AuditKind kind,
+      String subject,
+      String before,
+      String after,
+      Integer loadId) {
+    this.loadId = loadId;
     this.at = at;
     this.by = by;
     this.kind = kind;
     this.subject = subject;
     this.before = before;
     this.after = after;
+  }
+
+  /** Links it to the entry before. */
+  void link(long ownPlace, String previous) {
+    place = ownPlace;
+    previousHash = previous;
+    hash = AuditLinks.hash(this);
   }
 }

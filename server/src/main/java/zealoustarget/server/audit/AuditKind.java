@@ -7,6 +7,14 @@ public enum AuditKind {
   LOAD_POSTED,
   LOAD_REVERSED,
   LOAD_DISCARDED,
+  /** Cells rewritten, lines left out, control totals, how a file is read. */
+  LOAD_CHANGED,
+  /** A name accepted for a member, or no longer. */
+  NAME,
+  NOTE,
+  SIGN_IN,
+  /** Pay, backups and exports that somebody took along. */
+  DOWNLOAD,
   RULES_CHANGED,
   MONTH_SEALED,
   MONTH_UNSEALED,

@@ -7,9 +7,13 @@ import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
 import org.flywaydb.core.Flyway;
 import org.flywaydb.core.api.MigrationInfo;
 import org.flywaydb.core.api.MigrationVersion;
+import org.flywaydb.core.api.migration.JavaMigration;
 import org.springframework.boot.WebApplicationType;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.boot.logging.LoggingSystem;
@@ -19,10 +23,12 @@ import zealoustarget.server.Application;
 import zealoustarget.server.accounts.Acting;
 import zealoustarget.server.audit.Audit;
 import zealoustarget.server.audit.AuditKind;
+import zealoustarget.server.audit.AuditLinks;
 import zealoustarget.server.files.Upload;
 import zealoustarget.server.intake.StagingService;
 import zealoustarget.server.ledger.LedgerMigrations;
 import zealoustarget.server.platform.DataFolder;
+import zealoustarget.server.seals.SealLinks;
 
 /**
  * Loads an export into an empty data folder: {@code ./run import FILE --data DIR}. The database is
@@ -35,6 +41,8 @@ public final class CompanyImport {
    * @param figures rows of figures that were compared
    */
   public record Loaded(String company, String madeAt, int loads, long figures) {}
+
+  private static final String LINKED = "11";
 
   private CompanyImport() {}
 
@@ -91,8 +99,23 @@ public final class CompanyImport {
       for (Description.Table table : description.tables()) {
         checkReferences(connection, table);
       }
+      checkRecord(connection, description);
     } catch (SQLException failure) {
       throw new IOException("The export could not be stored: " + failure.getMessage(), failure);
+    }
+  }
+
+  /** Trail and seals have to read as they were written; rows are compared once it is started. */
+  private static void checkRecord(Connection connection, Description description)
+      throws SQLException, IOException {
+    if (!MigrationVersion.fromVersion(description.schema()).isAtLeast(LINKED)) {
+      return; // exported by a version that linked nothing
+    }
+    AuditLinks.setHead(connection);
+    List<String> faults = new ArrayList<>(AuditLinks.verify(connection).faults());
+    faults.addAll(SealLinks.verify(connection).faults());
+    if (!faults.isEmpty()) {
+      throw new IOException("The export was changed: " + String.join(" ", faults));
     }
   }
 
@@ -111,7 +134,10 @@ public final class CompanyImport {
   private static Flyway flyway(String url, MigrationVersion target) {
     return Flyway.configure()
         .dataSource(url, "sa", "")
-        .javaMigrations(LedgerMigrations.all())
+        .javaMigrations(
+            Stream.of(LedgerMigrations.all(), AuditLinks.migrations(), SealLinks.migrations())
+                .flatMap(Stream::of)
+                .toArray(JavaMigration[]::new))
         .target(target == null ? MigrationVersion.LATEST : target)
         .load();
   }

@@ -167,6 +167,11 @@ public class EarningsService {
    */
   record Month(List<EarningsRow> rows, String headline, boolean isSealed) {}
 
+  /** The hash of a month's seal; null while it is open. */
+  String sealOf(YearMonth month) {
+    return seals.find(month).map(Seal::hash).orElse(null);
+  }
+
   boolean isSealed(YearMonth month) {
     return seals.find(month).isPresent();
   }

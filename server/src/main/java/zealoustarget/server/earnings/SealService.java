@@ -1,5 +1,6 @@
 package zealoustarget.server.earnings;
 
+import java.time.Clock;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -46,6 +47,7 @@ public class SealService {
   private final LoadService loads;
   private final Audit audit;
   private final TransactionTemplate transaction;
+  private final Clock clock;
 
   SealService(
       Seals seals,
@@ -55,7 +57,9 @@ public class SealService {
       PlaybookService playbooks,
       LoadService loads,
       Audit audit,
-      TransactionTemplate transaction) {
+      TransactionTemplate transaction,
+      Clock clock) {
+    this.clock = clock;
     this.seals = seals;
     this.earnings = earnings;
     this.snapshots = snapshots;
@@ -77,6 +81,7 @@ public class SealService {
   /**
    * A month's seal as it travels.
    *
+   * @param hash links it to the seals before; null while the month is open
    * @param isIntact whether what is kept still has its checksum; null while the month is open
    */
   public record SealAnswer(
@@ -85,6 +90,7 @@ public class SealService {
       String sealedAt,
       String sealedBy,
       String checksum,
+      String hash,
       Boolean isIntact,
       List<Check> checks,
       List<PastSeal> history) {}
@@ -101,6 +107,7 @@ public class SealService {
         seal == null ? null : seal.sealedAt().toString(),
         seal == null ? null : seal.sealedBy(),
         seal == null ? null : seal.checksum(),
+        seal == null ? null : seal.hash(),
         seal == null ? null : seal.isIntact(),
         seal == null ? checks(month) : List.of(),
         seals.past(month).stream()
@@ -131,6 +138,19 @@ public class SealService {
     }
     Ledger ledger = ledgers.posted();
     Span posted = ledger.monthsWithActuals();
+    YearMonth latest = YearMonth.now(clock);
+    if (posted != null && posted.toInclusive().isAfter(latest)) {
+      latest = posted.toInclusive();
+    }
+    if (last == null && month.isAfter(latest)) {
+      checks.add(
+          new Check(
+              "ahead",
+              "stop",
+              "The first month to be sealed is " + latest + " or earlier.",
+              1,
+              List.of()));
+    }
     boolean isEmpty = posted == null || !posted.contains(month);
     checks.add(
         new Check(
@@ -224,12 +244,8 @@ public class SealService {
             snapshots.figures(month));
     transaction.executeWithoutResult(
         status -> {
-          seals.add(month, Audit.who(), frozen);
-          audit.add(
-              AuditKind.MONTH_SEALED,
-              month.toString(),
-              null,
-              "checksum " + Seals.checksum(frozen.rules(), frozen.statements(), frozen.figures()));
+          String hash = seals.add(month, Audit.who(), frozen);
+          audit.add(AuditKind.MONTH_SEALED, month.toString(), null, "seal " + hash);
         });
     seals.open();
     ledgers.sealed();
@@ -263,7 +279,7 @@ public class SealService {
           audit.add(
               AuditKind.MONTH_UNSEALED,
               month.toString(),
-              "checksum " + seal.checksum(),
+              "seal " + seal.hash(),
               "because: " + reason);
         });
     seals.open();

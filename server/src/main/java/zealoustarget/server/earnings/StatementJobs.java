@@ -129,7 +129,7 @@ class StatementJobs {
         playbook.company().name(),
         month,
         EarningsService.currency(playbook),
-        isSealed,
+        isSealed ? earnings.sealOf(month) : null,
         playbook.company().writing());
   }
 

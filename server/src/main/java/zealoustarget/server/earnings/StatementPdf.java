@@ -47,11 +47,14 @@ final class StatementPdf {
   /**
    * Whose statements, of which month.
    *
-   * @param isSealed whether they are final
+   * @param seal hash of the month's seal; null while they are not final
    * @param writing how figures are written
    */
-  record About(
-      String company, YearMonth month, String currency, boolean isSealed, Writing writing) {}
+  record About(String company, YearMonth month, String currency, String seal, Writing writing) {
+    boolean isSealed() {
+      return seal != null;
+    }
+  }
 
   private StatementPdf() {}
 
@@ -134,7 +137,8 @@ final class StatementPdf {
     html.append("</table><p class=\"foot\">");
     html.append(
         about.isSealed()
-            ? "The month is sealed; later corrections are settled in a later month."
+            ? "The month is sealed; later corrections are settled in a later month. Seal "
+                + about.seal()
             : "Provisional: the month is not sealed yet.");
     html.append("</p></section>");
   }

@@ -8,6 +8,11 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.List;
+import zealoustarget.core.intake.FindingCode;
+import zealoustarget.core.intake.Header;
 
 /** What was decided about a line of a staged load. */
 @Entity
@@ -45,6 +50,15 @@ class FixEntity {
 
   String content;
 
+  /** What a rewritten cell read before; null for other actions and for older decisions. */
+  String was;
+
+  @Column(name = "decided_by")
+  String decidedBy;
+
+  @Column(name = "decided_at")
+  Instant decidedAt;
+
   protected FixEntity() {}
 
   FixEntity(int loadId, int line, int columnAt, Action action, String content) {
@@ -53,5 +67,34 @@ class FixEntity {
     this.columnAt = columnAt;
     this.action = action;
     this.content = content;
+  }
+
+  /**
+   * Such as "revenue 3x0.00 → 300, Ada, 2026-11-02".
+   *
+   * @param titles of the file's columns; empty where the file is not kept
+   */
+  String words(List<String> titles) {
+    String what =
+        switch (action) {
+          case REWRITE ->
+              (columnAt < titles.size()
+                      ? Header.nameOf(titles, columnAt)
+                      : "column " + (columnAt + 1))
+                  + " "
+                  + (was == null ? "" : was + " \u2192 ")
+                  + content;
+          case LEAVE -> "left out";
+          case COUNT -> "counted";
+          case ACCEPT -> "accepted: " + FindingCode.valueOf(content).word();
+        };
+    return decidedBy == null
+        ? what
+        : what + ", " + decidedBy + ", " + decidedAt.atZone(ZoneOffset.UTC).toLocalDate();
+  }
+
+  FixEntity of(String cell) {
+    was = cell;
+    return this;
   }
 }

@@ -102,6 +102,10 @@ class LoadEntity {
 
   String problem;
 
+  /** SHA-256 over its rows as they were posted; null before, and where it was never taken. */
+  @Column(name = "row_digest")
+  String rowDigest;
+
   @Version int version;
 
   @OneToMany(
@@ -122,7 +126,8 @@ class LoadEntity {
         goalSet == null ? null : goalSet.name,
         goalSet == null ? null : goalSet.axis,
         sums.stream().map(sum -> sum.measure).toList(),
-        source);
+        source,
+        rowDigest);
   }
 
   /** How it lies over earlier loads; those posted before there was a choice were added. */

@@ -7,6 +7,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Predicate;
 import org.springframework.stereotype.Service;
@@ -21,6 +22,7 @@ import zealoustarget.server.audit.AuditKind;
 import zealoustarget.server.ledger.LedgerService;
 import zealoustarget.server.ledger.PostedLoad;
 import zealoustarget.server.ledger.Preview;
+import zealoustarget.server.platform.RecordState;
 import zealoustarget.server.platform.Work;
 import zealoustarget.server.seals.Seals;
 
@@ -40,6 +42,7 @@ public class LoadService {
   private final Audit audit;
   private final TransactionTemplate transaction;
   private final Clock clock;
+  private final RecordState record;
   private final ReentrantLock turn = new ReentrantLock();
 
   LoadService(
@@ -53,7 +56,9 @@ public class LoadService {
       Seals seals,
       Audit audit,
       TransactionTemplate transaction,
-      Clock clock) {
+      Clock clock,
+      RecordState record) {
+    this.record = record;
     this.store = store;
     this.staging = staging;
     this.remembered = remembered;
@@ -71,7 +76,17 @@ public class LoadService {
   public void open() {
     store.inState(LoadState.READING).forEach(staging::recover);
     seals.open();
-    ledgers.open(inOrder(LoadState.POSTED), inOrder(LoadState.REVERSED));
+    List<String> damaged =
+        ledgers
+            .open(
+                inOrder(LoadState.POSTED),
+                inOrder(LoadState.REVERSED),
+                (id, digest) -> store.change(id, load -> load.rowDigest = digest))
+            .stream()
+            .map(id -> subject(store.get(id)))
+            .toList();
+    damaged.forEach(
+        load -> record.damaged("The rows of " + load + " are not those that were posted."));
   }
 
   private List<PostedLoad> inOrder(LoadState state) {
@@ -152,9 +167,14 @@ public class LoadService {
                 changed.postedAt = clock.instant();
                 changed.because = because;
                 changed.mode = mode;
+                changed.rowDigest = prepared.digest();
               });
           audit.add(
-              AuditKind.LOAD_POSTED, subject(load), null, posting(load, mode, because, prepared));
+              AuditKind.LOAD_POSTED,
+              id,
+              subject(load),
+              null,
+              posting(load, mode, because, prepared));
           remembering.run();
         });
     ledgers.apply(prepared);
@@ -185,6 +205,7 @@ public class LoadService {
                 });
             audit.add(
                 AuditKind.LOAD_REVERSED,
+                id,
                 subject(load),
                 posting(load, load.mode(), load.because, prepared),
                 null);
@@ -211,13 +232,14 @@ public class LoadService {
           id,
           () ->
               staging.remove(
-                  id, () -> audit.add(AuditKind.LOAD_DISCARDED, subject(load), null, null)));
+                  id, () -> audit.add(AuditKind.LOAD_DISCARDED, id, subject(load), null, null)));
     } finally {
       turn.unlock();
     }
   }
 
-  private static String subject(LoadEntity load) {
+  /** What an entry about a load is about. */
+  static String subject(LoadEntity load) {
     return "load " + load.id + ", " + load.fileName;
   }
 
@@ -297,6 +319,18 @@ public class LoadService {
     columns.replaceAll((title, rule) -> rule.confirmed());
     LoadRequest settled = Formats.settled(request.withColumns(columns), sheet);
     return () -> remembered.remember(sheet.titles(), settled, load.fileName);
+  }
+
+  /** What was decided about lines of a load, in words, by line. */
+  public Map<Integer, List<String>> decisions(int id, Set<Integer> lines) {
+    Map<Integer, List<String>> words = new HashMap<>();
+    List<FixEntity> fixes = store.fixes(id, lines);
+    if (!fixes.isEmpty()) {
+      List<String> titles = sheets.has(id) ? sheets.get(id).titles() : List.of();
+      fixes.forEach(
+          fix -> words.computeIfAbsent(fix.line, line -> new ArrayList<>()).add(fix.words(titles)));
+    }
+    return words;
   }
 
   /** File names by load, for the proof of a figure. */

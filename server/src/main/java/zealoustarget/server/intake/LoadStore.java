@@ -1,7 +1,11 @@
 package zealoustarget.server.intake;
 
 import jakarta.persistence.EntityManager;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -17,6 +21,7 @@ import zealoustarget.core.intake.Finding;
 import zealoustarget.core.intake.FindingCode;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.KeyText;
+import zealoustarget.server.audit.Audit;
 
 /** Loads, their findings and goal sets in the database. */
 @Component
@@ -25,8 +30,10 @@ class LoadStore {
 
   private final EntityManager entities;
   private final JsonMapper json;
+  private final Clock clock;
 
-  LoadStore(EntityManager entities, JsonMapper json) {
+  LoadStore(EntityManager entities, JsonMapper json, Clock clock) {
+    this.clock = clock;
     this.entities = entities;
     this.json = json;
   }
@@ -256,14 +263,37 @@ class LoadStore {
             .getResultList());
   }
 
+  /**
+   * Keeps what was decided, and who decided it when.
+   *
+   * @param together what is stored in the same transaction
+   */
   @Transactional
-  public void addFixes(List<FixEntity> fixes) {
-    fixes.forEach(entities::persist);
+  public void addFixes(List<FixEntity> fixes, Runnable together) {
+    Instant now = clock.instant().truncatedTo(ChronoUnit.MILLIS);
+    for (FixEntity fix : fixes) {
+      fix.decidedBy = Audit.who();
+      fix.decidedAt = now;
+      entities.persist(fix);
+    }
+    together.run();
+  }
+
+  /** What was decided about some lines of a load, in order. */
+  @Transactional(readOnly = true)
+  public List<FixEntity> fixes(int loadId, Collection<Integer> lines) {
+    return entities
+        .createQuery(
+            "from FixEntity where loadId = :id and line in :lines order by id", FixEntity.class)
+        .setParameter("id", loadId)
+        .setParameter("lines", lines)
+        .getResultList();
   }
 
   /** Takes back what was last decided about a line, or about all lines. */
   @Transactional
-  public void removeFixes(int loadId, Integer line) {
+  public void removeFixes(int loadId, Integer line, Runnable together) {
+    together.run();
     String ofLine = line == null ? "" : " and line = " + line;
     entities
         .createQuery("delete from FixEntity where loadId = :id" + ofLine)

@@ -2,20 +2,26 @@ package zealoustarget.server.intake;
 
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.intake.Finding;
 import zealoustarget.core.intake.FindingCode;
+import zealoustarget.core.intake.Header;
 import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.ledger.PostMode;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.KeyText;
 import zealoustarget.core.member.Member;
+import zealoustarget.server.audit.Audit;
+import zealoustarget.server.audit.AuditKind;
 import zealoustarget.server.files.Upload;
 import zealoustarget.server.ledger.LedgerService;
 
@@ -47,6 +53,7 @@ class Settling {
       String fromMonth) {}
 
   private static final int LONGEST_CELL = 2_000;
+  private static final int MOST_LISTED = 2_000;
 
   private final LoadStore store;
   private final SheetStore sheets;
@@ -55,6 +62,7 @@ class Settling {
   private final LoadJobs jobs;
   private final AliasStore aliases;
   private final LedgerService ledgers;
+  private final Audit audit;
 
   Settling(
       LoadStore store,
@@ -63,7 +71,9 @@ class Settling {
       LoadService loads,
       LoadJobs jobs,
       AliasStore aliases,
-      LedgerService ledgers) {
+      LedgerService ledgers,
+      Audit audit) {
+    this.audit = audit;
     this.store = store;
     this.sheets = sheets;
     this.staging = staging;
@@ -93,8 +103,48 @@ class Settling {
     if (fixes.isEmpty()) {
       throw Refusal.of("value-unknown", "No line of the load is meant by that.");
     }
-    store.addFixes(fixes);
+    store.addFixes(
+        fixes,
+        () ->
+            audit.add(
+                AuditKind.LOAD_CHANGED, id, subject(id, fixes), before(fixes), after(id, fixes)));
     staging.checkAgain(id);
+  }
+
+  private String subject(int id, List<FixEntity> fixes) {
+    String load = LoadService.subject(store.get(id));
+    return fixes.size() == 1
+        ? load + ", line " + fixes.get(0).line
+        : load + ", " + fixes.size() + " lines";
+  }
+
+  private static String before(List<FixEntity> fixes) {
+    return fixes.get(0).was == null
+        ? null
+        : listed(fixes.stream().map(fix -> "line " + fix.line + ": " + fix.was));
+  }
+
+  private String after(int id, List<FixEntity> fixes) {
+    FixEntity first = fixes.get(0);
+    String lines = " " + listed(fixes.stream().map(fix -> "line " + fix.line));
+    return switch (first.action) {
+      case REWRITE ->
+          Header.nameOf(sheets.get(id).titles(), first.columnAt)
+              + ": "
+              + first.content
+              + " in"
+              + lines;
+      case LEAVE -> "left out:" + lines;
+      case COUNT -> "counted:" + lines;
+      case ACCEPT -> "accepted, " + FindingCode.valueOf(first.content).word() + ":" + lines;
+    };
+  }
+
+  private static String listed(Stream<String> parts) {
+    List<String> all = parts.toList();
+    List<String> some = all.subList(0, Math.min(all.size(), MOST_LISTED));
+    return String.join("; ", some)
+        + (all.size() > some.size() ? " and " + (all.size() - some.size()) + " more" : "");
   }
 
   /**
@@ -114,7 +164,16 @@ class Settling {
   /** Takes back what was decided about a line, or about all lines where none is named. */
   void takeBack(int id, Integer line) {
     checkStaged(id);
-    store.removeFixes(id, line);
+    store.removeFixes(
+        id,
+        line,
+        () ->
+            audit.add(
+                AuditKind.LOAD_CHANGED,
+                id,
+                LoadService.subject(store.get(id)) + (line == null ? "" : ", line " + line),
+                null,
+                "decisions taken back"));
     staging.checkAgain(id);
   }
 
@@ -148,7 +207,7 @@ class Settling {
                 () ->
                     Refusal.of(
                         "member-unknown", "\"" + name.member() + "\" is no " + axis.word() + "."));
-    return () -> aliases.accept(axis, text, member.id());
+    return () -> aliases.accept(axis, text, member);
   }
 
   /**
@@ -273,9 +332,28 @@ class Settling {
         decision.lines() == null
             ? linesReading(id, sheet, at, decision.from())
             : lines(id, decision);
+    Map<Integer, String> now = cells(id, sheet, at, Set.copyOf(lines));
     return lines.stream()
-        .map(line -> new FixEntity(id, line, at, FixEntity.Action.REWRITE, value))
+        .map(
+            line ->
+                new FixEntity(id, line, at, FixEntity.Action.REWRITE, value)
+                    .of(now.getOrDefault(line, "")))
         .toList();
+  }
+
+  /** What a column's cells of some lines read now. */
+  private Map<Integer, String> cells(int id, Sheet sheet, int at, Set<Integer> lines) {
+    Fixes fixes = store.fixes(id);
+    Map<Integer, String> cells = new HashMap<>();
+    for (int part = 0; part < sheet.firstRecords().size(); part++) {
+      for (SheetStore.Line line : sheets.part(id, part)) {
+        if (lines.contains(line.line())) {
+          List<String> read = fixes.apply(line.line(), line.cells());
+          cells.put(line.line(), at < read.size() ? read.get(at) : "");
+        }
+      }
+    }
+    return cells;
   }
 
   /** The lines whose cell reads a text now. */

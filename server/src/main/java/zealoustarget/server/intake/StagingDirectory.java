@@ -81,11 +81,13 @@ final class StagingDirectory implements Directory {
     return like.isEmpty() ? null : like;
   }
 
-  /** By key, then by name, then by another name that was accepted for a member. */
+  /** By key, then by name; an accepted name only where neither is known. */
   private int look(Axis axis, String text) {
     OptionalInt alias = aliases.find(axis, text);
     if (axis.isItsOwnKey()) {
-      return alias.orElseGet(() -> store.findOrAdd(axis, text));
+      return alias.isPresent() && members.findByKey(axis, text).isEmpty()
+          ? alias.getAsInt()
+          : store.findOrAdd(axis, text);
     }
     int found = known(axis).getOrDefault(KeyText.fold(text), UNKNOWN);
     boolean isAliased = found < 0 && alias.isPresent() && members.isKnown(axis, alias.getAsInt());

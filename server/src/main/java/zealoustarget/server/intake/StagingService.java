@@ -11,6 +11,8 @@ import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.core.Refusal;
+import zealoustarget.server.audit.Audit;
+import zealoustarget.server.audit.AuditKind;
 import zealoustarget.server.files.OriginalStore;
 import zealoustarget.server.files.TableFile;
 import zealoustarget.server.files.Upload;
@@ -34,6 +36,7 @@ public class StagingService {
   private final LoadJobs jobs;
   private final JsonMapper json;
   private final Clock clock;
+  private final Audit audit;
 
   StagingService(
       LoadStore store,
@@ -45,7 +48,9 @@ public class StagingService {
       OriginalStore originals,
       LoadJobs jobs,
       JsonMapper json,
-      Clock clock) {
+      Clock clock,
+      Audit audit) {
+    this.audit = audit;
     this.store = store;
     this.reading = reading;
     this.checking = checking;
@@ -130,7 +135,17 @@ public class StagingService {
     LoadEntity load = staged(loadId);
     LoadRequest before = request(load);
     LoadRequest after = change.apply(before);
+    jobs.checkIdle(loadId);
     work(loadId, after, !after.sheet().equals(before.sheet()));
+    RequestWords.between(before, after)
+        .forEach(
+            said ->
+                audit.add(
+                    AuditKind.LOAD_CHANGED,
+                    loadId,
+                    LoadService.subject(load) + ", " + said.what(),
+                    said.before(),
+                    said.after()));
   }
 
   /** Checks a load again as it is, after its fixes or the known names have changed. */

@@ -4,6 +4,7 @@ import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import java.util.Arrays;
 import zealoustarget.core.intake.Row;
 
 /** One member's goals of a month. */
@@ -34,5 +35,10 @@ class GoalRowEntity {
     this.goalMonth = row.month();
     this.memberId = row.member();
     this.amounts = row.amounts();
+  }
+
+  /** All that it says, as a digest takes it in. */
+  String text() {
+    return line + "," + goalMonth + "," + memberId + "," + Arrays.toString(amounts) + "\n";
   }
 }

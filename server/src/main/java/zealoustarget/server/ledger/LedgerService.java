@@ -1,6 +1,7 @@
 package zealoustarget.server.ledger;
 
 import java.time.YearMonth;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -10,9 +11,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.BiConsumer;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.intake.LoadKind;
@@ -41,11 +45,19 @@ import zealoustarget.server.seals.Seals;
  */
 @Service
 public class LedgerService implements MemberNames {
+  private static final Logger LOG = LoggerFactory.getLogger(LedgerService.class);
+
   /** A ledger that is not in force yet. */
   public static final class Prepared {
     private final Ledger ledger;
     private final Map<Integer, LoadedRows> loads;
     private final List<YearMonth> sealedMonths;
+    private final String digest;
+
+    /** Digest of the rows of the load that comes to it; null where none does. */
+    public String digest() {
+      return digest;
+    }
 
     /** Sealed months that the change would touch, by month. */
     public List<YearMonth> sealedMonths() {
@@ -57,7 +69,12 @@ public class LedgerService implements MemberNames {
       return ledger;
     }
 
-    private Prepared(Map<Integer, LoadedRows> loads, Ledger ledger, List<YearMonth> sealedMonths) {
+    private Prepared(
+        Map<Integer, LoadedRows> loads,
+        Ledger ledger,
+        List<YearMonth> sealedMonths,
+        String digest) {
+      this.digest = digest;
       this.loads = Map.copyOf(loads);
       this.ledger = ledger;
       this.sealedMonths = List.copyOf(sealedMonths);
@@ -206,12 +223,41 @@ public class LedgerService implements MemberNames {
    * Reads all posted loads at the start.
    *
    * @param reversed loads that a sealed month may still need
+   * @param undigested is told the digest of each load whose rows have none yet
+   * @return numbers of the loads whose rows are not those that were posted; where there are any,
+   *     the ledger stays empty
    */
-  public void open(List<PostedLoad> posted, List<PostedLoad> reversed) {
+  public List<Integer> open(
+      List<PostedLoad> posted, List<PostedLoad> reversed, BiConsumer<Integer, String> undigested) {
     reversed.forEach(load -> everPosted.put(load.id(), load));
     Map<Integer, LoadedRows> loads = new HashMap<>();
-    posted.forEach(load -> loads.put(load.id(), rows.read(load)));
-    apply(prepare(loads, null));
+    List<Integer> damaged = new ArrayList<>();
+    for (PostedLoad load : posted) {
+      LoadedRows loaded = readWhole(load);
+      if (loaded == null) {
+        damaged.add(load.id());
+      } else {
+        loads.put(load.id(), loaded);
+        if (load.digest() == null) {
+          undigested.accept(load.id(), loaded.digest());
+        }
+      }
+    }
+    if (damaged.isEmpty()) {
+      apply(prepare(loads, null));
+    }
+    return damaged;
+  }
+
+  /** A load's rows; null where they are not those that were posted, or cannot be read at all. */
+  private LoadedRows readWhole(PostedLoad load) {
+    try {
+      LoadedRows loaded = rows.read(load);
+      return loaded.isWhole() ? loaded : null;
+    } catch (RuntimeException unreadable) {
+      LOG.error("the rows of load {} cannot be read", load.id(), unreadable);
+      return null;
+    }
   }
 
   /**
@@ -343,7 +389,11 @@ public class LedgerService implements MemberNames {
    */
   private Prepared prepare(Map<Integer, LoadedRows> loads, LoadedRows changed) {
     Ledger after = new LedgerBuilder(loads.values(), members::key).build();
-    return new Prepared(loads, after, changed == null ? List.of() : touchedBy(changed, after));
+    return new Prepared(
+        loads,
+        after,
+        changed == null ? List.of() : touchedBy(changed, after),
+        changed == null ? null : changed.digest());
   }
 
   /**

@@ -9,16 +9,23 @@ import zealoustarget.core.ledger.PostMode;
  * What one posted load adds to the ledger; a file of actuals may bring goals beside them.
  *
  * @param actuals null for other kinds
+ * @param digest SHA-256 over the rows as they are stored, as hexadecimal digits
  */
 record LoadedRows(
     PostedLoad load,
     ActualBlock actuals,
     List<GoalBook.Cell> goals,
     List<StayRowEntity> stays,
-    List<ProductRowEntity> products) {
+    List<ProductRowEntity> products,
+    String digest) {
   /** The same rows, laid over earlier ones in another way. */
   LoadedRows withMode(PostMode mode) {
-    return new LoadedRows(load.withMode(mode), actuals, goals, stays, products);
+    return new LoadedRows(load.withMode(mode), actuals, goals, stays, products, digest);
+  }
+
+  /** Whether the rows are those that were posted, as far as that is known. */
+  boolean isWhole() {
+    return load.digest() == null || load.digest().equals(digest);
   }
 
   /**

@@ -14,6 +14,7 @@ import zealoustarget.core.member.Axis;
  * @param axis of the goal set, null unless the load brings goals
  * @param measures codes in the order of the rows' amounts
  * @param source what tells its source from others; null where that is not known
+ * @param digest of its rows as they were posted; null where it was never taken
  */
 public record PostedLoad(
     int id,
@@ -23,13 +24,14 @@ public record PostedLoad(
     String goalSet,
     Axis axis,
     List<String> measures,
-    String source) {
+    String source,
+    String digest) {
   /** The same load as it was or will be posted. */
   PostedLoad at(int otherOrder, PostMode otherMode) {
-    return new PostedLoad(id, otherOrder, kind, otherMode, goalSet, axis, measures, source);
+    return new PostedLoad(id, otherOrder, kind, otherMode, goalSet, axis, measures, source, digest);
   }
 
   PostedLoad withMode(PostMode other) {
-    return new PostedLoad(id, order, kind, other, goalSet, axis, measures, source);
+    return new PostedLoad(id, order, kind, other, goalSet, axis, measures, source, digest);
   }
 }

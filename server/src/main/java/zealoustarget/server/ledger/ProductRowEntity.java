@@ -35,4 +35,9 @@ class ProductRowEntity {
     this.name = row.name();
     this.lineId = row.productLine();
   }
+
+  /** All that it says, as a digest takes it in. */
+  String text() {
+    return line + "," + productId + "," + lineId + "," + name + "\n";
+  }
 }

@@ -1,7 +1,10 @@
 package zealoustarget.server.ledger;
 
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -15,6 +18,7 @@ import zealoustarget.core.amount.Measure;
 import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.ledger.ActualBlock;
 import zealoustarget.core.ledger.GoalBook;
+import zealoustarget.server.platform.Link;
 
 /** Reads the rows of loads, in sets: a load's rows are one range of the primary key. */
 @Component
@@ -53,12 +57,21 @@ public class RowStore {
   /** Reads what a load adds to the ledger. */
   LoadedRows read(PostedLoad load) {
     try (StatelessSession session = sessions.openStatelessSession()) {
+      MessageDigest digest = Link.sha256();
+      List<StayRowEntity> stays = list(session, load, StayRowEntity.class);
+      List<ProductRowEntity> products = list(session, load, ProductRowEntity.class);
+      List<GoalRowEntity> goals = list(session, load, GoalRowEntity.class);
+      ActualBlock actuals = load.kind() == LoadKind.ACTUALS ? actuals(session, load, digest) : null;
+      goals.forEach(row -> digest.update(row.text().getBytes(StandardCharsets.UTF_8)));
+      stays.forEach(row -> digest.update(row.text().getBytes(StandardCharsets.UTF_8)));
+      products.forEach(row -> digest.update(row.text().getBytes(StandardCharsets.UTF_8)));
       return new LoadedRows(
           load,
-          load.kind() == LoadKind.ACTUALS ? actuals(session, load) : null,
-          goals(session, load),
-          list(session, load, StayRowEntity.class),
-          list(session, load, ProductRowEntity.class));
+          actuals,
+          goals(goals, load),
+          stays,
+          products,
+          HexFormat.of().formatHex(digest.digest()));
     }
   }
 
@@ -67,14 +80,19 @@ public class RowStore {
     return (long) loadId << 32;
   }
 
-  private static ActualBlock actuals(StatelessSession session, PostedLoad load) {
+  private static ActualBlock actuals(
+      StatelessSession session, PostedLoad load, MessageDigest digest) {
     ActualBlock.Builder block = new ActualBlock.Builder(load.id(), load.measures());
     SelectionQuery<ActualPartEntity> query =
         session.createSelectionQuery(
             "from ActualPartEntity where id between :first and :last order by id",
             ActualPartEntity.class);
     try (Stream<ActualPartEntity> parts = range(query, load.id(), PARTS).getResultStream()) {
-      parts.forEach(part -> ActualPart.unpack(part.content).addTo(block));
+      parts.forEach(
+          part -> {
+            digest.update(part.content);
+            ActualPart.unpack(part.content).addTo(block);
+          });
     }
     return block.build();
   }
@@ -109,9 +127,8 @@ public class RowStore {
   }
 
   /** Goals that stand beside actuals add up over a file's lines of a member and month. */
-  private static List<GoalBook.Cell> goals(StatelessSession session, PostedLoad load) {
-    Stream<GoalBook.Cell> cells =
-        list(session, load, GoalRowEntity.class).stream().flatMap(row -> cells(load, row));
+  private static List<GoalBook.Cell> goals(List<GoalRowEntity> rows, PostedLoad load) {
+    Stream<GoalBook.Cell> cells = rows.stream().flatMap(row -> cells(load, row));
     if (load.kind() != LoadKind.ACTUALS) {
       return cells.toList();
     }

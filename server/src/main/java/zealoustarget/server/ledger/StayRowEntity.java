@@ -50,4 +50,24 @@ class StayRowEntity {
     this.untilMonth = row.untilMonth();
     this.mail = row.mail();
   }
+
+  /** All that it says, as a digest takes it in. */
+  String text() {
+    return String.join(
+            "\u001f",
+            line
+                + ","
+                + repId
+                + ","
+                + regionId
+                + ","
+                + managerId
+                + ","
+                + fromMonth
+                + ","
+                + untilMonth,
+            name,
+            String.valueOf(mail))
+        + "\n";
+  }
 }

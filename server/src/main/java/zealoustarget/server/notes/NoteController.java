@@ -106,7 +106,7 @@ class NoteController {
           "A note may have " + LONGEST_TEXT + " characters, was " + text.length() + ".");
     }
     String reason = body.reason() == null || body.reason().isBlank() ? null : body.reason();
-    notes.write(member.id(), read, reason, text, body.was());
+    notes.write(member.id(), axis + " " + member.key(), read, reason, text, body.was());
   }
 
   private static YearMonth month(String text) {

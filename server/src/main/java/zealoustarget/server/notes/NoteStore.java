@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -16,6 +17,8 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 import zealoustarget.core.Refusal;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.ledger.Months;
+import zealoustarget.server.audit.Audit;
+import zealoustarget.server.audit.AuditKind;
 import zealoustarget.server.ledger.LedgerService;
 import zealoustarget.server.platform.DataState;
 
@@ -29,8 +32,11 @@ public class NoteStore {
   private final LedgerService ledgers;
   private final DataState state;
   private final Clock clock;
+  private final Audit audit;
 
-  NoteStore(EntityManager entities, LedgerService ledgers, DataState state, Clock clock) {
+  NoteStore(
+      EntityManager entities, LedgerService ledgers, DataState state, Clock clock, Audit audit) {
+    this.audit = audit;
     this.state = state;
     this.ledgers = ledgers;
     this.entities = entities;
@@ -55,6 +61,7 @@ public class NoteStore {
   @Transactional
   public void replaceReasons(List<Reason> reasons) {
     afterCommit();
+    List<Reason> before = reasons();
     Set<String> kept = reasons.stream().map(Reason::code).collect(Collectors.toSet());
     Set<String> used =
         new HashSet<>(
@@ -80,6 +87,11 @@ public class NoteStore {
       Reason reason = reasons.get(place);
       entities.merge(new ReasonEntity(reason.code(), place, reason.name()));
     }
+    audit.add(AuditKind.RULES_CHANGED, "reasons", names(before), names(reasons));
+  }
+
+  private static String names(List<Reason> reasons) {
+    return String.join(", ", reasons.stream().map(Reason::name).toList());
   }
 
   /**
@@ -113,13 +125,14 @@ public class NoteStore {
   /**
    * Writes a note over the one there, or takes it away where reason and text are empty.
    *
+   * @param subject what the trail calls the member
    * @param was the text that was looked at; null to write over whatever is there
    * @throws Refusal value-unknown if the reason is not on the list; changed-meanwhile if another
    *     text is there
    */
   @Transactional
   public synchronized void write(
-      int memberId, YearMonth month, String reason, String text, String was) {
+      int memberId, String subject, YearMonth month, String reason, String text, String was) {
     NoteEntity.Place place = new NoteEntity.Place(memberId, Months.number(month));
     NoteEntity entity = entities.find(NoteEntity.class, place);
     String there = entity == null ? "" : entity.content;
@@ -131,24 +144,21 @@ public class NoteStore {
                   + "\". Your text was not stored; copy it, look again, then write.")
           .with("text", there);
     }
+    if (reason != null && entities.find(ReasonEntity.class, reason) == null) {
+      throw unknownReason(reason);
+    }
+    String before = entity == null ? null : words(entity.reason, entity.content);
+    String after = reason == null && text.isEmpty() ? null : words(reason, text);
+    if (Objects.equals(before, after)) {
+      return;
+    }
     afterCommit();
+    audit.add(AuditKind.NOTE, subject + ", " + month, before, after);
     if (reason == null && text.isEmpty()) {
       if (entity != null) {
         entities.remove(entity);
       }
       return;
-    }
-    if (reason != null && entities.find(ReasonEntity.class, reason) == null) {
-      List<String> known = reasons().stream().map(Reason::code).toList();
-      throw Refusal.of(
-              "value-unknown",
-              "\""
-                  + reason
-                  + "\" is no reason of the list; allowed are "
-                  + String.join(", ", known)
-                  + ".")
-          .with("name", "reason")
-          .with("allowed", known);
     }
     NoteEntity written = entity == null ? new NoteEntity(place) : entity;
     written.reason = reason;
@@ -157,6 +167,23 @@ public class NoteStore {
     if (entity == null) {
       entities.persist(written);
     }
+  }
+
+  private Refusal unknownReason(String reason) {
+    List<String> known = reasons().stream().map(Reason::code).toList();
+    return Refusal.of(
+            "value-unknown",
+            "\""
+                + reason
+                + "\" is no reason of the list; allowed are "
+                + String.join(", ", known)
+                + ".")
+        .with("name", "reason")
+        .with("allowed", known);
+  }
+
+  private static String words(String reason, String text) {
+    return (reason == null ? "" : "(" + reason + ") ") + text;
   }
 
   /** Notes stand in what was answered before, so those answers hold no more. */

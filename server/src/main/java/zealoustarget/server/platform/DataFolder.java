@@ -1,6 +1,8 @@
 package zealoustarget.server.platform;
 
 import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.DirectoryStream;
 import java.nio.file.FileSystems;
 import java.nio.file.Files;
@@ -9,6 +11,7 @@ import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermission;
 import java.nio.file.attribute.PosixFilePermissions;
+import java.util.Arrays;
 import java.util.Set;
 
 /** The folder that holds the data. */
@@ -18,13 +21,27 @@ public final class DataFolder {
 
   private DataFolder() {}
 
-  /** The data folder cannot be written. */
+  private static final byte[] BEGINNING = "H:2,".getBytes(StandardCharsets.US_ASCII);
+
+  /** The data folder cannot be used, as {@link #getMessage} says. */
   static final class Unusable extends RuntimeException {
+    private Unusable(String words) {
+      super(words);
+    }
+
     Unusable(Path folder) {
-      super(
+      this(
           "The data folder "
               + folder.toAbsolutePath().normalize()
               + " cannot be written. Nothing was changed.");
+    }
+
+    /** The database is there and is none. */
+    static Unusable damaged(Path database) {
+      return new Unusable(
+          database.toAbsolutePath().normalize()
+              + " is empty or damaged, so nothing was changed. Put it aside and restore the last"
+              + " backup: ./run restore FILE --data DIR.");
     }
   }
 
@@ -43,6 +60,17 @@ public final class DataFolder {
     Path database = folder.resolve(DATABASE);
     if (!Files.isWritable(folder) || Files.exists(database) && !Files.isWritable(database)) {
       throw new Unusable(folder);
+    }
+    if (Files.exists(database) && !isDatabase(database)) {
+      throw Unusable.damaged(database);
+    }
+  }
+
+  private static boolean isDatabase(Path database) {
+    try (InputStream in = Files.newInputStream(database)) {
+      return Arrays.equals(in.readNBytes(BEGINNING.length), BEGINNING);
+    } catch (IOException unreadable) {
+      return false;
     }
   }
 

@@ -8,6 +8,7 @@ import java.io.IOException;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
@@ -25,12 +26,21 @@ public class OwnSiteFilter extends OncePerRequestFilter {
   private static final Set<String> LOCAL_NAMES = Set.of("localhost", "127.0.0.1", "[::1]", "::1");
   private static final Set<String> READING = Set.of("GET", "HEAD", "OPTIONS");
 
+  private static final Pattern WITHOUT_FIGURES =
+      Pattern.compile(
+          "/api/v1/(health|session|tokens|accounts|backups|audit|audit\\.csv|record)(/.*)?");
+
   private final Readiness readiness;
+  private final RecordState record;
   private final ProblemWriter problems;
   private final Set<String> names = new HashSet<>(LOCAL_NAMES);
 
   OwnSiteFilter(
-      Readiness readiness, ProblemWriter problems, @Value("${zealous.hosts}") List<String> hosts) {
+      Readiness readiness,
+      RecordState record,
+      ProblemWriter problems,
+      @Value("${zealous.hosts}") List<String> hosts) {
+    this.record = record;
     this.readiness = readiness;
     this.problems = problems;
     hosts.forEach(host -> names.add(host.strip()));
@@ -53,9 +63,17 @@ public class OwnSiteFilter extends OncePerRequestFilter {
         && !request.getRequestURI().equals("/api/v1/health")) {
       problems.write(
           response, Problem.STARTING, "The data are being loaded. Try again in a moment.");
+    } else if (!record.isWhole() && isOfFigures(request)) {
+      problems.write(response, Problem.RECORD_DAMAGED, record.words());
     } else {
       chain.doFilter(request, response);
     }
+  }
+
+  /** Whether anything but accounts, the trail and copies is asked for. */
+  private static boolean isOfFigures(HttpServletRequest request) {
+    return Surface.of(request) == Surface.API
+        && !WITHOUT_FIGURES.matcher(request.getRequestURI()).matches();
   }
 
   private boolean isOwnSite(HttpServletRequest request) {

@@ -12,6 +12,8 @@ import java.util.List;
  * @param statements commission of every rep, packed
  * @param figures the standings then, packed
  * @param checksum SHA-256 of rules, statements and figures
+ * @param form version of how these are written
+ * @param hash over all of it and the seal before
  * @param unsealedAt null while it is in force
  * @param reason why it was unsealed; null while it is in force
  */
@@ -25,6 +27,8 @@ public record Seal(
     byte[] statements,
     byte[] figures,
     String checksum,
+    int form,
+    String hash,
     Instant unsealedAt,
     String unsealedBy,
     String reason) {

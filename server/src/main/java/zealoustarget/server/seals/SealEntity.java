@@ -41,6 +41,16 @@ class SealEntity {
   @Column(updatable = false)
   String checksum;
 
+  /** Version of how the parts are written. */
+  @Column(updatable = false)
+  int form;
+
+  @Column(name = "previous_hash", updatable = false)
+  String previousHash;
+
+  @Column(updatable = false)
+  String hash;
+
   @Column(name = "unsealed_at")
   Instant unsealedAt;
 
@@ -60,6 +70,8 @@ class SealEntity {
         statements,
         figures,
         checksum,
+        form,
+        hash,
         unsealedAt,
         unsealedBy,
         reason);

@@ -3,19 +3,23 @@ package zealoustarget.server.seals;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.TypedQuery;
 import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
 import java.time.YearMonth;
+import java.time.temporal.ChronoUnit;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import zealoustarget.core.ledger.Months;
+import zealoustarget.server.platform.Link;
 
 /** The months that are sealed; each seal is one row, so it is there wholly or not at all. */
 @Component
 public class Seals {
+  /** How the parts of a new seal are written. */
+  static final int FORM = 1;
+
   private final EntityManager entities;
   private final Clock clock;
   private volatile List<Seal> inForce = List.of();
@@ -63,21 +67,38 @@ public class Seals {
   /** What is frozen with a month. */
   public record Frozen(List<SealedLoad> loads, byte[] rules, byte[] statements, byte[] figures) {}
 
-  /** Seals a month; call {@link #open} after. */
+  /** Seals a month and gives the seal's hash; call {@link #open} after. */
   @Transactional
-  public int add(YearMonth month, String by, Frozen frozen) {
+  public String add(YearMonth month, String by, Frozen frozen) {
     SealEntity seal = new SealEntity();
     seal.month = Months.number(month);
-    seal.sealedAt = clock.instant();
+    seal.sealedAt = clock.instant().truncatedTo(ChronoUnit.MILLIS);
     seal.sealedBy = by;
     seal.loads = SealedLoad.text(frozen.loads());
     seal.rules = frozen.rules();
     seal.statements = frozen.statements();
     seal.figures = frozen.figures();
     seal.checksum = checksum(frozen.rules(), frozen.statements(), frozen.figures());
+    seal.form = FORM;
+    seal.previousHash =
+        entities
+            .createQuery("select hash from SealEntity order by id desc", String.class)
+            .setMaxResults(1)
+            .getResultStream()
+            .findFirst()
+            .orElse(Link.NONE);
+    seal.hash =
+        SealLinks.hash(
+            seal.previousHash,
+            seal.month,
+            seal.sealedAt,
+            seal.sealedBy,
+            seal.loads,
+            seal.checksum,
+            seal.form);
     entities.persist(seal);
     entities.flush();
-    return seal.id;
+    return seal.hash;
   }
 
   /** Takes a seal out of force; the row stays. Call {@link #open} after. */
@@ -91,14 +112,10 @@ public class Seals {
 
   /** SHA-256 over the parts, as hexadecimal digits. */
   public static String checksum(byte[]... parts) {
-    try {
-      MessageDigest digest = MessageDigest.getInstance("SHA-256");
-      for (byte[] part : parts) {
-        digest.update(part);
-      }
-      return HexFormat.of().formatHex(digest.digest());
-    } catch (NoSuchAlgorithmException impossible) {
-      throw new IllegalStateException(impossible);
+    MessageDigest digest = Link.sha256();
+    for (byte[] part : parts) {
+      digest.update(part);
     }
+    return HexFormat.of().formatHex(digest.digest());
   }
 }

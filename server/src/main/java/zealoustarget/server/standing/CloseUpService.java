@@ -4,6 +4,7 @@ import java.math.RoundingMode;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -82,9 +83,32 @@ class CloseUpService {
         page,
         size,
         rows.size(),
-        page(rows, page, size).stream().map(source -> source(source, files, query)).toList(),
+        decided(
+            page(rows, page, size).stream().map(source -> source(source, files, query)).toList()),
         goalRows.size(),
-        page(goalRows, 0, size).stream().map(source -> goalSource(source, files, query)).toList());
+        decided(
+            page(goalRows, 0, size).stream()
+                .map(source -> goalSource(source, files, query))
+                .toList()));
+  }
+
+  /** The same lines with what was decided about each. */
+  private List<ProofAnswer.SourceRow> decided(List<ProofAnswer.SourceRow> rows) {
+    Map<Integer, Set<Integer>> lines = new HashMap<>();
+    rows.forEach(row -> lines.computeIfAbsent(row.load(), load -> new HashSet<>()).add(row.line()));
+    Map<Integer, Map<Integer, List<String>>> decisions = new HashMap<>();
+    lines.forEach((load, ofLoad) -> decisions.put(load, loads.decisions(load, ofLoad)));
+    return rows.stream()
+        .map(
+            row ->
+                new ProofAnswer.SourceRow(
+                    row.load(),
+                    row.file(),
+                    row.line(),
+                    row.month(),
+                    row.amount(),
+                    decisions.get(row.load()).getOrDefault(row.line(), List.of())))
+        .toList();
   }
 
   private static List<Explanation> explanations(Asked asked, Integer member, Reading reading) {
@@ -482,7 +506,8 @@ class CloseUpService {
         files.get(source.loadId()),
         source.line(),
         Months.of(source.month()).toString(),
-        measure.text(source.amount()));
+        measure.text(source.amount()),
+        List.of());
   }
 
   static <T> List<T> page(List<T> rows, int page, int size) {

@@ -29,5 +29,11 @@ record ProofAnswer(
   /** The rung, its number from 1, and its bound in the ladder's scale. */
   record DecidingRung(int number, String name, String scale, String from, String bound) {}
 
-  record SourceRow(int load, String file, int line, String month, String amount) {}
+  /**
+   * A line of a file.
+   *
+   * @param decisions what was decided about the line before it was posted, in words
+   */
+  record SourceRow(
+      int load, String file, int line, String month, String amount, List<String> decisions) {}
 }

@@ -203,7 +203,7 @@ class AccountsTest {
     String stepDown =
         "{\"role\": \"analyst\", \"version\": %d}".formatted(own.get("version").asInt());
     assertThat(admin.put("/api/v1/accounts/" + own.get("id").asInt(), stepDown).code())
-        .isEqualTo("last-administrator");
+        .isEqualTo("own-role");
   }
 
   @Test

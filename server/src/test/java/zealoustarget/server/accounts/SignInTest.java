@@ -49,7 +49,8 @@ class SignInTest {
               return asked.getArgument(0).equals("right");
             });
     Clock clock = Clock.systemUTC();
-    signIn = new SignIn(accounts, passwords, new SignInGuard(clock), clock);
+    signIn =
+        new SignIn(accounts, passwords, new SignInGuard(clock), clock, mock(SignInTrail.class));
   }
 
   @AfterEach

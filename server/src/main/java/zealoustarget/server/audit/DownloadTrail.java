@@ -1,0 +1,66 @@
+package zealoustarget.server.audit;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.Map;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
+import org.springframework.stereotype.Component;
+import org.springframework.web.servlet.HandlerInterceptor;
+import org.springframework.web.servlet.HandlerMapping;
+import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
+import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
+
+/** Notes who took pay, backups and exports along. */
+@Component
+@ConditionalOnWebApplication
+class DownloadTrail implements HandlerInterceptor, WebMvcConfigurer {
+  private static final Map<String, String> WORDS =
+      Map.of(
+          "/api/v1/earnings/payroll.csv", "payroll file",
+          "/api/v1/earnings/reps/{rep}/statement.pdf", "statement",
+          "/api/v1/earnings/jobs/{id}/statements.pdf", "all statements",
+          "/api/v1/months/{month}/seal/snapshot.zip", "what was sealed",
+          "/api/v1/backups/{name}", "backup",
+          "/api/v1/company/export", "export of the company",
+          "/api/v1/standing/export.csv", "standing as CSV",
+          "/api/v1/standing/export.xlsx", "standing as a workbook",
+          "/api/v1/standing/{axis}/{key}/orders.csv", "orders as CSV",
+          "/api/v1/audit.csv", "audit trail");
+
+  private final Audit audit;
+
+  DownloadTrail(Audit audit) {
+    this.audit = audit;
+  }
+
+  @Override
+  public void addInterceptors(InterceptorRegistry registry) {
+    registry.addInterceptor(this).addPathPatterns("/api/v1/**");
+  }
+
+  @Override
+  public void afterCompletion(
+      HttpServletRequest request, HttpServletResponse response, Object handler, Exception failure) {
+    String words =
+        WORDS.get(
+            String.valueOf(request.getAttribute(HandlerMapping.BEST_MATCHING_PATTERN_ATTRIBUTE)));
+    if (words != null && failure == null && response.getStatus() == HttpServletResponse.SC_OK) {
+      audit.add(AuditKind.DOWNLOAD, words + said(request), null, null);
+    }
+  }
+
+  /** What exactly: whose, of which month, which view. */
+  private static String said(HttpServletRequest request) {
+    Object inPath = request.getAttribute(HandlerMapping.URI_TEMPLATE_VARIABLES_ATTRIBUTE);
+    StringBuilder said = new StringBuilder();
+    if (inPath instanceof Map<?, ?> values) {
+      values.forEach((name, value) -> said.append(", ").append(name).append(' ').append(value));
+    }
+    request
+        .getParameterMap()
+        .forEach(
+            (name, values) ->
+                said.append(", ").append(name).append(' ').append(String.join(" ", values)));
+    return said.toString();
+  }
+}

@@ -1,0 +1,42 @@
+package zealoustarget.server.record;
+
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.boot.ExitCodeGenerator;
+import org.springframework.context.annotation.Profile;
+import org.springframework.core.annotation.Order;
+import org.springframework.stereotype.Component;
+
+/**
+ * Says of a data folder that no server has open whether it is whole, for {@code ./run verify}; by
+ * then all rows have been read.
+ */
+@Component
+@Profile("verify")
+@Order(2)
+class ConsoleVerify implements ApplicationRunner, ExitCodeGenerator {
+  private final RecordService record;
+  private boolean isWhole;
+
+  ConsoleVerify(RecordService record) {
+    this.record = record;
+  }
+
+  @Override
+  public void run(ApplicationArguments arguments) {
+    RecordService.RecordAnswer found = record.verify();
+    isWhole = found.isWhole();
+    System.out.printf(
+        "%d entries of the audit trail, %d seals, the rows of every posted load: %s%n",
+        found.entries(),
+        found.seals(),
+        isWhole ? "all as they were written." : "not as they were written.");
+    found.faults().forEach(fault -> System.out.println("- " + fault));
+    System.out.println("Head of the record: " + found.head());
+  }
+
+  @Override
+  public int getExitCode() {
+    return isWhole ? 0 : 1;
+  }
+}

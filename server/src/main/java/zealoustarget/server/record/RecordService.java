@@ -1,0 +1,70 @@
+package zealoustarget.server.record;
+
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.List;
+import javax.sql.DataSource;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.core.annotation.Order;
+import org.springframework.stereotype.Service;
+import zealoustarget.server.audit.AuditLinks;
+import zealoustarget.server.audit.HeadFile;
+import zealoustarget.server.platform.RecordState;
+import zealoustarget.server.seals.SealLinks;
+
+/**
+ * Whether trail and seals read as they were written: looked at when the application starts, and
+ * whenever somebody asks. Rows of loads are looked at as they are read.
+ */
+@Service
+@Order(-1)
+class RecordService implements ApplicationRunner {
+  /**
+   * What was found.
+   *
+   * @param entries of the audit trail
+   * @param head hash of the last entry, which stands for all of them
+   * @param faults in words; empty where all is as it was written
+   */
+  record RecordAnswer(long entries, int seals, String head, boolean isWhole, List<String> faults) {}
+
+  private final DataSource database;
+  private final RecordState state;
+  private final HeadFile file;
+
+  RecordService(DataSource database, RecordState state, HeadFile file) {
+    this.file = file;
+    this.database = database;
+    this.state = state;
+  }
+
+  @Override
+  public void run(ApplicationArguments arguments) {
+    verify();
+  }
+
+  /** Looks at everything that is linked, and withholds the figures where something is wrong. */
+  RecordAnswer verify() {
+    try (Connection connection = database.getConnection()) {
+      AuditLinks.Verified trail = AuditLinks.verify(connection);
+      SealLinks.Verified seals = SealLinks.verify(connection);
+      trail.faults().forEach(state::damaged);
+      if (trail.entries() < file.read()) {
+        state.damaged(
+            "The database ends with entry "
+                + trail.entries()
+                + " of the audit trail and "
+                + file.read()
+                + " were written: it is cut, or an older one.");
+      }
+      seals.faults().forEach(state::damaged);
+      List<String> faults = new ArrayList<>(state.faults());
+      return new RecordAnswer(
+          trail.entries(), seals.seals(), trail.head(), faults.isEmpty(), faults);
+    } catch (SQLException failure) {
+      throw new IllegalStateException(failure);
+    }
+  }
+}
