@@ -73,6 +73,9 @@ function Tokens() {
           >
             <option value="read">read</option>
             {role === 'analyst' && <option value="load">read and load</option>}
+            {role === 'analyst' && (
+              <option value="settle">read, load, and correct what was loaded</option>
+            )}
           </select>
         </label>
         <button type="submit" className={quietButton} disabled={make.isPending}>
@@ -93,6 +96,12 @@ function Tokens() {
   );
 }
 
+const SCOPES: Record<Token['scope'], string> = {
+  read: 'reads',
+  load: 'reads and loads',
+  settle: 'reads, loads and corrects',
+};
+
 function TokenList({ tokens }: { tokens: Token[] }) {
   const revoke = useRevoking();
   if (tokens.length === 0) return <p className="mb-3">There is none yet.</p>;
@@ -104,8 +113,7 @@ function TokenList({ tokens }: { tokens: Token[] }) {
             {token.name}
           </span>
           <span className="text-quiet">
-            {token.scope === 'load' ? 'reads and loads' : 'reads'}, since{' '}
-            {dayText(token.madeAt.slice(0, 10))}
+            {SCOPES[token.scope]}, since {dayText(token.madeAt.slice(0, 10))}
           </span>
           <button
             type="button"

@@ -39,7 +39,7 @@ export const usePassword = () =>
 export interface Token {
   id: number;
   name: string;
-  scope: 'read' | 'load';
+  scope: 'read' | 'load' | 'settle';
   madeAt: string;
 }
 

@@ -60,6 +60,11 @@ public record StandingQuery(
         other, measure, span, basis, filters, ladder, Narrowing.NONE, days, isWhole);
   }
 
+  /** The same of a measure as other rules have it. */
+  public StandingQuery withMeasure(Measure other) {
+    return new StandingQuery(axis, other, span, basis, filters, ladder, narrowing, days, isWhole);
+  }
+
   public StandingQuery withFilters(Filters other) {
     return new StandingQuery(axis, measure, span, basis, other, ladder, narrowing, days, isWhole);
   }

@@ -122,7 +122,7 @@ class GateKeeper
       return "Only an account that looks after accounts may do that.";
     }
     return isRole
-        ? "This token may not do that. Use one that may load, or the account's password."
+        ? "This token may not do that. Use one of a wider scope, or the account's password."
         : "The role " + account.role().word() + " does not include this.";
   }
 }

@@ -126,10 +126,10 @@ public final class RouteRules {
     load(HttpMethod.PUT, "/loads/{id}/reading");
     load(HttpMethod.PUT, "/loads/{id}/control");
     load(HttpMethod.POST, "/loads/{id}/control");
-    load(HttpMethod.POST, "/loads/{id}/fixes");
-    load(HttpMethod.DELETE, "/loads/{id}/fixes");
-    load(HttpMethod.POST, "/loads/{id}/names");
-    load(HttpMethod.POST, "/loads/{id}/members");
+    rule(HttpMethod.POST, "/loads/{id}/fixes", ANALYST, Scope.SETTLE);
+    rule(HttpMethod.DELETE, "/loads/{id}/fixes", ANALYST, Scope.SETTLE);
+    rule(HttpMethod.POST, "/loads/{id}/names", ANALYST, Scope.SETTLE);
+    rule(HttpMethod.POST, "/loads/{id}/members", ANALYST, Scope.SETTLE);
     read(OFFICE, "/loads/{id}/original");
     read(OFFICE, "/loads/{id}/remainder.csv");
     load(HttpMethod.POST, "/loads/{id}/remainder");

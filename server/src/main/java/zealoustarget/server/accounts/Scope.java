@@ -8,7 +8,9 @@ import java.util.stream.Stream;
 enum Scope {
   /** Everything: a password. */
   ALL,
-  /** Reading, and bringing files in: a token. */
+  /** Reading, bringing files in, and deciding about what is in them: a token. */
+  SETTLE,
+  /** Reading, and bringing files in as they are: a token. */
   LOAD,
   /** Reading only: a token. */
   READ;
@@ -27,7 +29,7 @@ enum Scope {
 
   /** The scope of a token. */
   static Optional<Scope> findForToken(String word) {
-    return Stream.of(LOAD, READ)
+    return Stream.of(SETTLE, LOAD, READ)
         .filter(scope -> word != null && scope.word().equals(word.strip().toLowerCase(Locale.ROOT)))
         .findFirst();
   }

@@ -25,7 +25,8 @@ class TokenController {
   /**
    * A token to make.
    *
-   * @param scope {@code read}, or {@code load} to bring files in as well
+   * @param scope {@code read}; {@code load} to bring files in as well; {@code settle} to decide
+   *     about what is in them, too
    */
   record TokenBody(String name, String scope) {}
 
@@ -43,7 +44,7 @@ class TokenController {
         Scope.findForToken(body.scope())
             .orElseThrow(
                 () ->
-                    Refusal.of("token-invalid", "The scope is read or load.")
+                    Refusal.of("token-invalid", "The scope is read, load or settle.")
                         .with("name", "scope"));
     return tokens.add(Acting.account().id(), body.name(), scope);
   }

@@ -1,11 +1,12 @@
 package zealoustarget.server.audit;
 
+import jakarta.servlet.DispatcherType;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.Map;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
 import org.springframework.stereotype.Component;
-import org.springframework.web.servlet.HandlerInterceptor;
+import org.springframework.web.servlet.AsyncHandlerInterceptor;
 import org.springframework.web.servlet.HandlerMapping;
 import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
@@ -13,7 +14,7 @@ import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 /** Notes who took pay, backups and exports along. */
 @Component
 @ConditionalOnWebApplication
-class DownloadTrail implements HandlerInterceptor, WebMvcConfigurer {
+class DownloadTrail implements AsyncHandlerInterceptor, WebMvcConfigurer {
   private static final Map<String, String> WORDS =
       Map.of(
           "/api/v1/earnings/payroll.csv", "payroll file",
@@ -38,13 +39,26 @@ class DownloadTrail implements HandlerInterceptor, WebMvcConfigurer {
     registry.addInterceptor(this).addPathPatterns("/api/v1/**");
   }
 
+  /** A download that is still being written; the thread that ends it works for nobody. */
+  @Override
+  public void afterConcurrentHandlingStarted(
+      HttpServletRequest request, HttpServletResponse response, Object handler) {
+    note(request, response);
+  }
+
   @Override
   public void afterCompletion(
       HttpServletRequest request, HttpServletResponse response, Object handler, Exception failure) {
+    if (failure == null && request.getDispatcherType() == DispatcherType.REQUEST) {
+      note(request, response);
+    }
+  }
+
+  private void note(HttpServletRequest request, HttpServletResponse response) {
     String words =
         WORDS.get(
             String.valueOf(request.getAttribute(HandlerMapping.BEST_MATCHING_PATTERN_ATTRIBUTE)));
-    if (words != null && failure == null && response.getStatus() == HttpServletResponse.SC_OK) {
+    if (words != null && response.getStatus() == HttpServletResponse.SC_OK) {
       audit.add(AuditKind.DOWNLOAD, words + said(request), null, null);
     }
   }

@@ -30,7 +30,10 @@ import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
 import zealoustarget.server.audit.Audit;
 import zealoustarget.server.audit.AuditKind;
+import zealoustarget.server.audit.AuditLinks;
 import zealoustarget.server.platform.DataFolder;
+import zealoustarget.server.platform.RecordState;
+import zealoustarget.server.seals.SealLinks;
 
 /** Makes backups while everything goes on, reads each back, and keeps the latest. */
 @Service
@@ -52,6 +55,7 @@ class BackupService {
   private final BackupSettings settings;
   private final Audit audit;
   private final Clock clock;
+  private final RecordState record;
   private final Path folder;
   private final ScheduledExecutorService watch = Executors.newSingleThreadScheduledExecutor();
 
@@ -60,11 +64,13 @@ class BackupService {
       BackupSettings settings,
       Audit audit,
       Clock clock,
+      RecordState record,
       @Value("${zealous.data-dir}") String dataFolder) {
     this.database = database;
     this.settings = settings;
     this.audit = audit;
     this.clock = clock;
+    this.record = record;
     this.folder =
         settings.folder().isBlank()
             ? Path.of(dataFolder).resolve("backups")
@@ -147,6 +153,7 @@ class BackupService {
       }
       try (Connection connection = database.getConnection();
           Statement statement = connection.createStatement()) {
+        checkRecord(connection);
         statement.execute("backup to '" + copy.toString().replace("'", "''") + "'");
       }
       BackupFile.write(copy, now.toString(), target);
@@ -160,6 +167,17 @@ class BackupService {
           "No backup was made: " + words(failure) + " Check the folder and its space.");
     } finally {
       deleteQuietly(copy);
+    }
+  }
+
+  /** A damaged record is not laid over good copies. */
+  private void checkRecord(Connection connection) throws SQLException {
+    AuditLinks.verify(connection).faults().forEach(record::damaged);
+    SealLinks.verify(connection).faults().forEach(record::damaged);
+    if (!record.isWhole()) {
+      throw Refusal.of(
+          "backup-failed",
+          "No backup was made: " + String.join(" ", record.faults()) + " Restore the last one.");
     }
   }
 

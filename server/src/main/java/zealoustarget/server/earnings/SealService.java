@@ -26,6 +26,7 @@ import zealoustarget.server.audit.Audit;
 import zealoustarget.server.audit.AuditKind;
 import zealoustarget.server.intake.LoadService;
 import zealoustarget.server.ledger.LedgerService;
+import zealoustarget.server.platform.RecordState;
 import zealoustarget.server.playbook.PlanPart;
 import zealoustarget.server.playbook.PlaybookService;
 import zealoustarget.server.seals.Seal;
@@ -48,6 +49,7 @@ public class SealService {
   private final Audit audit;
   private final TransactionTemplate transaction;
   private final Clock clock;
+  private final RecordState record;
 
   SealService(
       Seals seals,
@@ -58,7 +60,9 @@ public class SealService {
       LoadService loads,
       Audit audit,
       TransactionTemplate transaction,
-      Clock clock) {
+      Clock clock,
+      RecordState record) {
+    this.record = record;
     this.clock = clock;
     this.seals = seals;
     this.earnings = earnings;
@@ -236,6 +240,7 @@ public class SealService {
               throw Refusal.of("month-not-ready", check.words() + " Nothing was sealed.")
                   .with("check", check.code());
             });
+    checkRecord();
     Seals.Frozen frozen =
         new Seals.Frozen(
             ledgers.postedLoads(),
@@ -249,6 +254,19 @@ public class SealService {
         });
     seals.open();
     ledgers.sealed();
+  }
+
+  /** Nothing is sealed on top of something that was changed from outside. */
+  private void checkRecord() {
+    for (Seal seal : seals.inForce()) {
+      if (!seal.isIntact()) {
+        record.damaged("What was frozen with " + seal.month() + " does not read as it was sealed.");
+      }
+    }
+    if (!record.isWhole()) {
+      throw Refusal.of(
+          "month-not-ready", String.join(" ", record.faults()) + " Nothing was sealed.");
+    }
   }
 
   /**

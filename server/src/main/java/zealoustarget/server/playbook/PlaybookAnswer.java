@@ -120,16 +120,25 @@ record PlaybookAnswer(
         playbook.commission().shared().stream().map(PlanPart.SharedPart::of).toList());
   }
 
-  /** What is frozen with a month: the ladders that replace a default, and commission. */
+  /**
+   * What is frozen with a month: measures, calendar, the ladders that replace a default, shading
+   * and commission. Seals of the first form have ladders and commission only.
+   */
   record Frozen(
+      Calendar calendar,
+      List<MeasurePart> measures,
       List<LadderPart> ladders,
+      List<ShadingPart> shading,
       List<PlanPart> plans,
       List<PlanPart.AssignmentPart> assignments,
       List<PlanPart.SharedPart> credits) {
     static Frozen of(Playbook playbook) {
       PlaybookAnswer whole = PlaybookAnswer.of(playbook);
       return new Frozen(
+          whole.calendar(),
+          whole.measures(),
           playbook.ladders().stream().map(PlaybookAnswer::ladder).toList(),
+          whole.shading(),
           whole.plans(),
           whole.assignments(),
           whole.credits());

@@ -1,5 +1,7 @@
 package zealoustarget.server.playbook;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -7,6 +9,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.util.DigestUtils;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.commission.Plan;
@@ -21,12 +24,16 @@ import zealoustarget.server.platform.DataState;
 public class PlaybookService {
   private static final JsonMapper JSON = new JsonMapper();
 
+  /** Parts of a seal's rules that standings are read by. */
+  private static final List<String> SHOWN = List.of("calendar", "measures", "ladders", "shading");
+
   private final PlaybookStore store;
   private final MeasureUse use;
   private final Audit audit;
   private final DataState state;
   private final CompanyClock clock;
   private final CompanyName name;
+  private final Cache<byte[], Playbook> frozen = Caffeine.newBuilder().weakKeys().build();
   private volatile Playbook current;
 
   PlaybookService(
@@ -109,6 +116,7 @@ public class PlaybookService {
     }
     store.write(after, PlaybookChange.between(current, after));
     current = after;
+    frozen.invalidateAll();
     tell(after.company());
     state.changed();
     return after;
@@ -152,11 +160,25 @@ public class PlaybookService {
     return JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(PlaybookAnswer.of(current));
   }
 
-  /** The rules in force, with the ladders that were frozen. */
-  public Playbook withFrozenLadders(byte[] rules) {
-    JsonNode ladders = JSON.readTree(rules).get("ladders");
-    return new PlaybookReader(current.withLadders(List.of()))
-        .read(JSON.createObjectNode().set("ladders", ladders));
+  /**
+   * The rules that a sealed month is read by: what was frozen with it, and of the rules in force
+   * only what a seal of its form does not hold.
+   *
+   * @param rules as {@link #toFreeze} gave them then; the same array for the same seal
+   */
+  public Playbook asFrozen(byte[] rules) {
+    return frozen.get(rules, this::readFrozen);
+  }
+
+  private Playbook readFrozen(byte[] rules) {
+    JsonNode all = JSON.readTree(rules);
+    ObjectNode shown = JSON.createObjectNode();
+    for (String part : SHOWN) {
+      if (all.has(part)) {
+        shown.set(part, all.get(part));
+      }
+    }
+    return new PlaybookReader(current.withLadders(List.of())).read(shown);
   }
 
   private static boolean differs(Measure before, Measure after) {

@@ -18,7 +18,7 @@ import zealoustarget.server.platform.Link;
 @Component
 public class Seals {
   /** How the parts of a new seal are written. */
-  static final int FORM = 1;
+  static final int FORM = 2;
 
   private final EntityManager entities;
   private final Clock clock;

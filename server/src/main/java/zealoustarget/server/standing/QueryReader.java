@@ -161,7 +161,9 @@ class QueryReader {
   Asked inMonth(Asked asked, YearMonth month) {
     Playbook rules = rules(month);
     Span span = Span.of(month);
-    StandingQuery query = asked.query().withSpan(span);
+    Measure measure = asked.query().measure();
+    StandingQuery query =
+        asked.query().withSpan(span).withMeasure(rules.findMeasure(measure.code()).orElse(measure));
     LocalDate asOf = asked.asOf();
     if (!month.equals(asked.query().span().toInclusive())) {
       // also a running month within or beside the span is judged by what was expected so far
@@ -171,11 +173,11 @@ class QueryReader {
     return asked.with(judged(query, asked.ledger(), rules), query.days() == null ? null : asOf);
   }
 
-  /** A sealed month keeps the ladders that it was judged by. */
+  /** A sealed month keeps the rules that it was judged by. */
   private Playbook rules(YearMonth month) {
     return seals
         .find(month)
-        .map(seal -> playbooks.withFrozenLadders(seal.rules()))
+        .map(seal -> playbooks.asFrozen(seal.rules()))
         .orElseGet(playbooks::current);
   }
 
