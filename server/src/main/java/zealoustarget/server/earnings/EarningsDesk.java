@@ -249,7 +249,7 @@ class EarningsDesk {
             plan == null ? Basis.NONE : new Basis.Set(plan.goalSet()),
             Filters.NONE,
             Ladder.defaultOf(measure.direction()));
-    List<Ledger.Source> sales = ledger.actualSources(query, member.id());
+    List<Ledger.Source> sales = seen(ledger.actualSources(query, member.id()), member);
     Map<Integer, String> files = loads.fileNames();
     int first = Math.min(Math.max(page, 0) * PAGE, sales.size());
     return new StatementAnswer(
@@ -266,9 +266,16 @@ class EarningsDesk {
             .toList(),
         plan == null
             ? List.of()
-            : ledger.goalSources(query, member.id()).stream()
+            : seen(ledger.goalSources(query, member.id()), member).stream()
                 .map(source -> line(source, files, measure))
                 .toList());
+  }
+
+  /** Lines of the months in which the rep may be seen; a window may begin before a move. */
+  private List<Ledger.Source> seen(List<Ledger.Source> sources, Member rep) {
+    return sources.stream()
+        .filter(source -> ledgers.seesRep(rep.id(), Months.of(source.month())))
+        .toList();
   }
 
   private static SourceLine line(

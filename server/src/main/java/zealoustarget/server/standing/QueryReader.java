@@ -27,6 +27,7 @@ import zealoustarget.core.ledger.Narrowing;
 import zealoustarget.core.ledger.StandingQuery;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
+import zealoustarget.server.accounts.Sights;
 import zealoustarget.server.intake.GoalSets;
 import zealoustarget.server.ledger.LedgerService;
 import zealoustarget.server.playbook.Playbook;
@@ -50,6 +51,7 @@ class QueryReader {
   private final GoalSets goalSets;
   private final NarrowingReader narrowing = new NarrowingReader();
   private final Seals seals;
+  private final Sights sights;
   private final Clock clock;
 
   QueryReader(
@@ -57,11 +59,13 @@ class QueryReader {
       PlaybookService playbooks,
       GoalSets goalSets,
       Seals seals,
+      Sights sights,
       Clock clock) {
     this.ledgers = ledgers;
     this.playbooks = playbooks;
     this.goalSets = goalSets;
     this.seals = seals;
+    this.sights = sights;
     this.clock = clock;
   }
 
@@ -192,7 +196,9 @@ class QueryReader {
   }
 
   private LedgerService.Readings without(String load) {
-    if (load.matches("\\d{1,9}") && ledgers.isPosted(Integer.parseInt(load))) {
+    if (sights.isEverything() // a number of a load must not tell whether there is one
+        && load.matches("\\d{1,9}")
+        && ledgers.isPosted(Integer.parseInt(load))) {
       return ledgers.readings(ledgers.without(Integer.parseInt(load)));
     }
     throw Refusal.of("load-unknown", "There is no posted load " + load + ".").with("load", load);
@@ -335,14 +341,23 @@ class QueryReader {
     };
   }
 
+  /** A set of which nothing may be seen is as unknown as one that is not there. */
   private Basis set(String name) {
+    Set<String> seen = ledgers.current().goalBooks().keySet();
+    boolean isEverything = sights.isEverything();
     return goalSets
         .find(name)
+        .filter(set -> isEverything || seen.contains(set.name()))
         .map(set -> new Basis.Set(set.name()))
         .orElseThrow(
             () ->
                 unknown(
-                    "goalSet", name, goalSets.all().stream().map(GoalSets.GoalSet::name).toList()));
+                    "goalSet",
+                    name,
+                    goalSets.all().stream()
+                        .map(GoalSets.GoalSet::name)
+                        .filter(known -> isEverything || seen.contains(known))
+                        .toList()));
   }
 
   private static Ratio factor(String text) {

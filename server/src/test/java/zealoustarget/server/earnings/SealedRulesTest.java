@@ -84,8 +84,8 @@ class SealedRulesTest {
                       {"code": "revenue", "unit": "EUR", "scale": 2, "direction": "LOWER"},
                       {"code": "yield", "direction": "LOWER", "quotient": ["visits", "revenue"]}],
                      "ladders": [{"measure": "revenue", "scale": "percent-to-goal", "rungs": [
-                       {"name": "high", "tone": "good", "from": "2"},
-                       {"name": "low", "tone": "bad"}]}]}
+                       {"name": "low", "tone": "good"},
+                       {"name": "high", "tone": "bad", "from": "0.5", "bound": "above"}]}]}
                     """)
                 .json()
                 .toString())
