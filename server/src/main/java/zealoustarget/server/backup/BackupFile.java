@@ -1,60 +1,75 @@
 package zealoustarget.server.backup;
 
+import java.io.BufferedInputStream;
+import java.io.BufferedOutputStream;
+import java.io.DataInputStream;
+import java.io.DataOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
+import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
+import java.util.function.Predicate;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.springframework.util.FileSystemUtils;
+import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.server.platform.CheckedZip;
 import zealoustarget.server.platform.DataFolder;
+import zealoustarget.server.schema.Schema;
 
-/** A backup as a file: a ZIP of the database and of what stands in its tables. */
+/**
+ * A backup as a file: a ZIP of the rows of every table, of what they sum up to, and of a seal over
+ * that. Laying it into a folder makes a new database and gives the rows to it as values; nothing
+ * that stands in the file is run or opened.
+ */
 final class BackupFile {
+  private static final String FORMAT = "zealous-backup/2";
   private static final String CONTENT = "content.json";
+  private static final String SEAL = "seal.json";
+  private static final String TABLES = "tables/";
   private static final JsonMapper JSON = new JsonMapper();
 
-  /** What stands in the database. */
-  record Content(String madeAt, Map<String, TableSums.Sum> tables) {}
+  /**
+   * What stands in a backup.
+   *
+   * @param schema version of the tables
+   * @param columns of each table, in the order of its rows' values
+   */
+  record Content(
+      String format,
+      String schema,
+      String madeAt,
+      Map<String, List<String>> columns,
+      Map<String, TableSums.Sum> tables) {}
 
   private BackupFile() {}
 
   /**
-   * Puts a backup together, and reads it back before it gets its name.
+   * Writes a backup, and reads it back before it gets its name.
    *
-   * @param database the database's own copy of itself, a ZIP
+   * @param connection in a transaction that sees one state
    * @param target must not exist
    * @return what stands in it
    */
-  static Content write(Path database, String madeAt, Path target) throws IOException {
+  static Content write(Connection connection, String madeAt, BackupKey key, Path target)
+      throws IOException, SQLException {
     Path folder = Files.createTempDirectory(target.toAbsolutePath().getParent(), "check");
     Path part = target.resolveSibling(target.getFileName() + ".part");
     try {
-      unpack(database, DataFolder.DATABASE, folder.resolve(DataFolder.DATABASE));
-      Content content = new Content(madeAt, sums(folder));
-      try (OutputStream out = Files.newOutputStream(part);
-          ZipOutputStream zip = new ZipOutputStream(out)) {
-        zip.putNextEntry(new ZipEntry(CONTENT));
-        zip.write(JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(content));
-        zip.closeEntry();
-        zip.putNextEntry(new ZipEntry(DataFolder.DATABASE));
-        Files.copy(folder.resolve(DataFolder.DATABASE), zip);
-        zip.closeEntry();
-      }
-      Files.delete(folder.resolve(DataFolder.DATABASE));
-      unpack(part, DataFolder.DATABASE, folder.resolve(DataFolder.DATABASE));
-      if (!sums(folder).equals(content.tables())) {
-        throw new IOException("the backup does not read back as it was written");
-      }
+      Files.deleteIfExists(part);
+      Files.createFile(part);
+      DataFolder.keepPrivate(part);
+      Content content = write(connection, madeAt, key, part, new TreeMap<>());
+      restore(part, folder.resolve("data"), seal -> key.fits(seal, bytes(content)));
       Files.move(part, target);
       return content;
     } finally {
@@ -63,32 +78,70 @@ final class BackupFile {
     }
   }
 
+  private static Content write(
+      Connection connection,
+      String madeAt,
+      BackupKey key,
+      Path part,
+      Map<String, List<String>> columns)
+      throws IOException, SQLException {
+    Map<String, TableSums.Sum> sums = new TreeMap<>();
+    try (ZipOutputStream zip =
+        new ZipOutputStream(new BufferedOutputStream(Files.newOutputStream(part)))) {
+      for (String table : TableRows.tables(connection)) {
+        columns.put(table, TableRows.columns(connection, table));
+        sums.put(table, TableSums.sum(connection, table, "*"));
+        zip.putNextEntry(new ZipEntry(TABLES + table));
+        DataOutputStream rows = new DataOutputStream(new BufferedOutputStream(zip, 1 << 16));
+        TableRows.write(connection, table, rows);
+        rows.flush();
+        zip.closeEntry();
+      }
+      Content content = new Content(FORMAT, Schema.versionOf(connection), madeAt, columns, sums);
+      byte[] bytes = bytes(content);
+      put(zip, CONTENT, bytes);
+      put(zip, SEAL, JSON.writeValueAsBytes(key.seal(bytes)));
+      return content;
+    }
+  }
+
+  private static byte[] bytes(Content content) {
+    return JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(content);
+  }
+
+  private static void put(ZipOutputStream zip, String name, byte[] bytes) throws IOException {
+    zip.putNextEntry(new ZipEntry(name));
+    zip.write(bytes);
+    zip.closeEntry();
+  }
+
   /**
    * Lays a backup into an empty data folder and compares every table with what was noted.
    *
-   * @throws IOException in words, where the file is no backup or differs; the folder is left empty
+   * @param key that it was sealed with; null where that cannot be checked and is not to be
+   * @throws IOException in words, where the file is no backup, was changed or is sealed with
+   *     another key; the folder is left empty
    */
-  static Content restore(Path file, Path folder) throws IOException {
+  static Content restore(Path file, Path folder, BackupKey key) throws IOException {
+    try (CheckedZip zip = open(file)) {
+      byte[] content = bytes(zip, CONTENT, file);
+      return restore(file, folder, seal -> key == null || key.fits(seal, content));
+    }
+  }
+
+  private static Content restore(Path file, Path folder, Predicate<BackupKey.Seal> isSealed)
+      throws IOException {
     Path database = DataFolder.databaseOfEmpty(folder);
-    try {
-      Content content = content(file);
-      unpack(file, DataFolder.DATABASE, database);
-      List<String> differing = new ArrayList<>();
-      Map<String, TableSums.Sum> found = sums(folder);
-      content
-          .tables()
-          .forEach(
-              (table, sum) -> {
-                if (!sum.equals(found.get(table))) {
-                  differing.add(table);
-                }
-              });
-      if (!differing.isEmpty()) {
+    try (CheckedZip zip = open(file)) {
+      Content content = content(zip, file);
+      if (!isSealed.test(read(zip, SEAL, BackupKey.Seal.class, file))) {
         throw new IOException(
-            "The backup is damaged: "
-                + String.join(", ", differing)
-                + " differ from what was noted.");
+            "The backup was changed, or sealed with another key or passphrase. Give the key of the"
+                + " installation that made it (--key FILE, the backup.key of its data folder) or its"
+                + " passphrase (ZEALOUS_BACKUP_PASSPHRASE).");
       }
+      fill(zip, content, folder);
+      DataFolder.keepPrivate(folder);
       return content;
     } catch (IOException failure) {
       Files.deleteIfExists(database);
@@ -96,39 +149,83 @@ final class BackupFile {
     }
   }
 
-  private static Content content(Path file) throws IOException {
-    try (CheckedZip zip = new CheckedZip(file)) {
-      ZipEntry entry = zip.getEntry(CONTENT);
-      if (entry == null) {
-        throw new IOException(file + " is no backup of this application.");
-      }
-      try (InputStream in = zip.getInputStream(entry)) {
-        return JSON.readValue(in.readAllBytes(), Content.class);
-      }
+  private static CheckedZip open(Path file) throws IOException {
+    try {
+      return new CheckedZip(file);
+    } catch (IOException none) {
+      throw new IOException(file + " is no backup of this application, or is cut.", none);
     }
   }
 
-  private static void unpack(Path file, String name, Path target) throws IOException {
-    try (CheckedZip zip = new CheckedZip(file)) {
-      ZipEntry entry = zip.getEntry(name);
-      if (entry == null) {
-        throw new IOException(file + " is no backup of this application.");
-      }
-      try (InputStream in = zip.getInputStream(entry)) {
-        Files.copy(in, target);
-      }
+  private static Content content(CheckedZip zip, Path file) throws IOException {
+    if (zip.getEntry(DataFolder.DATABASE) != null) {
+      throw new IOException(
+          file
+              + " was made by an earlier version, whose backups are databases. Restore it with that"
+              + " version, then start this one on the folder.");
+    }
+    Content content = read(zip, CONTENT, Content.class, file);
+    if (!FORMAT.equals(content.format())) {
+      throw new IOException(
+          file + " is of the format \"" + content.format() + "\"; " + FORMAT + " is understood.");
+    }
+    return content;
+  }
+
+  private static <T> T read(CheckedZip zip, String name, Class<T> type, Path file)
+      throws IOException {
+    try {
+      return JSON.readValue(bytes(zip, name, file), type);
+    } catch (JacksonException unreadable) {
+      throw new IOException("The " + name + " of " + file + " cannot be read.", unreadable);
     }
   }
 
-  private static Map<String, TableSums.Sum> sums(Path folder) throws IOException {
-    String url =
-        "jdbc:h2:file:"
-            + folder.resolve("zealous").toAbsolutePath()
-            + ";IFEXISTS=TRUE;ACCESS_MODE_DATA=r";
+  private static byte[] bytes(CheckedZip zip, String name, Path file) throws IOException {
+    ZipEntry entry = zip.getEntry(name);
+    if (entry == null) {
+      throw new IOException(file + " is no backup of this application.");
+    }
+    try (InputStream in = zip.getInputStream(entry)) {
+      return in.readAllBytes();
+    }
+  }
+
+  private static void fill(CheckedZip zip, Content content, Path folder) throws IOException {
+    String url = "jdbc:h2:file:" + folder.resolve("zealous").toAbsolutePath();
+    Schema.make(url, content.schema());
+    List<String> differing = new ArrayList<>();
     try (Connection connection = DriverManager.getConnection(url, "sa", "")) {
-      return TableSums.of(connection);
-    } catch (SQLException unreadable) {
-      throw new IOException("The database of the backup cannot be read.", unreadable);
+      try (Statement statement = connection.createStatement()) {
+        statement.execute("set referential_integrity false");
+      }
+      for (String table : TableRows.tables(connection)) {
+        List<String> columns = content.columns().get(table);
+        ZipEntry entry = zip.getEntry(TABLES + table);
+        if (entry == null || !TableRows.columns(connection, table).equals(columns)) {
+          throw new IOException("The backup has no table " + table + " as this version knows it.");
+        }
+        try (DataInputStream rows =
+            new DataInputStream(new BufferedInputStream(zip.getInputStream(entry), 1 << 16))) {
+          TableRows.read(connection, table, columns, rows);
+        }
+        TableRows.restartIdentities(connection, table);
+        if (!TableSums.sum(connection, table, "*").equals(content.tables().get(table))) {
+          differing.add(table);
+        }
+      }
+      try (Statement statement = connection.createStatement()) {
+        statement.execute("set referential_integrity true");
+        statement.execute("checkpoint sync");
+      }
+    } catch (SQLException refused) {
+      throw new IOException("The backup is damaged: its rows do not fit together.", refused);
+    }
+    if (!differing.isEmpty()) {
+      throw new IOException(
+          "The backup is damaged: "
+              + String.join(", ", differing)
+              + " differ from what was noted.");
     }
   }
 }

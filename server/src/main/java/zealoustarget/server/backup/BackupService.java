@@ -7,7 +7,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.SQLException;
-import java.sql.Statement;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -41,6 +40,7 @@ class BackupService {
   private static final Logger LOG = LoggerFactory.getLogger(BackupService.class);
   private static final DateTimeFormatter NAME =
       DateTimeFormatter.ofPattern("uuuu-MM-dd-HHmmss").withZone(ZoneOffset.UTC);
+  private static final int SNAPSHOT = 6; // of the database, beside those of the standard
   private static final String BY_ITSELF = "-auto.zip";
 
   /**
@@ -56,6 +56,7 @@ class BackupService {
   private final Audit audit;
   private final Clock clock;
   private final RecordState record;
+  private final Path dataFolder;
   private final Path folder;
   private final ScheduledExecutorService watch = Executors.newSingleThreadScheduledExecutor();
 
@@ -65,16 +66,15 @@ class BackupService {
       Audit audit,
       Clock clock,
       RecordState record,
-      @Value("${zealous.data-dir}") String dataFolder) {
+      @Value("${zealous.data-dir}") String data) {
+    this.dataFolder = Path.of(data);
     this.database = database;
     this.settings = settings;
     this.audit = audit;
     this.clock = clock;
     this.record = record;
     this.folder =
-        settings.folder().isBlank()
-            ? Path.of(dataFolder).resolve("backups")
-            : Path.of(settings.folder());
+        settings.folder().isBlank() ? dataFolder.resolve("backups") : Path.of(settings.folder());
   }
 
   @EventListener(ApplicationReadyEvent.class)
@@ -142,21 +142,14 @@ class BackupService {
   private synchronized Kept make(String ending) {
     Instant now = clock.instant();
     Path target = folder.resolve(NAME.format(now) + ending);
-    Path copy = folder.resolve(target.getFileName() + ".copy");
     try {
       if (!Files.isDirectory(folder)) {
         DataFolder.keepPrivate(Files.createDirectories(folder));
       }
-      Files.deleteIfExists(copy);
       if (Files.exists(target)) {
         return kept(target); // of this second
       }
-      try (Connection connection = database.getConnection();
-          Statement statement = connection.createStatement()) {
-        checkRecord(connection);
-        statement.execute("backup to '" + copy.toString().replace("'", "''") + "'");
-      }
-      BackupFile.write(copy, now.toString(), target);
+      write(now, target);
       DataFolder.keepPrivate(target);
       audit.add(AuditKind.BACKUP, "backup " + target.getFileName(), null, null);
       return kept(target);
@@ -165,9 +158,28 @@ class BackupService {
       throw Refusal.of(
           "backup-failed",
           "No backup was made: " + words(failure) + " Check the folder and its space.");
-    } finally {
-      deleteQuietly(copy);
     }
+  }
+
+  private void write(Instant now, Path target) throws IOException, SQLException {
+    try (Connection connection = database.getConnection()) {
+      connection.setAutoCommit(false);
+      connection.setTransactionIsolation(SNAPSHOT);
+      try {
+        checkRecord(connection);
+        BackupFile.write(connection, now.toString(), key(), target);
+      } finally {
+        connection.rollback();
+        connection.setTransactionIsolation(Connection.TRANSACTION_READ_COMMITTED);
+        connection.setAutoCommit(true);
+      }
+    }
+  }
+
+  private BackupKey key() throws IOException {
+    return settings.passphrase().isEmpty()
+        ? BackupKey.ofInstallation(dataFolder)
+        : BackupKey.of(settings.passphrase());
   }
 
   /** A damaged record is not laid over good copies. */

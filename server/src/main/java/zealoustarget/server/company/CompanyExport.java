@@ -30,6 +30,7 @@ import zealoustarget.server.intake.LoadService;
 import zealoustarget.server.platform.DataState;
 import zealoustarget.server.platform.Leftovers;
 import zealoustarget.server.playbook.PlaybookService;
+import zealoustarget.server.schema.Schema;
 
 /** Writes the whole company as open files: CSV and JSON in one ZIP, all of one state. */
 @Service
@@ -150,9 +151,7 @@ class CompanyExport {
             .writeValueAsBytes(
                 new Description(
                     Description.FORMAT,
-                    one(
-                        connection,
-                        "select max(cast(\"version\" as int)) from \"flyway_schema_history\""),
+                    Schema.versionOf(connection),
                     one(connection, "select content from setting where name = 'company.name'"),
                     clock.instant().toString(),
                     Integer.parseInt(

@@ -9,11 +9,6 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.stream.Stream;
-import org.flywaydb.core.Flyway;
-import org.flywaydb.core.api.MigrationInfo;
-import org.flywaydb.core.api.MigrationVersion;
-import org.flywaydb.core.api.migration.JavaMigration;
 import org.springframework.boot.WebApplicationType;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.boot.logging.LoggingSystem;
@@ -26,8 +21,8 @@ import zealoustarget.server.audit.AuditKind;
 import zealoustarget.server.audit.AuditLinks;
 import zealoustarget.server.files.Upload;
 import zealoustarget.server.intake.StagingService;
-import zealoustarget.server.ledger.LedgerMigrations;
 import zealoustarget.server.platform.DataFolder;
+import zealoustarget.server.schema.Schema;
 import zealoustarget.server.seals.SealLinks;
 
 /**
@@ -41,8 +36,6 @@ public final class CompanyImport {
    * @param figures rows of figures that were compared
    */
   public record Loaded(String company, String madeAt, int loads, long figures) {}
-
-  private static final String LINKED = "11";
 
   private CompanyImport() {}
 
@@ -86,7 +79,7 @@ public final class CompanyImport {
   private static void readTables(ExportFile from, Path part) throws IOException {
     String url = "jdbc:h2:file:" + part.resolve("zealous").toAbsolutePath();
     Description description = from.description();
-    migrate(url, description.schema());
+    Schema.make(url, description.schema());
     try (Connection connection = DriverManager.getConnection(url, "sa", "")) {
       execute(connection, "set referential_integrity false");
       for (Description.Table table : description.tables()) {
@@ -108,7 +101,7 @@ public final class CompanyImport {
   /** Trail and seals have to read as they were written; rows are compared once it is started. */
   private static void checkRecord(Connection connection, Description description)
       throws SQLException, IOException {
-    if (!MigrationVersion.fromVersion(description.schema()).isAtLeast(LINKED)) {
+    if (!Schema.isLinked(description.schema())) {
       return; // exported by a version that linked nothing
     }
     AuditLinks.setHead(connection);
@@ -117,29 +110,6 @@ public final class CompanyImport {
     if (!faults.isEmpty()) {
       throw new IOException("The export was changed: " + String.join(" ", faults));
     }
-  }
-
-  private static void migrate(String url, String schema) throws IOException {
-    Flyway all = flyway(url, null);
-    MigrationInfo[] known = all.info().all();
-    MigrationVersion last = known[known.length - 1].getVersion();
-    MigrationVersion wanted = MigrationVersion.fromVersion(schema);
-    if (wanted.isNewerThan(last.getVersion())) {
-      throw new IOException(
-          "The export was made by a newer version of the application. Load it with that one.");
-    }
-    flyway(url, wanted).migrate();
-  }
-
-  private static Flyway flyway(String url, MigrationVersion target) {
-    return Flyway.configure()
-        .dataSource(url, "sa", "")
-        .javaMigrations(
-            Stream.of(LedgerMigrations.all(), AuditLinks.migrations(), SealLinks.migrations())
-                .flatMap(Stream::of)
-                .toArray(JavaMigration[]::new))
-        .target(target == null ? MigrationVersion.LATEST : target)
-        .load();
   }
 
   private static void checkReferences(Connection connection, Description.Table table)
