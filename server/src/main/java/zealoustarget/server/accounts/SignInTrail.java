@@ -37,15 +37,21 @@ class SignInTrail {
   }
 
   void signedIn(Account account, String address) {
-    audit.add(AuditKind.SIGN_IN, account.name() + " from " + address, null, "signed in");
+    note(account, address, "signed in");
   }
 
   /** A program sends name and password with every request; the first of a day is noted. */
   void signedInByProgram(Account account, String address) {
     if (isNew(programs, account.id() + " " + address)) {
-      audit.add(
-          AuditKind.SIGN_IN, account.name() + " from " + address, null, "signed in by a program");
+      note(account, address, "signed in by a program");
     }
+  }
+
+  /** Under the account's name, which nobody acts by yet. */
+  private void note(Account account, String address, String what) {
+    Acting.asSystem(
+        account.name(),
+        () -> audit.add(AuditKind.SIGN_IN, account.name() + " from " + address, null, what));
   }
 
   /**

@@ -246,7 +246,12 @@ public class LoadService {
   private static String posting(
       LoadEntity load, PostMode mode, String because, LedgerService.Prepared prepared) {
     List<String> parts = new ArrayList<>();
-    parts.add(load.kind.word() + ", " + load.ready + " lines, " + mode.word());
+    parts.add(
+        load.kind.word()
+            + ", "
+            + load.ready
+            + (load.ready == 1 ? " line, " : " lines, ")
+            + mode.word());
     if (load.held > 0) {
       parts.add(load.held + " held back");
     }
