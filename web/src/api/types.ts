@@ -914,25 +914,6 @@ export interface AcceptedName {
   acceptedAt: string | null;
 }
 
-/** Whether what is stored reads as it was written. */
-export interface RecordState {
-  entries: number;
-  seals: number;
-  /** Hash of the last entry of the trail, which stands for all of them. */
-  head: string;
-  isWhole: boolean;
-  faults: string[];
-}
-
-/** A name of files that was accepted for a member. */
-export interface AcceptedName {
-  axis: string;
-  text: string;
-  member: string;
-  acceptedBy: string | null;
-  acceptedAt: string | null;
-}
-
 export interface AuditEntry {
   id: number;
   at: string;

@@ -235,4 +235,37 @@ class DecisionsTest {
         .doesNotContain("\"ahead\"");
     api.post("/api/v1/loads/" + load + "/reverse");
   }
+
+  @Test
+  void rolesAndReopening_takeTwo_whereThatIsSetAndThereAreTwo(@TempDir Path other) {
+    try (RunningServer strict = RunningServer.start(other, "zealous.accounts.two-persons=true")) {
+      Api ada = strict.api();
+      assertThat(ada.post("/api/v1/months/2026-01/seal").status()).isEqualTo(200);
+      Api bo = strict.as("approver", null);
+      String open = "/api/v1/months/2026-01/unseal?reason=a%20late%20file";
+      assertThat(bo.post(open).status()).as("the only one").isEqualTo(200);
+      assertThat(ada.post("/api/v1/months/2026-01/seal").status()).isEqualTo(200);
+      Api cy = strict.as("approver", null);
+      assertThat(bo.post(open).code()).isEqualTo("another-person");
+      assertThat(bo.post(open).code()).as("twice the same").isEqualTo("another-person");
+      assertThat(cy.post(open).status()).isEqualTo(200);
+      assertThat(ada.get("/api/v1/audit?text=late").json().at("/0/after").asString())
+          .contains("first asked for by approver");
+
+      JsonNode account = account(cy);
+      String address = "/api/v1/accounts/" + account.get("id").asInt();
+      String rights = "{\"role\": \"%s\", \"isAdministrator\": true, \"version\": %d}";
+      int version = account.get("version").asInt();
+      assertThat(ada.put(address, rights.formatted("approver", version)).status())
+          .as("the only administrator")
+          .isEqualTo(200);
+      JsonNode bos = account(bo);
+      String change = rights.formatted("analyst", bos.get("version").asInt());
+      String ofBo = "/api/v1/accounts/" + bos.get("id").asInt();
+      assertThat(ada.put(ofBo, change).code()).isEqualTo("another-person");
+      assertThat(account(bo).get("role").asString()).isEqualTo("approver");
+      assertThat(cy.put(ofBo, change).status()).isEqualTo(200);
+      assertThat(account(bo).get("role").asString()).isEqualTo("analyst");
+    }
+  }
 }

@@ -21,9 +21,15 @@ class AccountController {
   private final Passwords passwords;
   private final MemberStore members;
   private final AccountAnswers answers;
+  private final TwoPersons twoPersons;
 
   AccountController(
-      AccountStore accounts, Passwords passwords, MemberStore members, AccountAnswers answers) {
+      AccountStore accounts,
+      Passwords passwords,
+      MemberStore members,
+      AccountAnswers answers,
+      TwoPersons twoPersons) {
+    this.twoPersons = twoPersons;
     this.answers = answers;
     this.accounts = accounts;
     this.passwords = passwords;
@@ -67,11 +73,16 @@ class AccountController {
 
   /**
    * Gives another role, member or access. 409 {@code changed-meanwhile} where another version is in
-   * force, {@code last-administrator}.
+   * force, {@code last-administrator}, {@code own-role}; {@code another-person} for the first of
+   * two.
    */
   @PutMapping("/{id}")
   AccountAnswer change(@PathVariable int id, @RequestBody AccountBody body) {
-    return answers.of(accounts.change(id, version(body), rights(body)));
+    AccountStore.Rights rights = rights(body);
+    int version = version(body);
+    accounts.checkChange(id, version, rights);
+    twoPersons.ofAdministrators("account " + id + ", version " + version + ": " + rights);
+    return answers.of(accounts.change(id, version, rights));
   }
 
   /** Gives a new password that has to be changed at the next sign-in. */

@@ -128,6 +128,17 @@ class AccountStore {
    * @throws Refusal account-unknown; changed-meanwhile; last-administrator
    */
   synchronized Account change(int id, int version, Rights rights) {
+    Account before = checkChange(id, version, rights);
+    return write(
+        id,
+        "account " + before.name() + " changed",
+        words(before),
+        words(rights),
+        entity -> give(entity, rights));
+  }
+
+  /** Refuses a change of rights as {@link #change} would, and gives the account as it is. */
+  synchronized Account checkChange(int id, int version, Rights rights) {
     Account before = find(id).orElseThrow(() -> unknown(id));
     if (before.version() != version) {
       throw Refusal.of(
@@ -147,12 +158,7 @@ class AccountStore {
       throw Refusal.of(
           "last-administrator", "Somebody has to look after accounts. Give that to another first.");
     }
-    return write(
-        id,
-        "account " + before.name() + " changed",
-        words(before),
-        words(rights),
-        entity -> give(entity, rights));
+    return before;
   }
 
   /** What somebody may do is decided by another. */

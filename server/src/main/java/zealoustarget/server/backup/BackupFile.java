@@ -24,6 +24,7 @@ import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.server.platform.CheckedZip;
 import zealoustarget.server.platform.DataFolder;
+import zealoustarget.server.schema.Identities;
 import zealoustarget.server.schema.Schema;
 
 /**
@@ -209,7 +210,7 @@ final class BackupFile {
             new DataInputStream(new BufferedInputStream(zip.getInputStream(entry), 1 << 16))) {
           TableRows.read(connection, table, columns, rows);
         }
-        TableRows.restartIdentities(connection, table);
+        Identities.restart(connection, table);
         if (!TableSums.sum(connection, table, "*").equals(content.tables().get(table))) {
           differing.add(table);
         }

@@ -176,34 +176,6 @@ final class TableRows {
     return length;
   }
 
-  /** Lets each number that the database gives go on behind those that are there. */
-  static void restartIdentities(Connection connection, String table) throws SQLException {
-    List<String> identities =
-        names(
-            connection,
-            "select column_name from information_schema.columns"
-                + " where table_schema = 'PUBLIC' and table_name = ? and is_identity = 'YES'",
-            table);
-    for (String column : identities) {
-      try (Statement statement = connection.createStatement();
-          ResultSet row =
-              statement.executeQuery(
-                  "select coalesce(max(" + quoted(column) + "), 0) + 1 from " + quoted(table))) {
-        row.next();
-        long next = row.getLong(1);
-        try (Statement restart = connection.createStatement()) {
-          restart.execute(
-              "alter table "
-                  + quoted(table)
-                  + " alter column "
-                  + quoted(column)
-                  + " restart with "
-                  + next);
-        }
-      }
-    }
-  }
-
   private static String quoted(String name) {
     return "\"" + name.replace("\"", "\"\"") + "\"";
   }

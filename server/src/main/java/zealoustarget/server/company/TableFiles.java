@@ -13,6 +13,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import zealoustarget.server.schema.Identities;
 
 /** Tables as they are, in CSV. */
 final class TableFiles {
@@ -20,8 +21,7 @@ final class TableFiles {
   private static final int BATCH = 1_000;
 
   /** A column of a table as the database describes it. */
-  private record Known(
-      String name, String type, boolean isNullable, boolean isIdentity, String about) {
+  private record Known(String name, String type, boolean isNullable, String about) {
     boolean isText() {
       return type.startsWith("CHARACTER");
     }
@@ -172,7 +172,7 @@ final class TableFiles {
             described.file() + " has " + rows + " rows; " + described.rows() + " are described.");
       }
     }
-    restartIdentity(connection, table.name(), columns);
+    Identities.restart(connection, table.name());
   }
 
   private static void fill(
@@ -195,38 +195,11 @@ final class TableFiles {
     }
   }
 
-  private static void restartIdentity(Connection connection, String table, List<Known> columns)
-      throws SQLException {
-    for (Known column : columns) {
-      if (column.isIdentity()) {
-        try (Statement statement = connection.createStatement();
-            ResultSet last =
-                statement.executeQuery(
-                    "select coalesce(max("
-                        + quoted(column.name())
-                        + "), 0) + 1 from "
-                        + quoted(table))) {
-          last.next();
-          long next = last.getLong(1);
-          try (Statement restart = connection.createStatement()) {
-            restart.execute(
-                "alter table "
-                    + quoted(table)
-                    + " alter column "
-                    + quoted(column.name())
-                    + " restart with "
-                    + next);
-          }
-        }
-      }
-    }
-  }
-
   private static List<Known> columns(Connection connection, String table) throws SQLException {
     List<Known> columns = new ArrayList<>();
     try (PreparedStatement statement =
         connection.prepareStatement(
-            "select column_name, data_type, is_nullable, is_identity, remarks"
+            "select column_name, data_type, is_nullable, remarks"
                 + " from information_schema.columns where table_schema = 'PUBLIC' and table_name = ?"
                 + " order by ordinal_position")) {
       statement.setString(1, table);
@@ -237,8 +210,7 @@ final class TableFiles {
                   row.getString(1),
                   row.getString(2),
                   row.getString(3).equals("YES"),
-                  row.getString(4).equals("YES"),
-                  row.getString(5)));
+                  row.getString(4)));
         }
       }
     }

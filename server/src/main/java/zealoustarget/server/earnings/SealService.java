@@ -22,6 +22,7 @@ import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.Months;
 import zealoustarget.core.ledger.StandingQuery;
 import zealoustarget.core.member.Axis;
+import zealoustarget.server.accounts.TwoPersons;
 import zealoustarget.server.audit.Audit;
 import zealoustarget.server.audit.AuditKind;
 import zealoustarget.server.intake.LoadService;
@@ -50,6 +51,7 @@ public class SealService {
   private final TransactionTemplate transaction;
   private final Clock clock;
   private final RecordState record;
+  private final TwoPersons twoPersons;
 
   SealService(
       Seals seals,
@@ -61,7 +63,9 @@ public class SealService {
       Audit audit,
       TransactionTemplate transaction,
       Clock clock,
-      RecordState record) {
+      RecordState record,
+      TwoPersons twoPersons) {
+    this.twoPersons = twoPersons;
     this.record = record;
     this.clock = clock;
     this.seals = seals;
@@ -273,24 +277,35 @@ public class SealService {
    * Opens the last sealed month again.
    *
    * @throws Refusal month-not-sealed, month-not-ready where a later month is sealed, value-missing
-   *     without a reason
+   *     without a reason, another-person for the first of two
    */
   SealAnswer unseal(YearMonth month, String reason) {
     if (reason == null || reason.isBlank() || reason.length() > LONGEST_REASON) {
       throw Refusal.of("value-missing", "Say why, in 1 to " + LONGEST_REASON + " characters.")
           .with("name", "reason");
     }
-    loads.inTurn(() -> unsealAlone(month, reason.strip()));
+    Seal seal = checkLast(month);
+    String first =
+        twoPersons
+            .ofApprovers("open " + month + " again, seal " + seal.hash())
+            .map(name -> ", first asked for by " + name)
+            .orElse("");
+    loads.inTurn(() -> unsealAlone(month, reason.strip() + first));
     return answer(month);
   }
 
-  private void unsealAlone(YearMonth month, String reason) {
+  private Seal checkLast(YearMonth month) {
     Seal seal = sealed(month);
     if (!month.equals(seals.last())) {
       throw Refusal.of(
           "month-not-ready",
           "Later months are sealed on top of it. Unseal " + seals.last() + " first.");
     }
+    return seal;
+  }
+
+  private void unsealAlone(YearMonth month, String reason) {
+    Seal seal = checkLast(month);
     transaction.executeWithoutResult(
         status -> {
           seals.unseal(seal.id(), Audit.who(), reason);

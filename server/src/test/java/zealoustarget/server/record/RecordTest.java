@@ -11,11 +11,14 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Random;
+import java.util.stream.LongStream;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.MethodSource;
 import tools.jackson.databind.JsonNode;
 import zealoustarget.server.audit.AuditLinks;
 import zealoustarget.server.seals.SealLinks;
@@ -26,6 +29,7 @@ import zealoustarget.server.testing.RunningServer;
 class RecordTest {
   private static final String STANDING = "/api/v1/standing?from=2026-10";
   @TempDir static Path base;
+  private static final int FLIPS = 40;
   private static String head;
 
   @BeforeAll
@@ -150,6 +154,35 @@ class RecordTest {
       assertThat(record.get("isWhole").asBoolean()).as("%s", record).isTrue();
       String hashes = server.api().get("/api/v1/audit").json().toString();
       assertThat(hashes).as("the same links").contains(head);
+    }
+  }
+
+  static LongStream flips() {
+    return LongStream.range(0, Long.getLong("flips", 4));
+  }
+
+  /** Whatever the bits hit: the same figures, none, or no start; {@code -Dflips=26} tries more. */
+  @ParameterizedTest
+  @MethodSource("flips")
+  void flippedBits_neverGiveOtherFigures(long seed, @TempDir Path folder) throws Exception {
+    Path database = copy(folder).resolve("zealous.mv.db");
+    byte[] bytes = Files.readAllBytes(database);
+    Random random = new Random(seed * 7_919 + 5);
+    for (int flip = 0; flip < FLIPS; flip++) {
+      bytes[random.nextInt(bytes.length)] ^= (byte) (1 << random.nextInt(8));
+    }
+    Files.write(database, bytes);
+    try (RunningServer server = RunningServer.start(folder)) {
+      Api.Answer answer = server.api().get(STANDING);
+      if (answer.status() == 200) {
+        assertThat(answer.json().at("/total/actual").asString()).isEqualTo("5.00");
+        assertThat(answer.json().at("/total/goal").asString()).isEqualTo("5.00");
+        assertThat(answer.json().at("/rows/0/name").asString()).isEqualTo("Ines");
+      } else {
+        assertThat(answer.code()).isIn("record-damaged", "internal", "sign-in-failed");
+      }
+    } catch (RuntimeException refused) {
+      // it does not start on such a database
     }
   }
 }
