@@ -5,7 +5,6 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.sql.Connection;
 import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Duration;
@@ -29,10 +28,9 @@ import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
 import zealoustarget.server.audit.Audit;
 import zealoustarget.server.audit.AuditKind;
-import zealoustarget.server.audit.AuditLinks;
 import zealoustarget.server.platform.DataFolder;
-import zealoustarget.server.platform.RecordState;
-import zealoustarget.server.seals.SealLinks;
+import zealoustarget.server.platform.Snapshot;
+import zealoustarget.server.record.RecordService;
 
 /** Makes backups while everything goes on, reads each back, and keeps the latest. */
 @Service
@@ -40,7 +38,6 @@ class BackupService {
   private static final Logger LOG = LoggerFactory.getLogger(BackupService.class);
   private static final DateTimeFormatter NAME =
       DateTimeFormatter.ofPattern("uuuu-MM-dd-HHmmss").withZone(ZoneOffset.UTC);
-  private static final int SNAPSHOT = 6; // of the database, beside those of the standard
   private static final String BY_ITSELF = "-auto.zip";
 
   /**
@@ -55,7 +52,7 @@ class BackupService {
   private final BackupSettings settings;
   private final Audit audit;
   private final Clock clock;
-  private final RecordState record;
+  private final RecordService record;
   private final Path dataFolder;
   private final Path folder;
   private final ScheduledExecutorService watch = Executors.newSingleThreadScheduledExecutor();
@@ -65,7 +62,7 @@ class BackupService {
       BackupSettings settings,
       Audit audit,
       Clock clock,
-      RecordState record,
+      RecordService record,
       @Value("${zealous.data-dir}") String data) {
     this.dataFolder = Path.of(data);
     this.database = database;
@@ -149,8 +146,10 @@ class BackupService {
       if (Files.exists(target)) {
         return kept(target); // of this second
       }
-      write(now, target);
-      DataFolder.keepPrivate(target);
+      checkRecord();
+      BackupKey key = key();
+      Snapshot.read(
+          database, connection -> BackupFile.write(connection, now.toString(), key, target));
       audit.add(AuditKind.BACKUP, "backup " + target.getFileName(), null, null);
       return kept(target);
     } catch (IOException | SQLException failure) {
@@ -161,21 +160,6 @@ class BackupService {
     }
   }
 
-  private void write(Instant now, Path target) throws IOException, SQLException {
-    try (Connection connection = database.getConnection()) {
-      connection.setAutoCommit(false);
-      connection.setTransactionIsolation(SNAPSHOT);
-      try {
-        checkRecord(connection);
-        BackupFile.write(connection, now.toString(), key(), target);
-      } finally {
-        connection.rollback();
-        connection.setTransactionIsolation(Connection.TRANSACTION_READ_COMMITTED);
-        connection.setAutoCommit(true);
-      }
-    }
-  }
-
   private BackupKey key() throws IOException {
     return settings.passphrase().isEmpty()
         ? BackupKey.ofInstallation(dataFolder)
@@ -183,13 +167,12 @@ class BackupService {
   }
 
   /** A damaged record is not laid over good copies. */
-  private void checkRecord(Connection connection) throws SQLException {
-    AuditLinks.verify(connection).faults().forEach(record::damaged);
-    SealLinks.verify(connection).faults().forEach(record::damaged);
-    if (!record.isWhole()) {
+  private void checkRecord() {
+    RecordService.RecordAnswer found = record.verify();
+    if (!found.isWhole()) {
       throw Refusal.of(
           "backup-failed",
-          "No backup was made: " + String.join(" ", record.faults()) + " Restore the last one.");
+          "No backup was made: " + String.join(" ", found.faults()) + " Restore the last one.");
     }
   }
 

@@ -29,6 +29,7 @@ import zealoustarget.server.files.OriginalStore;
 import zealoustarget.server.intake.LoadService;
 import zealoustarget.server.platform.DataState;
 import zealoustarget.server.platform.Leftovers;
+import zealoustarget.server.platform.Snapshot;
 import zealoustarget.server.playbook.PlaybookService;
 import zealoustarget.server.schema.Schema;
 
@@ -37,7 +38,6 @@ import zealoustarget.server.schema.Schema;
 class CompanyExport {
   private static final Logger LOG = LoggerFactory.getLogger(CompanyExport.class);
   private static final int TRIES = 3;
-  private static final int SNAPSHOT = 6; // H2's own level: every query sees the first one's state
 
   private final DataSource database;
   private final CompanyFigures figures;
@@ -106,16 +106,16 @@ class CompanyExport {
 
   /** Writes one; false where something changed between the figures and the tables. */
   private boolean isWritten(Path file) throws IOException, SQLException {
-    try (Connection connection = database.getConnection();
-        ZipFiles zip = new ZipFiles(file)) {
-      connection.setAutoCommit(false);
-      connection.setTransactionIsolation(SNAPSHOT);
+    return Snapshot.read(database, connection -> isWritten(connection, file));
+  }
+
+  private boolean isWritten(Connection connection, Path file) throws IOException, SQLException {
+    try (ZipFiles zip = new ZipFiles(file)) {
       // nothing is posted, reversed or sealed meanwhile
       boolean isOfOneState = loads.getInTurn(() -> areFiguresWritten(connection, zip));
       if (isOfOneState) {
         writeRows(connection, zip);
       }
-      connection.rollback();
       return isOfOneState;
     }
   }

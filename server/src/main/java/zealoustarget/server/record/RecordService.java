@@ -1,8 +1,8 @@
 package zealoustarget.server.record;
 
+import java.io.IOException;
 import java.sql.Connection;
 import java.sql.SQLException;
-import java.util.ArrayList;
 import java.util.List;
 import javax.sql.DataSource;
 import org.springframework.boot.ApplicationArguments;
@@ -12,6 +12,7 @@ import org.springframework.stereotype.Service;
 import zealoustarget.server.audit.AuditLinks;
 import zealoustarget.server.audit.HeadFile;
 import zealoustarget.server.platform.RecordState;
+import zealoustarget.server.platform.Snapshot;
 import zealoustarget.server.seals.SealLinks;
 
 /**
@@ -20,7 +21,7 @@ import zealoustarget.server.seals.SealLinks;
  */
 @Service
 @Order(-1)
-class RecordService implements ApplicationRunner {
+public class RecordService implements ApplicationRunner {
   /**
    * What was found.
    *
@@ -28,7 +29,8 @@ class RecordService implements ApplicationRunner {
    * @param head hash of the last entry, which stands for all of them
    * @param faults in words; empty where all is as it was written
    */
-  record RecordAnswer(long entries, int seals, String head, boolean isWhole, List<String> faults) {}
+  public record RecordAnswer(
+      long entries, int seals, String head, boolean isWhole, List<String> faults) {}
 
   private final DataSource database;
   private final RecordState state;
@@ -46,25 +48,29 @@ class RecordService implements ApplicationRunner {
   }
 
   /** Looks at everything that is linked, and withholds the figures where something is wrong. */
-  RecordAnswer verify() {
-    try (Connection connection = database.getConnection()) {
-      AuditLinks.Verified trail = AuditLinks.verify(connection);
-      SealLinks.Verified seals = SealLinks.verify(connection);
-      trail.faults().forEach(state::damaged);
-      if (trail.entries() < file.read()) {
-        state.damaged(
-            "The database ends with entry "
-                + trail.entries()
-                + " of the audit trail and "
-                + file.read()
-                + " were written: it is cut, or an older one.");
-      }
-      seals.faults().forEach(state::damaged);
-      List<String> faults = new ArrayList<>(state.faults());
-      return new RecordAnswer(
-          trail.entries(), seals.seals(), trail.head(), faults.isEmpty(), faults);
-    } catch (SQLException failure) {
+  public RecordAnswer verify() {
+    long noted = file.read(); // before the state that is looked at, which can only have more
+    try {
+      return Snapshot.read(database, connection -> verify(connection, noted));
+    } catch (SQLException | IOException failure) {
       throw new IllegalStateException(failure);
     }
+  }
+
+  private RecordAnswer verify(Connection connection, long noted) throws SQLException {
+    AuditLinks.Verified trail = AuditLinks.verify(connection);
+    SealLinks.Verified seals = SealLinks.verify(connection);
+    trail.faults().forEach(state::damaged);
+    if (trail.entries() < noted) {
+      state.damaged(
+          "The database ends with entry "
+              + trail.entries()
+              + " of the audit trail and "
+              + noted
+              + " were written: it is cut, or an older one.");
+    }
+    seals.faults().forEach(state::damaged);
+    List<String> faults = state.faults();
+    return new RecordAnswer(trail.entries(), seals.seals(), trail.head(), faults.isEmpty(), faults);
   }
 }

@@ -12,6 +12,7 @@ import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.stream.LongStream;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -154,6 +155,32 @@ class RecordTest {
       assertThat(record.get("isWhole").asBoolean()).as("%s", record).isTrue();
       String hashes = server.api().get("/api/v1/audit").json().toString();
       assertThat(hashes).as("the same links").contains(head);
+    }
+  }
+
+  @Test
+  void entriesThatAreAddedMeanwhile_areNoFault(@TempDir Path folder) throws Exception {
+    try (RunningServer server = RunningServer.start(copy(folder))) {
+      AtomicBoolean isOver = new AtomicBoolean();
+      Thread writer =
+          new Thread(
+              () -> {
+                for (int time = 0; !isOver.get(); time++) {
+                  server
+                      .api()
+                      .put("/api/v1/notes/rep/K1/2026-11", "{\"text\": \"%d\"}".formatted(time));
+                }
+              });
+      writer.start();
+      try {
+        for (int time = 0; time < 200; time++) {
+          JsonNode record = server.api().get("/api/v1/record").json();
+          assertThat(record.get("faults")).as("%s", record).isEmpty();
+        }
+      } finally {
+        isOver.set(true);
+        writer.join();
+      }
     }
   }
 
