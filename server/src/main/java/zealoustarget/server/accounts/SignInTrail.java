@@ -2,7 +2,6 @@ package zealoustarget.server.accounts;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import com.github.benmanes.caffeine.cache.Ticker;
 import java.time.Duration;
 import org.springframework.stereotype.Component;
 import zealoustarget.server.audit.Audit;
@@ -31,7 +30,6 @@ class SignInTrail {
     return Caffeine.newBuilder()
         .maximumSize(MOST)
         .expireAfterWrite(time)
-        .ticker(Ticker.systemTicker())
         .executor(Runnable::run)
         .build();
   }

@@ -91,13 +91,6 @@ public class Audit {
         });
   }
 
-  /** The hash of the last entry; empty where there is none. */
-  @Transactional(readOnly = true)
-  public String head() {
-    return (String)
-        entities.createNativeQuery("select hash from record_head where id = 1").getSingleResult();
-  }
-
   /** Name of the account that acts; the application's own where none does. */
   public static String who() {
     Authentication acting = SecurityContextHolder.getContext().getAuthentication();

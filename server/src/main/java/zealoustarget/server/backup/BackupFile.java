@@ -16,7 +16,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import java.util.function.Predicate;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.springframework.util.FileSystemUtils;
@@ -69,8 +68,8 @@ final class BackupFile {
       Files.deleteIfExists(part);
       Files.createFile(part);
       DataFolder.keepPrivate(part);
-      Content content = write(connection, madeAt, key, part, new TreeMap<>());
-      restore(part, folder.resolve("data"), seal -> key.fits(seal, bytes(content)));
+      Content content = writeRows(connection, madeAt, key, part);
+      restore(part, folder.resolve("data"), key);
       Files.move(part, target);
       return content;
     } finally {
@@ -79,13 +78,9 @@ final class BackupFile {
     }
   }
 
-  private static Content write(
-      Connection connection,
-      String madeAt,
-      BackupKey key,
-      Path part,
-      Map<String, List<String>> columns)
+  private static Content writeRows(Connection connection, String madeAt, BackupKey key, Path part)
       throws IOException, SQLException {
+    Map<String, List<String>> columns = new TreeMap<>();
     Map<String, TableSums.Sum> sums = new TreeMap<>();
     try (ZipOutputStream zip =
         new ZipOutputStream(new BufferedOutputStream(Files.newOutputStream(part)))) {
@@ -99,15 +94,11 @@ final class BackupFile {
         zip.closeEntry();
       }
       Content content = new Content(FORMAT, Schema.versionOf(connection), madeAt, columns, sums);
-      byte[] bytes = bytes(content);
+      byte[] bytes = JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(content);
       put(zip, CONTENT, bytes);
       put(zip, SEAL, JSON.writeValueAsBytes(key.seal(bytes)));
       return content;
     }
-  }
-
-  private static byte[] bytes(Content content) {
-    return JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(content);
   }
 
   private static void put(ZipOutputStream zip, String name, byte[] bytes) throws IOException {
@@ -125,17 +116,18 @@ final class BackupFile {
    */
   static Content restore(Path file, Path folder, BackupKey key) throws IOException {
     try (CheckedZip zip = open(file)) {
-      byte[] content = bytes(zip, CONTENT, file);
-      return restore(file, folder, seal -> key == null || key.fits(seal, content));
+      return restore(zip, file, folder, key);
     }
   }
 
-  private static Content restore(Path file, Path folder, Predicate<BackupKey.Seal> isSealed)
+  private static Content restore(CheckedZip zip, Path file, Path folder, BackupKey key)
       throws IOException {
     Path database = DataFolder.databaseOfEmpty(folder);
-    try (CheckedZip zip = open(file)) {
-      Content content = content(zip, file);
-      if (!isSealed.test(read(zip, SEAL, BackupKey.Seal.class, file))) {
+    try {
+      byte[] bytes = bytes(zip, CONTENT, file);
+      Content content = content(zip, bytes, file);
+      BackupKey.Seal seal = read(bytes(zip, SEAL, file), SEAL, BackupKey.Seal.class, file);
+      if (key != null && !key.fits(seal, bytes)) {
         throw new IOException(
             "The backup was changed, or sealed with another key or passphrase. Give the key of the"
                 + " installation that made it (--key FILE, the backup.key of its data folder) or its"
@@ -158,14 +150,14 @@ final class BackupFile {
     }
   }
 
-  private static Content content(CheckedZip zip, Path file) throws IOException {
+  private static Content content(CheckedZip zip, byte[] bytes, Path file) throws IOException {
     if (zip.getEntry(DataFolder.DATABASE) != null) {
       throw new IOException(
           file
               + " was made by an earlier version, whose backups are databases. Restore it with that"
               + " version, then start this one on the folder.");
     }
-    Content content = read(zip, CONTENT, Content.class, file);
+    Content content = read(bytes, CONTENT, Content.class, file);
     if (!FORMAT.equals(content.format())) {
       throw new IOException(
           file + " is of the format \"" + content.format() + "\"; " + FORMAT + " is understood.");
@@ -173,10 +165,10 @@ final class BackupFile {
     return content;
   }
 
-  private static <T> T read(CheckedZip zip, String name, Class<T> type, Path file)
+  private static <T> T read(byte[] bytes, String name, Class<T> type, Path file)
       throws IOException {
     try {
-      return JSON.readValue(bytes(zip, name, file), type);
+      return JSON.readValue(bytes, type);
     } catch (JacksonException unreadable) {
       throw new IOException("The " + name + " of " + file + " cannot be read.", unreadable);
     }

@@ -13,7 +13,6 @@ import java.sql.ResultSet;
 import java.sql.ResultSetMetaData;
 import java.sql.SQLException;
 import java.sql.Statement;
-import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -35,7 +34,7 @@ final class TableRows {
 
   /** The columns of a table, in their order. */
   static List<String> columns(Connection connection, String table) throws SQLException {
-    return names(
+    return TableSums.names(
         connection,
         "select column_name from information_schema.columns"
             + " where table_schema = 'PUBLIC' and table_name = ? order by ordinal_position",
@@ -44,25 +43,11 @@ final class TableRows {
 
   /** The tables that a backup holds; how the database came about is made anew. */
   static List<String> tables(Connection connection) throws SQLException {
-    return names(
+    return TableSums.names(
         connection,
         "select table_name from information_schema.tables where table_schema = 'PUBLIC'"
             + " and table_type = 'BASE TABLE' and table_name <> ? order by table_name",
         "flyway_schema_history");
-  }
-
-  private static List<String> names(Connection connection, String query, String value)
-      throws SQLException {
-    List<String> names = new ArrayList<>();
-    try (PreparedStatement statement = connection.prepareStatement(query)) {
-      statement.setString(1, value);
-      try (ResultSet row = statement.executeQuery()) {
-        while (row.next()) {
-          names.add(row.getString(1));
-        }
-      }
-    }
-    return names;
   }
 
   static void write(Connection connection, String table, DataOutputStream out)

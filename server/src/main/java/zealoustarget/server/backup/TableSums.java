@@ -2,7 +2,6 @@ package zealoustarget.server.backup;
 
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.sql.Connection;
 import java.sql.PreparedStatement;
 import java.sql.ResultSet;
@@ -13,6 +12,7 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import zealoustarget.server.platform.Link;
 
 /** Sums up what stands in every table, so that two databases can be told to be the same. */
 public final class TableSums {
@@ -54,7 +54,7 @@ public final class TableSums {
                 + " and k.table_name = ? order by k.ordinal_position",
             table);
     String order = keys.isEmpty() ? "" : " order by \"" + String.join("\", \"", keys) + "\"";
-    MessageDigest digest = sha256();
+    MessageDigest digest = Link.sha256();
     long rows = 0;
     try (Statement statement = connection.createStatement();
         ResultSet row =
@@ -80,7 +80,8 @@ public final class TableSums {
     return text.getBytes(StandardCharsets.UTF_8);
   }
 
-  private static List<String> names(Connection connection, String query, String... values)
+  /** The texts of a query's first column. */
+  static List<String> names(Connection connection, String query, String... values)
       throws SQLException {
     List<String> names = new ArrayList<>();
     try (PreparedStatement statement = connection.prepareStatement(query)) {
@@ -94,13 +95,5 @@ public final class TableSums {
       }
     }
     return names;
-  }
-
-  private static MessageDigest sha256() {
-    try {
-      return MessageDigest.getInstance("SHA-256");
-    } catch (NoSuchAlgorithmException missing) {
-      throw new IllegalStateException(missing);
-    }
   }
 }

@@ -2,13 +2,15 @@ package zealoustarget.server.intake;
 
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.Collection;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.BiPredicate;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
@@ -328,11 +330,8 @@ class Settling {
     if (value == null || value.length() > LONGEST_CELL) {
       throw missing("value");
     }
-    List<Integer> lines =
-        decision.lines() == null
-            ? linesReading(id, sheet, at, decision.from())
-            : lines(id, decision);
-    Map<Integer, String> now = cells(id, sheet, at, Set.copyOf(lines));
+    Map<Integer, String> now = cells(id, sheet, at, meant(decision));
+    Collection<Integer> lines = decision.lines() == null ? now.keySet() : decision.lines();
     return lines.stream()
         .map(
             line ->
@@ -341,37 +340,35 @@ class Settling {
         .toList();
   }
 
-  /** What a column's cells of some lines read now. */
-  private Map<Integer, String> cells(int id, Sheet sheet, int at, Set<Integer> lines) {
+  /** Which cells a rewrite is about, by line and by what each reads: those named, or all alike. */
+  private static BiPredicate<Integer, String> meant(Decision decision) {
+    if (decision.lines() != null) {
+      Set<Integer> named = Set.copyOf(decision.lines());
+      return (line, cell) -> named.contains(line);
+    }
+    if (decision.from() == null) {
+      throw missing("lines or from");
+    }
+    String from = decision.from().strip();
+    return (line, cell) -> cell.strip().equalsIgnoreCase(from);
+  }
+
+  /**
+   * What a column's cells read now, by line in the file's order; lines that end before have none.
+   */
+  private Map<Integer, String> cells(
+      int id, Sheet sheet, int at, BiPredicate<Integer, String> isMeant) {
     Fixes fixes = store.fixes(id);
-    Map<Integer, String> cells = new HashMap<>();
+    Map<Integer, String> cells = new LinkedHashMap<>();
     for (int part = 0; part < sheet.firstRecords().size(); part++) {
       for (SheetStore.Line line : sheets.part(id, part)) {
-        if (lines.contains(line.line())) {
-          List<String> read = fixes.apply(line.line(), line.cells());
-          cells.put(line.line(), at < read.size() ? read.get(at) : "");
+        List<String> read = fixes.apply(line.line(), line.cells());
+        if (at < read.size() && isMeant.test(line.line(), read.get(at))) {
+          cells.put(line.line(), read.get(at));
         }
       }
     }
     return cells;
-  }
-
-  /** The lines whose cell reads a text now. */
-  private List<Integer> linesReading(int id, Sheet sheet, int at, String from) {
-    if (from == null) {
-      throw missing("lines or from");
-    }
-    Fixes fixes = store.fixes(id);
-    List<Integer> lines = new ArrayList<>();
-    for (int part = 0; part < sheet.firstRecords().size(); part++) {
-      for (SheetStore.Line line : sheets.part(id, part)) {
-        List<String> cells = fixes.apply(line.line(), line.cells());
-        if (at < cells.size() && cells.get(at).strip().equalsIgnoreCase(from.strip())) {
-          lines.add(line.line());
-        }
-      }
-    }
-    return lines;
   }
 
   private List<FixEntity> accepts(int id, Decision decision) {

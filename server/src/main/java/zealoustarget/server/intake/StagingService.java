@@ -135,7 +135,6 @@ public class StagingService {
     LoadEntity load = staged(loadId);
     LoadRequest before = request(load);
     LoadRequest after = change.apply(before);
-    jobs.checkIdle(loadId);
     work(loadId, after, !after.sheet().equals(before.sheet()));
     RequestWords.between(before, after)
         .forEach(
