@@ -9,6 +9,9 @@ export default defineConfig({
   test: {
     css: { include: [/styles\.css\?raw/] },
     environment: 'jsdom',
+    // one page for all files: making a new one for each takes longer than its tests
+    pool: 'threads',
+    isolate: false,
     setupFiles: ['./src/testing.ts'],
     reporters: ['default', 'json'],
     outputFile: { json: 'target/vitest.json' },

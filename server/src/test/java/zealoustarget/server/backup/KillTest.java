@@ -73,7 +73,7 @@ class KillTest {
   }
 
   static LongStream seeds() {
-    return LongStream.range(0, Long.getLong("kills", 3));
+    return LongStream.range(0, Long.getLong("kills", 2));
   }
 
   @ParameterizedTest

@@ -1,17 +1,24 @@
 package zealoustarget.server.testing;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.util.FileSystemUtils;
 import zealoustarget.server.Application;
 
 /** The whole application on a free port, over a data folder, until it is closed. */
 public final class RunningServer implements AutoCloseable {
   /** Among the properties of a server that is to begin without the tests' account. */
   public static final String OWN_ACCOUNTS = "zealous.accounts.first=";
+
+  /** A data folder with its tables and the tests' account, for copies; null until one was asked. */
+  private static Path begun;
 
   private final ConfigurableApplicationContext context;
   private int made;
@@ -22,9 +29,17 @@ public final class RunningServer implements AutoCloseable {
 
   /**
    * Starts over a data folder, empty or from an earlier start. What a test does not ask for is not
-   * made: a start takes half the time.
+   * made: a start takes half the time. An empty folder begins as a copy of one with its tables and
+   * the tests' account, as making them takes a third of the rest.
    */
   public static RunningServer start(Path data, String... properties) {
+    if (properties.length == 0 && isEmpty(data)) {
+      copyBegun(data);
+    }
+    return run(data, properties);
+  }
+
+  private static RunningServer run(Path data, String... properties) {
     List<String> all =
         new ArrayList<>(
             List.of(
@@ -41,6 +56,24 @@ public final class RunningServer implements AutoCloseable {
         new SpringApplicationBuilder(Application.class)
             .properties(all.toArray(String[]::new))
             .run(all.stream().map(property -> "--" + property).toArray(String[]::new)));
+  }
+
+  private static synchronized void copyBegun(Path data) {
+    try {
+      if (begun == null) {
+        Path folder = Files.createTempDirectory("zealous-begun");
+        run(folder).close();
+        begun = folder;
+      }
+      FileSystemUtils.copyRecursively(begun, data);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  private static boolean isEmpty(Path folder) {
+    String[] names = folder.toFile().list();
+    return names == null || names.length == 0;
   }
 
   /** As the first account. */
