@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { Navigate, Route, Routes, useLocation } from 'react-router';
-import { ask } from '../api/client';
+import { ask, ProblemError } from '../api/client';
 import type { Company } from '../api/types';
 import { rightsOf, useAccount } from '../accounts/account';
 import { AccountPage } from '../accounts/AccountPage';
@@ -16,6 +16,7 @@ import { Failed, Loading } from '../ui/Notice';
 import { DropZone } from './DropZone';
 import { Keys } from './Keys';
 import { MonthStrip } from './MonthStrip';
+import { RestoredData } from './RestoredData';
 import { TopBar } from './TopBar';
 
 /** The frame around the desks: top bar, month strip, the work below. */
@@ -31,6 +32,10 @@ function Inside() {
   const company = useQuery({ queryKey: ['company'], queryFn: readCompany });
   if (company.isPending) return <Loading what="the company" />;
   if (company.isError) {
+    const { error } = company;
+    if (error instanceof ProblemError && error.code === 'restore-unconfirmed') {
+      return <RestoredData words={error.message} />;
+    }
     return <Failed error={company.error} onRetry={() => void company.refetch()} />;
   }
   return <Frame company={company.data} />;

@@ -120,6 +120,38 @@ describe('the frame', () => {
   });
 });
 
+describe('data that were restored', () => {
+  const waiting = new Refused(
+    503,
+    'Restored, and not confirmed.',
+    undefined,
+    'restore-unconfirmed',
+  );
+  const serveWaiting = (account: Account) =>
+    serve({ '/session': answers(account)['/session'], '/company': waiting });
+
+  it('are shown once an approver has confirmed them', async () => {
+    serveWaiting({ ...ANALYST, role: 'approver' });
+    showAt(<App />, '/standing');
+    const confirm = await screen.findByRole('button', { name: 'Confirm the restored data' });
+    expect(screen.getByText('Restored, and not confirmed.')).toBeVisible();
+    const asked = serve({
+      ...answers({ ...ANALYST, role: 'approver' }),
+      'POST /backups/restored': null,
+    });
+    await userEvent.click(confirm);
+    expect(await strip()).toBeVisible();
+    expect(asked[0]?.path).toBe('/api/v1/backups/restored');
+  });
+
+  it('are not confirmed by an analyst', async () => {
+    serveWaiting({ ...ANALYST, isAdministrator: false });
+    showAt(<App />, '/standing');
+    expect(await screen.findByText('Restored, and not confirmed.')).toBeVisible();
+    expect(screen.queryByRole('button')).toBeNull();
+  });
+});
+
 describe('a desk that cannot be drawn', () => {
   it('says so, leaves the frame, and is drawn again', async () => {
     vi.spyOn(console, 'error').mockReturnValue(undefined);

@@ -34,8 +34,10 @@ export class Refused {
   readonly status: number;
   readonly detail: string;
   readonly place: string | undefined;
+  readonly code: string;
 
-  constructor(status: number, detail: string, place?: string) {
+  constructor(status: number, detail: string, place?: string, code = 'refused') {
+    this.code = code;
     this.status = status;
     this.detail = detail;
     this.place = place;
@@ -67,7 +69,7 @@ export function serve(answers: Record<string, unknown>): Asked[] {
     return Promise.resolve(
       answer instanceof Refused
         ? new Response(
-            JSON.stringify({ code: 'refused', detail: answer.detail, place: answer.place }),
+            JSON.stringify({ code: answer.code, detail: answer.detail, place: answer.place }),
             {
               status: answer.status,
             },

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Path;
 import java.time.YearMonth;
 import java.util.List;
+import java.util.concurrent.TimeUnit;
+import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -234,6 +236,36 @@ class DecisionsTest {
     assertThat(api.get("/api/v1/months/" + next + "/seal").json().get("checks").toString())
         .doesNotContain("\"ahead\"");
     api.post("/api/v1/loads/" + load + "/reverse");
+  }
+
+  private static void await(BooleanSupplier isSo) throws InterruptedException {
+    long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(60);
+    while (!isSo.getAsBoolean()) {
+      assertThat(System.nanoTime()).as("it takes too long").isLessThan(end);
+      TimeUnit.MILLISECONDS.sleep(50);
+    }
+  }
+
+  @Test
+  void decisionThatTheCheckRefuses_isNotKept() throws InterruptedException {
+    String lines = "2026-10,K1,x\n".repeat(9_300); // of the largest amount each: too much in all
+    int id =
+        api.load("big.csv", "month,rep,revenue\n" + lines, "kind", "actuals")
+            .json()
+            .get("id")
+            .asInt();
+    String load = "/api/v1/loads/" + id;
+    String rewrite = "{\"action\": \"rewrite\", \"column\": 2, \"from\": \"x\", \"value\": \"%s\"}";
+    Api.Answer refused = api.post(load + "/fixes", rewrite.formatted("9999999999999.99"));
+    assertThat(refused.status() == 200 || refused.code().equals("sum-too-large"))
+        .as("%s", refused)
+        .isTrue(); // 200 where it takes longer than an answer waits
+    await(() -> api.get(load).json().get("progress").isNull());
+    assertThat(api.get(load).json().get("held").asInt()).isEqualTo(9_300);
+    assertThat(api.get("/api/v1/audit?text=9999999999999").json()).isEmpty();
+    api.post(load + "/fixes", rewrite.formatted("1.00"));
+    await(() -> api.get(load).json().get("ready").asInt() == 9_300);
+    api.delete(load);
   }
 
   @Test

@@ -10,7 +10,7 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  * @param first name of the first account, for a start without anybody at the console; else empty
  * @param firstPassword its password
  * @param sessionLimit after which a session ends, whatever is done in it
- * @param twoPersons whether changes of roles and reopening a month take two persons
+ * @param twoPersons whether changes of roles, reopening a month and restoring take two persons
  * @param withCode whether a code on the console opens the way to the first account
  */
 @ConfigurationProperties("zealous.accounts")

@@ -59,6 +59,7 @@ public final class RouteRules {
     copies(HttpMethod.GET, "/backups");
     copies(HttpMethod.POST, "/backups");
     copies(HttpMethod.GET, "/backups/{name}");
+    rule(HttpMethod.POST, "/backups/restored", OFFICE, Scope.ALL);
     copies(HttpMethod.GET, "/company/export");
 
     read(ALL, "/company");

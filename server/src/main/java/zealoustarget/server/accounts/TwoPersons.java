@@ -42,6 +42,11 @@ public class TwoPersons {
     return of(what, account -> account.role() == Role.APPROVER);
   }
 
+  /** Whether such changes take two persons here. */
+  public boolean isSet() {
+    return settings.twoPersons();
+  }
+
   /** The same of administrators. */
   Optional<String> ofAdministrators(String what) {
     return of(what, Account::isAdministrator);

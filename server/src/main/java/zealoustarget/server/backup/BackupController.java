@@ -21,9 +21,11 @@ import zealoustarget.server.platform.Downloads;
 @RequestMapping("/api/v1/backups")
 class BackupController {
   private final BackupService backups;
+  private final RestoredData restored;
 
-  BackupController(BackupService backups) {
+  BackupController(BackupService backups, RestoredData restored) {
     this.backups = backups;
+    this.restored = restored;
   }
 
   /** The backups that are kept, latest first. */
@@ -37,6 +39,16 @@ class BackupController {
   @ResponseStatus(HttpStatus.CREATED)
   BackupService.Kept make() {
     return backups.make();
+  }
+
+  /**
+   * Takes data that were restored for good, where that takes two persons; for administrators and
+   * approvers. 409 {@code nothing-restored}.
+   */
+  @PostMapping("/restored")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void confirm() {
+    restored.confirm();
   }
 
   /** A backup as a file. 404 {@code backup-unknown}. */

@@ -134,6 +134,7 @@ final class BackupFile {
                 + " passphrase (ZEALOUS_BACKUP_PASSPHRASE).");
       }
       fill(zip, content, folder);
+      RestoredData.note(folder, content.madeAt());
       DataFolder.keepPrivate(folder);
       return content;
     } catch (IOException failure) {

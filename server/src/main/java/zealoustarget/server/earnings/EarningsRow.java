@@ -4,8 +4,8 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import java.util.List;
 
 /**
- * A rep's commission for a month as it travels and as it is frozen. Amounts of sales are decimal
- * text in the measure's scale, pay in the currency with two decimals.
+ * A rep's commission for a month as it travels. Amounts of sales are decimal text in the measure's
+ * scale, pay in the currency with two decimals.
  *
  * @param rep key
  * @param quota to date in the window; null for none

@@ -184,7 +184,10 @@ public class EarningsService {
   private Month sealed(Seal seal) {
     FrozenMonth whole = frozen(seal);
     List<EarningsRow> seen =
-        whole.rows().stream().filter(row -> isSeen(row, seal.month())).toList();
+        whole.rows().stream()
+            .map(SealedStatement::toRow)
+            .filter(row -> isSeen(row, seal.month()))
+            .toList();
     return seen.size() == whole.rows().size()
         ? new Month(seen, whole.headline(), true)
         : new Month(seen, headline(seal.month(), seen, true), true);
@@ -250,6 +253,7 @@ public class EarningsService {
         .map(
             seal ->
                 frozen(seal).rows().stream()
+                    .map(SealedStatement::toRow)
                     .filter(row -> KeyText.isSame(row.rep(), rep))
                     .filter(row -> isSeen(row, month))
                     .findFirst())

@@ -22,7 +22,7 @@ import zealoustarget.server.playbook.PlaybookService;
  * @param headline over the rows
  */
 record FrozenMonth(
-    List<PlanPart> plans, List<ClosedPart> closed, List<EarningsRow> rows, String headline) {
+    List<PlanPart> plans, List<ClosedPart> closed, List<SealedStatement> rows, String headline) {
   /**
    * What was settled for a rep.
    *
@@ -68,7 +68,11 @@ record FrozenMonth(
               one.held(),
               one.adjustments()));
     }
-    return new FrozenMonth(plans.stream().map(PlanPart::of).toList(), closed, rows, headline);
+    return new FrozenMonth(
+        plans.stream().map(PlanPart::of).toList(),
+        closed,
+        rows.stream().map(SealedStatement::of).toList(),
+        headline);
   }
 
   private static String text(Ratio ratio) {

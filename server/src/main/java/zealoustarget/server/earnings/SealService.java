@@ -27,9 +27,9 @@ import zealoustarget.server.audit.Audit;
 import zealoustarget.server.audit.AuditKind;
 import zealoustarget.server.intake.LoadService;
 import zealoustarget.server.ledger.LedgerService;
-import zealoustarget.server.platform.RecordState;
 import zealoustarget.server.playbook.PlanPart;
 import zealoustarget.server.playbook.PlaybookService;
+import zealoustarget.server.record.RecordService;
 import zealoustarget.server.seals.Seal;
 import zealoustarget.server.seals.Seals;
 import zealoustarget.server.standing.Snapshots;
@@ -50,7 +50,7 @@ public class SealService {
   private final Audit audit;
   private final TransactionTemplate transaction;
   private final Clock clock;
-  private final RecordState record;
+  private final RecordService record;
   private final TwoPersons twoPersons;
 
   SealService(
@@ -63,7 +63,7 @@ public class SealService {
       Audit audit,
       TransactionTemplate transaction,
       Clock clock,
-      RecordState record,
+      RecordService record,
       TwoPersons twoPersons) {
     this.twoPersons = twoPersons;
     this.record = record;
@@ -248,6 +248,7 @@ public class SealService {
     Seals.Frozen frozen =
         new Seals.Frozen(
             ledgers.postedLoads(),
+            ledgers.rowsOfPosted(),
             playbooks.toFreeze(),
             earnings.toFreeze(month),
             snapshots.figures(month));
@@ -262,14 +263,10 @@ public class SealService {
 
   /** Nothing is sealed on top of something that was changed from outside. */
   private void checkRecord() {
-    for (Seal seal : seals.inForce()) {
-      if (!seal.isIntact()) {
-        record.damaged("What was frozen with " + seal.month() + " does not read as it was sealed.");
-      }
-    }
-    if (!record.isWhole()) {
+    RecordService.RecordAnswer found = record.verify();
+    if (!found.isWhole()) {
       throw Refusal.of(
-          "month-not-ready", String.join(" ", record.faults()) + " Nothing was sealed.");
+          "month-not-ready", String.join(" ", found.faults()) + " Nothing was sealed.");
     }
   }
 

@@ -95,9 +95,10 @@ class Checking {
   /**
    * Reads a load's lines by a request and stages what comes of them.
    *
+   * @param together is stored with it
    * @throws Refusal as {@link Header#of}, control-total-unreadable, sum-too-large, goal-set-axis
    */
-  void check(int loadId, LoadRequest request, Progress progress) {
+  void check(int loadId, LoadRequest request, Together together, Progress progress) {
     Sheet sheet = sheets.get(loadId);
     Columns columns = columns(loads.get(loadId).fileName, request, sheet);
     if (sheet.recordCount() == 0) {
@@ -112,6 +113,7 @@ class Checking {
     progress.beginChecking(sheet.recordCount());
     transactions.executeWithoutResult(
         status -> {
+          together.before().run();
           GoalSetEntity goalSet =
               request.hasGoals() ? loads.goalSet(request.goalSet(), request.axis()) : null;
           Pass pass = new Pass(loadId, request, sheet, columns, progress);
@@ -128,6 +130,7 @@ class Checking {
             throw Refusal.of("load-not-staged", "Load " + loadId + " was posted meanwhile.");
           }
           finish(load, goalSet, pass);
+          together.after().run();
         });
   }
 

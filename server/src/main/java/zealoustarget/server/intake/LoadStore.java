@@ -263,20 +263,15 @@ class LoadStore {
             .getResultList());
   }
 
-  /**
-   * Keeps what was decided, and who decided it when.
-   *
-   * @param together what is stored in the same transaction
-   */
+  /** Keeps what was decided, and who decided it when. */
   @Transactional
-  public void addFixes(List<FixEntity> fixes, Runnable together) {
+  public void addFixes(List<FixEntity> fixes) {
     Instant now = clock.instant().truncatedTo(ChronoUnit.MILLIS);
     for (FixEntity fix : fixes) {
       fix.decidedBy = Audit.who();
       fix.decidedAt = now;
       entities.persist(fix);
     }
-    together.run();
   }
 
   /** What was decided about some lines of a load, in order. */
@@ -292,8 +287,7 @@ class LoadStore {
 
   /** Takes back what was last decided about a line, or about all lines. */
   @Transactional
-  public void removeFixes(int loadId, Integer line, Runnable together) {
-    together.run();
+  public void removeFixes(int loadId, Integer line) {
     String ofLine = line == null ? "" : " and line = " + line;
     entities
         .createQuery("delete from FixEntity where loadId = :id" + ofLine)

@@ -105,12 +105,17 @@ class Settling {
     if (fixes.isEmpty()) {
       throw Refusal.of("value-unknown", "No line of the load is meant by that.");
     }
-    store.addFixes(
-        fixes,
-        () ->
-            audit.add(
-                AuditKind.LOAD_CHANGED, id, subject(id, fixes), before(fixes), after(id, fixes)));
-    staging.checkAgain(id);
+    staging.checkAgain(
+        id,
+        new Together(
+            () -> store.addFixes(fixes),
+            () ->
+                audit.add(
+                    AuditKind.LOAD_CHANGED,
+                    id,
+                    subject(id, fixes),
+                    before(fixes),
+                    after(id, fixes))));
   }
 
   private String subject(int id, List<FixEntity> fixes) {
@@ -166,17 +171,17 @@ class Settling {
   /** Takes back what was decided about a line, or about all lines where none is named. */
   void takeBack(int id, Integer line) {
     checkStaged(id);
-    store.removeFixes(
+    staging.checkAgain(
         id,
-        line,
-        () ->
-            audit.add(
-                AuditKind.LOAD_CHANGED,
-                id,
-                LoadService.subject(store.get(id)) + (line == null ? "" : ", line " + line),
-                null,
-                "decisions taken back"));
-    staging.checkAgain(id);
+        new Together(
+            () -> store.removeFixes(id, line),
+            () ->
+                audit.add(
+                    AuditKind.LOAD_CHANGED,
+                    id,
+                    LoadService.subject(store.get(id)) + (line == null ? "" : ", line " + line),
+                    null,
+                    "decisions taken back")));
   }
 
   /** A name and the key of the member it is accepted for. */
@@ -191,7 +196,7 @@ class Settling {
     checkStaged(id);
     List<Runnable> accepted = names.stream().map(this::accepting).toList();
     accepted.forEach(Runnable::run);
-    staging.checkAgain(id);
+    staging.checkAgain(id, Together.NOTHING);
   }
 
   private Runnable accepting(Name name) {
@@ -247,7 +252,7 @@ class Settling {
       throw refused;
     }
     lists.forEach(list -> loads.post(list, false, null, PostMode.ADD, true));
-    staging.checkAgain(id);
+    staging.checkAgain(id, Together.NOTHING);
   }
 
   /** The axis of a member that can be made. */

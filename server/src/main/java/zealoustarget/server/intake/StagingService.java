@@ -79,7 +79,7 @@ public class StagingService {
     TableFile file = reading.look(upload, request);
     LoadEntity load = begin(upload, request, remainderOf, null);
     try {
-      read(load, upload, file, request, Progress.unseen());
+      read(load, upload, file, request, Together.NOTHING, Progress.unseen());
       return load.id;
     } catch (RuntimeException | Error failure) {
       remove(load.id);
@@ -111,7 +111,10 @@ public class StagingService {
         progress,
         running -> {
           try {
-            keepingProblem(load.id, progress, () -> read(load, upload, file, request, progress));
+            keepingProblem(
+                load.id,
+                progress,
+                () -> read(load, upload, file, request, Together.NOTHING, progress));
           } finally {
             afterwards.run();
           }
@@ -123,7 +126,7 @@ public class StagingService {
   /** Reads a received load again, as it was told last. */
   void readAgain(int loadId) {
     LoadEntity load = staged(loadId);
-    work(loadId, request(load), true);
+    work(loadId, request(load), Together.NOTHING, true);
   }
 
   /**
@@ -135,21 +138,32 @@ public class StagingService {
     LoadEntity load = staged(loadId);
     LoadRequest before = request(load);
     LoadRequest after = change.apply(before);
-    work(loadId, after, !after.sheet().equals(before.sheet()));
+    work(
+        loadId,
+        after,
+        new Together(() -> {}, () -> say(load, before, after)),
+        !after.sheet().equals(before.sheet()));
+  }
+
+  private void say(LoadEntity load, LoadRequest before, LoadRequest after) {
     RequestWords.between(before, after)
         .forEach(
             said ->
                 audit.add(
                     AuditKind.LOAD_CHANGED,
-                    loadId,
+                    load.id,
                     LoadService.subject(load) + ", " + said.what(),
                     said.before(),
                     said.after()));
   }
 
-  /** Checks a load again as it is, after its fixes or the known names have changed. */
-  void checkAgain(int loadId) {
-    change(loadId, request -> request);
+  /**
+   * Checks a load again as it is, with what was decided or after the known names have changed.
+   *
+   * @throws Refusal as {@link #change}; then nothing was decided
+   */
+  void checkAgain(int loadId, Together together) {
+    work(loadId, request(staged(loadId)), together, false);
   }
 
   /**
@@ -205,7 +219,7 @@ public class StagingService {
     }
   }
 
-  private void work(int loadId, LoadRequest request, boolean isReadAnew) {
+  private void work(int loadId, LoadRequest request, Together together, boolean isReadAnew) {
     Progress progress = new Progress(0);
     jobs.run(
         loadId,
@@ -215,28 +229,34 @@ public class StagingService {
           if (isReadAnew || !sheets.has(loadId)) {
             // its lines are about to change: a halt must not leave it staged with others
             store.change(loadId, changed -> changed.state = LoadState.READING);
-            keepingProblem(loadId, progress, () -> readOriginal(load, request, progress));
+            keepingProblem(loadId, progress, () -> readOriginal(load, request, together, progress));
           } else if (load.state == LoadState.STAGED) {
-            check(loadId, request, progress);
+            check(loadId, request, together, progress);
           } else {
-            keepingProblem(loadId, progress, () -> check(loadId, request, progress));
+            keepingProblem(loadId, progress, () -> check(loadId, request, together, progress));
           }
         },
         () -> giveUp(loadId, progress));
   }
 
-  private void readOriginal(LoadEntity load, LoadRequest request, Progress progress) {
+  private void readOriginal(
+      LoadEntity load, LoadRequest request, Together together, Progress progress) {
     Upload original = original(load);
-    read(load, original, reading.look(original, request), request, progress);
+    read(load, original, reading.look(original, request), request, together, progress);
   }
 
   private void read(
-      LoadEntity load, Upload upload, TableFile file, LoadRequest request, Progress progress) {
+      LoadEntity load,
+      Upload upload,
+      TableFile file,
+      LoadRequest request,
+      Together together,
+      Progress progress) {
     reading.read(load.id, upload, file, load.contentHash, request, progress);
-    check(load.id, request, progress);
+    check(load.id, request, together, progress);
   }
 
-  private void check(int loadId, LoadRequest request, Progress progress) {
+  private void check(int loadId, LoadRequest request, Together together, Progress progress) {
     LoadEntity load = store.get(loadId);
     LoadRequest complete = requests.complete(request, sheets.get(loadId), load.fileName);
     if (load.state != LoadState.STAGED) {
@@ -247,7 +267,7 @@ public class StagingService {
             changed.request = json.writeValueAsString(complete);
           });
     }
-    checking.check(loadId, complete, progress);
+    checking.check(loadId, complete, together, progress);
   }
 
   /** Keeps a load that cannot be staged, with the reason. */

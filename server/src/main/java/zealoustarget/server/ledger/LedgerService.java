@@ -204,6 +204,12 @@ public class LedgerService implements MemberNames {
     return inOrder(state.loads());
   }
 
+  /** One digest for the rows of {@link #postedLoads}. */
+  public String rowsOfPosted() {
+    Map<Integer, LoadedRows> loads = state.loads();
+    return SealedLoad.rows(inOrder(loads), id -> loads.get(id).digest());
+  }
+
   private static List<SealedLoad> inOrder(Map<Integer, LoadedRows> loads) {
     return loads.values().stream()
         .map(LoadedRows::load)

@@ -65,6 +65,8 @@ public class OwnSiteFilter extends OncePerRequestFilter {
           response, Problem.STARTING, "The data are being loaded. Try again in a moment.");
     } else if (!record.isWhole() && isOfFigures(request)) {
       problems.write(response, Problem.RECORD_DAMAGED, record.words());
+    } else if (record.isAwaiting() && isOfFigures(request)) {
+      problems.write(response, Problem.RESTORE_UNCONFIRMED, record.awaited());
     } else {
       chain.doFilter(request, response);
     }

@@ -92,6 +92,8 @@ public enum Problem {
   EXPORT_TOO_LARGE(HttpStatus.UNPROCESSABLE_CONTENT, "The export is too large"),
   SUM_TOO_LARGE(HttpStatus.UNPROCESSABLE_CONTENT, "The sum is too large"),
   RECORD_DAMAGED(HttpStatus.SERVICE_UNAVAILABLE, "The data are damaged"),
+  RESTORE_UNCONFIRMED(HttpStatus.SERVICE_UNAVAILABLE, "Restored data wait for a second person"),
+  NOTHING_RESTORED(HttpStatus.CONFLICT, "Nothing waits to be confirmed"),
   BODY_TOO_SLOW(HttpStatus.REQUEST_TIMEOUT, "The request took too long"),
   BUSY(HttpStatus.SERVICE_UNAVAILABLE, "The server is busy"),
   INTERNAL(HttpStatus.INTERNAL_SERVER_ERROR, "Something failed on our side"),

@@ -15,6 +15,7 @@ public class RecordState {
           + " ./run restore FILE --data DIR.";
 
   private final List<String> faults = new CopyOnWriteArrayList<>();
+  private volatile String awaited;
 
   /** Says that something does not read as it was written. */
   public void damaged(String fault) {
@@ -31,6 +32,24 @@ public class RecordState {
   /** What is wrong, in words. */
   public List<String> faults() {
     return List.copyOf(faults);
+  }
+
+  /** Withholds the figures until somebody confirms the data. */
+  public void await(String words) {
+    awaited = words;
+  }
+
+  public void confirmed() {
+    awaited = null;
+  }
+
+  public boolean isAwaiting() {
+    return awaited != null;
+  }
+
+  /** What is waited for; null for nothing. */
+  String awaited() {
+    return awaited;
   }
 
   /** What is wrong and what to do, for whoever asks for figures. */

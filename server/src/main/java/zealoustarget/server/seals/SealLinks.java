@@ -8,7 +8,9 @@ import java.sql.Statement;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import org.flywaydb.core.api.migration.JavaMigration;
 import zealoustarget.core.ledger.Months;
 import zealoustarget.server.platform.Link;
@@ -49,6 +51,7 @@ public final class SealLinks {
     List<String> faults = new ArrayList<>();
     String head = Link.NONE;
     int seals = 0;
+    Map<Integer, String> rows = digests(connection);
     try (Statement statement = connection.createStatement();
         ResultSet row = statement.executeQuery(ALL)) {
       while (row.next()) {
@@ -66,11 +69,28 @@ public final class SealLinks {
         if (!of(row, row.getString("previous_hash")).equals(row.getString("hash"))) {
           faults.add("The seal of " + month + " does not read as it was written.");
         }
+        String then = SealedLoad.rowsOf(row.getString("posted_loads"));
+        List<SealedLoad> loads = SealedLoad.readAll(row.getString("posted_loads"));
+        if (then != null && !then.equals(SealedLoad.rows(loads, rows::get))) {
+          faults.add("The rows that " + month + " was sealed with are not those of then.");
+        }
         head = row.getString("hash");
       }
     }
     faults.addAll(openedUnsaid(connection));
     return new Verified(seals, faults);
+  }
+
+  /** Digest of each load's rows as it was posted, by its number. */
+  private static Map<Integer, String> digests(Connection connection) throws SQLException {
+    Map<Integer, String> digests = new HashMap<>();
+    try (Statement statement = connection.createStatement();
+        ResultSet row = statement.executeQuery("select id, row_digest from load")) {
+      while (row.next()) {
+        digests.put(row.getInt(1), row.getString(2));
+      }
+    }
+    return digests;
   }
 
   private static List<String> openedUnsaid(Connection connection) throws SQLException {

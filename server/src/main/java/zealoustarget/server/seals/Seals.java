@@ -18,7 +18,7 @@ import zealoustarget.server.platform.Link;
 @Component
 public class Seals {
   /** How the parts of a new seal are written. */
-  static final int FORM = 2;
+  static final int FORM = 3;
 
   private final EntityManager entities;
   private final Clock clock;
@@ -64,8 +64,13 @@ public class Seals {
     return query.getResultStream().map(SealEntity::toSeal).toList();
   }
 
-  /** What is frozen with a month. */
-  public record Frozen(List<SealedLoad> loads, byte[] rules, byte[] statements, byte[] figures) {}
+  /**
+   * What is frozen with a month.
+   *
+   * @param rows digest of the rows of its loads
+   */
+  public record Frozen(
+      List<SealedLoad> loads, String rows, byte[] rules, byte[] statements, byte[] figures) {}
 
   /** Seals a month and gives the seal's hash; call {@link #open} after. */
   @Transactional
@@ -74,7 +79,7 @@ public class Seals {
     seal.month = Months.number(month);
     seal.sealedAt = clock.instant().truncatedTo(ChronoUnit.MILLIS);
     seal.sealedBy = by;
-    seal.loads = SealedLoad.text(frozen.loads());
+    seal.loads = SealedLoad.text(frozen.loads(), frozen.rows());
     seal.rules = frozen.rules();
     seal.statements = frozen.statements();
     seal.figures = frozen.figures();

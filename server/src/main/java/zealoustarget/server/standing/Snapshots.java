@@ -1,8 +1,8 @@
 package zealoustarget.server.standing;
 
 import java.time.YearMonth;
-import java.util.LinkedHashMap;
-import java.util.Map;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.TreeMap;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
@@ -23,23 +23,30 @@ public class Snapshots {
     this.ledgers = ledgers;
   }
 
-  /** Every goal set's standing of the month, by set and measure, packed. */
+  /** Every goal set's standing of the month by its measures, packed. */
   public byte[] figures(YearMonth month) {
-    Map<String, StandingAnswer> figures = new LinkedHashMap<>();
+    List<SealedStanding> figures = new ArrayList<>();
     for (GoalBook book : new TreeMap<>(ledgers.current().goalBooks()).values()) {
       for (String measure : book.measures()) {
         StandingParameters asked =
             StandingParameters.of(book.axis().word(), measure, month.toString(), book.name());
-        figures.put(book.name() + "\n" + measure, standings.standing(asked));
+        figures.add(SealedStanding.of(book.name(), standings.standing(asked)));
       }
     }
     return Packed.deflated(figures);
   }
 
-  /** What {@link #figures} packed, as a list of standings with their goal set and measure. */
+  /**
+   * What {@link #figures} packed, as a list; earlier forms of seals hold standings as they were
+   * answered, by goal set and measure.
+   */
   public static ArrayNode read(byte[] packed) {
+    JsonNode figures = Packed.fromDeflated(packed, JsonNode.class);
+    if (figures.isArray()) {
+      return (ArrayNode) figures;
+    }
     ArrayNode all = JsonNodeFactory.instance.arrayNode();
-    Packed.fromDeflated(packed, JsonNode.class)
+    figures
         .properties()
         .forEach(
             one -> {

@@ -150,6 +150,45 @@ class BackupTest {
     }
   }
 
+  @Test
+  void restoring_takesTwo_whereThatIsSet_andIsInTheTrail() throws Exception {
+    Path file;
+    try (RunningServer server = RunningServer.start(folder.resolve("data"))) {
+      fill(server.api(), 1);
+      server.as("approver", null);
+      server.as("analyst", null);
+      JsonNode made = server.api().post("/api/v1/backups").json();
+      file = download(server, made.get("name").asString(), folder.resolve("b.zip"));
+    }
+    String confirm = "/api/v1/backups/restored";
+    BackupFile.restore(file, folder.resolve("one"), key());
+    try (RunningServer one = RunningServer.start(folder.resolve("one"))) {
+      assertThat(one.api().get("/api/v1/standing?from=2026-10").status()).isEqualTo(200);
+      assertThat(one.api().get("/api/v1/audit?text=restored").json().at("/0/by").asString())
+          .isEqualTo("console");
+      assertThat(one.api().post(confirm).code()).isEqualTo("nothing-restored");
+    }
+    BackupFile.restore(file, folder.resolve("two"), key());
+    String set = "zealous.accounts.two-persons=true";
+    try (RunningServer two = RunningServer.start(folder.resolve("two"), set)) {
+      assertThat(two.api().get("/api/v1/standing?from=2026-10").code())
+          .isEqualTo("restore-unconfirmed");
+      assertThat(two.api().get("/api/v1/accounts").status()).isEqualTo(200);
+      assertThat(two.api("analyst 2", Api.PASSWORD).post(confirm).code()).isEqualTo("not-allowed");
+    }
+    try (RunningServer two = RunningServer.start(folder.resolve("two"), set)) {
+      Api approver = two.api("approver 1", Api.PASSWORD);
+      assertThat(approver.get("/api/v1/company").code())
+          .as("a restart confirms nothing")
+          .isEqualTo("restore-unconfirmed");
+      assertThat(approver.post(confirm).status()).isEqualTo(204);
+      assertThat(approver.get("/api/v1/standing?from=2026-10").status()).isEqualTo(200);
+      JsonNode said = two.api().get("/api/v1/audit?text=restored").json();
+      assertThat(said.at("/0/by").asString()).isEqualTo("approver 1");
+      assertThat(said.at("/0/subject").asString()).endsWith("confirmed");
+    }
+  }
+
   /** The same backup with one of its parts changed, and its checksums right again. */
   private static Path changed(Path file, Path to, String part, UnaryOperator<byte[]> change)
       throws IOException {

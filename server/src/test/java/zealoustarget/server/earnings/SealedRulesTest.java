@@ -8,11 +8,16 @@ import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.PreparedStatement;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import zealoustarget.server.platform.Packed;
 import zealoustarget.server.seals.Seals;
 import zealoustarget.server.testing.Api;
 import zealoustarget.server.testing.RunningServer;
+import zealoustarget.server.testing.SealedFiles;
 
 /** What a sealed month shows comes from its seal, whatever the rules become. */
 class SealedRulesTest {
@@ -23,6 +28,7 @@ class SealedRulesTest {
           "/api/v1/standing?from=2026-09&measure=yield",
           "/api/v1/standing/rep/K1/proof?from=2026-09&measure=yield",
           "/api/v1/standing/rep/K1/close-up?from=2026-09&measure=revenue&goalSet=quota",
+          "/api/v1/earnings?month=2026-09",
           "/api/v1/standing/claims?from=2026-09&measure=revenue&goalSet=quota");
 
   private static void fill(Api api) {
@@ -110,9 +116,13 @@ class SealedRulesTest {
     }
   }
 
-  /** The form before this one held ladders and commission only. */
-  @Test
-  void sealOfTheFirstForm_isStillRead(@TempDir Path data) throws Exception {
+  /**
+   * The first form held ladders and commission only; both earlier ones had no digest of rows, and
+   * their standings as they were answered.
+   */
+  @ParameterizedTest
+  @ValueSource(ints = {1, 2})
+  void sealOfAnEarlierForm_isStillRead(int form, @TempDir Path data) throws Exception {
     List<String> before;
     try (RunningServer server = RunningServer.start(data)) {
       fill(server.api());
@@ -125,14 +135,20 @@ class SealedRulesTest {
     try (Connection connection =
             DriverManager.getConnection("jdbc:h2:file:" + data.resolve("zealous"), "sa", "");
         PreparedStatement read =
-            connection.prepareStatement("select statements, figures from seal");
+            connection.prepareStatement("select statements, rules, posted_loads from seal");
         PreparedStatement update =
             connection.prepareStatement(
-                "update seal set form = 1, rules = ?, checksum = ?, previous_hash = null")) {
+                "update seal set form = ?, rules = ?, figures = ?, posted_loads = ?, checksum = ?,"
+                    + " previous_hash = null")) {
       var row = read.executeQuery();
       row.next();
-      update.setBytes(1, first);
-      update.setString(2, Seals.checksum(first, row.getBytes(1), row.getBytes(2)));
+      byte[] rules = form == 1 ? first : row.getBytes(2);
+      byte[] figures = Packed.deflated(Map.of("quota\nrevenue", Map.of("rows", List.of())));
+      update.setInt(1, form);
+      update.setBytes(2, rules);
+      update.setBytes(3, figures);
+      update.setString(4, row.getString(3).split("#", -1)[0]);
+      update.setString(5, Seals.checksum(rules, row.getBytes(1), figures));
       update.executeUpdate();
       connection
           .createStatement()
@@ -141,6 +157,8 @@ class SealedRulesTest {
     try (RunningServer server = RunningServer.start(data)) {
       assertThat(server.api().get("/api/v1/record").json().get("faults")).isEmpty();
       assertThat(shown(server.api())).isEqualTo(before);
+      assertThat(SealedFiles.of(server.api(), "2026-09").get("standings.json").at("/0/goalSet"))
+          .hasToString("\"quota\"");
     }
   }
 }

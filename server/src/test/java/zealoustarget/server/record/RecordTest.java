@@ -91,6 +91,7 @@ class RecordTest {
           update seal set figures = x'00' where seal_month = 24321                       | frozen with 2026-10
           update seal set posted_loads = '' where seal_month = 24320                     | seal of 2026-09
           update seal set sealed_by = 'Bo' where seal_month = 24321                      | seal of 2026-10
+          update load set row_digest = 'ab' where id = 3                                 | rows that 2026-10
           delete from seal where seal_month = 24320                                      | before that of 2026-10
           update seal set unsealed_at = now(), unsealed_by = 'Bo' where seal_month = 24321 | opened again without
           """)
