@@ -23,6 +23,7 @@ const TITLES: Record<string, string> = {
   'date-ambiguous': 'Dates that can be read two ways',
   'day-does-not-exist': 'Days that do not exist',
   'month-outside-calendar': 'Months outside the calendar',
+  'month-far': 'Months far from all others',
   'period-unreadable': 'Periods that are none',
   'year-unreadable': 'Years that are none',
   'member-unknown': 'Unknown names',

@@ -81,6 +81,20 @@ class LoadingTest {
   }
 
   @Test
+  void monthThatNobodyMeans_isHeldBack_untilOneNearItIsPosted() {
+    api.loadAndPost("roster.csv", ROSTER, "kind", "roster");
+    Api.Answer staged = api.load("f.csv", ACTUALS + "2062-10,K1,7\n", "kind", "actuals");
+    assertThat(staged.json().get("held").asInt()).isEqualTo(1);
+    assertThat(staged.json().at("/findings/0/code").asString()).isEqualTo("month-far");
+    assertThat(staged.json().at("/findings/0/column").asString()).isEqualTo("month");
+    for (int year : new int[] {2030, 2034, 2038, 2042, 2046, 2050, 2054, 2058}) {
+      api.loadAndPost("y.csv", "month,rep,revenue\n" + year + "-10,K1,1\n", "kind", "actuals");
+    }
+    Api.Answer near = api.load("f.csv", "month,rep,revenue\n2062-10,K1,7\n", "kind", "actuals");
+    assertThat(near.json().get("ready").asInt()).as("%s", near).isEqualTo(1);
+  }
+
+  @Test
   void heldLines_mustBeLeftExpressly() {
     api.loadAndPost("roster.csv", ROSTER, "kind", "roster");
     int id = id(api.load("f.csv", ACTUALS + "2026-10,K9,7\n", "kind", "actuals"));

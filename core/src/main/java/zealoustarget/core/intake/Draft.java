@@ -67,6 +67,10 @@ final class Draft {
     return FirstSeen.hash(cells);
   }
 
+  List<Row> rows() {
+    return rows;
+  }
+
   void add(Row row) {
     rows.add(row);
   }

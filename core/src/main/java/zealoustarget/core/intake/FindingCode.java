@@ -26,6 +26,10 @@ public enum FindingCode {
   DATE_AMBIGUOUS(true, "\"{value}\" can be {first} or {second}. Write it as 2026-10-31."),
   DAY_DOES_NOT_EXIST(true, "\"{value}\" is a day that does not exist."),
   MONTH_OUTSIDE_CALENDAR(true, "\"{value}\" lies outside the calendar (1990 to 2100)."),
+  MONTH_FAR(
+      true,
+      "{month} is more than 60 months from every posted month and from today. Correct the date, or"
+          + " post the months between first."),
   PERIOD_UNREADABLE(true, "\"{value}\" is no period from 1 to 12."),
   YEAR_UNREADABLE(true, "\"{value}\" is no fiscal year such as 2027."),
   MEMBER_UNKNOWN(

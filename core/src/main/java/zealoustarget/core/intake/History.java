@@ -22,6 +22,11 @@ public interface History {
   /** Whether a posted row has that {@link zealoustarget.core.ledger.OrderKey}. */
   boolean hasOrder(long orderKey);
 
+  /** Whether a month lies too far from every posted one and from today to be meant. */
+  default boolean isFar(int month) {
+    return false;
+  }
+
   /** How large the posted lines of a measure are, or null where none is posted. */
   @Nullable Usual usual(String measure);
 }

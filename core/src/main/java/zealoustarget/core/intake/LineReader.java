@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
+import zealoustarget.core.ledger.Months;
 import zealoustarget.core.member.Axis;
 
 /**
@@ -58,6 +59,8 @@ public final class LineReader {
   private final Kind kind;
   private final List<String> foldedTitles;
   private final List<Header.Role> keyRoles;
+  private final History history;
+  private final @Nullable String timeTitle;
 
   /**
    * Begins to read a file with that header.
@@ -72,6 +75,9 @@ public final class LineReader {
       History history,
       LoadSpec spec) {
     this.header = header;
+    this.history = history;
+    this.timeTitle =
+        header.timePlace() < 0 ? null : Header.nameOf(header.titles(), header.timePlace());
     this.formats = new Formats(header, profiles, spec);
     this.directory = directory;
     this.keyRoles = KEY_ROLES.stream().filter(role -> header.place(role) >= 0).toList();
@@ -113,8 +119,24 @@ public final class LineReader {
           Integer.toString(foldedTitles.size()));
     } else {
       kind.read(draft);
+      draft.rows().forEach(row -> checkMonth(draft, row));
     }
     return draft.outcome();
+  }
+
+  /** A wrong year would open months that nobody closes; a stay may well begin long ago. */
+  private void checkMonth(Draft draft, Row row) {
+    int month;
+    if (row instanceof Row.Actual actual) {
+      month = actual.month();
+    } else if (row instanceof Row.Goal goal) {
+      month = goal.month();
+    } else {
+      return;
+    }
+    if (history.isFar(month)) {
+      draft.find(timeTitle, FindingCode.MONTH_FAR, "month", Months.of(month).toString());
+    }
   }
 
   private boolean hasRightCells(List<String> cells) {

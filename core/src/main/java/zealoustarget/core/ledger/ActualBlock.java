@@ -70,6 +70,14 @@ public final class ActualBlock {
   }
 
   private ActualBlock(ActualBlock from, int[] rows) {
+    this(from, rows, endsAlike(from, rows) ? from.lastDay : 0);
+  }
+
+  private static boolean endsAlike(ActualBlock from, int[] rows) {
+    return rows.length > 0 && from.months[rows[rows.length - 1]] == from.lastMonth();
+  }
+
+  private ActualBlock(ActualBlock from, int[] rows, int lastDay) {
     loadId = from.loadId;
     measures = from.measures;
     months = pick(from.months, rows);
@@ -79,8 +87,7 @@ public final class ActualBlock {
     lines = pick(from.lines, rows);
     days = pick(from.days, rows);
     orders = from.hasOrders() ? pick(from.orders, rows) : new long[0];
-    boolean endsAlike = rows.length > 0 && months[rows.length - 1] == from.lastMonth();
-    lastDay = endsAlike ? from.lastDay : 0;
+    this.lastDay = lastDay;
     amounts = Arrays.stream(from.amounts).map(all -> pick(all, rows)).toArray(long[][]::new);
     absoluteSums = Arrays.stream(amounts).map(ActualBlock::absoluteSum).toArray(BigInteger[]::new);
   }
@@ -154,10 +161,55 @@ public final class ActualBlock {
 
   private static BigInteger absoluteSum(long[] column) {
     BigInteger sum = BigInteger.ZERO;
+    long part = 0;
     for (long amount : column) {
-      sum = amount == NO_AMOUNT ? sum : sum.add(BigInteger.valueOf(amount).abs());
+      if (amount != NO_AMOUNT) {
+        long size = Math.abs(amount);
+        if (part > Long.MAX_VALUE - size) {
+          sum = sum.add(BigInteger.valueOf(part));
+          part = 0;
+        }
+        part += size;
+      }
     }
-    return sum;
+    return sum.add(BigInteger.valueOf(part));
+  }
+
+  /**
+   * The same rows in a block per month, ascending: what one month's rows become can then be told
+   * without looking at the others.
+   */
+  public List<ActualBlock> byMonth() {
+    if (size() == 0 || firstMonth() == lastMonth()) {
+      return size() == 0 ? List.of() : List.of(this);
+    }
+    return monthsWithRows().mapToObj(this::ofMonth).toList();
+  }
+
+  private ActualBlock ofMonth(int month) {
+    int first = firstRowFrom(month);
+    int end = firstRowFrom(month + 1);
+    return new ActualBlock(this, IntStream.range(first, end).toArray(), dayOf(first, end));
+  }
+
+  private int dayOf(int first, int end) {
+    int latest = 0;
+    for (int row = first; row < end; row++) {
+      if (days[row] == 0) {
+        return 0;
+      }
+      latest = Math.max(latest, days[row]);
+    }
+    return latest;
+  }
+
+  /** The months that have rows, by number, ascending. */
+  IntStream monthsWithRows() {
+    IntStream.Builder found = IntStream.builder();
+    for (int row = 0; row < months.length; row = firstRowFrom(months[row] + 1)) {
+      found.add(months[row]);
+    }
+    return found.build();
   }
 
   private static IntStream distinct(int[] column) {

@@ -74,6 +74,12 @@ public final class Frozen {
       Map<String, GoalBook> books,
       Map<String, List<GoalBook.Cell>> cells) {
     for (ActualBlock block : ledger.blocks()) {
+      if (block.size() > 0 && block.firstMonth() == block.lastMonth()) {
+        if (isKept.test(block.firstMonth())) {
+          blocks.add(block);
+        }
+        continue;
+      }
       BitSet gone = new BitSet(block.size());
       for (int row = 0; row < block.size(); row++) {
         gone.set(row, !isKept.test(block.month(row)));
@@ -112,6 +118,9 @@ public final class Frozen {
   }
 
   private static boolean isSameBlock(ActualBlock one, ActualBlock other, int month) {
+    if (one == other) {
+      return true;
+    }
     int from = one.firstRowFrom(month);
     int to = one.firstRowFrom(month + 1);
     return one.loadId() == other.loadId()

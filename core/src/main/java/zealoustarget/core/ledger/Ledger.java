@@ -5,8 +5,10 @@ import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -50,14 +52,15 @@ public final class Ledger {
     void visit(ActualBlock block, int row, int member, long amount);
   }
 
-  private record CubeKey(String measure, Axis axis) {}
+  private record SumsKey(String measure, Axis axis, int month) {}
+
+  private static final MonthSums NOTHING = new MonthSums(0);
 
   private final Members members;
   private final List<ActualBlock> blocks;
   private final Map<String, GoalBook> goalBooks;
-  private final Map<CubeKey, MonthSums[]> cubes = new ConcurrentHashMap<>();
-  private final int firstMonth;
-  private final int lastMonth;
+  private final Map<SumsKey, MonthSums> sums = new ConcurrentHashMap<>();
+  private final int[] months;
   private final @Nullable Ledger whole;
 
   /** Takes blocks in the order of their posting. */
@@ -79,8 +82,38 @@ public final class Ledger {
     Map<String, GoalBook> byName = new HashMap<>();
     goalBooks.forEach(book -> byName.put(book.name(), book));
     this.goalBooks = Map.copyOf(byName);
-    this.firstMonth = filled().mapToInt(ActualBlock::firstMonth).min().orElse(0);
-    this.lastMonth = filled().mapToInt(ActualBlock::lastMonth).max().orElse(-1);
+    this.months =
+        this.blocks.stream()
+            .flatMapToInt(ActualBlock::monthsWithRows)
+            .distinct()
+            .sorted()
+            .toArray();
+  }
+
+  /**
+   * Takes over what was summed of months in which it does not differ from an earlier ledger.
+   *
+   * @param except months in which members have other places, by number
+   */
+  public Ledger sharing(Ledger earlier, Set<Integer> except) {
+    Set<ActualBlock> mine = Collections.newSetFromMap(new IdentityHashMap<>());
+    mine.addAll(blocks);
+    Set<ActualBlock> theirs = Collections.newSetFromMap(new IdentityHashMap<>());
+    theirs.addAll(earlier.blocks);
+    Set<Integer> differing =
+        Stream.concat(
+                blocks.stream().filter(block -> !theirs.contains(block)),
+                earlier.blocks.stream().filter(block -> !mine.contains(block)))
+            .flatMapToInt(ActualBlock::monthsWithRows)
+            .boxed()
+            .collect(Collectors.toSet());
+    earlier.sums.forEach(
+        (key, known) -> {
+          if (!differing.contains(key.month) && !except.contains(key.month)) {
+            sums.put(key, known);
+          }
+        });
+    return this;
   }
 
   /** The same rows and goals, read by other places of members. */
@@ -123,9 +156,21 @@ public final class Ledger {
     return blocks.stream().filter(block -> block.size() > 0);
   }
 
+  /** Months with a posted line or goal, by number. */
+  public int[] postedMonths() {
+    return IntStream.concat(
+            Arrays.stream(months),
+            goalBooks.values().stream()
+                .flatMapToInt(book -> book.cells().stream().mapToInt(GoalBook.Cell::month)))
+        .distinct()
+        .toArray();
+  }
+
   /** From the first to the last month with a posted line, or null where none is. */
   public @Nullable Span monthsWithActuals() {
-    return lastMonth < firstMonth ? null : new Span(Months.of(firstMonth), Months.of(lastMonth));
+    return months.length == 0
+        ? null
+        : new Span(Months.of(months[0]), Months.of(months[months.length - 1]));
   }
 
   /**
@@ -136,6 +181,7 @@ public final class Ledger {
     if (whole != null) {
       return whole.lastPostedDay();
     }
+    int lastMonth = months.length == 0 ? -1 : months[months.length - 1];
     List<ActualBlock> last = filled().filter(block -> block.lastMonth() == lastMonth).toList();
     int day = last.stream().mapToInt(ActualBlock::lastDay).max().orElse(0);
     boolean isDated = day > 0 && last.stream().allMatch(block -> block.lastDay() > 0);
@@ -164,11 +210,11 @@ public final class Ledger {
   /** Sums of a measure by member and month, smallest units; lines that name none count by −1. */
   public Map<MemberMonth, Long> sums(Axis axis, String measure) {
     Map<MemberMonth, Long> byPlace = new HashMap<>();
-    MonthSums[] cube = cube(measure, axis);
-    for (int month = 0; month < cube.length; month++) {
+    for (int month : months) {
+      MonthSums inMonth = month(measure, axis, month);
       for (int member = -1; member < members.size(axis); member++) {
-        if (cube[month].lines(member) > 0) {
-          byPlace.put(new MemberMonth(member, firstMonth + month), cube[month].sum(member));
+        if (inMonth.lines(member) > 0) {
+          byPlace.put(new MemberMonth(member, month), inMonth.sum(member));
         }
       }
     }
@@ -477,32 +523,22 @@ public final class Ledger {
     return new Tally(List.of(months));
   }
 
+  /** A month's sums on an axis; summed once for each state of the data, when first asked. */
   private MonthSums month(String measure, Axis axis, int month) {
-    return month < firstMonth || month > lastMonth
-        ? new MonthSums(0)
-        : cube(measure, axis)[month - firstMonth];
+    return Arrays.binarySearch(months, month) < 0
+        ? NOTHING
+        : sums.computeIfAbsent(new SumsKey(measure, axis, month), this::summed);
   }
 
-  /** Every month's sums on an axis; summed once for each state of the data, when first asked. */
-  private MonthSums[] cube(String measure, Axis axis) {
-    return cubes.computeIfAbsent(
-        new CubeKey(measure, axis),
-        key -> {
-          Places places = new Places.Plain(axis, members);
-          MonthSums[] months = new MonthSums[lastMonth - firstMonth + 1];
-          Arrays.setAll(months, month -> new MonthSums(members.size(axis)));
-          Span posted = monthsWithActuals();
-          if (posted != null) {
-            visit(
-                measure,
-                Filters.NONE,
-                posted,
-                places,
-                (block, row, place, amount) ->
-                    months[block.month(row) - firstMonth].add(place, amount));
-          }
-          return months;
-        });
+  private MonthSums summed(SumsKey key) {
+    MonthSums summed = new MonthSums(members.size(key.axis));
+    visit(
+        key.measure,
+        Filters.NONE,
+        Span.of(Months.of(key.month)),
+        new Places.Plain(key.axis, members),
+        (block, row, place, amount) -> summed.add(place, amount));
+    return summed;
   }
 
   private void visit(

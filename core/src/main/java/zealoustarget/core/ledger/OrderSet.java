@@ -3,27 +3,45 @@ package zealoustarget.core.ledger;
 import java.util.BitSet;
 import java.util.Collection;
 
-/** A set of {@link OrderKey}s: eight bytes a place, no objects. Not changed once built. */
+/** A set of {@link OrderKey}s: eight bytes a place, no objects. */
 public final class OrderSet {
-  private final long[] places;
-
-  private OrderSet(int capacity) {
-    places = new long[Integer.highestOneBit(Math.max(capacity, 8)) * 4];
-  }
+  private static final int LEAST = 32;
+  private long[] places = new long[LEAST];
+  private int size;
 
   /** The keys of all rows that have one. */
   public static OrderSet of(Collection<ActualBlock> blocks) {
-    OrderSet set =
-        new OrderSet(
-            blocks.stream().filter(ActualBlock::hasOrders).mapToInt(ActualBlock::size).sum());
-    for (ActualBlock block : blocks) {
-      for (int row = 0; block.hasOrders() && row < block.size(); row++) {
-        if (block.orderLine(row) != OrderKey.NONE && block.hasAmount(row)) {
-          set.add(block.orderLine(row));
+    OrderSet set = new OrderSet();
+    blocks.forEach(set::addAll);
+    return set;
+  }
+
+  /** Adds the keys of all rows of a block that have one. */
+  void addAll(ActualBlock block) {
+    if (!block.hasOrders()) {
+      return;
+    }
+    makeRoomFor(size + block.size());
+    for (int row = 0; row < block.size(); row++) {
+      if (block.orderLine(row) != OrderKey.NONE && block.hasAmount(row)) {
+        add(block.orderLine(row));
+      }
+    }
+  }
+
+  /** At most half of the places are taken, so that a search ends soon. */
+  private void makeRoomFor(int keys) {
+    int wanted = Integer.highestOneBit(Math.max(keys, LEAST / 4)) * 4;
+    if (wanted > places.length) {
+      long[] before = places;
+      places = new long[wanted];
+      size = 0;
+      for (long key : before) {
+        if (key != OrderKey.NONE) {
+          add(key);
         }
       }
     }
-    return set;
   }
 
   /** Whether a row with that key was among them; never for {@link OrderKey#NONE}. */
@@ -43,7 +61,9 @@ public final class OrderSet {
   }
 
   private void add(long key) {
-    places[find(key)] = key;
+    int at = find(key);
+    size += places[at] == OrderKey.NONE ? 1 : 0;
+    places[at] = key;
   }
 
   private int find(long key) {

@@ -19,18 +19,21 @@ import zealoustarget.core.member.Axis;
 public record Scope(Axis axis, Map<Integer, BitSet> membersByMonth) {
   private static final List<Axis> CANDIDATES = List.of(Axis.REGION, Axis.REP, Axis.PRODUCT);
 
-  /** What the rows of a block cover. */
-  public static Scope of(ActualBlock block, Members members) {
+  /** What the rows of a load's blocks cover. */
+  public static Scope of(List<ActualBlock> blocks, Members members) {
     Axis axis =
         CANDIDATES.stream()
-            .filter(one -> isNamedEverywhere(block, one, members))
+            .filter(
+                one -> blocks.stream().allMatch(block -> isNamedEverywhere(block, one, members)))
             .findFirst()
             .orElse(Axis.COMPANY);
     Map<Integer, BitSet> covered = new HashMap<>();
-    for (int row = 0; row < block.size(); row++) {
-      covered
-          .computeIfAbsent(block.month(row), month -> new BitSet())
-          .set(RowFilter.place(block, row, axis, members));
+    for (ActualBlock block : blocks) {
+      for (int row = 0; row < block.size(); row++) {
+        covered
+            .computeIfAbsent(block.month(row), month -> new BitSet())
+            .set(RowFilter.place(block, row, axis, members));
+      }
     }
     return new Scope(axis, covered);
   }

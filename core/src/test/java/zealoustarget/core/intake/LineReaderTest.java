@@ -283,6 +283,16 @@ class LineReaderTest {
     assertThat(file.sums().lines(Part.READY)).isEqualTo(4);
   }
 
+  @Test
+  void monthFarFromAllOthers_isHeldBack() {
+    ReadFile file =
+        read(actuals(), history(), "month,rep,revenue", "2099-01,K1,100.00", "2026-10,K1,100.00");
+    assertThat(file.code(2)).isEqualTo("month-far");
+    assertThat(file.line(2).findings().get(0).column()).isEqualTo("month");
+    assertThat(file.line(2).rows()).isEmpty();
+    assertThat(file.code(3)).isEqualTo("none");
+  }
+
   /** Twenty posted lines of 100.00 of K1, one of them order SO-1. */
   private static History history() {
     ActualBlock.Builder block = new ActualBlock.Builder(1, List.of("revenue"));
@@ -304,6 +314,11 @@ class LineReaderTest {
       @Override
       public Usual usual(String measure) {
         return Usual.of(ledger, measure);
+      }
+
+      @Override
+      public boolean isFar(int month) {
+        return month > OCTOBER + 60;
       }
     };
   }

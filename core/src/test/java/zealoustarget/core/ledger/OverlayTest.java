@@ -6,7 +6,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -115,6 +117,21 @@ class OverlayTest {
     Map<Integer, Long> slow = new TreeMap<>();
     counting.forEach(row -> slow.merge(row.rep, row.revenue, Long::sum));
     assertThat(sums(layers.toArray(Overlay.Layer[]::new))).as("seed %d", seed).isEqualTo(slow);
+    Ledger onTop = ledger();
+    for (Overlay.Layer layer : layers) {
+      onTop =
+          new Ledger(MEMBERS, Overlay.onTop(onTop.blocks(), layer, MEMBERS), List.of())
+              .sharing(onTop, Set.of());
+      onTop.sums(Axis.REP, "revenue"); // summed before the next one comes
+    }
+    assertThat(sums(onTop)).as("one after the other, seed %d", seed).isEqualTo(slow);
+    List<ActualBlock> month = Overlay.of(layers, MEMBERS, one -> one == MONTH);
+    assertThat(new Ledger(MEMBERS, month, List.of()).sums(Axis.REP, "revenue"))
+        .as("one month, seed %d", seed)
+        .isEqualTo(
+            onTop.sums(Axis.REP, "revenue").entrySet().stream()
+                .filter(sum -> sum.getKey().month() == MONTH)
+                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue)));
   }
 
   private static int region(Plain row) {
@@ -144,7 +161,7 @@ class OverlayTest {
     }
     assertThat(
             Overlay.proposed(
-                block(2, rows.toArray(Plain[]::new)), ledger(layer(posted, PostMode.ADD))))
+                List.of(block(2, rows.toArray(Plain[]::new))), ledger(layer(posted, PostMode.ADD))))
         .as(why)
         .isEqualTo(expected);
   }
@@ -152,7 +169,9 @@ class OverlayTest {
   @Test
   void monthlySums_thatArePosted_areProposedToBeReplaced() {
     ActualBlock posted = block(1, row(MONTH, 1, 0, 1));
-    assertThat(Overlay.proposed(block(2, row(MONTH, 1, 0, 2)), ledger(layer(posted, PostMode.ADD))))
+    assertThat(
+            Overlay.proposed(
+                List.of(block(2, row(MONTH, 1, 0, 2))), ledger(layer(posted, PostMode.ADD))))
         .isEqualTo(PostMode.REPLACE);
   }
 
@@ -173,7 +192,7 @@ class OverlayTest {
   }
 
   private static Overlay.Layer layer(ActualBlock block, PostMode mode) {
-    return new Overlay.Layer(block, mode);
+    return new Overlay.Layer(block.byMonth(), mode);
   }
 
   private static Ledger ledger(Overlay.Layer... layers) {
@@ -181,10 +200,12 @@ class OverlayTest {
   }
 
   private static Map<Integer, Long> sums(Overlay.Layer... layers) {
+    return sums(ledger(layers));
+  }
+
+  private static Map<Integer, Long> sums(Ledger ledger) {
     Map<Integer, Long> byRep = new TreeMap<>();
-    ledger(layers)
-        .sums(Axis.REP, "revenue")
-        .forEach((at, sum) -> byRep.merge(at.member(), sum, Long::sum));
+    ledger.sums(Axis.REP, "revenue").forEach((at, sum) -> byRep.merge(at.member(), sum, Long::sum));
     return byRep;
   }
 

@@ -14,6 +14,7 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 import zealoustarget.core.Refusal;
 import zealoustarget.server.platform.CsvCells;
 import zealoustarget.server.platform.Downloads;
+import zealoustarget.server.platform.Pages;
 
 /** The audit trail, to be searched and taken along. */
 @RestController
@@ -34,7 +35,7 @@ class AuditController {
       @RequestParam(defaultValue = "") String text,
       @RequestParam(defaultValue = "") String kind,
       @RequestParam(defaultValue = "0") int page) {
-    return audit.entries(text, kind(kind), Math.max(page, 0) * PAGE, PAGE);
+    return audit.entries(text, kind(kind), Pages.first(page, PAGE), PAGE);
   }
 
   /** The same as CSV, the latest 100,000. */

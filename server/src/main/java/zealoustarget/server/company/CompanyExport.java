@@ -26,7 +26,6 @@ import zealoustarget.core.member.Axis;
 import zealoustarget.server.audit.Audit;
 import zealoustarget.server.audit.AuditKind;
 import zealoustarget.server.files.OriginalStore;
-import zealoustarget.server.intake.LoadService;
 import zealoustarget.server.platform.DataState;
 import zealoustarget.server.platform.Leftovers;
 import zealoustarget.server.platform.Snapshot;
@@ -43,7 +42,6 @@ class CompanyExport {
   private final CompanyFigures figures;
   private final PlaybookService playbooks;
   private final OriginalStore originals;
-  private final LoadService loads;
   private final DataState state;
   private final Audit audit;
   private final Clock clock;
@@ -55,7 +53,6 @@ class CompanyExport {
       CompanyFigures figures,
       PlaybookService playbooks,
       OriginalStore originals,
-      LoadService loads,
       DataState state,
       Audit audit,
       Clock clock,
@@ -65,7 +62,6 @@ class CompanyExport {
     this.figures = figures;
     this.playbooks = playbooks;
     this.originals = originals;
-    this.loads = loads;
     this.state = state;
     this.audit = audit;
     this.clock = clock;
@@ -111,8 +107,8 @@ class CompanyExport {
 
   private boolean isWritten(Connection connection, Path file) throws IOException, SQLException {
     try (ZipFiles zip = new ZipFiles(file)) {
-      // nothing is posted, reversed or sealed meanwhile
-      boolean isOfOneState = loads.getInTurn(() -> areFiguresWritten(connection, zip));
+      // nothing but notes can change meanwhile
+      boolean isOfOneState = state.inTurn(() -> areFiguresWritten(connection, zip));
       if (isOfOneState) {
         writeRows(connection, zip);
       }
@@ -122,12 +118,12 @@ class CompanyExport {
 
   private boolean areFiguresWritten(Connection connection, ZipFiles zip) throws IOException {
     try {
-      long before = state.number();
+      long before = state.latestNumber();
       begin(connection);
       zip.bytes(Description.RULES, playbooks.asFile());
       zip.csv(Description.STANDING, figures::writeStandings);
       zip.csv(Description.EARNINGS, figures::writeEarnings);
-      return state.number() == before;
+      return state.latestNumber() == before;
     } catch (SQLException failure) {
       throw new IOException(failure);
     }

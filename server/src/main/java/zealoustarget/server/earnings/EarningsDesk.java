@@ -36,6 +36,7 @@ import zealoustarget.server.earnings.EarningsRow.ComponentPart;
 import zealoustarget.server.earnings.EarningsRow.NextPart;
 import zealoustarget.server.intake.LoadService;
 import zealoustarget.server.ledger.LedgerService;
+import zealoustarget.server.platform.Pages;
 import zealoustarget.server.playbook.PlanPart;
 import zealoustarget.server.playbook.Playbook;
 import zealoustarget.server.playbook.PlaybookService;
@@ -251,7 +252,7 @@ class EarningsDesk {
             Ladder.defaultOf(measure.direction()));
     List<Ledger.Source> sales = seen(ledger.actualSources(query, member.id()), member);
     Map<Integer, String> files = loads.fileNames();
-    int first = Math.min(Math.max(page, 0) * PAGE, sales.size());
+    int first = Math.min(Pages.first(page, PAGE), sales.size());
     return new StatementAnswer(
         row,
         isSealed ? "sealed" : "open",

@@ -27,6 +27,7 @@ import zealoustarget.server.audit.Audit;
 import zealoustarget.server.audit.AuditKind;
 import zealoustarget.server.intake.LoadService;
 import zealoustarget.server.ledger.LedgerService;
+import zealoustarget.server.platform.DataState;
 import zealoustarget.server.playbook.PlanPart;
 import zealoustarget.server.playbook.PlaybookService;
 import zealoustarget.server.record.RecordService;
@@ -52,6 +53,7 @@ public class SealService {
   private final Clock clock;
   private final RecordService record;
   private final TwoPersons twoPersons;
+  private final DataState state;
 
   SealService(
       Seals seals,
@@ -64,7 +66,9 @@ public class SealService {
       TransactionTemplate transaction,
       Clock clock,
       RecordService record,
-      TwoPersons twoPersons) {
+      TwoPersons twoPersons,
+      DataState state) {
+    this.state = state;
     this.twoPersons = twoPersons;
     this.record = record;
     this.clock = clock;
@@ -217,7 +221,11 @@ public class SealService {
    * @throws Refusal month-sealed, month-not-ready
    */
   public SealAnswer seal(YearMonth month) {
-    loads.inTurn(() -> sealAlone(month));
+    state.inTurn(
+        () -> {
+          sealAlone(month);
+          return null;
+        });
     return answer(month);
   }
 
@@ -252,13 +260,15 @@ public class SealService {
             playbooks.toFreeze(),
             earnings.toFreeze(month),
             snapshots.figures(month));
-    transaction.executeWithoutResult(
-        status -> {
-          String hash = seals.add(month, Audit.who(), frozen);
-          audit.add(AuditKind.MONTH_SEALED, month.toString(), null, "seal " + hash);
-        });
-    seals.open();
-    ledgers.sealed();
+    ledgers.apply(
+        transaction.execute(
+            status -> {
+              Seal seal = seals.add(month, Audit.who(), frozen);
+              audit.add(AuditKind.MONTH_SEALED, month.toString(), null, "seal " + seal.hash());
+              List<Seal> next = new ArrayList<>(seals.inForce());
+              next.add(seal);
+              return ledgers.withSeals(next);
+            }));
   }
 
   /** Nothing is sealed on top of something that was changed from outside. */
@@ -287,7 +297,11 @@ public class SealService {
             .ofApprovers("open " + month + " again, seal " + seal.hash())
             .map(name -> ", first asked for by " + name)
             .orElse("");
-    loads.inTurn(() -> unsealAlone(month, reason.strip() + first));
+    state.inTurn(
+        () -> {
+          unsealAlone(month, reason.strip() + first);
+          return null;
+        });
     return answer(month);
   }
 
@@ -303,17 +317,18 @@ public class SealService {
 
   private void unsealAlone(YearMonth month, String reason) {
     Seal seal = checkLast(month);
-    transaction.executeWithoutResult(
-        status -> {
-          seals.unseal(seal.id(), Audit.who(), reason);
-          audit.add(
-              AuditKind.MONTH_UNSEALED,
-              month.toString(),
-              "seal " + seal.hash(),
-              "because: " + reason);
-        });
-    seals.open();
-    ledgers.sealed();
+    ledgers.apply(
+        transaction.execute(
+            status -> {
+              seals.unseal(seal.id(), Audit.who(), reason);
+              audit.add(
+                  AuditKind.MONTH_UNSEALED,
+                  month.toString(),
+                  "seal " + seal.hash(),
+                  "because: " + reason);
+              return ledgers.withSeals(
+                  seals.inForce().stream().filter(one -> one.id() != seal.id()).toList());
+            }));
   }
 
   /**

@@ -1,14 +1,21 @@
 package zealoustarget.server.intake;
 
 import jakarta.persistence.EntityManager;
+import java.time.Clock;
+import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.locks.Lock;
+import java.util.concurrent.locks.ReentrantLock;
+import java.util.stream.Stream;
 import org.hibernate.Session;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.core.Refusal;
@@ -24,9 +31,12 @@ import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.intake.LoadSpec;
 import zealoustarget.core.intake.Reconciliation;
 import zealoustarget.core.ledger.Ledger;
+import zealoustarget.core.member.KeyText;
 import zealoustarget.server.ledger.LedgerService;
 import zealoustarget.server.ledger.RowStore;
 import zealoustarget.server.ledger.RowWriter;
+import zealoustarget.server.platform.DataState;
+import zealoustarget.server.playbook.PlaybookService;
 import zealoustarget.server.roster.MemberStore;
 
 /**
@@ -35,6 +45,8 @@ import zealoustarget.server.roster.MemberStore;
  */
 @Component
 class Checking {
+  private static final int GOAL_SET_TURNS = 16;
+
   private final LoadStore loads;
   private final SheetStore sheets;
   private final RowStore rows;
@@ -46,6 +58,11 @@ class Checking {
   private final SessionFactory sessions;
   private final TransactionTemplate transactions;
   private final JsonMapper json;
+  private final DataState state;
+  private final PlaybookService playbooks;
+  private final Clock clock;
+  private final Lock[] goalSetTurns =
+      Stream.generate(ReentrantLock::new).limit(GOAL_SET_TURNS).toArray(Lock[]::new);
 
   Checking(
       LoadStore loads,
@@ -58,7 +75,13 @@ class Checking {
       EntityManager entities,
       SessionFactory sessions,
       TransactionTemplate transactions,
-      JsonMapper json) {
+      JsonMapper json,
+      DataState state,
+      PlaybookService playbooks,
+      Clock clock) {
+    this.clock = clock;
+    this.state = state;
+    this.playbooks = playbooks;
     this.loads = loads;
     this.sheets = sheets;
     this.rows = rows;
@@ -96,7 +119,8 @@ class Checking {
    * Reads a load's lines by a request and stages what comes of them.
    *
    * @param together is stored with it
-   * @throws Refusal as {@link Header#of}, control-total-unreadable, sum-too-large, goal-set-axis
+   * @throws Refusal as {@link Header#of}, control-total-unreadable, sum-too-large, goal-set-axis,
+   *     measure-gone where a measure was changed while its amounts were read
    */
   void check(int loadId, LoadRequest request, Together together, Progress progress) {
     Sheet sheet = sheets.get(loadId);
@@ -111,6 +135,30 @@ class Checking {
           "The file does not say which goals it brings. Set the goal set above, such as quota.");
     }
     progress.beginChecking(sheet.recordCount());
+    Lock goalSetTurn = request.hasGoals() ? turnOf(request.goalSet()) : null;
+    try {
+      inOneTransaction(loadId, request, sheet, columns, together, progress);
+    } finally {
+      if (goalSetTurn != null) {
+        goalSetTurn.unlock();
+      }
+    }
+  }
+
+  /** Two files that bring the same new set of goals are checked one after the other. */
+  private Lock turnOf(String goalSet) {
+    Lock turn = goalSetTurns[Math.floorMod(KeyText.fold(goalSet).hashCode(), goalSetTurns.length)];
+    turn.lock();
+    return turn;
+  }
+
+  private void inOneTransaction(
+      int loadId,
+      LoadRequest request,
+      Sheet sheet,
+      Columns columns,
+      Together together,
+      Progress progress) {
     transactions.executeWithoutResult(
         status -> {
           together.before().run();
@@ -125,6 +173,8 @@ class Checking {
                       pass.run(session);
                     }
                   });
+          inTurnFromHereOn();
+          checkMeasures(pass.header.measures());
           LoadEntity load = entities.find(LoadEntity.class, loadId);
           if (load.state == LoadState.POSTED || load.state == LoadState.REVERSED) {
             throw Refusal.of("load-not-staged", "Load " + loadId + " was posted meanwhile.");
@@ -132,6 +182,32 @@ class Checking {
           finish(load, goalSet, pass);
           together.after().run();
         });
+  }
+
+  /** Rules and ledger stay as they are until the transaction has ended. */
+  private void inTurnFromHereOn() {
+    state.beginTurn();
+    TransactionSynchronizationManager.registerSynchronization(
+        new TransactionSynchronization() {
+          @Override
+          public void afterCompletion(int how) {
+            state.endTurn();
+          }
+        });
+  }
+
+  private void checkMeasures(List<Measure> read) {
+    for (Measure measure : read) {
+      Measure now = playbooks.current().findMeasure(measure.code()).orElse(null);
+      if (now == null || PlaybookService.differs(now, measure)) {
+        throw Refusal.of(
+                "measure-gone",
+                "The unit or decimals of "
+                    + measure.code()
+                    + " were changed while the file was read. Read the file again.")
+            .with("measure", measure.code());
+      }
+    }
   }
 
   private void finish(LoadEntity load, GoalSetEntity goalSet, Pass pass) {
@@ -189,7 +265,7 @@ class Checking {
       this.fixes = loads.fixes(loadId);
       this.findings = new StagedFindings(loadId, fixes, loads);
       Ledger ledger = ledgers.posted();
-      PostedHistory history = new PostedHistory(ledger);
+      PostedHistory history = new PostedHistory(ledger, YearMonth.now(clock));
       this.checks =
           new FileChecks(
               ledger,

@@ -6,11 +6,11 @@ import jakarta.annotation.PreDestroy;
 import java.time.Duration;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.Executor;
 import java.util.concurrent.Executors;
-import java.util.concurrent.FutureTask;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ThreadPoolExecutor;
@@ -39,7 +39,11 @@ class LoadJobs {
   private static final Duration WATCH = Duration.ofMillis(500);
   private static final Duration STUCK = Duration.ofSeconds(5);
 
-  private record Job(Progress progress, Runnable givingUp) {}
+  private record Job(Progress progress, Runnable givingUp, CompletableFuture<Void> end) {
+    Job(Progress progress, Runnable givingUp) {
+      this(progress, givingUp, new CompletableFuture<>());
+    }
+  }
 
   private final ThreadPoolExecutor pool =
       new ThreadPoolExecutor(
@@ -91,28 +95,44 @@ class LoadJobs {
    * @throws Refusal load-busy while other work on it runs; whatever the work refuses in that moment
    */
   void run(int loadId, Progress progress, Consumer<Progress> work, Runnable givingUp) {
+    await(loadId, begin(loadId, progress, work, givingUp), PATIENCE_MILLIS);
+  }
+
+  /** The same for a caller who waits for the end, however long that takes. */
+  void runToEnd(int loadId, Progress progress, Consumer<Progress> work, Runnable givingUp) {
+    await(loadId, begin(loadId, progress, work, givingUp), Long.MAX_VALUE);
+  }
+
+  private CompletableFuture<Void> begin(
+      int loadId, Progress progress, Consumer<Progress> work, Runnable givingUp) {
     Job job = new Job(progress, givingUp);
     if (running.putIfAbsent(loadId, job) != null) {
       throw busy(loadId);
     }
     refusedLate.invalidate(loadId);
-    FutureTask<Void> task = new FutureTask<>(() -> work(loadId, job, work), null);
-    workers.execute(task);
-    await(loadId, task);
+    workers.execute(() -> work(loadId, job, work));
+    return job.end;
   }
 
   private void work(int loadId, Job job, Consumer<Progress> work) {
+    Throwable failure = null;
     try {
       job.progress.begin();
       work.accept(job.progress);
     } catch (Refusal refused) {
       refusedLate.put(loadId, refused);
-      throw refused;
-    } finally {
-      job.progress.finish();
-      if (!running.remove(loadId, job)) {
-        resize(-1); // it was given up, and another thread took its place
-      }
+      failure = refused;
+    } catch (RuntimeException | Error failed) {
+      failure = failed;
+    }
+    job.progress.finish();
+    if (!running.remove(loadId, job)) {
+      resize(-1); // it was given up, and another thread took its place
+    }
+    if (failure == null) {
+      job.end.complete(null);
+    } else {
+      job.end.completeExceptionally(failure);
     }
   }
 
@@ -135,6 +155,8 @@ class LoadJobs {
       } catch (RuntimeException failure) {
         LOG.error("load {} could not be given up", loadId, failure);
       }
+      job.end.completeExceptionally(
+          Refusal.of("load-overdue", "Reading took longer than a file may take, and was stopped."));
     }
   }
 
@@ -198,9 +220,9 @@ class LoadJobs {
     }
   }
 
-  private void await(int loadId, FutureTask<Void> task) {
+  private void await(int loadId, CompletableFuture<Void> end, long millis) {
     try {
-      task.get(PATIENCE_MILLIS, TimeUnit.MILLISECONDS);
+      end.get(millis, TimeUnit.MILLISECONDS);
     } catch (TimeoutException stillRunning) {
       // the caller is told that it goes on
     } catch (InterruptedException interrupted) {

@@ -8,7 +8,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Predicate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -22,8 +21,8 @@ import zealoustarget.server.audit.AuditKind;
 import zealoustarget.server.ledger.LedgerService;
 import zealoustarget.server.ledger.PostedLoad;
 import zealoustarget.server.ledger.Preview;
+import zealoustarget.server.platform.DataState;
 import zealoustarget.server.platform.RecordState;
-import zealoustarget.server.platform.Work;
 import zealoustarget.server.seals.Seals;
 
 /** Posts, reverses and discards loads; one at a time, each in one transaction. */
@@ -43,7 +42,7 @@ public class LoadService {
   private final TransactionTemplate transaction;
   private final Clock clock;
   private final RecordState record;
-  private final ReentrantLock turn = new ReentrantLock();
+  private final DataState state;
 
   LoadService(
       LoadStore store,
@@ -57,7 +56,9 @@ public class LoadService {
       Audit audit,
       TransactionTemplate transaction,
       Clock clock,
-      RecordState record) {
+      RecordState record,
+      DataState state) {
+    this.state = state;
     this.record = record;
     this.store = store;
     this.staging = staging;
@@ -75,12 +76,12 @@ public class LoadService {
   /** Removes what an earlier halt left half-read, and brings the posted loads into memory. */
   public void open() {
     store.inState(LoadState.READING).forEach(staging::recover);
-    seals.open();
     List<String> damaged =
         ledgers
             .open(
                 inOrder(LoadState.POSTED),
                 inOrder(LoadState.REVERSED),
+                seals.stored(),
                 (id, digest) -> store.change(id, load -> load.rowDigest = digest))
             .stream()
             .map(id -> subject(store.get(id)))
@@ -98,7 +99,7 @@ public class LoadService {
 
   /** Whether any load was ever kept. */
   public boolean isEmpty() {
-    return store.all().isEmpty();
+    return store.isEmpty();
   }
 
   /**
@@ -116,23 +117,12 @@ public class LoadService {
     inTurn(() -> jobs.alone(id, () -> postAlone(id, isLeavingHeld, because, mode, isCorrecting)));
   }
 
-  /** Does something that must not meet a post, a reversal or a sealing. */
-  public void inTurn(Runnable work) {
-    getInTurn(
+  private void inTurn(Runnable work) {
+    state.inTurn(
         () -> {
           work.run();
           return null;
         });
-  }
-
-  /** The same for work that gives a value or fails. */
-  public <T, E extends Exception> T getInTurn(Work<T, E> work) throws E {
-    turn.lock();
-    try {
-      return work.run();
-    } finally {
-      turn.unlock();
-    }
   }
 
   private static void checkSeals(LedgerService.Prepared prepared, boolean isCorrecting) {
@@ -187,33 +177,32 @@ public class LoadService {
    * @throws Refusal load-unknown, load-not-posted, load-in-use, month-sealed
    */
   public void reverse(int id, boolean isCorrecting) {
-    turn.lock();
-    try {
-      LoadEntity load = store.get(id);
-      if (load.state != LoadState.POSTED) {
-        throw stateRefusal("load-not-posted", load, "Only a posted load can be reversed.");
-      }
-      LedgerService.Prepared prepared = ledgers.without(id);
-      checkSeals(prepared, isCorrecting);
-      transaction.executeWithoutResult(
-          status -> {
-            store.change(
-                id,
-                changed -> {
-                  changed.state = LoadState.REVERSED;
-                  changed.reversedAt = clock.instant();
-                });
-            audit.add(
-                AuditKind.LOAD_REVERSED,
-                id,
-                subject(load),
-                posting(load, load.mode(), load.because, prepared),
-                null);
-          });
-      ledgers.apply(prepared);
-    } finally {
-      turn.unlock();
+    inTurn(() -> reverseAlone(id, isCorrecting));
+  }
+
+  private void reverseAlone(int id, boolean isCorrecting) {
+    LoadEntity load = store.get(id);
+    if (load.state != LoadState.POSTED) {
+      throw stateRefusal("load-not-posted", load, "Only a posted load can be reversed.");
     }
+    LedgerService.Prepared prepared = ledgers.without(id);
+    checkSeals(prepared, isCorrecting);
+    transaction.executeWithoutResult(
+        status -> {
+          store.change(
+              id,
+              changed -> {
+                changed.state = LoadState.REVERSED;
+                changed.reversedAt = clock.instant();
+              });
+          audit.add(
+              AuditKind.LOAD_REVERSED,
+              id,
+              subject(load),
+              posting(load, load.mode(), load.because, prepared),
+              null);
+        });
+    ledgers.apply(prepared);
   }
 
   /**
@@ -222,20 +211,19 @@ public class LoadService {
    * @throws Refusal load-unknown, load-not-staged
    */
   public void discard(int id) {
-    turn.lock();
-    try {
-      LoadEntity load = store.get(id);
-      if (load.state != LoadState.STAGED && load.state != LoadState.RECEIVED) {
-        throw stateRefusal("load-not-staged", load, "Only a staged load can be discarded.");
-      }
-      jobs.alone(
-          id,
-          () ->
-              staging.remove(
-                  id, () -> audit.add(AuditKind.LOAD_DISCARDED, id, subject(load), null, null)));
-    } finally {
-      turn.unlock();
+    inTurn(() -> discardAlone(id));
+  }
+
+  private void discardAlone(int id) {
+    LoadEntity load = store.get(id);
+    if (load.state != LoadState.STAGED && load.state != LoadState.RECEIVED) {
+      throw stateRefusal("load-not-staged", load, "Only a staged load can be discarded.");
     }
+    jobs.alone(
+        id,
+        () ->
+            staging.remove(
+                id, () -> audit.add(AuditKind.LOAD_DISCARDED, id, subject(load), null, null)));
   }
 
   /** What an entry about a load is about. */
@@ -278,12 +266,7 @@ public class LoadService {
 
   /** What loads leave open about a month, before it is sealed. */
   public OpenEnds openEnds(YearMonth month) {
-    int number = Months.number(month);
-    List<LoadEntity> touching =
-        store.all().stream()
-            .filter(load -> load.firstMonth != null && load.lastMonth != null)
-            .filter(load -> load.firstMonth <= number && load.lastMonth >= number)
-            .toList();
+    List<LoadEntity> touching = store.ofMonth(Months.number(month));
     return new OpenEnds(
         names(touching, load -> load.state == LoadState.STAGED),
         names(touching, load -> load.state == LoadState.POSTED && load.held > 0),
@@ -326,6 +309,11 @@ public class LoadService {
     return () -> remembered.remember(sheet.titles(), settled, load.fileName);
   }
 
+  /** Those of some loads of which lines were decided about. */
+  public List<Integer> decidedAmong(Set<Integer> ids) {
+    return store.decidedAmong(ids);
+  }
+
   /** What was decided about lines of a load, in words, by line. */
   public Map<Integer, List<String>> decisions(int id, Set<Integer> lines) {
     Map<Integer, List<String>> words = new HashMap<>();
@@ -340,9 +328,7 @@ public class LoadService {
 
   /** File names by load, for the proof of a figure. */
   public Map<Integer, String> fileNames() {
-    Map<Integer, String> names = new HashMap<>();
-    store.all().forEach(load -> names.put(load.id, load.fileName));
-    return names;
+    return store.fileNames();
   }
 
   private static void checkPostable(LoadEntity load, boolean isLeavingHeld, String because) {

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
@@ -61,18 +62,56 @@ class LoadStore {
     return load;
   }
 
+  /** A load that may be gone. */
+  @Transactional(readOnly = true)
+  public Optional<LoadEntity> find(int id) {
+    return Optional.ofNullable(entities.find(LoadEntity.class, id));
+  }
+
+  @Transactional(readOnly = true)
+  public boolean isEmpty() {
+    return entities.createQuery("select count(*) from LoadEntity", Long.class).getSingleResult()
+        == 0;
+  }
+
+  /** File names by load. */
+  @Transactional(readOnly = true)
+  public Map<Integer, String> fileNames() {
+    return entities
+        .createQuery("select id, fileName from LoadEntity", Object[].class)
+        .getResultStream()
+        .collect(Collectors.toMap(row -> (Integer) row[0], row -> (String) row[1]));
+  }
+
+  /** Loads with lines in a month. */
+  @Transactional(readOnly = true)
+  public List<LoadEntity> ofMonth(int month) {
+    return entities
+        .createQuery(
+            "select load from LoadEntity load left join fetch load.sums"
+                + " where load.firstMonth <= :month and load.lastMonth >= :month order by load.id desc",
+            LoadEntity.class)
+        .setParameter("month", month)
+        .getResultList();
+  }
+
   /** All loads, latest first. */
   @Transactional(readOnly = true)
   public List<LoadEntity> all() {
     return entities
-        .createQuery("from LoadEntity order by id desc", LoadEntity.class)
+        .createQuery(
+            "select load from LoadEntity load left join fetch load.sums order by load.id desc",
+            LoadEntity.class)
         .getResultList();
   }
 
   @Transactional(readOnly = true)
   public List<LoadEntity> inState(LoadState state) {
     return entities
-        .createQuery("from LoadEntity where state = :state order by id", LoadEntity.class)
+        .createQuery(
+            "select load from LoadEntity load left join fetch load.sums where load.state = :state"
+                + " order by load.id",
+            LoadEntity.class)
         .setParameter("state", state)
         .getResultList();
   }
@@ -272,6 +311,17 @@ class LoadStore {
       fix.decidedAt = now;
       entities.persist(fix);
     }
+  }
+
+  /** Those of some loads of which lines were decided about. */
+  @Transactional(readOnly = true)
+  public List<Integer> decidedAmong(Collection<Integer> loadIds) {
+    return entities
+        .createQuery(
+            "select distinct loadId from FixEntity where loadId in :ids order by loadId",
+            Integer.class)
+        .setParameter("ids", loadIds)
+        .getResultList();
   }
 
   /** What was decided about some lines of a load, in order. */

@@ -1,20 +1,46 @@
 package zealoustarget.server.intake;
 
+import java.time.YearMonth;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.Map;
 import zealoustarget.core.intake.History;
 import zealoustarget.core.ledger.Ledger;
+import zealoustarget.core.ledger.Months;
 import zealoustarget.core.ledger.OrderSet;
 import zealoustarget.core.ledger.Usual;
 
 /** What is posted at the moment a file is checked; worked out when it is first asked. */
 final class PostedHistory implements History {
+  private static final int FARTHEST = 60;
+
   private final Ledger ledger;
   private final Map<String, Usual> usuals = new HashMap<>();
+  private final int today;
   private OrderSet orders;
+  private int[] months;
+  private int askedLast = Integer.MIN_VALUE;
+  private boolean wasFar;
 
-  PostedHistory(Ledger ledger) {
+  PostedHistory(Ledger ledger, YearMonth today) {
     this.ledger = ledger;
+    this.today = Months.number(today);
+  }
+
+  @Override
+  public boolean isFar(int month) {
+    if (month != askedLast) {
+      askedLast = month;
+      wasFar = Math.abs(month - today) > FARTHEST && isFarFromPosted(month);
+    }
+    return wasFar;
+  }
+
+  private boolean isFarFromPosted(int month) {
+    if (months == null) {
+      months = ledger.postedMonths();
+    }
+    return Arrays.stream(months).allMatch(posted -> Math.abs(month - posted) > FARTHEST);
   }
 
   @Override

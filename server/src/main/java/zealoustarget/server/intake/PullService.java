@@ -100,10 +100,14 @@ class PullService {
       PulledEntity pulled = new PulledEntity(first.toString(), etag, load, clock.instant());
       sessions.inStatelessTransaction(session -> session.upsert(pulled));
       return new Pulled(load, false);
+    } catch (Refusal refused) {
+      Uploads.delete(file);
+      throw refused;
     } catch (IOException failure) {
       Uploads.delete(file);
       throw failed(source, "it does not answer (" + failure.getClass().getSimpleName() + ")");
     } catch (InterruptedException interrupted) {
+      Uploads.delete(file);
       Thread.currentThread().interrupt();
       throw failed(source, "the pull was interrupted");
     }
@@ -162,8 +166,7 @@ class PullService {
   }
 
   private boolean isStillHere(Integer loadId) {
-    return loads.all().stream()
-        .anyMatch(load -> load.id.equals(loadId) && load.state != LoadState.REVERSED);
+    return loads.find(loadId).filter(load -> load.state != LoadState.REVERSED).isPresent();
   }
 
   private static Refusal failed(String source, String why) {

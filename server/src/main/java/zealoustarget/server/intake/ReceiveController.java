@@ -3,9 +3,6 @@ package zealoustarget.server.intake;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.concurrent.Executors;
-import java.util.concurrent.ScheduledExecutorService;
-import java.util.concurrent.TimeUnit;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -25,7 +22,6 @@ import zealoustarget.server.platform.TemporaryFiles;
 @RestController
 @RequestMapping("/api/v1/loads")
 class ReceiveController {
-  private static final int EVERY_MILLIS = 300;
 
   private final StagingService staging;
   private final LoadStore store;
@@ -33,13 +29,7 @@ class ReceiveController {
   private final LoadAnswers answers;
   private final Space space;
   private final TemporaryFiles temporary;
-  private final ScheduledExecutorService clock =
-      Executors.newSingleThreadScheduledExecutor(
-          work -> {
-            Thread thread = new Thread(work, "progress");
-            thread.setDaemon(true);
-            return thread;
-          });
+  private final EventStreams streams;
 
   ReceiveController(
       StagingService staging,
@@ -47,7 +37,9 @@ class ReceiveController {
       LoadJobs jobs,
       LoadAnswers answers,
       Space space,
-      TemporaryFiles temporary) {
+      TemporaryFiles temporary,
+      EventStreams streams) {
+    this.streams = streams;
     this.temporary = temporary;
     this.space = space;
     this.staging = staging;
@@ -92,28 +84,20 @@ class ReceiveController {
   @GetMapping(path = "/{id}/progress", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
   SseEmitter progress(@PathVariable int id) {
     store.get(id);
-    SseEmitter emitter = new SseEmitter(0L);
-    var task =
-        clock.scheduleAtFixedRate(() -> send(id, emitter), 0, EVERY_MILLIS, TimeUnit.MILLISECONDS);
-    emitter.onCompletion(() -> task.cancel(false));
-    emitter.onError(gone -> task.cancel(false));
-    return emitter;
+    return streams.open(emitter -> send(id, emitter));
   }
 
-  private void send(int id, SseEmitter emitter) {
-    try {
-      var running = jobs.find(id);
-      if (running.isPresent()) {
-        emitter.send(
-            SseEmitter.event()
-                .name("progress")
-                .data(LoadAnswer.ProgressAnswer.of(running.get()), MediaType.APPLICATION_JSON));
-      } else {
-        emitter.send(SseEmitter.event().name("done").data("{}", MediaType.APPLICATION_JSON));
-        emitter.complete();
-      }
-    } catch (IOException | IllegalStateException gone) {
-      emitter.completeWithError(gone);
+  /** Sends how far work on a load is; false once it has ended. */
+  private boolean send(int id, SseEmitter emitter) throws IOException {
+    var running = jobs.find(id);
+    if (running.isEmpty()) {
+      emitter.send(SseEmitter.event().name("done").data("{}", MediaType.APPLICATION_JSON));
+      return false;
     }
+    emitter.send(
+        SseEmitter.event()
+            .name("progress")
+            .data(LoadAnswer.ProgressAnswer.of(running.get()), MediaType.APPLICATION_JSON));
+    return true;
   }
 }

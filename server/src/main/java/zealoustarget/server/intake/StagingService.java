@@ -78,9 +78,20 @@ public class StagingService {
   int stage(Upload upload, LoadRequest request, Integer remainderOf) {
     TableFile file = reading.look(upload, request);
     LoadEntity load = begin(upload, request, remainderOf, null);
+    Progress progress = Progress.unseen();
     try {
-      read(load, upload, file, request, Together.NOTHING, Progress.unseen());
+      jobs.runToEnd(
+          load.id,
+          progress,
+          running -> read(load, upload, file, request, Together.NOTHING, running),
+          () -> stopped(load.id, progress));
       return load.id;
+    } catch (CancellationException cancelled) {
+      remove(load.id);
+      throw Refusal.of(
+          "load-overdue",
+          "Reading took longer than a file may take. Load it in parts, or raise"
+              + " zealous.files.time.");
     } catch (RuntimeException | Error failure) {
       remove(load.id);
       throw failure;

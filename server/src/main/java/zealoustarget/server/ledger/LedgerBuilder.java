@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.IntFunction;
+import java.util.function.IntPredicate;
 import zealoustarget.core.ledger.ActualBlock;
 import zealoustarget.core.ledger.GoalBook;
 import zealoustarget.core.ledger.Ledger;
@@ -34,24 +35,28 @@ final class LedgerBuilder {
   }
 
   Ledger build() {
+    return build(month -> true);
+  }
+
+  /** The ledger without the rows of other months than those that are wanted. */
+  Ledger build(IntPredicate isWanted) {
     List<Overlay.Layer> layers =
-        loads.stream()
-            .filter(rows -> rows.actuals() != null)
-            .map(rows -> new Overlay.Layer(rows.actuals(), rows.load().mode()))
-            .toList();
-    List<GoalBook> books = goalBooks();
-    Members members = members(layers.stream().map(Overlay.Layer::block).toList(), books);
-    return new Ledger(members, Overlay.of(layers, members), books);
+        loads.stream().filter(rows -> !rows.actuals().isEmpty()).map(LoadedRows::layer).toList();
+    List<GoalBook> books = goalBooks(isWanted);
+    Members members =
+        members(layers.stream().flatMap(layer -> layer.blocks().stream()).toList(), books);
+    return new Ledger(members, Overlay.of(layers, members, isWanted), books);
   }
 
   /** A later load's cell replaces an earlier one's, which comes back when that load is reversed. */
-  private List<GoalBook> goalBooks() {
+  private List<GoalBook> goalBooks(IntPredicate isWanted) {
     Map<String, List<GoalBook.Cell>> cells = new LinkedHashMap<>();
     Map<String, Axis> axes = new HashMap<>();
     for (LoadedRows rows : loads) {
       String set = rows.load().goalSet();
       if (set != null) {
-        cells.computeIfAbsent(set, name -> new ArrayList<>()).addAll(rows.goals());
+        List<GoalBook.Cell> ofSet = cells.computeIfAbsent(set, name -> new ArrayList<>());
+        rows.goals().stream().filter(cell -> isWanted.test(cell.month())).forEach(ofSet::add);
         axes.put(set, rows.load().axis());
       }
     }

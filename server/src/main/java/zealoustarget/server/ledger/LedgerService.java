@@ -47,12 +47,17 @@ import zealoustarget.server.seals.Seals;
 public class LedgerService implements MemberNames {
   private static final Logger LOG = LoggerFactory.getLogger(LedgerService.class);
 
-  /** A ledger that is not in force yet. */
+  /** A state of the ledger that is not in force yet; putting it in force cannot fail. */
   public static final class Prepared {
-    private final Ledger ledger;
-    private final Map<Integer, LoadedRows> loads;
+    private final State next;
     private final List<YearMonth> sealedMonths;
     private final String digest;
+
+    private Prepared(State next, List<YearMonth> sealedMonths, String digest) {
+      this.next = next;
+      this.sealedMonths = List.copyOf(sealedMonths);
+      this.digest = digest;
+    }
 
     /** Digest of the rows of the load that comes to it; null where none does. */
     public String digest() {
@@ -66,32 +71,31 @@ public class LedgerService implements MemberNames {
 
     /** What the figures would be. */
     public Ledger ledger() {
-      return ledger;
-    }
-
-    private Prepared(
-        Map<Integer, LoadedRows> loads,
-        Ledger ledger,
-        List<YearMonth> sealedMonths,
-        String digest) {
-      this.digest = digest;
-      this.loads = Map.copyOf(loads);
-      this.ledger = ledger;
-      this.sealedMonths = List.copyOf(sealedMonths);
+      return next.posted();
     }
   }
 
   /**
-   * One state of the data.
+   * The ledger's part of the state of the data.
    *
    * @param posted everything as it is posted now
-   * @param read what is read of it
+   * @param read what is read of it with the seals in force
    */
-  private record State(Ledger posted, Both read, Map<Integer, LoadedRows> loads) {
-    static State of(Ledger posted, Both read, Map<Integer, LoadedRows> loads) {
-      return new State(posted, read, loads);
+  private record State(Ledger posted, Both read, Map<Integer, LoadedRows> loads, List<Seal> seals) {
+    static final State EMPTY =
+        new State(
+            Ledger.empty(),
+            new Both(Ledger.empty(), Ledger.empty(), Set.of(), Map.of()),
+            Map.of(),
+            List.of());
+
+    State {
+      loads = Map.copyOf(loads);
+      seals = List.copyOf(seals);
     }
   }
+
+  private static final DataState.Part<State> PART = new DataState.Part<>();
 
   /**
    * The two readings of sealed months; docs/calculations.md, section 2.
@@ -100,8 +104,10 @@ public class LedgerService implements MemberNames {
    * @param restated actuals, places and lines as they are posted now, goals of sealed months as
    *     they were; the same object while nothing differs
    * @param months by number, in which the two may differ
+   * @param then by seal, its month as its loads made it, once that was asked for
    */
-  private record Both(Ledger closed, Ledger restated, Set<Integer> months) {}
+  private record Both(
+      Ledger closed, Ledger restated, Set<Integer> months, Map<Integer, Ledger> then) {}
 
   /**
    * One state of the data as the account that acts may see it, for the whole of an answer.
@@ -122,20 +128,20 @@ public class LedgerService implements MemberNames {
 
   private final RowStore rows;
   private final MemberStore members;
-  private final Seals seals;
   private final Sights sights;
   private final DataState dataState;
   private final Map<Integer, PostedLoad> everPosted = new ConcurrentHashMap<>();
-  private volatile State state =
-      State.of(Ledger.empty(), new Both(Ledger.empty(), Ledger.empty(), Set.of()), Map.of());
 
-  LedgerService(
-      RowStore rows, MemberStore members, Seals seals, Sights sights, DataState dataState) {
+  LedgerService(RowStore rows, MemberStore members, Sights sights, DataState dataState) {
     this.dataState = dataState;
     this.rows = rows;
     this.members = members;
-    this.seals = seals;
     this.sights = sights;
+  }
+
+  private State state() {
+    State state = dataState.get(PART);
+    return state == null ? State.EMPTY : state;
   }
 
   /**
@@ -143,18 +149,18 @@ public class LedgerService implements MemberNames {
    * all others as they are posted.
    */
   public Ledger current() {
-    return sights.narrow(state.read().closed());
+    return sights.narrow(state().read().closed());
   }
 
   /** Both readings of the state in force. */
   public Readings readings() {
-    State now = state;
+    State now = state();
     return readings(now.read(), now.loads());
   }
 
   /** Both readings of a state that is not in force. */
   public Readings readings(Prepared prepared) {
-    return readings(asSealed(prepared.ledger, prepared.loads), prepared.loads);
+    return readings(prepared.next.read(), prepared.next.loads());
   }
 
   private Readings readings(Both read, Map<Integer, LoadedRows> loads) {
@@ -178,17 +184,17 @@ public class LedgerService implements MemberNames {
   /** Whoever asks: the own member's name, or that of an account that is looked after. */
   @Override
   public String nameOf(Axis axis, String key) {
-    return state.read().closed().members().findByKey(axis, key).map(Member::name).orElse(key);
+    return state().read().closed().members().findByKey(axis, key).map(Member::name).orElse(key);
   }
 
   /** Whether the account that acts may see a rep's pay of a month. */
   public boolean seesRep(int rep, YearMonth month) {
-    return sights.seesRep(state.read().closed().members(), rep, month);
+    return sights.seesRep(state().read().closed().members(), rep, month);
   }
 
   /** Whether the account that acts may see and write notes on a member and month. */
   public boolean seesNote(int member, YearMonth month) {
-    return sights.seesNote(state.read().closed().members(), member, month);
+    return sights.seesNote(state().read().closed().members(), member, month);
   }
 
   /**
@@ -196,17 +202,17 @@ public class LedgerService implements MemberNames {
    * of it has to be narrowed by {@link #seesRep}.
    */
   public Ledger posted() {
-    return state.posted();
+    return state().posted();
   }
 
   /** The loads that are posted, in their order, as a seal keeps them. */
   public List<SealedLoad> postedLoads() {
-    return inOrder(state.loads());
+    return inOrder(state().loads());
   }
 
   /** One digest for the rows of {@link #postedLoads}. */
   public String rowsOfPosted() {
-    Map<Integer, LoadedRows> loads = state.loads();
+    Map<Integer, LoadedRows> loads = state().loads();
     return SealedLoad.rows(inOrder(loads), id -> loads.get(id).digest());
   }
 
@@ -218,23 +224,25 @@ public class LedgerService implements MemberNames {
         .toList();
   }
 
-  /** Takes the seals in force into account. */
-  public void sealed() {
-    State now = state;
-    state = State.of(now.posted(), asSealed(now.posted(), now.loads()), now.loads());
-    dataState.changed();
+  /** The same loads, read with other seals. */
+  public Prepared withSeals(List<Seal> next) {
+    return prepared(state().posted(), state().loads(), next, List.of(), null);
   }
 
   /**
    * Reads all posted loads at the start.
    *
    * @param reversed loads that a sealed month may still need
+   * @param inForce the seals
    * @param undigested is told the digest of each load whose rows have none yet
    * @return numbers of the loads whose rows are not those that were posted; where there are any,
    *     the ledger stays empty
    */
   public List<Integer> open(
-      List<PostedLoad> posted, List<PostedLoad> reversed, BiConsumer<Integer, String> undigested) {
+      List<PostedLoad> posted,
+      List<PostedLoad> reversed,
+      List<Seal> inForce,
+      BiConsumer<Integer, String> undigested) {
     reversed.forEach(load -> everPosted.put(load.id(), load));
     Map<Integer, LoadedRows> loads = new HashMap<>();
     List<Integer> damaged = new ArrayList<>();
@@ -249,9 +257,12 @@ public class LedgerService implements MemberNames {
         }
       }
     }
-    if (damaged.isEmpty()) {
-      apply(prepare(loads, null));
-    }
+    loads.forEach((id, loaded) -> everPosted.put(id, loaded.load()));
+    apply(
+        damaged.isEmpty()
+            ? prepared(build(loads), loads, inForce, List.of(), null)
+            : new Prepared(
+                new State(Ledger.empty(), State.EMPTY.read(), Map.of(), inForce), List.of(), null));
     return damaged;
   }
 
@@ -273,7 +284,7 @@ public class LedgerService implements MemberNames {
    *     sum-too-large if all posted amounts of a measure could pass what can be summed
    */
   public Prepared with(PostedLoad load) {
-    Map<Integer, LoadedRows> loads = new HashMap<>(state.loads());
+    Map<Integer, LoadedRows> loads = new HashMap<>(state().loads());
     LoadedRows added = rows.read(load);
     loads.put(load.id(), added);
     Prepared prepared = prepare(loads, added);
@@ -283,7 +294,7 @@ public class LedgerService implements MemberNames {
           "Reps or products of this load are no longer known, as their list was reversed. Post that"
               + " list again, then load this file once more.");
     }
-    prepared.ledger.checkSums();
+    prepared.ledger().checkSums();
     return prepared;
   }
 
@@ -294,22 +305,22 @@ public class LedgerService implements MemberNames {
    * @param axis whose actuals are compared
    */
   public Preview preview(PostedLoad load, PostMode mode, Axis axis) {
-    Ledger before = state.posted();
+    Ledger before = state().posted();
     LoadedRows loaded = rows.read(load);
-    boolean hasActuals = loaded.actuals() != null && loaded.actuals().size() > 0;
+    boolean hasActuals = !loaded.actuals().isEmpty();
     PostMode proposed = hasActuals ? Overlay.proposed(loaded.actuals(), before) : PostMode.ADD;
     PostMode looked = mode == null ? proposed : mode;
-    Map<Integer, LoadedRows> loads = new HashMap<>(state.loads());
+    Map<Integer, LoadedRows> loads = new HashMap<>(state().loads());
     loads.put(load.id(), loaded.withMode(looked));
     Prepared after = prepare(loads, loaded.withMode(looked));
     return new Preview(
         proposed,
         looked,
-        hasActuals ? Scope.of(loaded.actuals(), after.ledger.members()) : null,
-        hasActuals ? Change.ofActuals(before, after.ledger, axis, load.measures()) : List.of(),
-        load.goalSet() == null ? List.of() : Change.ofGoals(before, after.ledger, load.goalSet()),
-        after.ledger,
-        after.sealedMonths);
+        hasActuals ? Scope.of(loaded.actuals(), after.ledger().members()) : null,
+        hasActuals ? Change.ofActuals(before, after.ledger(), axis, load.measures()) : List.of(),
+        load.goalSet() == null ? List.of() : Change.ofGoals(before, after.ledger(), load.goalSet()),
+        after.ledger(),
+        after.sealedMonths());
   }
 
   /**
@@ -318,7 +329,7 @@ public class LedgerService implements MemberNames {
    * @throws Refusal load-in-use if other posted loads need the reps or products that it brought
    */
   public Prepared without(int loadId) {
-    Map<Integer, LoadedRows> loads = new HashMap<>(state.loads());
+    Map<Integer, LoadedRows> loads = new HashMap<>(state().loads());
     LoadedRows removed = loads.remove(loadId);
     Prepared prepared = prepare(loads, removed);
     List<Integer> needing = unknownMembers(prepared, loads.keySet());
@@ -340,7 +351,7 @@ public class LedgerService implements MemberNames {
    */
   public Map<Long, Long> lineGoals(String goalSet, String measure) {
     Map<Long, Long> goals = new HashMap<>();
-    state.loads().values().stream()
+    state().loads().values().stream()
         .map(LoadedRows::load)
         .filter(load -> load.kind() == LoadKind.ACTUALS && goalSet.equals(load.goalSet()))
         .filter(load -> load.measures().contains(measure))
@@ -357,7 +368,7 @@ public class LedgerService implements MemberNames {
    */
   public Map<String, String> mailAddresses() {
     Map<Integer, StayRowEntity> latest = new HashMap<>();
-    state.loads().values().stream()
+    state().loads().values().stream()
         .sorted(Comparator.comparingInt(rows -> rows.load().order()))
         .flatMap(rows -> rows.stays().stream())
         .filter(stay -> stay.mail != null)
@@ -378,28 +389,57 @@ public class LedgerService implements MemberNames {
   }
 
   public boolean isPosted(int loadId) {
-    return state.loads().containsKey(loadId);
+    return state().loads().containsKey(loadId);
   }
 
-  /** Puts a prepared ledger in force; callers take turns. */
+  /** Puts a prepared state in force; whoever prepared it still has the turn. */
   public void apply(Prepared prepared) {
-    prepared.loads.forEach((id, loaded) -> everPosted.put(id, loaded.load()));
-    state = State.of(prepared.ledger, asSealed(prepared.ledger, prepared.loads), prepared.loads);
-    dataState.changed();
+    prepared.next.loads().forEach((id, loaded) -> everPosted.put(id, loaded.load()));
+    dataState.swap(
+        new DataState.Next().with(PART, prepared.next).with(Seals.IN_FORCE, prepared.next.seals()));
   }
 
   /**
-   * The ledger of some loads.
+   * The state of some loads.
    *
-   * @param changed the load by which they differ from those in force; null for none
+   * @param changed the load by which they differ from those in force
    */
   private Prepared prepare(Map<Integer, LoadedRows> loads, LoadedRows changed) {
-    Ledger after = new LedgerBuilder(loads.values(), members::key).build();
+    Ledger before = state().posted();
+    boolean isOnTop = changed.isOnlyActuals() && loads.containsKey(changed.load().id());
+    Ledger after = isOnTop ? onTop(before, changed, loads) : build(loads);
+    if (changed.stays().isEmpty() && changed.products().isEmpty()) {
+      after.sharing(before, Set.of()); // everybody has the same places
+    }
+    return prepared(after, loads, state().seals(), touchedBy(changed, after), changed.digest());
+  }
+
+  private Prepared prepared(
+      Ledger posted,
+      Map<Integer, LoadedRows> loads,
+      List<Seal> sealed,
+      List<YearMonth> touched,
+      String digest) {
     return new Prepared(
-        loads,
-        after,
-        changed == null ? List.of() : touchedBy(changed, after),
-        changed == null ? null : changed.digest());
+        new State(posted, asSealed(posted, loads, sealed), loads, sealed), touched, digest);
+  }
+
+  /** Actuals that come last leave goals and members as they are, and most rows too. */
+  private Ledger onTop(Ledger before, LoadedRows last, Map<Integer, LoadedRows> loads) {
+    boolean bringsRegions =
+        last.actuals().stream()
+            .flatMap(block -> block.ownRegions().stream())
+            .anyMatch(region -> !before.members().isKnown(Axis.REGION, region));
+    return bringsRegions
+        ? build(loads)
+        : new Ledger(
+            before.members(),
+            Overlay.onTop(before.blocks(), last.layer(), before.members()),
+            List.copyOf(before.goalBooks().values()));
+  }
+
+  private Ledger build(Map<Integer, LoadedRows> loads) {
+    return new LedgerBuilder(loads.values(), members::key).build();
   }
 
   /**
@@ -407,8 +447,8 @@ public class LedgerService implements MemberNames {
    * orders or moves reps. A roster that says the same again changes none.
    */
   private List<YearMonth> touchedBy(LoadedRows changed, Ledger after) {
-    Ledger before = state.posted();
-    return seals.inForce().stream()
+    Ledger before = state().posted();
+    return state().seals().stream()
         .map(Seal::month)
         .filter(
             month -> {
@@ -422,40 +462,46 @@ public class LedgerService implements MemberNames {
   /**
    * The ledger in which each sealed month is as the loads of its sealing made it, and the other.
    */
-  private Both asSealed(Ledger posted, Map<Integer, LoadedRows> loads) {
-    Map<SealedLoad, LoadedRows> known = new HashMap<>();
-    loads.values().forEach(one -> known.put(sealedLoad(one.load()), one));
-    Set<SealedLoad> now = Set.copyOf(known.keySet());
-    Map<List<SealedLoad>, Ledger> built = new HashMap<>();
+  private Both asSealed(Ledger posted, Map<Integer, LoadedRows> loads, List<Seal> sealed) {
+    Map<SealedLoad, LoadedRows> rowsByLoad = new HashMap<>();
+    loads.values().forEach(one -> rowsByLoad.put(sealedLoad(one.load()), one));
+    Set<SealedLoad> now = Set.copyOf(rowsByLoad.keySet());
+    Map<Integer, Ledger> known = new HashMap<>(state().read().then());
+    known.keySet().retainAll(sealed.stream().map(Seal::id).collect(Collectors.toSet()));
     Map<Integer, Ledger> differing = new LinkedHashMap<>();
-    for (Seal seal : seals.inForce()) {
+    for (Seal seal : sealed) {
       int month = Months.number(seal.month());
-      if (isTouched(seal, now, known, month)) {
+      if (isTouched(seal, now, rowsByLoad, month)) {
         Ledger then =
-            built.computeIfAbsent(
-                seal.loads(),
-                list ->
-                    new LedgerBuilder(
-                            list.stream().map(load -> rowsOf(load, known)).toList(), members::key)
-                        .build());
+            known.computeIfAbsent(seal.id(), id -> asThen(seal.loads(), month, rowsByLoad));
         if (!Frozen.isSame(posted, then, month)) {
           differing.put(month, then);
         }
       }
     }
-    SealedLines lines = new SealedLines(load -> productsOf(load, known), members::key);
-    Frozen.KeptLines kept = lines.kept(seals.inForce(), inOrder(loads));
+    SealedLines lines = new SealedLines(load -> productsOf(load, rowsByLoad), members::key);
+    Frozen.KeptLines kept = lines.kept(sealed, inOrder(loads));
     Ledger closed = Frozen.over(posted, differing, kept);
     Set<Integer> months = new HashSet<>(differing.keySet());
     months.addAll(kept.byMonth().keySet());
     return new Both(
-        closed, closed == posted ? posted : posted.withGoalsOf(closed), Set.copyOf(months));
+        closed.sharing(posted, months),
+        closed == posted ? posted : posted.withGoalsOf(closed).sharing(posted, Set.of()),
+        Set.copyOf(months),
+        Map.copyOf(known));
+  }
+
+  /** A month as some loads make it, with the places of members then. */
+  private Ledger asThen(List<SealedLoad> loads, int month, Map<SealedLoad, LoadedRows> rowsByLoad) {
+    return new LedgerBuilder(
+            loads.stream().map(load -> rowsOf(load, rowsByLoad)).toList(), members::key)
+        .build(one -> one == month);
   }
 
   private List<ProductRowEntity> productsOf(SealedLoad load, Map<SealedLoad, LoadedRows> known) {
-    return everPosted.get(load.id()).kind() == LoadKind.PRODUCTS
-        ? rowsOf(load, known).products()
-        : List.of();
+    LoadedRows read = known.get(load);
+    PostedLoad posted = read == null ? everPosted.get(load.id()) : read.load();
+    return posted.kind() == LoadKind.PRODUCTS ? rowsOf(load, known).products() : List.of();
   }
 
   /** Whether a load that is there only then or only now has anything of the month. */
@@ -482,7 +528,7 @@ public class LedgerService implements MemberNames {
   private static List<Integer> unknownMembers(Prepared prepared, Collection<Integer> loadIds) {
     return loadIds.stream()
         .sorted()
-        .filter(id -> namesUnknown(prepared.ledger, prepared.loads.get(id)))
+        .filter(id -> namesUnknown(prepared.ledger(), prepared.next.loads().get(id)))
         .toList();
   }
 
@@ -494,9 +540,11 @@ public class LedgerService implements MemberNames {
             && rows.goals().stream()
                 .anyMatch(cell -> !ledger.members().isKnown(axis, cell.member()));
     return hasUnknownGoal
-        || rows.actuals() != null
-            && (hasUnknown(ledger, Axis.REP, rows.actuals().namedReps())
-                || hasUnknown(ledger, Axis.PRODUCT, rows.actuals().namedProducts()));
+        || rows.actuals().stream()
+            .anyMatch(
+                block ->
+                    hasUnknown(ledger, Axis.REP, block.namedReps())
+                        || hasUnknown(ledger, Axis.PRODUCT, block.namedProducts()));
   }
 
   private static boolean hasUnknown(Ledger ledger, Axis axis, IntStream ids) {

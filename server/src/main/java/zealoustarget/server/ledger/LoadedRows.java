@@ -1,23 +1,35 @@
 package zealoustarget.server.ledger;
 
 import java.util.List;
+import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.ledger.ActualBlock;
 import zealoustarget.core.ledger.GoalBook;
+import zealoustarget.core.ledger.Overlay;
 import zealoustarget.core.ledger.PostMode;
 
 /**
  * What one posted load adds to the ledger; a file of actuals may bring goals beside them.
  *
- * @param actuals null for other kinds
+ * @param actuals a block per month, ascending; none for other kinds
  * @param digest SHA-256 over the rows as they are stored, as hexadecimal digits
  */
 record LoadedRows(
     PostedLoad load,
-    ActualBlock actuals,
+    List<ActualBlock> actuals,
     List<GoalBook.Cell> goals,
     List<StayRowEntity> stays,
     List<ProductRowEntity> products,
     String digest) {
+  /** How its actuals lie over those before. */
+  Overlay.Layer layer() {
+    return new Overlay.Layer(actuals, load.mode());
+  }
+
+  /** Whether it brings actuals and nothing else. */
+  boolean isOnlyActuals() {
+    return load.kind() == LoadKind.ACTUALS && goals.isEmpty();
+  }
+
   /** The same rows, laid over earlier ones in another way. */
   LoadedRows withMode(PostMode mode) {
     return new LoadedRows(load.withMode(mode), actuals, goals, stays, products, digest);
@@ -33,7 +45,7 @@ record LoadedRows(
    * that it corrects wherever they are.
    */
   boolean touches(int month) {
-    boolean mayCorrect = actuals != null && actuals.size() > 0 && load.mode() == PostMode.CORRECT;
+    boolean mayCorrect = !actuals.isEmpty() && load.mode() == PostMode.CORRECT;
     return mayCorrect
         || hasRows(month)
         || goals.stream().anyMatch(cell -> cell.month() == month)
@@ -46,6 +58,6 @@ record LoadedRows(
 
   /** Whether it has rows of a month. */
   boolean hasRows(int month) {
-    return actuals != null && actuals.size() > 0 && actuals.hasMonth(month);
+    return actuals.stream().anyMatch(block -> block.hasMonth(month));
   }
 }

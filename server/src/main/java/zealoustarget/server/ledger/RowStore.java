@@ -61,7 +61,8 @@ public class RowStore {
       List<StayRowEntity> stays = list(session, load, StayRowEntity.class);
       List<ProductRowEntity> products = list(session, load, ProductRowEntity.class);
       List<GoalRowEntity> goals = list(session, load, GoalRowEntity.class);
-      ActualBlock actuals = load.kind() == LoadKind.ACTUALS ? actuals(session, load, digest) : null;
+      List<ActualBlock> actuals =
+          load.kind() == LoadKind.ACTUALS ? actuals(session, load, digest).byMonth() : List.of();
       goals.forEach(row -> digest.update(row.text().getBytes(StandardCharsets.UTF_8)));
       stays.forEach(row -> digest.update(row.text().getBytes(StandardCharsets.UTF_8)));
       products.forEach(row -> digest.update(row.text().getBytes(StandardCharsets.UTF_8)));

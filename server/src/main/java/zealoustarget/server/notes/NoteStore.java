@@ -14,6 +14,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
+import org.springframework.transaction.support.TransactionTemplate;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.ledger.Months;
@@ -33,9 +34,16 @@ public class NoteStore {
   private final DataState state;
   private final Clock clock;
   private final Audit audit;
+  private final TransactionTemplate transactions;
 
   NoteStore(
-      EntityManager entities, LedgerService ledgers, DataState state, Clock clock, Audit audit) {
+      EntityManager entities,
+      LedgerService ledgers,
+      DataState state,
+      Clock clock,
+      Audit audit,
+      TransactionTemplate transactions) {
+    this.transactions = transactions;
     this.audit = audit;
     this.state = state;
     this.ledgers = ledgers;
@@ -130,8 +138,13 @@ public class NoteStore {
    * @throws Refusal value-unknown if the reason is not on the list; changed-meanwhile if another
    *     text is there
    */
-  @Transactional
   public synchronized void write(
+      int memberId, String subject, YearMonth month, String reason, String text, String was) {
+    transactions.executeWithoutResult( // ends before the next one may look
+        status -> writeAlone(memberId, subject, month, reason, text, was));
+  }
+
+  private void writeAlone(
       int memberId, String subject, YearMonth month, String reason, String text, String was) {
     NoteEntity.Place place = new NoteEntity.Place(memberId, Months.number(month));
     NoteEntity entity = entities.find(NoteEntity.class, place);

@@ -34,7 +34,7 @@ public class PlaybookService {
   private final CompanyClock clock;
   private final CompanyName name;
   private final Cache<byte[], Playbook> frozen = Caffeine.newBuilder().weakKeys().build();
-  private volatile Playbook current;
+  private static final DataState.Part<Playbook> PART = new DataState.Part<>();
 
   PlaybookService(
       PlaybookStore store,
@@ -49,8 +49,9 @@ public class PlaybookService {
     this.state = state;
     this.clock = clock;
     this.name = name;
-    this.current = store.read();
-    tell(current.company());
+    Playbook stored = store.read();
+    state.swap(new DataState.Next().with(PART, stored));
+    tell(stored.company());
   }
 
   private void tell(Company company) {
@@ -60,7 +61,7 @@ public class PlaybookService {
 
   /** Tells one state of the rules from another, as an entity tag. */
   public String tag() {
-    return tag(current);
+    return tag(current());
   }
 
   private static String tag(Playbook playbook) {
@@ -74,7 +75,11 @@ public class PlaybookService {
    * @param tag of the rules that were looked at; null to apply it to whatever is in force
    * @throws Refusal changed-meanwhile, saying who changed what; else as {@link #apply(JsonNode)}
    */
-  public synchronized Playbook apply(JsonNode file, String tag) {
+  public Playbook apply(JsonNode file, String tag) {
+    return state.inTurn(() -> applyTo(file, tag));
+  }
+
+  private Playbook applyTo(JsonNode file, String tag) {
     if (tag != null && !tag.equals("*") && !tag.equals(tag())) {
       String who =
           audit.entries("", AuditKind.RULES_CHANGED, 0, 1).stream()
@@ -87,11 +92,11 @@ public class PlaybookService {
               + who
               + ". Look at them again, then change them. Nothing was changed.");
     }
-    return apply(file);
+    return applyAlone(file);
   }
 
   public Playbook current() {
-    return current;
+    return state.get(PART);
   }
 
   /**
@@ -100,7 +105,12 @@ public class PlaybookService {
    * @throws Refusal playbook-invalid with the place; measure-in-use where a measure with stored
    *     amounts would change its unit or decimals
    */
-  public synchronized Playbook apply(JsonNode file) {
+  public Playbook apply(JsonNode file) {
+    return state.inTurn(() -> applyAlone(file));
+  }
+
+  private Playbook applyAlone(JsonNode file) {
+    Playbook current = current();
     Playbook after = new PlaybookReader(current).read(file);
     Set<String> used = use.measuresWithAmounts();
     for (Measure measure : after.measures()) {
@@ -115,10 +125,9 @@ public class PlaybookService {
       }
     }
     store.write(after, PlaybookChange.between(current, after));
-    current = after;
+    state.swap(new DataState.Next().with(PART, after));
     frozen.invalidateAll();
     tell(after.company());
-    state.changed();
     return after;
   }
 
@@ -128,7 +137,7 @@ public class PlaybookService {
    * @throws Refusal playbook-invalid with the place
    */
   public AttachedLadder readLadder(JsonNode ladder) {
-    return new PlaybookReader(current).readLadder(ladder);
+    return new PlaybookReader(current()).readLadder(ladder);
   }
 
   /**
@@ -138,7 +147,7 @@ public class PlaybookService {
    */
   public Plan readPlan(PlanPart plan) {
     JsonNode node = JSON.valueToTree(plan);
-    return new PlanReader(current).version(new Place(node, "")).plan();
+    return new PlanReader(current()).version(new Place(node, "")).plan();
   }
 
   /**
@@ -147,17 +156,17 @@ public class PlaybookService {
    * @throws Refusal playbook-invalid with the place
    */
   public Playbook tried(JsonNode file) {
-    return new PlaybookReader(current).read(file);
+    return new PlaybookReader(current()).read(file);
   }
 
   /** The rules that are frozen with a month, as JSON in the form of a playbook file. */
   public byte[] toFreeze() {
-    return JSON.writeValueAsBytes(PlaybookAnswer.Frozen.of(current));
+    return JSON.writeValueAsBytes(PlaybookAnswer.Frozen.of(current()));
   }
 
   /** The rules in force as the JSON file that {@link #apply} takes. */
   public byte[] asFile() {
-    return JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(PlaybookAnswer.of(current));
+    return JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(PlaybookAnswer.of(current()));
   }
 
   /**
@@ -178,10 +187,11 @@ public class PlaybookService {
         shown.set(part, all.get(part));
       }
     }
-    return new PlaybookReader(current.withLadders(List.of())).read(shown);
+    return new PlaybookReader(current().withLadders(List.of())).read(shown);
   }
 
-  private static boolean differs(Measure before, Measure after) {
+  /** Whether amounts of a measure would be read another way. */
+  public static boolean differs(Measure before, Measure after) {
     return before.scale() != after.scale()
         || !before.unit().equals(after.unit())
         || !before.code().equals(after.code());

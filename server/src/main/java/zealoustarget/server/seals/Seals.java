@@ -12,41 +12,48 @@ import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import zealoustarget.core.ledger.Months;
+import zealoustarget.server.platform.DataState;
 import zealoustarget.server.platform.Link;
 
 /** The months that are sealed; each seal is one row, so it is there wholly or not at all. */
 @Component
 public class Seals {
+  /** The seals in force, by month. */
+  public static final DataState.Part<List<Seal>> IN_FORCE = new DataState.Part<>();
+
   /** How the parts of a new seal are written. */
   static final int FORM = 3;
 
   private final EntityManager entities;
   private final Clock clock;
-  private volatile List<Seal> inForce = List.of();
+  private final DataState state;
 
-  Seals(EntityManager entities, Clock clock) {
+  Seals(EntityManager entities, Clock clock, DataState state) {
     this.entities = entities;
     this.clock = clock;
+    this.state = state;
   }
 
-  /** Reads the seals from the database; the cache follows it. */
+  /** The seals in force as they are stored, by month. */
   @Transactional(readOnly = true)
-  public void open() {
-    inForce = read("from SealEntity where unsealedAt is null order by month", null);
+  public List<Seal> stored() {
+    return read("from SealEntity where unsealedAt is null order by month", null);
   }
 
   /** The seals in force, by month. */
   public List<Seal> inForce() {
-    return inForce;
+    List<Seal> seals = state.get(IN_FORCE);
+    return seals == null ? List.of() : seals;
   }
 
   public Optional<Seal> find(YearMonth month) {
-    return inForce.stream().filter(seal -> seal.month().equals(month)).findFirst();
+    return inForce().stream().filter(seal -> seal.month().equals(month)).findFirst();
   }
 
   /** The last sealed month; null while none is. */
   public YearMonth last() {
-    return inForce.isEmpty() ? null : inForce.get(inForce.size() - 1).month();
+    List<Seal> seals = inForce();
+    return seals.isEmpty() ? null : seals.get(seals.size() - 1).month();
   }
 
   /** A month's seals that are no longer in force, in their order. */
@@ -72,9 +79,9 @@ public class Seals {
   public record Frozen(
       List<SealedLoad> loads, String rows, byte[] rules, byte[] statements, byte[] figures) {}
 
-  /** Seals a month and gives the seal's hash; call {@link #open} after. */
+  /** Seals a month; it is in force with the state that the caller makes of it. */
   @Transactional
-  public String add(YearMonth month, String by, Frozen frozen) {
+  public Seal add(YearMonth month, String by, Frozen frozen) {
     SealEntity seal = new SealEntity();
     seal.month = Months.number(month);
     seal.sealedAt = clock.instant().truncatedTo(ChronoUnit.MILLIS);
@@ -103,10 +110,10 @@ public class Seals {
             seal.form);
     entities.persist(seal);
     entities.flush();
-    return seal.hash;
+    return seal.toSeal();
   }
 
-  /** Takes a seal out of force; the row stays. Call {@link #open} after. */
+  /** Takes a seal out of force; the row stays. */
   @Transactional
   public void unseal(int id, String by, String reason) {
     SealEntity seal = entities.find(SealEntity.class, id);

@@ -127,7 +127,7 @@ class AnswerCache extends OncePerRequestFilter {
     turns.acquireUninterruptibly();
     try {
       answer = read(request, response, chain);
-      if (answer != null && state.number() == number) {
+      if (answer != null) {
         keep(key, number, answer);
       }
       return answer;
@@ -208,11 +208,14 @@ class AnswerCache extends OncePerRequestFilter {
     }
   }
 
-  /** Answers of an earlier state are asked for no more. */
+  /** Answers of an earlier state are asked for no more, and not kept by whoever still held it. */
   private void keep(String key, long number, Answer answer) {
-    if (keptOf.getAndSet(number) != number) {
+    long before = keptOf.getAndAccumulate(number, Math::max);
+    if (before < number) {
       answers.invalidateAll();
     }
-    answers.put(key, answer);
+    if (before <= number) {
+      answers.put(key, answer);
+    }
   }
 }

@@ -97,7 +97,9 @@ class CloseUpService {
     Map<Integer, Set<Integer>> lines = new HashMap<>();
     rows.forEach(row -> lines.computeIfAbsent(row.load(), load -> new HashSet<>()).add(row.line()));
     Map<Integer, Map<Integer, List<String>>> decisions = new HashMap<>();
-    lines.forEach((load, ofLoad) -> decisions.put(load, loads.decisions(load, ofLoad)));
+    loads
+        .decidedAmong(lines.keySet())
+        .forEach(load -> decisions.put(load, loads.decisions(load, lines.get(load))));
     return rows.stream()
         .map(
             row ->
@@ -107,7 +109,9 @@ class CloseUpService {
                     row.line(),
                     row.month(),
                     row.amount(),
-                    decisions.get(row.load()).getOrDefault(row.line(), List.of())))
+                    decisions
+                        .getOrDefault(row.load(), Map.of())
+                        .getOrDefault(row.line(), List.of())))
         .toList();
   }
 

@@ -73,7 +73,7 @@ public final class RunningServer implements AutoCloseable {
 
   private static boolean isEmpty(Path folder) {
     String[] names = folder.toFile().list();
-    return names == null || names.length == 0;
+    return Files.isWritable(folder) && names != null && names.length == 0;
   }
 
   /** As the first account. */
