@@ -1,9 +1,12 @@
 package zealoustarget.server.accounts;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.Duration;
 import java.time.YearMonth;
-import java.util.LinkedHashMap;
-import java.util.Map;
+import java.util.Set;
 import org.springframework.stereotype.Component;
+import zealoustarget.core.ledger.ActualBlock;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.Members;
 import zealoustarget.core.ledger.Months;
@@ -16,38 +19,59 @@ import zealoustarget.core.member.Axis;
  */
 @Component
 public class Sights {
-  private static final int KEPT = 64;
+  private static final long MOST_BYTES = 128L << 20;
+  private static final int BYTES_OF_LINE = 64;
+  private static final int BYTES_BESIDE = 20_000;
 
-  /** What one account saw of one state of the data; a state has a ledger for each reading. */
-  private record Narrowed(Ledger whole, Ledger seen) {}
+  /** What an account may see of a ledger, which is told by what it is and not by what is in it. */
+  private record Key(String sight, Ledger whole) {
+    @Override
+    public boolean equals(Object other) {
+      return other instanceof Key key && key.whole == whole && key.sight.equals(sight);
+    }
 
-  private record Key(String sight, int ledger) {}
+    @Override
+    public int hashCode() {
+      return 31 * sight.hashCode() + System.identityHashCode(whole);
+    }
+  }
 
-  private final Map<Key, Narrowed> recent =
-      new LinkedHashMap<>(KEPT, 0.75f, true) {
-        private static final long serialVersionUID = 1;
+  private final Cache<Key, Ledger> recent =
+      Caffeine.newBuilder()
+          .maximumWeight(MOST_BYTES)
+          .weigher(Sights::bytes)
+          .expireAfterAccess(Duration.ofMinutes(30)) // lets go of ledgers that count no more
+          .executor(Runnable::run)
+          .build();
 
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<Key, Narrowed> eldest) {
-          return size() > KEPT;
-        }
-      };
+  private static int bytes(Key key, Ledger seen) {
+    long lines = seen.blocks().stream().mapToLong(ActualBlock::size).sum();
+    return (int) Math.min(Integer.MAX_VALUE, BYTES_BESIDE + BYTES_OF_LINE * lines);
+  }
 
-  /** A ledger with what may be seen of it. */
+  /** A ledger in force with what may be seen of it; made once for all who see the same. */
   public Ledger narrow(Ledger whole) {
     Account account = Acting.account();
-    if (account.role().seesEverything()) {
-      return whole;
-    }
-    synchronized (recent) {
-      Key key = new Key(account.sightKey(), System.identityHashCode(whole));
-      Narrowed had = recent.get(key);
-      if (had == null || had.whole != whole) {
-        had = new Narrowed(whole, narrow(whole, account));
-        recent.put(key, had);
-      }
-      return had.seen;
-    }
+    return account.role().seesEverything()
+        ? whole
+        : recent.get(new Key(account.sightKey(), whole), key -> narrow(whole, account));
+  }
+
+  /** The same of a ledger that is only looked ahead on, and not kept. */
+  public Ledger narrowOnce(Ledger whole) {
+    Account account = Acting.account();
+    return account.role().seesEverything() ? whole : narrow(whole, account);
+  }
+
+  /** What is kept, in bytes as they are counted against the bound. */
+  long bytesKept() {
+    recent.cleanUp();
+    return recent.policy().eviction().orElseThrow().weightedSize().orElseThrow();
+  }
+
+  /** Drops what was seen of ledgers that are in force no more. */
+  public void forgetAllBut(Set<Ledger> inForce) {
+    recent.asMap().keySet().removeIf(key -> !inForce.contains(key.whole));
   }
 
   private static Ledger narrow(Ledger whole, Account account) {

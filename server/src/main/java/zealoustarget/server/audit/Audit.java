@@ -5,7 +5,7 @@ import java.time.Clock;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Locale;
-import java.util.stream.Stream;
+import java.util.function.Consumer;
 import org.springframework.security.authentication.AnonymousAuthenticationToken;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
@@ -13,18 +13,22 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** The trail of what was done: entries are added and read, nothing else. */
 @Component
 public class Audit {
   private static final int LONGEST_SUBJECT = 400;
   private static final int LONGEST_TEXT = 100_000;
+  private static final int AT_ONCE = 200;
 
   private final EntityManager entities;
   private final Clock clock;
   private final HeadFile file;
+  private final TransactionTemplate transactions;
 
-  Audit(EntityManager entities, Clock clock, HeadFile file) {
+  Audit(EntityManager entities, Clock clock, HeadFile file, TransactionTemplate transactions) {
+    this.transactions = transactions;
     this.file = file;
     this.entities = entities;
     this.clock = clock;
@@ -111,22 +115,52 @@ public class Audit {
    */
   @Transactional(readOnly = true)
   public List<Entry> entries(String text, AuditKind kind, int first, int most) {
-    try (Stream<AuditEntity> found =
-        entities
-            .createQuery(
-                "from AuditEntity where (:kind is null or kind = :kind)"
-                    + " and (:text = '' or lower(subject) like :like escape '!'"
-                    + " or lower(before) like :like escape '!'"
-                    + " or lower(after) like :like escape '!') order by id desc",
-                AuditEntity.class)
-            .setParameter("kind", kind)
-            .setParameter("text", text.strip())
-            .setParameter("like", "%" + escaped(text.strip().toLowerCase(Locale.ROOT)) + "%")
-            .setFirstResult(first)
-            .setMaxResults(most)
-            .getResultStream()) {
-      return found.map(Audit::entry).toList();
+    return rows(Long.MAX_VALUE, text, kind, first, most).stream().map(Audit::entry).toList();
+  }
+
+  /**
+   * The same entries one after the other, read a few at a time.
+   *
+   * @param end as {@link #end} said when it was asked for
+   * @param most of them
+   */
+  public void eachEntry(long end, String text, AuditKind kind, int most, Consumer<Entry> reader) {
+    long before = end;
+    List<AuditEntity> some = List.of();
+    for (int read = 0; read < most; read += some.size()) {
+      long from = before;
+      some = transactions.execute(status -> rows(from, text, kind, 0, AT_ONCE));
+      if (some.isEmpty()) {
+        return;
+      }
+      some.stream().limit(most - read).map(Audit::entry).forEach(reader);
+      before = some.get(some.size() - 1).id;
     }
+  }
+
+  /** Where the trail ends now: entries that come later are behind it. */
+  @Transactional(readOnly = true)
+  public long end() {
+    return entities
+        .createQuery("select coalesce(max(id), 0) + 1 from AuditEntity", Long.class)
+        .getSingleResult();
+  }
+
+  private List<AuditEntity> rows(long before, String text, AuditKind kind, int first, int most) {
+    return entities
+        .createQuery(
+            "from AuditEntity where id < :before and (:kind is null or kind = :kind)"
+                + " and (:text = '' or lower(subject) like :like escape '!'"
+                + " or lower(before) like :like escape '!'"
+                + " or lower(after) like :like escape '!') order by id desc",
+            AuditEntity.class)
+        .setParameter("before", before)
+        .setParameter("kind", kind)
+        .setParameter("text", text.strip())
+        .setParameter("like", "%" + escaped(text.strip().toLowerCase(Locale.ROOT)) + "%")
+        .setFirstResult(first)
+        .setMaxResults(most)
+        .getResultList();
   }
 
   private static String escaped(String text) {

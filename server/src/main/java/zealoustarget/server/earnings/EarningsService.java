@@ -1,5 +1,7 @@
 package zealoustarget.server.earnings;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
@@ -7,7 +9,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
@@ -41,11 +42,29 @@ import zealoustarget.server.seals.Seals;
 /** Statements of a month: frozen ones of a sealed month, reckoned ones of any other. */
 @Service
 public class EarningsService {
+  private static final long MOST_FROZEN = 64L << 20;
+  private static final long MOST_SETTLED = 64L << 20;
+  private static final int BYTES_OF_ROW = 4_500; // of a rep's statement in memory, measured
+  private static final int BYTES_OF_SETTLED = 250;
+
   private final LedgerService ledgers;
   private final PlaybookService playbooks;
   private final Seals seals;
-  private final Map<Integer, FrozenMonth> frozen = new ConcurrentHashMap<>();
-  private final Map<Integer, List<FrozenMonth.Settled>> settled = new ConcurrentHashMap<>();
+
+  /** Opened seals by number: what was said, and the smaller part that later months need. */
+  private final Cache<Integer, FrozenMonth> frozen =
+      Caffeine.newBuilder()
+          .maximumWeight(MOST_FROZEN)
+          .weigher((Integer id, FrozenMonth month) -> BYTES_OF_ROW * (1 + month.rows().size()))
+          .executor(Runnable::run)
+          .build();
+
+  private final Cache<Integer, List<FrozenMonth.Settled>> settled =
+      Caffeine.newBuilder()
+          .maximumWeight(MOST_SETTLED)
+          .weigher((Integer id, List<FrozenMonth.Settled> all) -> BYTES_OF_SETTLED * all.size())
+          .executor(Runnable::run)
+          .build();
 
   EarningsService(LedgerService ledgers, PlaybookService playbooks, Seals seals) {
     this.ledgers = ledgers;
@@ -152,12 +171,12 @@ public class EarningsService {
   }
 
   private List<FrozenMonth.Settled> settled(Seal seal) {
-    return settled.computeIfAbsent(seal.id(), id -> frozen(seal).settled(seal.month(), playbooks));
+    return settled.get(seal.id(), id -> frozen(seal).settled(seal.month(), playbooks));
   }
 
   private FrozenMonth frozen(Seal seal) {
-    return frozen.computeIfAbsent(
-        seal.id(), id -> Packed.fromDeflated(seal.statements(), FrozenMonth.class));
+    return frozen.get(
+        seal.id(), id -> Packed.fromDeflated(seals.content(seal).statements(), FrozenMonth.class));
   }
 
   /**

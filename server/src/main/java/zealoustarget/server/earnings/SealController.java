@@ -35,7 +35,7 @@ class SealController {
     return Downloads.of(
         "sealed " + seal.month() + ".zip",
         MediaType.parseMediaType("application/zip"),
-        out -> SealFiles.write(seal, out));
+        out -> SealFiles.write(seal, service.content(seal), out));
   }
 
   /** Seals a month; 409 {@code month-sealed}, {@code month-not-ready}. */

@@ -12,6 +12,7 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import zealoustarget.server.platform.Packed;
 import zealoustarget.server.seals.Seal;
+import zealoustarget.server.seals.Seals;
 import zealoustarget.server.standing.Snapshots;
 
 /** What was frozen with a month, as a ZIP of JSON files; docs/formats.md says what is in them. */
@@ -22,12 +23,12 @@ final class SealFiles {
 
   private SealFiles() {}
 
-  static void write(Seal seal, OutputStream out) throws IOException {
+  static void write(Seal seal, Seals.Content content, OutputStream out) throws IOException {
     try (ZipOutputStream zip = new ZipOutputStream(out)) {
       add(zip, "seal.json", about(seal));
-      add(zip, "rules.json", JSON.readTree(seal.rules()));
-      add(zip, "statements.json", Packed.fromDeflated(seal.statements(), JsonNode.class));
-      add(zip, "standings.json", Snapshots.read(seal.figures()));
+      add(zip, "rules.json", JSON.readTree(content.rules()));
+      add(zip, "statements.json", Packed.fromDeflated(content.statements(), JsonNode.class));
+      add(zip, "standings.json", Snapshots.read(content.figures()));
     }
   }
 

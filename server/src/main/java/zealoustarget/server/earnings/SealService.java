@@ -120,7 +120,7 @@ public class SealService {
         seal == null ? null : seal.sealedBy(),
         seal == null ? null : seal.checksum(),
         seal == null ? null : seal.hash(),
-        seal == null ? null : seal.isIntact(),
+        seal == null ? null : seals.isIntact(seal),
         seal == null ? checks(month) : List.of(),
         seals.past(month).stream()
             .map(
@@ -329,6 +329,10 @@ public class SealService {
               return ledgers.withSeals(
                   seals.inForce().stream().filter(one -> one.id() != seal.id()).toList());
             }));
+  }
+
+  Seals.Content content(Seal seal) {
+    return seals.content(seal);
   }
 
   /**

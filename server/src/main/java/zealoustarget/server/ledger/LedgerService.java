@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BiConsumer;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -155,15 +156,16 @@ public class LedgerService implements MemberNames {
   /** Both readings of the state in force. */
   public Readings readings() {
     State now = state();
-    return readings(now.read(), now.loads());
+    return readings(now.read(), now.loads(), sights::narrow);
   }
 
   /** Both readings of a state that is not in force. */
   public Readings readings(Prepared prepared) {
-    return readings(prepared.next.read(), prepared.next.loads());
+    return readings(prepared.next.read(), prepared.next.loads(), sights::narrowOnce);
   }
 
-  private Readings readings(Both read, Map<Integer, LoadedRows> loads) {
+  private static Readings readings(
+      Both read, Map<Integer, LoadedRows> loads, UnaryOperator<Ledger> narrow) {
     Map<Integer, String> sources = new HashMap<>();
     loads.forEach(
         (id, rows) -> {
@@ -171,10 +173,10 @@ public class LedgerService implements MemberNames {
             sources.put(id, rows.load().source());
           }
         });
-    Ledger closed = sights.narrow(read.closed());
+    Ledger closed = narrow.apply(read.closed());
     return new Readings(
         closed,
-        read.restated() == read.closed() ? closed : sights.narrow(read.restated()),
+        read.restated() == read.closed() ? closed : narrow.apply(read.restated()),
         read.months(),
         read.closed(),
         read.restated(),
@@ -397,6 +399,11 @@ public class LedgerService implements MemberNames {
     prepared.next.loads().forEach((id, loaded) -> everPosted.put(id, loaded.load()));
     dataState.swap(
         new DataState.Next().with(PART, prepared.next).with(Seals.IN_FORCE, prepared.next.seals()));
+    Both read = prepared.next.read();
+    sights.forgetAllBut(
+        read.closed() == read.restated()
+            ? Set.of(read.closed())
+            : Set.of(read.closed(), read.restated()));
   }
 
   /**

@@ -8,10 +8,8 @@ import java.util.List;
  * A sealed month.
  *
  * @param loads posted then, in their order
- * @param rules ladders and plans then, packed
- * @param statements commission of every rep, packed
- * @param figures the standings then, packed
- * @param checksum SHA-256 of rules, statements and figures
+ * @param rules measures, calendar, ladders and plans then, as JSON
+ * @param checksum SHA-256 of rules, statements and figures; {@link Seals#content} gives these
  * @param form version of how these are written
  * @param hash over all of it and the seal before
  * @param unsealedAt null while it is in force
@@ -24,8 +22,6 @@ public record Seal(
     String sealedBy,
     List<SealedLoad> loads,
     byte[] rules,
-    byte[] statements,
-    byte[] figures,
     String checksum,
     int form,
     String hash,
@@ -34,10 +30,5 @@ public record Seal(
     String reason) {
   public Seal {
     loads = List.copyOf(loads);
-  }
-
-  /** Whether what is kept still has the checksum that it was sealed with. */
-  public boolean isIntact() {
-    return Seals.checksum(rules, statements, figures).equals(checksum);
   }
 }

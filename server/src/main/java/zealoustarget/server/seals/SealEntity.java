@@ -67,8 +67,6 @@ class SealEntity {
         sealedBy,
         SealedLoad.readAll(loads),
         rules,
-        statements,
-        figures,
         checksum,
         form,
         hash,

@@ -4,6 +4,7 @@ import jakarta.persistence.EntityManager;
 import jakarta.persistence.TypedQuery;
 import java.security.MessageDigest;
 import java.time.Clock;
+import java.time.Instant;
 import java.time.YearMonth;
 import java.time.temporal.ChronoUnit;
 import java.util.HexFormat;
@@ -37,7 +38,7 @@ public class Seals {
   /** The seals in force as they are stored, by month. */
   @Transactional(readOnly = true)
   public List<Seal> stored() {
-    return read("from SealEntity where unsealedAt is null order by month", null);
+    return read("unsealedAt is null order by month", null);
   }
 
   /** The seals in force, by month. */
@@ -59,16 +60,59 @@ public class Seals {
   /** A month's seals that are no longer in force, in their order. */
   @Transactional(readOnly = true)
   public List<Seal> past(YearMonth month) {
-    return read(
-        "from SealEntity where unsealedAt is not null and month = :month order by id", month);
+    return read("unsealedAt is not null and month = :month order by id", month);
   }
 
-  private List<Seal> read(String text, YearMonth month) {
-    TypedQuery<SealEntity> query = entities.createQuery(text, SealEntity.class);
+  private List<Seal> read(String which, YearMonth month) {
+    TypedQuery<Object[]> query =
+        entities.createQuery(
+            "select id, month, sealedAt, sealedBy, loads, rules, checksum, form, hash, unsealedAt,"
+                + " unsealedBy, reason from SealEntity where "
+                + which,
+            Object[].class);
     if (month != null) {
       query.setParameter("month", Months.number(month));
     }
-    return query.getResultStream().map(SealEntity::toSeal).toList();
+    return query.getResultStream().map(Seals::seal).toList();
+  }
+
+  private static Seal seal(Object[] row) {
+    return new Seal(
+        (Integer) row[0],
+        Months.of((Integer) row[1]),
+        (Instant) row[2],
+        (String) row[3],
+        SealedLoad.readAll((String) row[4]),
+        (byte[]) row[5],
+        (String) row[6],
+        (Integer) row[7],
+        (String) row[8],
+        (Instant) row[9],
+        (String) row[10],
+        (String) row[11]);
+  }
+
+  /**
+   * The large parts of a seal, packed.
+   *
+   * @param statements commission of every rep
+   * @param figures the standings then
+   */
+  public record Content(byte[] rules, byte[] statements, byte[] figures) {}
+
+  /** The large parts of a seal; they are not kept in memory. */
+  @Transactional(readOnly = true)
+  public Content content(Seal seal) {
+    SealEntity stored = entities.find(SealEntity.class, seal.id());
+    return new Content(stored.rules, stored.statements, stored.figures);
+  }
+
+  /** Whether what is kept still has the checksum that it was sealed with. */
+  @Transactional(readOnly = true)
+  public boolean isIntact(Seal seal) {
+    Content content = content(seal);
+    return checksum(content.rules(), content.statements(), content.figures())
+        .equals(seal.checksum());
   }
 
   /**

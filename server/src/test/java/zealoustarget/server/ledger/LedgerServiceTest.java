@@ -52,8 +52,6 @@ class LedgerServiceTest {
         "Ada",
         List.of(loads),
         new byte[0],
-        new byte[0],
-        new byte[0],
         "",
         3,
         "",
