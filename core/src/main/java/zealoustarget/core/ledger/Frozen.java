@@ -47,32 +47,24 @@ public final class Frozen {
 
   private static Ledger withMonths(Ledger posted, Map<Integer, Ledger> sealed) {
     List<ActualBlock> blocks = new ArrayList<>();
-    Map<String, List<GoalBook.Cell>> cells = new LinkedHashMap<>();
-    Map<String, GoalBook> books = new LinkedHashMap<>();
-    addMonths(posted, month -> !sealed.containsKey(month), blocks, books, cells);
+    addRows(posted, month -> !sealed.containsKey(month), blocks);
     Set<Ledger> distinct = new LinkedHashSet<>(sealed.values());
+    Members members = posted.members();
     for (Ledger then : distinct) {
-      addMonths(then, month -> sealed.get(month) == then, blocks, books, cells);
+      addRows(then, month -> sealed.get(month) == then, blocks);
+      members = members.knowing(then.members());
     }
-    Map<Integer, Members> places = new LinkedHashMap<>();
-    sealed.forEach((month, then) -> places.put(month, then.members()));
+    Map<Integer, Members> moved = new LinkedHashMap<>();
+    for (Map.Entry<Integer, Ledger> month : sealed.entrySet()) {
+      if (!members.hasPlacesOf(month.getValue().members(), month.getKey())) {
+        moved.put(month.getKey(), month.getValue().members());
+      }
+    }
     return new Ledger(
-        posted.members().withPlaces(places),
-        blocks,
-        books.values().stream()
-            .map(
-                book ->
-                    GoalBook.of(
-                        book.name(), book.axis(), cells.getOrDefault(book.name(), List.of())))
-            .toList());
+        moved.isEmpty() ? members : members.withPlaces(moved), blocks, goals(posted, sealed));
   }
 
-  private static void addMonths(
-      Ledger ledger,
-      IntPredicate isKept,
-      List<ActualBlock> blocks,
-      Map<String, GoalBook> books,
-      Map<String, List<GoalBook.Cell>> cells) {
+  private static void addRows(Ledger ledger, IntPredicate isKept, List<ActualBlock> blocks) {
     for (ActualBlock block : ledger.blocks()) {
       if (block.size() > 0 && block.firstMonth() == block.lastMonth()) {
         if (isKept.test(block.firstMonth())) {
@@ -90,17 +82,45 @@ public final class Frozen {
         blocks.add(block.withoutAmounts(block.measures(), gone));
       }
     }
-    for (GoalBook book : ledger.goalBooks().values()) {
-      books.putIfAbsent(book.name(), book);
-      List<GoalBook.Cell> kept = cells.computeIfAbsent(book.name(), name -> new ArrayList<>());
-      book.cells().stream().filter(cell -> isKept.test(cell.month())).forEach(kept::add);
+  }
+
+  /** Sets that do not differ in a sealed month stay as they are. */
+  private static List<GoalBook> goals(Ledger posted, Map<Integer, Ledger> sealed) {
+    Map<String, GoalBook> books = new LinkedHashMap<>(posted.goalBooks());
+    sealed.values().forEach(then -> then.goalBooks().forEach(books::putIfAbsent));
+    List<GoalBook> kept = new ArrayList<>();
+    books.forEach(
+        (name, book) -> {
+          boolean isSame =
+              sealed.entrySet().stream()
+                  .allMatch(
+                      month ->
+                          ofMonth(posted, name, month.getKey())
+                              .equals(ofMonth(month.getValue(), name, month.getKey())));
+          kept.add(isSame ? book : withMonths(book, posted, sealed));
+        });
+    return kept;
+  }
+
+  private static GoalBook withMonths(GoalBook book, Ledger posted, Map<Integer, Ledger> sealed) {
+    List<GoalBook.Cell> cells = new ArrayList<>();
+    GoalBook now = posted.goalBooks().get(book.name());
+    if (now != null) {
+      now.cells().stream().filter(cell -> !sealed.containsKey(cell.month())).forEach(cells::add);
     }
+    sealed.forEach((month, then) -> cells.addAll(ofMonth(then, book.name(), month)));
+    return GoalBook.of(book.name(), book.axis(), cells);
+  }
+
+  private static List<GoalBook.Cell> ofMonth(Ledger ledger, String set, int month) {
+    GoalBook book = ledger.goalBooks().get(set);
+    return book == null ? List.of() : book.ofMonth(month);
   }
 
   /** Whether two ledgers have the same rows, goals and places of reps in a month. */
   public static boolean isSame(Ledger one, Ledger other, int month) {
     return goals(one, month).equals(goals(other, month))
-        && places(one, month).equals(places(other, month))
+        && one.members().hasPlacesOf(other.members(), month)
         && (hasSameBlocks(one, other, month) || rows(one, month).equals(rows(other, month)));
   }
 
@@ -162,16 +182,11 @@ public final class Frozen {
         .goalBooks()
         .forEach(
             (name, book) -> {
-              List<GoalBook.Cell> cells =
-                  book.cells().stream().filter(cell -> cell.month() == month).toList();
+              List<GoalBook.Cell> cells = book.ofMonth(month);
               if (!cells.isEmpty()) {
                 goals.put(name, cells);
               }
             });
     return goals;
-  }
-
-  private static Map<Integer, List<Integer>> places(Ledger ledger, int month) {
-    return ledger.members().placesIn(month);
   }
 }

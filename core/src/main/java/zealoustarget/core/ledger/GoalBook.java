@@ -100,6 +100,11 @@ public final class GoalBook {
     return cells;
   }
 
+  /** The goals of one month, by member. */
+  List<Cell> ofMonth(int month) {
+    return cells.subList(firstFrom(cells, month), firstFrom(cells, month + 1));
+  }
+
   /** Measures for which the set has goals, in order of code. */
   public List<String> measures() {
     return List.copyOf(byMeasure.keySet());

@@ -183,6 +183,18 @@ public final class Members {
     return places;
   }
 
+  /** Whether every rep has the same region and manager in a month as others have it. */
+  boolean hasPlacesOf(Members other, int month) {
+    int reps = Math.max(size(Axis.REP), other.size(Axis.REP));
+    for (int rep = 0; rep < reps; rep++) {
+      if (regionOf(rep, month) != other.regionOf(rep, month)
+          || managerOf(rep, month) != other.managerOf(rep, month)) {
+        return false;
+      }
+    }
+    return true;
+  }
+
   /** Some of the members with some of their stays, products in their lines. */
   Members narrowed(Map<Axis, List<Member>> kept, List<Stay> keptStays) {
     return new Members(kept, keptStays, lines);

@@ -268,6 +268,12 @@ public class LedgerService implements MemberNames {
     return damaged;
   }
 
+  /** The state of loads and seals that was made from nothing else. */
+  private State opened(Map<Integer, LoadedRows> loads, List<Seal> inForce) {
+    Ledger posted = build(loads);
+    return new State(posted, asSealed(posted, loads, inForce, Map.of()), loads, inForce);
+  }
+
   /** A load's rows; null where they are not those that were posted, or cannot be read at all. */
   private LoadedRows readWhole(PostedLoad load) {
     try {
@@ -415,10 +421,24 @@ public class LedgerService implements MemberNames {
     Ledger before = state().posted();
     boolean isOnTop = changed.isOnlyActuals() && loads.containsKey(changed.load().id());
     Ledger after = isOnTop ? onTop(before, changed, loads) : build(loads);
-    if (changed.stays().isEmpty() && changed.products().isEmpty()) {
-      after.sharing(before, Set.of()); // everybody has the same places
+    boolean hasSamePlaces = changed.stays().isEmpty() && changed.products().isEmpty();
+    if (hasSamePlaces) {
+      after.sharing(before, Set.of());
     }
-    return prepared(after, loads, state().seals(), touchedBy(changed, after), changed.digest());
+    Prepared prepared =
+        prepared(after, loads, state().seals(), touchedBy(changed, after), changed.digest());
+    if (hasSamePlaces) {
+      shareClosed(prepared.next.read(), state().read());
+    }
+    return prepared;
+  }
+
+  /** Months in which either reads members in other places than now have sums of their own. */
+  private static void shareClosed(Both next, Both before) {
+    Set<Integer> differing = new HashSet<>(next.months());
+    differing.addAll(before.months());
+    next.closed().sharing(before.closed(), differing);
+    next.restated().sharing(before.restated(), Set.of());
   }
 
   private Prepared prepared(
@@ -427,8 +447,8 @@ public class LedgerService implements MemberNames {
       List<Seal> sealed,
       List<YearMonth> touched,
       String digest) {
-    return new Prepared(
-        new State(posted, asSealed(posted, loads, sealed), loads, sealed), touched, digest);
+    Both read = asSealed(posted, loads, sealed, state().read().then());
+    return new Prepared(new State(posted, read, loads, sealed), touched, digest);
   }
 
   /** Actuals that come last leave goals and members as they are, and most rows too. */
@@ -469,11 +489,15 @@ public class LedgerService implements MemberNames {
   /**
    * The ledger in which each sealed month is as the loads of its sealing made it, and the other.
    */
-  private Both asSealed(Ledger posted, Map<Integer, LoadedRows> loads, List<Seal> sealed) {
+  private Both asSealed(
+      Ledger posted,
+      Map<Integer, LoadedRows> loads,
+      List<Seal> sealed,
+      Map<Integer, Ledger> knownThen) {
     Map<SealedLoad, LoadedRows> rowsByLoad = new HashMap<>();
     loads.values().forEach(one -> rowsByLoad.put(sealedLoad(one.load()), one));
     Set<SealedLoad> now = Set.copyOf(rowsByLoad.keySet());
-    Map<Integer, Ledger> known = new HashMap<>(state().read().then());
+    Map<Integer, Ledger> known = new HashMap<>(knownThen);
     known.keySet().retainAll(sealed.stream().map(Seal::id).collect(Collectors.toSet()));
     Map<Integer, Ledger> differing = new LinkedHashMap<>();
     for (Seal seal : sealed) {
