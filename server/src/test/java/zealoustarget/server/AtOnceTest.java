@@ -11,7 +11,6 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
-import java.util.function.BooleanSupplier;
 import java.util.stream.IntStream;
 import org.hibernate.SessionFactory;
 import org.hibernate.stat.Statistics;
@@ -20,7 +19,9 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.server.platform.DataState;
+import zealoustarget.server.playbook.PlaybookService;
 import zealoustarget.server.testing.Api;
 import zealoustarget.server.testing.RunningServer;
 import zealoustarget.server.testing.SealedFiles;
@@ -50,14 +51,6 @@ class AtOnceTest {
   void stop() {
     many.shutdownNow();
     server.close();
-  }
-
-  private static void await(BooleanSupplier isSo) throws InterruptedException {
-    long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(60);
-    while (!isSo.getAsBoolean()) {
-      assertThat(System.nanoTime()).as("it takes too long").isLessThan(end);
-      TimeUnit.MILLISECONDS.sleep(20);
-    }
   }
 
   private <T> List<T> atOnce(int times, Callable<T> work) throws Exception {
@@ -115,9 +108,9 @@ class AtOnceTest {
       TimeUnit.SECONDS.sleep(2);
       assertThat(staged.isDone()).isFalse();
       server
-          .bean(zealoustarget.server.playbook.PlaybookService.class)
+          .bean(PlaybookService.class)
           .apply(
-              new tools.jackson.databind.json.JsonMapper()
+              new JsonMapper()
                   .readTree(
                       """
                       {"measures": [{"code": "revenue", "unit": "EUR", "scale": 3,
@@ -169,6 +162,44 @@ class AtOnceTest {
       JsonNode row = sealed.get("statements.json").at("/rows/0");
       assertThat(row.at("/components/0/rate").asString()).as(month).isEqualTo(rate);
     }
+  }
+
+  @Test
+  void answersMeanwhile_areOfOneStateEach() throws Exception {
+    String ladder =
+        """
+        {"ladders": [{"measure": "revenue", "scale": "percent-to-goal", "rungs": [
+          {"name": "short %1$d", "tone": "bad"},
+          {"name": "there %1$d", "tone": "good", "from": "1"}]}]}
+        """;
+    api.put("/api/v1/playbook", ladder.formatted(0));
+    api.loadAndPost("a.csv", lines(100), "kind", "actuals");
+    api.loadAndPost(
+        "quota.csv",
+        "month,rep,revenue\n2026-10,K1,50.00\n",
+        "kind",
+        "goals",
+        "goalSet",
+        "quota",
+        "axis",
+        "rep");
+    AtomicBoolean isOver = new AtomicBoolean();
+    Future<Integer> changing =
+        many.submit(
+            () -> {
+              int times = 0;
+              while (!isOver.get()) {
+                api.put("/api/v1/playbook", ladder.formatted(++times));
+              }
+              return times;
+            });
+    for (int time = 0; time < 150; time++) {
+      JsonNode answer = api.get("/api/v1/standing?from=2026-10&goalSet=quota").json();
+      String status = answer.at("/rows/0/status").asString();
+      assertThat(answer.at("/rung/rungs/1/name").asString()).isEqualTo(status);
+    }
+    isOver.set(true);
+    assertThat(changing.get()).isGreaterThan(5);
   }
 
   @Test

@@ -9,6 +9,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.Map;
@@ -56,6 +57,16 @@ class AnswerCache extends OncePerRequestFilter {
   private static final int AT_ONCE = 2 * Runtime.getRuntime().availableProcessors();
 
   private record Answer(byte[] packed, String type) {}
+
+  /** Half the time of the usual level for a quarter more bytes. */
+  private static final class QuickGzip extends GZIPOutputStream {
+    private static final int LEVEL = 2;
+
+    QuickGzip(OutputStream out) throws IOException {
+      super(out, 8192);
+      def.setLevel(LEVEL);
+    }
+  }
 
   private final DataState state;
   private final Clock clock;
@@ -187,7 +198,7 @@ class AnswerCache extends OncePerRequestFilter {
       return null;
     }
     ByteArrayOutputStream packed = new ByteArrayOutputStream();
-    try (GZIPOutputStream pack = new GZIPOutputStream(packed, 8192)) {
+    try (QuickGzip pack = new QuickGzip(packed)) {
       pack.write(caught.getContentAsByteArray());
     }
     return new Answer(packed.toByteArray(), caught.getContentType());
