@@ -4,6 +4,9 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
@@ -26,6 +29,8 @@ import zealoustarget.server.platform.RecordState;
 @Order(1)
 class RestoredData implements ApplicationRunner {
   private static final String FILE = "restored";
+  private static final DateTimeFormatter SAID =
+      DateTimeFormatter.ofPattern("uuuu-MM-dd HH:mm").withZone(ZoneOffset.UTC);
 
   private final Path note;
   private final TwoPersons twoPersons;
@@ -92,7 +97,7 @@ class RestoredData implements ApplicationRunner {
 
   private String madeAt() {
     try {
-      return Files.readString(note).strip();
+      return SAID.format(Instant.parse(Files.readString(note).strip())) + " UTC";
     } catch (IOException failure) {
       throw new UncheckedIOException(failure);
     }
