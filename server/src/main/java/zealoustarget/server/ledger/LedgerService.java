@@ -262,7 +262,7 @@ public class LedgerService implements MemberNames {
     loads.forEach((id, loaded) -> everPosted.put(id, loaded.load()));
     apply(
         damaged.isEmpty()
-            ? prepared(build(loads), loads, inForce, List.of(), null)
+            ? new Prepared(opened(loads, inForce), List.of(), null)
             : new Prepared(
                 new State(Ledger.empty(), State.EMPTY.read(), Map.of(), inForce), List.of(), null));
     return damaged;
