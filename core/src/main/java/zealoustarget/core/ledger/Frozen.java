@@ -2,7 +2,6 @@ package zealoustarget.core.ledger;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.BitSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -65,23 +64,10 @@ public final class Frozen {
   }
 
   private static void addRows(Ledger ledger, IntPredicate isKept, List<ActualBlock> blocks) {
-    for (ActualBlock block : ledger.blocks()) {
-      if (block.size() > 0 && block.firstMonth() == block.lastMonth()) {
-        if (isKept.test(block.firstMonth())) {
-          blocks.add(block);
-        }
-        continue;
-      }
-      BitSet gone = new BitSet(block.size());
-      for (int row = 0; row < block.size(); row++) {
-        gone.set(row, !isKept.test(block.month(row)));
-      }
-      if (gone.isEmpty()) {
-        blocks.add(block);
-      } else if (gone.cardinality() < block.size()) {
-        blocks.add(block.withoutAmounts(block.measures(), gone));
-      }
-    }
+    ledger.blocks().stream()
+        .flatMap(block -> block.byMonth().stream())
+        .filter(block -> isKept.test(block.firstMonth()))
+        .forEach(blocks::add);
   }
 
   /** Sets that do not differ in a sealed month stay as they are. */

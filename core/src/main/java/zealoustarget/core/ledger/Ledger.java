@@ -96,6 +96,9 @@ public final class Ledger {
    * @param except months in which members have other places, by number
    */
   public Ledger sharing(Ledger earlier, Set<Integer> except) {
+    if (earlier == this) {
+      return this;
+    }
     Set<ActualBlock> mine = Collections.newSetFromMap(new IdentityHashMap<>());
     mine.addAll(blocks);
     Set<ActualBlock> theirs = Collections.newSetFromMap(new IdentityHashMap<>());

@@ -108,7 +108,7 @@ class CompanyExport {
   private boolean isWritten(Connection connection, Path file) throws IOException, SQLException {
     try (ZipFiles zip = new ZipFiles(file)) {
       // nothing but notes can change meanwhile
-      boolean isOfOneState = state.inTurn(() -> areFiguresWritten(connection, zip));
+      boolean isOfOneState = state.getInTurn(() -> areFiguresWritten(connection, zip));
       if (isOfOneState) {
         writeRows(connection, zip);
       }

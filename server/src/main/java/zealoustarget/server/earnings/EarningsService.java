@@ -52,10 +52,10 @@ public class EarningsService {
   private final Seals seals;
 
   /** Opened seals by number: what was said, and the smaller part that later months need. */
-  private final Cache<Integer, FrozenMonth> frozen =
+  private final Cache<Integer, Month> frozen =
       Caffeine.newBuilder()
           .maximumWeight(MOST_FROZEN)
-          .weigher((Integer id, FrozenMonth month) -> BYTES_OF_ROW * (1 + month.rows().size()))
+          .weigher((Integer id, Month month) -> BYTES_OF_ROW * (1 + month.rows().size()))
           .executor(Runnable::run)
           .build();
 
@@ -171,12 +171,21 @@ public class EarningsService {
   }
 
   private List<FrozenMonth.Settled> settled(Seal seal) {
-    return settled.get(seal.id(), id -> frozen(seal).settled(seal.month(), playbooks));
+    return settled.get(seal.id(), id -> stored(seal).settled(seal.month(), playbooks));
   }
 
-  private FrozenMonth frozen(Seal seal) {
+  private FrozenMonth stored(Seal seal) {
+    return Packed.fromDeflated(seals.content(seal).statements(), FrozenMonth.class);
+  }
+
+  private Month frozen(Seal seal) {
     return frozen.get(
-        seal.id(), id -> Packed.fromDeflated(seals.content(seal).statements(), FrozenMonth.class));
+        seal.id(),
+        id -> {
+          FrozenMonth stored = stored(seal);
+          return new Month(
+              stored.rows().stream().map(SealedStatement::toRow).toList(), stored.headline(), true);
+        });
   }
 
   /**
@@ -201,14 +210,11 @@ public class EarningsService {
   }
 
   private Month sealed(Seal seal) {
-    FrozenMonth whole = frozen(seal);
+    Month whole = frozen(seal);
     List<EarningsRow> seen =
-        whole.rows().stream()
-            .map(SealedStatement::toRow)
-            .filter(row -> isSeen(row, seal.month()))
-            .toList();
+        whole.rows().stream().filter(row -> isSeen(row, seal.month())).toList();
     return seen.size() == whole.rows().size()
-        ? new Month(seen, whole.headline(), true)
+        ? whole
         : new Month(seen, headline(seal.month(), seen, true), true);
   }
 
@@ -272,7 +278,6 @@ public class EarningsService {
         .map(
             seal ->
                 frozen(seal).rows().stream()
-                    .map(SealedStatement::toRow)
                     .filter(row -> KeyText.isSame(row.rep(), rep))
                     .filter(row -> isSeen(row, month))
                     .findFirst())

@@ -221,11 +221,7 @@ public class SealService {
    * @throws Refusal month-sealed, month-not-ready
    */
   public SealAnswer seal(YearMonth month) {
-    state.inTurn(
-        () -> {
-          sealAlone(month);
-          return null;
-        });
+    state.inTurn(() -> sealAlone(month));
     return answer(month);
   }
 
@@ -297,11 +293,7 @@ public class SealService {
             .ofApprovers("open " + month + " again, seal " + seal.hash())
             .map(name -> ", first asked for by " + name)
             .orElse("");
-    state.inTurn(
-        () -> {
-          unsealAlone(month, reason.strip() + first);
-          return null;
-        });
+    state.inTurn(() -> unsealAlone(month, reason.strip() + first));
     return answer(month);
   }
 

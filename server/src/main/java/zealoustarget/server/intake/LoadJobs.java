@@ -155,8 +155,7 @@ class LoadJobs {
       } catch (RuntimeException failure) {
         LOG.error("load {} could not be given up", loadId, failure);
       }
-      job.end.completeExceptionally(
-          Refusal.of("load-overdue", "Reading took longer than a file may take, and was stopped."));
+      job.end.completeExceptionally(overdue());
     }
   }
 
@@ -203,6 +202,13 @@ class LoadJobs {
     } finally {
       running.remove(loadId, held);
     }
+  }
+
+  /** Says that work took longer than it may. */
+  static Refusal overdue() {
+    return Refusal.of(
+        "load-overdue",
+        "Reading took longer than a file may take. Load it in parts, or raise zealous.files.time.");
   }
 
   private static Refusal busy(int loadId) {

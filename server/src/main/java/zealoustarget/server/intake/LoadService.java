@@ -114,15 +114,8 @@ public class LoadService {
    */
   public void post(
       int id, boolean isLeavingHeld, String because, PostMode mode, boolean isCorrecting) {
-    inTurn(() -> jobs.alone(id, () -> postAlone(id, isLeavingHeld, because, mode, isCorrecting)));
-  }
-
-  private void inTurn(Runnable work) {
     state.inTurn(
-        () -> {
-          work.run();
-          return null;
-        });
+        () -> jobs.alone(id, () -> postAlone(id, isLeavingHeld, because, mode, isCorrecting)));
   }
 
   private static void checkSeals(LedgerService.Prepared prepared, boolean isCorrecting) {
@@ -177,7 +170,7 @@ public class LoadService {
    * @throws Refusal load-unknown, load-not-posted, load-in-use, month-sealed
    */
   public void reverse(int id, boolean isCorrecting) {
-    inTurn(() -> reverseAlone(id, isCorrecting));
+    state.inTurn(() -> reverseAlone(id, isCorrecting));
   }
 
   private void reverseAlone(int id, boolean isCorrecting) {
@@ -211,7 +204,7 @@ public class LoadService {
    * @throws Refusal load-unknown, load-not-staged
    */
   public void discard(int id) {
-    inTurn(() -> discardAlone(id));
+    state.inTurn(() -> discardAlone(id));
   }
 
   private void discardAlone(int id) {

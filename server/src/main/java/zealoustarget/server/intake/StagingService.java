@@ -88,10 +88,7 @@ public class StagingService {
       return load.id;
     } catch (CancellationException cancelled) {
       remove(load.id);
-      throw Refusal.of(
-          "load-overdue",
-          "Reading took longer than a file may take. Load it in parts, or raise"
-              + " zealous.files.time.");
+      throw LoadJobs.overdue();
     } catch (RuntimeException | Error failure) {
       remove(load.id);
       throw failure;
@@ -297,11 +294,8 @@ public class StagingService {
 
   private void stopped(int loadId, Progress progress) {
     if (progress.isOverdue()) {
-      problem(
-          loadId,
-          "load-overdue",
-          "Reading took longer than a file may take. Load it in parts, or raise"
-              + " zealous.files.time.");
+      Refusal overdue = LoadJobs.overdue();
+      problem(loadId, overdue.code(), overdue.getMessage());
     } else {
       problem(loadId, "load-cancelled", "Reading was stopped. Read the file again, or discard it.");
     }

@@ -228,7 +228,9 @@ public class LedgerService implements MemberNames {
 
   /** The same loads, read with other seals. */
   public Prepared withSeals(List<Seal> next) {
-    return prepared(state().posted(), state().loads(), next, List.of(), null);
+    Prepared prepared = prepared(state().posted(), state().loads(), next, List.of(), null);
+    share(prepared.next, state());
+    return prepared;
   }
 
   /**
@@ -259,7 +261,6 @@ public class LedgerService implements MemberNames {
         }
       }
     }
-    loads.forEach((id, loaded) -> everPosted.put(id, loaded.load()));
     apply(
         damaged.isEmpty()
             ? new Prepared(opened(loads, inForce), List.of(), null)
@@ -418,27 +419,26 @@ public class LedgerService implements MemberNames {
    * @param changed the load by which they differ from those in force
    */
   private Prepared prepare(Map<Integer, LoadedRows> loads, LoadedRows changed) {
-    Ledger before = state().posted();
     boolean isOnTop = changed.isOnlyActuals() && loads.containsKey(changed.load().id());
-    Ledger after = isOnTop ? onTop(before, changed, loads) : build(loads);
-    boolean hasSamePlaces = changed.stays().isEmpty() && changed.products().isEmpty();
-    if (hasSamePlaces) {
-      after.sharing(before, Set.of());
-    }
+    Ledger after = isOnTop ? onTop(state().posted(), changed, loads) : build(loads);
     Prepared prepared =
         prepared(after, loads, state().seals(), touchedBy(changed, after), changed.digest());
-    if (hasSamePlaces) {
-      shareClosed(prepared.next.read(), state().read());
+    if (changed.stays().isEmpty() && changed.products().isEmpty()) {
+      share(prepared.next, state());
     }
     return prepared;
   }
 
-  /** Months in which either reads members in other places than now have sums of their own. */
-  private static void shareClosed(Both next, Both before) {
-    Set<Integer> differing = new HashSet<>(next.months());
-    differing.addAll(before.months());
-    next.closed().sharing(before.closed(), differing);
-    next.restated().sharing(before.restated(), Set.of());
+  /** Takes over sums of a state in which everybody has the same places, but for sealed months. */
+  private static void share(State next, State before) {
+    next.posted().sharing(before.posted(), Set.of());
+    Both read = next.read();
+    if (read.closed() != next.posted()) {
+      Set<Integer> differing = new HashSet<>(read.months());
+      differing.addAll(before.read().months());
+      read.closed().sharing(before.read().closed(), differing);
+      read.restated().sharing(before.read().restated(), Set.of());
+    }
   }
 
   private Prepared prepared(
@@ -516,8 +516,8 @@ public class LedgerService implements MemberNames {
     Set<Integer> months = new HashSet<>(differing.keySet());
     months.addAll(kept.byMonth().keySet());
     return new Both(
-        closed.sharing(posted, months),
-        closed == posted ? posted : posted.withGoalsOf(closed).sharing(posted, Set.of()),
+        closed,
+        closed == posted ? posted : posted.withGoalsOf(closed),
         Set.copyOf(months),
         Map.copyOf(known));
   }

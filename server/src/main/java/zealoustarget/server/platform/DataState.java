@@ -78,7 +78,16 @@ public class DataState {
   }
 
   /** Does work that changes the state, alone and from the latest one on. */
-  public <T, E extends Exception> T inTurn(Work<T, E> work) throws E {
+  public void inTurn(Runnable work) {
+    getInTurn(
+        () -> {
+          work.run();
+          return null;
+        });
+  }
+
+  /** The same for work that gives a value or fails. */
+  public <T, E extends Exception> T getInTurn(Work<T, E> work) throws E {
     turn.lock();
     try {
       goOn();

@@ -76,7 +76,7 @@ public class PlaybookService {
    * @throws Refusal changed-meanwhile, saying who changed what; else as {@link #apply(JsonNode)}
    */
   public Playbook apply(JsonNode file, String tag) {
-    return state.inTurn(() -> applyTo(file, tag));
+    return state.getInTurn(() -> applyTo(file, tag));
   }
 
   private Playbook applyTo(JsonNode file, String tag) {
@@ -106,7 +106,7 @@ public class PlaybookService {
    *     amounts would change its unit or decimals
    */
   public Playbook apply(JsonNode file) {
-    return state.inTurn(() -> applyAlone(file));
+    return state.getInTurn(() -> applyAlone(file));
   }
 
   private Playbook applyAlone(JsonNode file) {

@@ -25,7 +25,7 @@ class SealEntity {
   @Column(name = "sealed_by", updatable = false)
   String sealedBy;
 
-  /** Posted loads as {@code id:order:mode}, with commas between. */
+  /** Posted loads and a digest of their rows, as {@link SealedLoad#text} writes them. */
   @Column(name = "posted_loads", updatable = false, length = 1_000_000)
   String loads;
 

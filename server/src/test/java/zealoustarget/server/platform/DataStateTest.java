@@ -50,7 +50,7 @@ class DataStateTest {
     state.hold();
     swapElsewhere(new DataState.Next().with(LEDGER, 5));
     int seen =
-        state.inTurn(
+        state.getInTurn(
             () -> {
               state.swap(new DataState.Next().with(LEDGER, state.get(LEDGER) + 1));
               return state.get(LEDGER);
