@@ -2,7 +2,6 @@ package zealoustarget.core.ledger;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -49,7 +48,8 @@ public final class GoalBook {
     }
   }
 
-  private record Place(String measure, int month, int member) {}
+  private static final Comparator<Cell> BY_PLACE =
+      Comparator.comparingInt(Cell::member).thenComparing(Cell::measure);
 
   private final String name;
   private final Axis axis;
@@ -74,16 +74,24 @@ public final class GoalBook {
    *     earlier
    */
   public static GoalBook of(String name, Axis axis, Iterable<Cell> cellsInPostOrder) {
-    Map<Place, Cell> last = new HashMap<>();
+    Map<Integer, List<Cell>> byMonth = new TreeMap<>();
     for (Cell cell : cellsInPostOrder) {
-      last.put(new Place(cell.measure(), cell.month(), cell.member()), cell);
+      byMonth.computeIfAbsent(cell.month(), month -> new ArrayList<>()).add(cell);
     }
-    List<Cell> cells = new ArrayList<>(last.values());
-    cells.sort(
-        Comparator.comparingInt(Cell::month)
-            .thenComparingInt(Cell::member)
-            .thenComparing(Cell::measure));
+    List<Cell> cells = new ArrayList<>();
+    byMonth.values().forEach(inMonth -> addLast(inMonth, cells));
     return new GoalBook(name, axis, List.copyOf(cells));
+  }
+
+  /** A month's cells by member and measure, of those for the same the last. */
+  private static void addLast(List<Cell> inMonth, List<Cell> to) {
+    inMonth.sort(BY_PLACE); // is stable: what was posted last is last of its place
+    for (int at = 0; at < inMonth.size(); at++) {
+      Cell cell = inMonth.get(at);
+      if (at + 1 == inMonth.size() || BY_PLACE.compare(cell, inMonth.get(at + 1)) != 0) {
+        to.add(cell);
+      }
+    }
   }
 
   public String name() {

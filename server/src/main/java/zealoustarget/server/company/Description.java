@@ -56,6 +56,8 @@ record Description(
    * A file of rows.
    *
    * @param kind {@code actuals}, {@code goals}, {@code roster} or {@code products}
+   * @param form in which actuals were stored, which their digest is over; the first where it is not
+   *     said
    */
-  record Rows(String kind, String file, long rows) {}
+  record Rows(String kind, String file, long rows, Integer form) {}
 }

@@ -11,18 +11,18 @@ import java.sql.Statement;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.intake.Row;
 import zealoustarget.core.ledger.ActualBlock;
 import zealoustarget.core.ledger.Members;
 import zealoustarget.core.ledger.Months;
 import zealoustarget.core.member.Axis;
-import zealoustarget.server.ledger.PackedActuals;
+import zealoustarget.server.ledger.PackedRows;
 import zealoustarget.server.ledger.RowStore;
 
 /** Reads back the rows of loads that {@link LoadRowsWriter} wrote. */
@@ -67,36 +67,66 @@ final class LoadRowsReader {
 
   private long readActuals(Description.Load load, Description.Rows rows, ExportFile from)
       throws IOException, SQLException {
-    List<Row.Actual> gathered = new ArrayList<>(PackedActuals.SIZE);
-    long[] parts = {0};
+    int form = rows.form() == null ? PackedRows.FIRST_FORM : rows.form();
+    return insertParts(
+        "actual_part",
+        load,
+        rows,
+        from,
+        record -> actual(record, load.amounts()),
+        gathered -> PackedRows.pack(gathered, form));
+  }
+
+  private <T> long insertParts(
+      String table,
+      Description.Load load,
+      Description.Rows rows,
+      ExportFile from,
+      Function<NamedCsvRecord, T> row,
+      Function<List<T>, byte[]> pack)
+      throws IOException, SQLException {
     try (PreparedStatement insert =
         connection.prepareStatement(
-            "insert into actual_part (id, load_id, row_count, content) values (?, ?, ?, ?)")) {
-      long read =
-          from.rows(
-              rows.file(),
-              record -> {
-                gathered.add(actual(record, load.amounts()));
-                if (gathered.size() == PackedActuals.SIZE) {
-                  writePart(insert, load.load(), parts[0]++, gathered);
-                }
-              });
-      if (!gathered.isEmpty()) {
-        writePart(insert, load.load(), parts[0], gathered);
-      }
+            "insert into " + table + " (id, load_id, row_count, content) values (?, ?, ?, ?)")) {
+      Parts<T> parts = new Parts<>(insert, load.load(), pack);
+      long read = from.rows(rows.file(), record -> parts.add(row.apply(record)));
+      parts.flush();
       return read;
     }
   }
 
-  private static void writePart(
-      PreparedStatement insert, int load, long number, List<Row.Actual> gathered)
-      throws SQLException {
-    insert.setLong(1, RowStore.firstId(load) + number);
-    insert.setInt(2, load);
-    insert.setInt(3, gathered.size());
-    insert.setBytes(4, PackedActuals.pack(gathered));
-    insert.executeUpdate();
-    gathered.clear();
+  /** Writes rows of a load in parts. */
+  private static final class Parts<T> {
+    private final PreparedStatement insert;
+    private final int load;
+    private final Function<List<T>, byte[]> pack;
+    private final List<T> gathered = new ArrayList<>(PackedRows.SIZE);
+    private long number;
+
+    Parts(PreparedStatement insert, int load, Function<List<T>, byte[]> pack) {
+      this.insert = insert;
+      this.load = load;
+      this.pack = pack;
+    }
+
+    void add(T row) throws SQLException {
+      gathered.add(row);
+      if (gathered.size() == PackedRows.SIZE) {
+        flush();
+      }
+    }
+
+    void flush() throws SQLException {
+      if (gathered.isEmpty()) {
+        return;
+      }
+      insert.setLong(1, RowStore.firstId(load) + number++);
+      insert.setInt(2, load);
+      insert.setInt(3, gathered.size());
+      insert.setBytes(4, pack.apply(gathered));
+      insert.executeUpdate();
+      gathered.clear();
+    }
   }
 
   private Row.Actual actual(NamedCsvRecord row, List<Description.Amount> amounts) {
@@ -192,18 +222,18 @@ final class LoadRowsReader {
     Axis axis =
         Axis.findByWord(load.axis() == null ? "" : load.axis())
             .orElseThrow(() -> new IOException(rows.file() + " has goals of no axis."));
-    return insert(
-        "goal_row",
-        "goal_month, member_id, amounts",
+    return insertParts(
+        "goal_part",
         load,
         rows,
         from,
-        (insert, row) -> {
-          insert.setInt(4, month(row, "month"));
-          insert.setInt(5, id(row, axis));
-          Long[] amounts = Arrays.stream(amounts(row, load.amounts())).boxed().toArray(Long[]::new);
-          insert.setArray(6, connection.createArrayOf("BIGINT", amounts));
-        });
+        row ->
+            new Row.Goal(
+                Integer.parseInt(row.getField(LoadRowsWriter.LINE)),
+                month(row, "month"),
+                id(row, axis),
+                amounts(row, load.amounts())),
+        PackedRows::packGoals);
   }
 
   private long readStays(Description.Load load, Description.Rows rows, ExportFile from)

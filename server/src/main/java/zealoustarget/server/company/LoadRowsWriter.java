@@ -19,7 +19,7 @@ import zealoustarget.core.ledger.ActualBlock;
 import zealoustarget.core.ledger.Members;
 import zealoustarget.core.ledger.Months;
 import zealoustarget.core.member.Axis;
-import zealoustarget.server.ledger.PackedActuals;
+import zealoustarget.server.ledger.PackedRows;
 import zealoustarget.server.ledger.RowStore;
 
 /** Writes the rows of loads, with keys and decimals as in the files that are loaded. */
@@ -60,13 +60,24 @@ final class LoadRowsWriter {
       return;
     }
     String name = String.format(Locale.ROOT, "loads/%05d-%s.csv", load, kind.word());
-    files.add(new Description.Rows(kind.word(), name, zip.csv(name, rows)));
+    Integer form = kind == LoadKind.ACTUALS ? form(load) : null;
+    files.add(new Description.Rows(kind.word(), name, zip.csv(name, rows), form));
+  }
+
+  private int form(int load) throws SQLException {
+    try (PreparedStatement statement = range("select content from actual_part", load)) {
+      statement.setMaxRows(1);
+      try (ResultSet row = statement.executeQuery()) {
+        row.next();
+        return PackedRows.formOf(row.getBytes(1));
+      }
+    }
   }
 
   private static String table(LoadKind kind) {
     return switch (kind) {
       case ACTUALS -> "actual_part";
-      case GOALS -> "goal_row";
+      case GOALS -> "goal_part";
       case ROSTER -> "stay_row";
       case PRODUCTS -> "product_row";
     };
@@ -97,21 +108,29 @@ final class LoadRowsWriter {
       throws SQLException {
     out.accept(
         header(List.of(LINE, "month", "date", "rep", "region", "product", "order"), amounts));
+    eachPart(
+        "actual_part",
+        load,
+        content ->
+            PackedRows.unpack(content).forEach(actual -> out.accept(cells(actual, amounts))));
+  }
+
+  /** One part after the other, so that no two are in memory. */
+  private void eachPart(String table, int load, Consumer<byte[]> to) throws SQLException {
     List<Long> parts = new ArrayList<>();
-    try (PreparedStatement statement = range("select id from actual_part", load);
+    try (PreparedStatement statement = range("select id from " + table, load);
         ResultSet row = statement.executeQuery()) {
       while (row.next()) {
         parts.add(row.getLong(1));
       }
     }
     try (PreparedStatement statement =
-        connection.prepareStatement("select content from actual_part where id = ?")) {
+        connection.prepareStatement("select content from " + table + " where id = ?")) {
       for (long part : parts) {
         statement.setLong(1, part);
         try (ResultSet row = statement.executeQuery()) {
           row.next();
-          PackedActuals.unpack(row.getBytes(1))
-              .forEach(actual -> out.accept(cells(actual, amounts)));
+          to.accept(row.getBytes(1));
         }
       }
     }
@@ -147,23 +166,20 @@ final class LoadRowsWriter {
       int load, Axis axis, List<Description.Amount> amounts, Consumer<List<String>> out)
       throws SQLException {
     out.accept(header(List.of(LINE, "month", axis.word()), amounts));
-    try (PreparedStatement statement =
-            range("select line, goal_month, member_id, amounts from goal_row", load);
-        ResultSet row = statement.executeQuery()) {
-      while (row.next()) {
-        List<String> cells = new ArrayList<>();
-        cells.add(row.getString(1));
-        cells.add(Months.of(row.getInt(2)).toString());
-        cells.add(key(row.getInt(3)));
-        Object[] values = (Object[]) row.getArray(4).getArray();
-        long[] figures = new long[values.length];
-        for (int at = 0; at < values.length; at++) {
-          figures[at] = ((Number) values[at]).longValue();
-        }
-        addAmounts(cells, figures, amounts);
-        out.accept(cells);
-      }
-    }
+    eachPart(
+        "goal_part",
+        load,
+        content ->
+            PackedRows.eachGoal(
+                content,
+                row -> {
+                  List<String> cells = new ArrayList<>();
+                  cells.add(Integer.toString(row.line()));
+                  cells.add(Months.of(row.month()).toString());
+                  cells.add(key(row.member()));
+                  addAmounts(cells, row.amounts(), amounts);
+                  out.accept(cells);
+                }));
   }
 
   private void stays(int load, Consumer<List<String>> out) throws SQLException {

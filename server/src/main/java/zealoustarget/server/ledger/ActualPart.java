@@ -2,6 +2,7 @@ package zealoustarget.server.ledger;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -12,7 +13,8 @@ import zealoustarget.core.ledger.OrderKey;
 import zealoustarget.server.platform.Packed;
 
 /**
- * Some thousand rows of actuals, column by column, as they are stored.
+ * Some thousand rows of actuals, column by column. They are stored in one of two forms, told apart
+ * by the first byte; a load's digest is over the bytes of its own.
  *
  * @param lines of the file, each as the distance from the one before
  * @param months numbered year × 12 + month − 1
@@ -65,12 +67,80 @@ record ActualPart(
     return part;
   }
 
-  byte[] packed() {
-    return Packed.plain(this);
+  /** The form of loads of earlier versions: CBOR of the columns. */
+  static final int COLUMNS = 1;
+
+  /** CBOR of the columns' {@link Planes}, deflated. */
+  static final int PLANES = 2;
+
+  private static final byte DEFLATED = 0x78; // no record in CBOR begins so
+
+  /**
+   * The second form.
+   *
+   * @param orderLengths characters of each order key, −1 where there is none
+   * @param orders the keys one after the other
+   */
+  private record Stored(
+      byte[] lines,
+      byte[] months,
+      byte[] days,
+      byte[] reps,
+      byte[] regions,
+      byte[] products,
+      byte[] orderLengths,
+      String orders,
+      byte[][] amounts) {}
+
+  static int formOf(byte[] content) {
+    return content[0] == DEFLATED ? PLANES : COLUMNS;
+  }
+
+  byte[] packed(int form) {
+    return form == COLUMNS ? Packed.plain(this) : Packed.deflated(stored());
+  }
+
+  private Stored stored() {
+    int[] lengths = new int[orders.length];
+    StringBuilder keys = new StringBuilder();
+    for (int at = 0; at < orders.length; at++) {
+      lengths[at] = orders[at] == null ? -1 : orders[at].length();
+      keys.append(orders[at] == null ? "" : orders[at]);
+    }
+    return new Stored(
+        Planes.of(lines),
+        Planes.of(months),
+        Planes.of(days),
+        Planes.of(reps),
+        Planes.of(regions),
+        Planes.of(products),
+        Planes.of(lengths),
+        keys.toString(),
+        Arrays.stream(amounts).map(Planes::of).toArray(byte[][]::new));
   }
 
   static ActualPart unpack(byte[] content) {
-    return Packed.fromPlain(content, ActualPart.class);
+    if (formOf(content) == COLUMNS) {
+      return Packed.fromPlain(content, ActualPart.class);
+    }
+    Stored stored = Packed.fromDeflated(content, Stored.class);
+    int[] lengths = Planes.ints(stored.orderLengths);
+    String[] orders = new String[lengths.length];
+    for (int at = 0, from = 0; at < lengths.length; at++) {
+      if (lengths[at] >= 0) {
+        orders[at] = stored.orders.substring(from, from + lengths[at]);
+        from += lengths[at];
+      }
+    }
+    return new ActualPart(
+        Planes.ints(stored.lines),
+        Planes.ints(stored.months),
+        Planes.ints(stored.days),
+        Planes.ints(stored.reps),
+        Planes.ints(stored.regions),
+        Planes.ints(stored.products),
+        orders,
+        Arrays.stream(stored.amounts).map(Planes::longs).toArray(long[][]::new));
   }
 
   void addTo(ActualBlock.Builder block) {
@@ -136,7 +206,7 @@ record ActualPart(
     }
 
     byte[] take() {
-      byte[] packed = ActualPart.of(rows).packed();
+      byte[] packed = ActualPart.of(rows).packed(PLANES);
       rows.clear();
       return packed;
     }

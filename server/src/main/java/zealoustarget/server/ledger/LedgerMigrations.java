@@ -8,6 +8,6 @@ public final class LedgerMigrations {
 
   /** All of them. */
   public static JavaMigration[] all() {
-    return new JavaMigration[] {new V3__ActualsInParts()};
+    return new JavaMigration[] {new V3__ActualsInParts(), new V12__GoalsInParts()};
   }
 }

@@ -9,6 +9,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BiConsumer;
@@ -249,16 +250,17 @@ public class LedgerService implements MemberNames {
       BiConsumer<Integer, String> undigested) {
     reversed.forEach(load -> everPosted.put(load.id(), load));
     Map<Integer, LoadedRows> loads = new HashMap<>();
+    posted.parallelStream()
+        .map(this::readWhole)
+        .filter(Objects::nonNull)
+        .toList()
+        .forEach(loaded -> loads.put(loaded.load().id(), loaded));
     List<Integer> damaged = new ArrayList<>();
     for (PostedLoad load : posted) {
-      LoadedRows loaded = readWhole(load);
-      if (loaded == null) {
+      if (!loads.containsKey(load.id())) {
         damaged.add(load.id());
-      } else {
-        loads.put(load.id(), loaded);
-        if (load.digest() == null) {
-          undigested.accept(load.id(), loaded.digest());
-        }
+      } else if (load.digest() == null) {
+        undigested.accept(load.id(), loads.get(load.id()).digest());
       }
     }
     apply(

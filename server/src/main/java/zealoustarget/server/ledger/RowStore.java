@@ -9,6 +9,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Consumer;
 import java.util.stream.Stream;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
@@ -16,6 +17,7 @@ import org.hibernate.query.SelectionQuery;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.intake.LoadKind;
+import zealoustarget.core.intake.Row;
 import zealoustarget.core.ledger.ActualBlock;
 import zealoustarget.core.ledger.GoalBook;
 import zealoustarget.server.platform.Link;
@@ -45,7 +47,7 @@ public class RowStore {
 
   private static void delete(StatelessSession session, int loadId) {
     for (String entity :
-        List.of("ActualPartEntity", "GoalRowEntity", "StayRowEntity", "ProductRowEntity")) {
+        List.of("ActualPartEntity", "GoalPartEntity", "StayRowEntity", "ProductRowEntity")) {
       session
           .createMutationQuery("delete from " + entity + " where id between :first and :last")
           .setParameter("first", firstId(loadId))
@@ -60,10 +62,16 @@ public class RowStore {
       MessageDigest digest = Link.sha256();
       List<StayRowEntity> stays = list(session, load, StayRowEntity.class);
       List<ProductRowEntity> products = list(session, load, ProductRowEntity.class);
-      List<GoalRowEntity> goals = list(session, load, GoalRowEntity.class);
       List<ActualBlock> actuals =
           load.kind() == LoadKind.ACTUALS ? actuals(session, load, digest).byMonth() : List.of();
-      goals.forEach(row -> digest.update(row.text().getBytes(StandardCharsets.UTF_8)));
+      List<Row.Goal> goals = new ArrayList<>();
+      eachGoal(
+          session,
+          load,
+          row -> {
+            digest.update(GoalPart.text(row).getBytes(StandardCharsets.UTF_8));
+            goals.add(row);
+          });
       stays.forEach(row -> digest.update(row.text().getBytes(StandardCharsets.UTF_8)));
       products.forEach(row -> digest.update(row.text().getBytes(StandardCharsets.UTF_8)));
       return new LoadedRows(
@@ -113,25 +121,44 @@ public class RowStore {
     return found;
   }
 
+  private static void eachGoal(StatelessSession session, PostedLoad load, Consumer<Row.Goal> to) {
+    SelectionQuery<GoalPartEntity> query =
+        session.createSelectionQuery(
+            "from GoalPartEntity where id between :first and :last order by id",
+            GoalPartEntity.class);
+    try (Stream<GoalPartEntity> parts = range(query, load.id(), PARTS).getResultStream()) {
+      parts.forEach(part -> GoalPart.each(part.content, to));
+    }
+  }
+
   /** The goals beside a load's lines, by line; a wide file's months of a line add up. */
   Map<Integer, Long> lineGoals(PostedLoad load, String measure) {
     int at = load.measures().indexOf(measure);
     Map<Integer, Long> goals = new LinkedHashMap<>();
     try (StatelessSession session = sessions.openStatelessSession()) {
-      for (GoalRowEntity row : list(session, load, GoalRowEntity.class)) {
-        if (row.amounts[at] != ActualBlock.NO_AMOUNT) {
-          goals.merge(row.line, row.amounts[at], Math::addExact);
-        }
-      }
+      eachGoal(
+          session,
+          load,
+          row -> {
+            if (row.amounts()[at] != ActualBlock.NO_AMOUNT) {
+              goals.merge(row.line(), row.amounts()[at], Math::addExact);
+            }
+          });
     }
     return goals;
   }
 
   /** Goals that stand beside actuals add up over a file's lines of a member and month. */
-  private static List<GoalBook.Cell> goals(List<GoalRowEntity> rows, PostedLoad load) {
-    Stream<GoalBook.Cell> cells = rows.stream().flatMap(row -> cells(load, row));
+  private static List<GoalBook.Cell> goals(List<Row.Goal> rows, PostedLoad load) {
+    List<GoalBook.Cell> cells = new ArrayList<>(rows.size() * load.measures().size());
+    for (int at = 0; at < load.measures().size(); at++) {
+      String code = load.measures().get(at);
+      if (!Measure.isHighEnd(code)) {
+        addCells(rows, load, at, cells);
+      }
+    }
     if (load.kind() != LoadKind.ACTUALS) {
-      return cells.toList();
+      return cells;
     }
     Map<List<Object>, GoalBook.Cell> sums = new LinkedHashMap<>();
     cells.forEach(
@@ -141,31 +168,24 @@ public class RowStore {
     return List.copyOf(sums.values());
   }
 
-  private static Stream<GoalBook.Cell> cells(PostedLoad load, GoalRowEntity row) {
-    List<GoalBook.Cell> cells = new ArrayList<>();
-    for (int i = 0; i < row.amounts.length; i++) {
-      String code = load.measures().get(i);
-      if (row.amounts[i] != ActualBlock.NO_AMOUNT && !Measure.isHighEnd(code)) {
-        cells.add(
+  private static void addCells(
+      List<Row.Goal> rows, PostedLoad load, int at, List<GoalBook.Cell> to) {
+    String code = load.measures().get(at);
+    String measure = Measure.ownCode(code);
+    int highEnd = Measure.isLowEnd(code) ? load.measures().indexOf(Measure.highEndOf(measure)) : -1;
+    for (Row.Goal row : rows) {
+      if (row.amounts()[at] != ActualBlock.NO_AMOUNT) {
+        to.add(
             new GoalBook.Cell(
-                Measure.ownCode(code),
-                row.goalMonth,
-                row.memberId,
-                row.amounts[i],
-                highEnd(load, row, code),
+                measure,
+                row.month(),
+                row.member(),
+                row.amounts()[at],
+                highEnd < 0 ? null : row.amounts()[highEnd],
                 load.id(),
-                row.line));
+                row.line()));
       }
     }
-    return cells.stream();
-  }
-
-  /** The other end of a range; null for a single amount. */
-  private static Long highEnd(PostedLoad load, GoalRowEntity row, String code) {
-    return Measure.isLowEnd(code)
-        ? Long.valueOf(
-            row.amounts[load.measures().indexOf(Measure.highEndOf(Measure.ownCode(code)))])
-        : null;
   }
 
   private static <T> List<T> list(StatelessSession session, PostedLoad load, Class<T> entity) {

@@ -12,8 +12,10 @@ public final class RowWriter {
   private final StatelessSession session;
   private final int loadId;
   private final ActualPart.Gatherer actuals = new ActualPart.Gatherer();
+  private final GoalPart.Gatherer goals = new GoalPart.Gatherer();
   private final List<Object> others = new ArrayList<>();
   private long parts;
+  private long goalParts;
   private long written;
 
   RowWriter(StatelessSession session, int loadId) {
@@ -29,6 +31,12 @@ public final class RowWriter {
       }
       return;
     }
+    if (row instanceof Row.Goal goal) {
+      if (goals.add(goal)) {
+        flushGoals();
+      }
+      return;
+    }
     others.add(entity(RowStore.firstId(loadId) + written++, row));
     if (others.size() >= BATCH) {
       flushOthers();
@@ -40,7 +48,16 @@ public final class RowWriter {
     if (!actuals.isEmpty()) {
       flushActuals();
     }
+    if (goals.size() > 0) {
+      flushGoals();
+    }
     flushOthers();
+  }
+
+  private void flushGoals() {
+    int size = goals.size();
+    session.insert(
+        new GoalPartEntity(RowStore.firstId(loadId) + goalParts++, loadId, size, goals.take()));
   }
 
   private void flushActuals() {
@@ -55,9 +72,6 @@ public final class RowWriter {
   }
 
   private Object entity(long id, Row row) {
-    if (row instanceof Row.Goal goal) {
-      return new GoalRowEntity(id, loadId, goal);
-    }
     return row instanceof Row.Stay stay
         ? new StayRowEntity(id, loadId, stay)
         : new ProductRowEntity(id, loadId, (Row.Product) row);

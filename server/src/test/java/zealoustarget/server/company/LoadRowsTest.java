@@ -25,7 +25,7 @@ import zealoustarget.core.ledger.Months;
 import zealoustarget.core.member.Axis;
 import zealoustarget.server.backup.TableSums;
 import zealoustarget.server.ledger.LedgerMigrations;
-import zealoustarget.server.ledger.PackedActuals;
+import zealoustarget.server.ledger.PackedRows;
 
 /** Any rows of loads come back as they were, to the byte of their parts. */
 class LoadRowsTest {
@@ -105,18 +105,19 @@ class LoadRowsTest {
 
   private static void fill(Connection connection, Random random) throws SQLException {
     long first = (long) LOAD << 32;
-    int rows = random.nextInt(2 * PackedActuals.SIZE + 10);
+    int form = random.nextBoolean() ? PackedRows.FIRST_FORM : PackedRows.FORM;
+    int rows = random.nextInt(2 * PackedRows.SIZE + 10);
     List<Row.Actual> part = new ArrayList<>();
     try (PreparedStatement insert =
         connection.prepareStatement("insert into actual_part values (?, ?, ?, ?)")) {
       int parts = 0;
       for (int row = 0; row < rows; row++) {
         part.add(actual(random, 2 + row * (1 + random.nextInt(2))));
-        if (part.size() == PackedActuals.SIZE || row == rows - 1) {
+        if (part.size() == PackedRows.SIZE || row == rows - 1) {
           insert.setLong(1, first + parts++);
           insert.setInt(2, LOAD);
           insert.setInt(3, part.size());
-          insert.setBytes(4, PackedActuals.pack(part));
+          insert.setBytes(4, PackedRows.pack(part, form));
           insert.executeUpdate();
           part.clear();
         }
@@ -124,21 +125,6 @@ class LoadRowsTest {
     }
     try (Statement statement = connection.createStatement()) {
       for (int row = 0; row < random.nextInt(40); row++) {
-        StringBuilder values = new StringBuilder();
-        for (long amount : amounts(random)) {
-          values.append(values.length() == 0 ? "" : ", ");
-          values.append(
-              amount == Long.MIN_VALUE ? "-9223372036854775807 - 1" : Long.toString(amount));
-        }
-        statement.execute(
-            "insert into goal_row values (%d, %d, %d, %d, %d, array[%s])"
-                .formatted(
-                    first + row,
-                    LOAD,
-                    row + 2,
-                    24_300 + random.nextInt(30),
-                    member(random, Axis.REGION),
-                    values));
         statement.execute(
             "insert into stay_row values (%d, %d, %d, %d, '=name %d', %d, %d, %d, %s, %s)"
                 .formatted(
@@ -165,6 +151,27 @@ class LoadRowsTest {
     }
   }
 
+  private static void fillGoals(Connection connection, Random random) throws SQLException {
+    List<Row.Goal> part = new ArrayList<>();
+    int rows = random.nextInt(2 * PackedRows.SIZE);
+    try (PreparedStatement insert =
+        connection.prepareStatement("insert into goal_part values (?, ?, ?, ?)")) {
+      long id = (long) LOAD << 32;
+      for (int row = 0; row < rows; row++) {
+        int month = 24_300 + random.nextInt(30);
+        part.add(new Row.Goal(row + 2, month, member(random, Axis.REGION), amounts(random)));
+        if (part.size() == PackedRows.SIZE || row == rows - 1) {
+          insert.setLong(1, id++);
+          insert.setInt(2, LOAD);
+          insert.setInt(3, part.size());
+          insert.setBytes(4, PackedRows.packGoals(part));
+          insert.executeUpdate();
+          part.clear();
+        }
+      }
+    }
+  }
+
   private static Map<String, TableSums.Sum> rows(Connection connection) throws SQLException {
     Map<String, TableSums.Sum> sums = TableSums.of(connection);
     sums.keySet().retainAll(CompanyTables.BY_LOAD);
@@ -177,7 +184,9 @@ class LoadRowsTest {
     Path file = folder.resolve("rows.zip");
     try (Connection before = empty("before");
         Connection after = empty("after")) {
-      fill(before, new Random(seed));
+      Random random = new Random(seed);
+      fill(before, random);
+      fillGoals(before, random);
       try (ZipFiles zip = new ZipFiles(file)) {
         List<Description.Rows> files =
             new LoadRowsWriter(before).write(LOAD, Axis.REGION, AMOUNTS, zip);
