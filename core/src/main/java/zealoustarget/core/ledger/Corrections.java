@@ -128,7 +128,7 @@ public final class Corrections {
       RowFilter filter = new RowFilter(query.filters(), ledger.members());
       String measure = query.measure().code();
       Map<RowKey, Place> rows = new LinkedHashMap<>();
-      for (ActualBlock block : ledger.blocks()) {
+      for (ActualBlock block : ledger.blocksOf(month, month)) {
         long[] amounts = block.amounts(measure);
         if (amounts == null) {
           continue;

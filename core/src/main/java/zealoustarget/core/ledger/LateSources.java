@@ -30,13 +30,11 @@ public record LateSources(Map<String, Set<Integer>> loads) {
    */
   public static LateSources of(Ledger whole, Map<Integer, String> sourceOfLoad, int month) {
     Map<String, BitSet> brought = new HashMap<>();
-    Map<String, Set<Integer>> loads = new HashMap<>();
-    for (ActualBlock block : whole.blocks()) {
+    for (ActualBlock block : whole.blocksOf(month - MONTHS_BEFORE, month)) {
       String source = sourceOfLoad.get(block.loadId());
       if (source == null || block.size() == 0) {
         continue;
       }
-      loads.computeIfAbsent(source, none -> new HashSet<>()).add(block.loadId());
       BitSet months = brought.computeIfAbsent(source, none -> new BitSet());
       for (int back = 0; back <= MONTHS_BEFORE; back++) {
         if (!months.get(back) && hasLines(block, month - back)) {
@@ -48,9 +46,17 @@ public record LateSources(Map<String, Set<Integer>> loads) {
     brought.forEach(
         (source, months) -> {
           if (!months.get(0) && months.cardinality() == MONTHS_BEFORE) {
-            late.put(source, Set.copyOf(loads.getOrDefault(source, Set.of())));
+            late.put(source, new HashSet<>());
           }
         });
+    if (!late.isEmpty()) {
+      for (ActualBlock block : whole.blocks()) {
+        Set<Integer> loads = late.get(sourceOfLoad.getOrDefault(block.loadId(), ""));
+        if (loads != null && block.size() > 0) {
+          loads.add(block.loadId());
+        }
+      }
+    }
     return new LateSources(late);
   }
 

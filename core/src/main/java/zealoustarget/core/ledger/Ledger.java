@@ -59,9 +59,10 @@ public final class Ledger {
   private final Members members;
   private final List<ActualBlock> blocks;
   private final Map<String, GoalBook> goalBooks;
-  private final Map<SumsKey, MonthSums> sums = new ConcurrentHashMap<>();
+  private final Map<SumsKey, MonthSums> sums;
   private final int[] months;
   private final @Nullable Ledger whole;
+  private final ReadLog log;
 
   /** Takes blocks in the order of their posting. */
   public Ledger(Members members, List<ActualBlock> blocks, List<GoalBook> goalBooks) {
@@ -77,6 +78,8 @@ public final class Ledger {
   Ledger(
       Members members, List<ActualBlock> blocks, List<GoalBook> goalBooks, @Nullable Ledger whole) {
     this.whole = whole;
+    this.log = ReadLog.NONE;
+    this.sums = new ConcurrentHashMap<>();
     this.members = members;
     this.blocks = List.copyOf(blocks);
     Map<String, GoalBook> byName = new HashMap<>();
@@ -90,6 +93,21 @@ public final class Ledger {
             .toArray();
   }
 
+  private Ledger(Ledger same, ReadLog log) {
+    this.whole = same.whole == null ? null : same.whole.watched(log);
+    this.log = log;
+    this.sums = same.sums;
+    this.members = same.members;
+    this.blocks = same.blocks;
+    this.goalBooks = same.goalBooks;
+    this.months = same.months;
+  }
+
+  /** The same ledger, which tells what is read of it; goals and members are not told. */
+  public Ledger watched(ReadLog told) {
+    return told == ReadLog.NONE ? this : new Ledger(this, told);
+  }
+
   /**
    * Takes over what was summed of months in which it does not differ from an earlier ledger.
    *
@@ -99,17 +117,7 @@ public final class Ledger {
     if (earlier == this) {
       return this;
     }
-    Set<ActualBlock> mine = Collections.newSetFromMap(new IdentityHashMap<>());
-    mine.addAll(blocks);
-    Set<ActualBlock> theirs = Collections.newSetFromMap(new IdentityHashMap<>());
-    theirs.addAll(earlier.blocks);
-    Set<Integer> differing =
-        Stream.concat(
-                blocks.stream().filter(block -> !theirs.contains(block)),
-                earlier.blocks.stream().filter(block -> !mine.contains(block)))
-            .flatMapToInt(ActualBlock::monthsWithRows)
-            .boxed()
-            .collect(Collectors.toSet());
+    Set<Integer> differing = differing(earlier);
     earlier.sums.forEach(
         (key, known) -> {
           if (!differing.contains(key.month) && !except.contains(key.month)) {
@@ -117,6 +125,37 @@ public final class Ledger {
           }
         });
     return this;
+  }
+
+  /**
+   * Months whose rows are not those of an earlier ledger; null where goals or members may differ
+   * too.
+   */
+  public @Nullable Set<Integer> monthsThatDiffer(Ledger earlier) {
+    boolean isAlike =
+        members == earlier.members
+            && goalBooks.keySet().equals(earlier.goalBooks.keySet())
+            && goalBooks.entrySet().stream()
+                .allMatch(book -> earlier.goalBooks.get(book.getKey()) == book.getValue());
+    return isAlike ? differing(earlier) : null;
+  }
+
+  private Set<Integer> differing(Ledger earlier) {
+    Set<ActualBlock> mine = Collections.newSetFromMap(new IdentityHashMap<>());
+    mine.addAll(blocks);
+    Set<ActualBlock> theirs = Collections.newSetFromMap(new IdentityHashMap<>());
+    theirs.addAll(earlier.blocks);
+    return Stream.concat(
+            blocks.stream().filter(block -> !theirs.contains(block)),
+            earlier.blocks.stream().filter(block -> !mine.contains(block)))
+        .flatMapToInt(ActualBlock::monthsWithRows)
+        .boxed()
+        .collect(Collectors.toSet());
+  }
+
+  /** Whether the same months have rows as in an earlier ledger. */
+  public boolean hasMonthsOf(Ledger earlier) {
+    return Arrays.equals(months, earlier.months);
   }
 
   /** The same rows and goals, read by other places of members. */
@@ -141,7 +180,28 @@ public final class Ledger {
   }
 
   public List<ActualBlock> blocks() {
+    log.everything();
     return blocks;
+  }
+
+  /** The blocks that have rows of some months, in the order of their posting. */
+  List<ActualBlock> blocksOf(int firstMonth, int lastMonth) {
+    logMonths(firstMonth, lastMonth);
+    return blocks.stream()
+        .filter(block -> block.firstRowFrom(firstMonth) < block.firstRowFrom(lastMonth + 1))
+        .toList();
+  }
+
+  private void logMonths(int first, int last) {
+    for (int month = first; month <= last; month++) {
+      log.month(month);
+    }
+  }
+
+  /** Whether any row is of a month, by number. */
+  public boolean hasMonth(int month) {
+    log.extent();
+    return Arrays.binarySearch(months, month) >= 0;
   }
 
   public Map<String, GoalBook> goalBooks() {
@@ -150,6 +210,7 @@ public final class Ledger {
 
   /** Measures that have a posted line, by code. */
   public Set<String> measuresWithActuals() {
+    log.everything();
     Set<String> codes = new TreeSet<>();
     filled().forEach(block -> codes.addAll(block.measures()));
     return codes;
@@ -161,6 +222,7 @@ public final class Ledger {
 
   /** Months with a posted line or goal, by number. */
   public int[] postedMonths() {
+    log.extent();
     return IntStream.concat(
             Arrays.stream(months),
             goalBooks.values().stream()
@@ -171,6 +233,7 @@ public final class Ledger {
 
   /** From the first to the last month with a posted line, or null where none is. */
   public @Nullable Span monthsWithActuals() {
+    log.extent();
     return months.length == 0
         ? null
         : new Span(Months.of(months[0]), Months.of(months[months.length - 1]));
@@ -184,7 +247,23 @@ public final class Ledger {
     if (whole != null) {
       return whole.lastPostedDay();
     }
-    int lastMonth = months.length == 0 ? -1 : months[months.length - 1];
+    log.extent();
+    return months.length == 0 ? null : lastDayOf(months[months.length - 1]);
+  }
+
+  /** {@link #lastPostedDay} if it is in a month; null where that has none or is not the last. */
+  public @Nullable LocalDate lastPostedDay(YearMonth month) {
+    if (whole != null) {
+      return whole.lastPostedDay(month);
+    }
+    log.extent();
+    int number = Months.number(month);
+    boolean isLast = months.length > 0 && months[months.length - 1] == number;
+    return isLast ? lastDayOf(number) : null;
+  }
+
+  private @Nullable LocalDate lastDayOf(int lastMonth) {
+    log.month(lastMonth);
     List<ActualBlock> last = filled().filter(block -> block.lastMonth() == lastMonth).toList();
     int day = last.stream().mapToInt(ActualBlock::lastDay).max().orElse(0);
     boolean isDated = day > 0 && last.stream().allMatch(block -> block.lastDay() > 0);
@@ -212,6 +291,7 @@ public final class Ledger {
 
   /** Sums of a measure by member and month, smallest units; lines that name none count by −1. */
   public Map<MemberMonth, Long> sums(Axis axis, String measure) {
+    log.extent();
     Map<MemberMonth, Long> byPlace = new HashMap<>();
     for (int month : months) {
       MonthSums inMonth = month(measure, axis, month);
@@ -259,6 +339,7 @@ public final class Ledger {
 
   /** Visits every row of a measure that names a rep. */
   void eachRow(String measure, RepAmount visitor) {
+    log.everything();
     int reps = members.size(Axis.REP);
     for (ActualBlock block : blocks) {
       long[] amounts = block.amounts(measure);
@@ -528,6 +609,7 @@ public final class Ledger {
 
   /** A month's sums on an axis; summed once for each state of the data, when first asked. */
   private MonthSums month(String measure, Axis axis, int month) {
+    log.month(month);
     return Arrays.binarySearch(months, month) < 0
         ? NOTHING
         : sums.computeIfAbsent(new SumsKey(measure, axis, month), this::summed);
@@ -548,6 +630,7 @@ public final class Ledger {
       String measure, Filters filters, Span span, Places places, RowVisitor visitor) {
     int first = Months.number(span.fromInclusive());
     int last = Months.number(span.toInclusive());
+    logMonths(first, last);
     RowFilter filter = new RowFilter(filters, members);
     for (ActualBlock block : blocks) {
       long[] amounts = block.amounts(measure);

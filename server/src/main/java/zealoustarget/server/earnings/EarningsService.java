@@ -250,8 +250,7 @@ public class EarningsService {
 
   /** Whether nothing at all is posted for a month. */
   private boolean isEmpty(YearMonth month) {
-    int number = Months.number(month);
-    return ledgers.posted().blocks().stream().noneMatch(block -> block.hasMonth(number));
+    return !ledgers.posted().hasMonth(Months.number(month));
   }
 
   /** Whether a month is open and not all of its working days are posted. */
@@ -261,10 +260,8 @@ public class EarningsService {
 
   /** How far a running month is, by the last posted day; null where it is over. */
   private Outlook.Days days(YearMonth month, Playbook playbook) {
-    LocalDate posted = ledgers.posted().lastPostedDay();
-    return posted != null && YearMonth.from(posted).equals(month)
-        ? playbook.days(month, posted)
-        : null;
+    LocalDate posted = ledgers.posted().lastPostedDay(month);
+    return posted == null ? null : playbook.days(month, posted);
   }
 
   /**

@@ -28,6 +28,7 @@ import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.Months;
 import zealoustarget.core.ledger.Overlay;
 import zealoustarget.core.ledger.PostMode;
+import zealoustarget.core.ledger.ReadLog;
 import zealoustarget.core.ledger.Scope;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
@@ -151,7 +152,17 @@ public class LedgerService implements MemberNames {
    * all others as they are posted.
    */
   public Ledger current() {
-    return sights.narrow(state().read().closed());
+    return read(state().read().closed(), sights::narrow);
+  }
+
+  /** A ledger narrowed to what may be seen, and what is read of it noted. */
+  private Ledger read(Ledger whole, UnaryOperator<Ledger> narrow) {
+    Ledger seen = narrow.apply(whole);
+    ReadLog log = dataState.readLog();
+    if (seen != whole) {
+      log.everything(); // which members may be seen lies in the rows of all months
+    }
+    return seen.watched(log);
   }
 
   /** Both readings of the state in force. */
@@ -162,10 +173,11 @@ public class LedgerService implements MemberNames {
 
   /** Both readings of a state that is not in force. */
   public Readings readings(Prepared prepared) {
+    dataState.readLog().everything();
     return readings(prepared.next.read(), prepared.next.loads(), sights::narrowOnce);
   }
 
-  private static Readings readings(
+  private Readings readings(
       Both read, Map<Integer, LoadedRows> loads, UnaryOperator<Ledger> narrow) {
     Map<Integer, String> sources = new HashMap<>();
     loads.forEach(
@@ -174,13 +186,15 @@ public class LedgerService implements MemberNames {
             sources.put(id, rows.load().source());
           }
         });
-    Ledger closed = narrow.apply(read.closed());
+    Ledger closed = read(read.closed(), narrow);
+    Ledger wholeClosed = read(read.closed(), UnaryOperator.identity());
+    boolean isOne = read.restated() == read.closed();
     return new Readings(
         closed,
-        read.restated() == read.closed() ? closed : narrow.apply(read.restated()),
+        isOne ? closed : read(read.restated(), narrow),
         read.months(),
-        read.closed(),
-        read.restated(),
+        wholeClosed,
+        isOne ? wholeClosed : read(read.restated(), UnaryOperator.identity()),
         sources);
   }
 
@@ -205,11 +219,12 @@ public class LedgerService implements MemberNames {
    * of it has to be narrowed by {@link #seesRep}.
    */
   public Ledger posted() {
-    return state().posted();
+    return read(state().posted(), UnaryOperator.identity());
   }
 
   /** The loads that are posted, in their order, as a seal keeps them. */
   public List<SealedLoad> postedLoads() {
+    dataState.readLog().everything();
     return inOrder(state().loads());
   }
 
@@ -361,6 +376,7 @@ public class LedgerService implements MemberNames {
    * @return amounts in smallest units by {@link #place}
    */
   public Map<Long, Long> lineGoals(String goalSet, String measure) {
+    dataState.readLog().everything();
     Map<Long, Long> goals = new HashMap<>();
     state().loads().values().stream()
         .map(LoadedRows::load)
@@ -400,19 +416,48 @@ public class LedgerService implements MemberNames {
   }
 
   public boolean isPosted(int loadId) {
+    dataState.readLog().everything();
     return state().loads().containsKey(loadId);
   }
 
   /** Puts a prepared state in force; whoever prepared it still has the turn. */
   public void apply(Prepared prepared) {
     prepared.next.loads().forEach((id, loaded) -> everPosted.put(id, loaded.load()));
-    dataState.swap(
-        new DataState.Next().with(PART, prepared.next).with(Seals.IN_FORCE, prepared.next.seals()));
+    DataState.Next next =
+        new DataState.Next().with(PART, prepared.next).with(Seals.IN_FORCE, prepared.next.seals());
+    Set<Integer> changed = monthsThatDiffer(state(), prepared.next);
+    if (changed != null) {
+      next.changingOnly(changed, !prepared.next.posted().hasMonthsOf(state().posted()));
+    }
+    dataState.swap(next);
     Both read = prepared.next.read();
     sights.forgetAllBut(
         read.closed() == read.restated()
             ? Set.of(read.closed())
             : Set.of(read.closed(), read.restated()));
+  }
+
+  /** Months of which any reading has other rows; null where anything else differs too. */
+  private static Set<Integer> monthsThatDiffer(State before, State next) {
+    Set<Integer> posted = next.posted().monthsThatDiffer(before.posted());
+    Set<Integer> closed = next.read().closed().monthsThatDiffer(before.read().closed());
+    Set<Integer> restated = next.read().restated().monthsThatDiffer(before.read().restated());
+    if (posted == null
+        || closed == null
+        || restated == null
+        || !next.seals().equals(before.seals())) {
+      return null;
+    }
+    Set<Integer> all = new HashSet<>(posted);
+    all.addAll(closed);
+    all.addAll(restated);
+    before.read().months().stream()
+        .filter(month -> !next.read().months().contains(month))
+        .forEach(all::add);
+    next.read().months().stream()
+        .filter(month -> !before.read().months().contains(month))
+        .forEach(all::add);
+    return all;
   }
 
   /**

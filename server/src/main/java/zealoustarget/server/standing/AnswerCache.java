@@ -10,6 +10,7 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.Map;
@@ -30,13 +31,14 @@ import org.springframework.web.filter.OncePerRequestFilter;
 import org.springframework.web.util.ContentCachingResponseWrapper;
 import zealoustarget.server.accounts.Acting;
 import zealoustarget.server.platform.DataState;
+import zealoustarget.server.platform.ReadParts;
 import zealoustarget.server.platform.RouteParameters;
 
 /**
- * Keeps the answers of large views, compressed, for each state of the data, each query and each
- * part of the rows that may be seen. An unchanged view costs a 304 and nothing else. A view that
- * many ask for at once is read once, and only a few views are read at a time: each takes tens of
- * megabytes while it is.
+ * Keeps the answers of large views, compressed, for each query and each part of the rows that may
+ * be seen, with what they were read from: a file that brings lines of other months leaves them. An
+ * unchanged view costs a 304 and nothing else. A view that many ask for at once is read once, and
+ * only a few views are read at a time: each takes tens of megabytes while it is.
  */
 @Component
 class AnswerCache extends OncePerRequestFilter {
@@ -54,9 +56,15 @@ class AnswerCache extends OncePerRequestFilter {
   private static final Pattern KEPT_OF_MEMBER =
       Pattern.compile("/api/v1/standing/[^/]+/[^/]+/(close-up|path|proof|orders|corrections)");
   private static final int BESIDE = 200; // bytes of an entry that are neither key nor answer
+  private static final int BYTES_OF_MONTH = 64;
   private static final int AT_ONCE = 2 * Runtime.getRuntime().availableProcessors();
 
-  private record Answer(byte[] packed, String type) {}
+  /**
+   * An answer.
+   *
+   * @param version of the state, as far as it was read for this
+   */
+  private record Answer(byte[] packed, String type, ReadParts read, String version) {}
 
   /** Half the time of the usual level for a quarter more bytes. */
   private static final class QuickGzip extends GZIPOutputStream {
@@ -88,7 +96,7 @@ class AnswerCache extends OncePerRequestFilter {
   }
 
   private static int bytes(String key, Answer answer) {
-    return 2 * key.length() + answer.packed.length + BESIDE;
+    return 2 * key.length() + answer.packed.length + BYTES_OF_MONTH * answer.read.count() + BESIDE;
   }
 
   @Override
@@ -102,34 +110,34 @@ class AnswerCache extends OncePerRequestFilter {
   protected void doFilterInternal(
       HttpServletRequest request, HttpServletResponse response, FilterChain chain)
       throws ServletException, IOException {
-    long number = state.number();
-    String key = key(request, number);
-    String tag = tag(key);
-    if (tag.equals(request.getHeader(HttpHeaders.IF_NONE_MATCH))) {
-      setHeaders(response, tag);
-      response.setStatus(HttpServletResponse.SC_NOT_MODIFIED);
+    String key = key(request);
+    Answer answer = answers.getIfPresent(key);
+    if (answer == null || !holds(answer)) {
+      answer = readOnce(key, request, response, chain);
+    }
+    if (answer == null) {
       return;
     }
-    Answer answer = answers.getIfPresent(key);
-    if (answer == null) {
-      answer = readOnce(key, number, request, response, chain);
-    }
-    if (answer != null) {
-      setHeaders(response, tag);
+    String tag = tag(key, answer);
+    setHeaders(response, tag);
+    if (tag.equals(request.getHeader(HttpHeaders.IF_NONE_MATCH))) {
+      response.setStatus(HttpServletResponse.SC_NOT_MODIFIED);
+    } else {
       write(request, response, answer);
     }
   }
 
+  private boolean holds(Answer answer) {
+    return state.version(answer.read).equals(answer.version);
+  }
+
   /** Reads an answer, or waits for whoever reads the same; null where it is written already. */
   private Answer readOnce(
-      String key,
-      long number,
-      HttpServletRequest request,
-      HttpServletResponse response,
-      FilterChain chain)
+      String key, HttpServletRequest request, HttpServletResponse response, FilterChain chain)
       throws ServletException, IOException {
+    String reading = state.number() + "\n" + key; // others may hold a state before or after
     CompletableFuture<Answer> own = new CompletableFuture<>();
-    CompletableFuture<Answer> others = underWay.putIfAbsent(key, own);
+    CompletableFuture<Answer> others = underWay.putIfAbsent(reading, own);
     Answer awaited = others == null ? null : others.join();
     if (awaited != null) {
       return awaited;
@@ -139,22 +147,22 @@ class AnswerCache extends OncePerRequestFilter {
     try {
       answer = read(request, response, chain);
       if (answer != null) {
-        keep(key, number, answer);
+        keep(key, answer);
       }
       return answer;
     } finally {
       turns.release();
-      underWay.remove(key, own);
+      underWay.remove(reading, own);
       own.complete(answer); // null for those who wait: they ask themselves why there is none
     }
   }
 
   /**
-   * Everything that the answer depends on, and nothing else: parameters that no route reads are
-   * left out. Open months are read as of today.
+   * Everything that the answer depends on beside the rows that it reads, and nothing else:
+   * parameters that no route reads are left out. Open months are read as of today.
    */
-  private String key(HttpServletRequest request, long number) {
-    StringBuilder key = new StringBuilder().append(number);
+  private String key(HttpServletRequest request) {
+    StringBuilder key = new StringBuilder().append(state.ground());
     key.append('\n').append(LocalDate.now(clock));
     key.append('\n').append(Acting.account().sightKey());
     key.append('\n').append(request.getRequestURI());
@@ -170,14 +178,15 @@ class AnswerCache extends OncePerRequestFilter {
     }
   }
 
-  private static String tag(String key) {
+  private static String tag(String key, Answer answer) {
+    String of = key + "\n" + answer.version;
     CRC32 sum = new CRC32();
-    sum.update(key.getBytes(java.nio.charset.StandardCharsets.UTF_8));
+    sum.update(of.getBytes(StandardCharsets.UTF_8));
     return "W/\""
         + key.substring(0, key.indexOf('\n'))
         + "-"
         + Long.toHexString(sum.getValue())
-        + Integer.toHexString(key.hashCode())
+        + Integer.toHexString(of.hashCode())
         + "\"";
   }
 
@@ -188,11 +197,15 @@ class AnswerCache extends OncePerRequestFilter {
   }
 
   /** Reads the answer; null where it is written already, as it is none to keep. */
-  private static Answer read(
-      HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+  private Answer read(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
       throws ServletException, IOException {
     ContentCachingResponseWrapper caught = new ContentCachingResponseWrapper(response);
-    chain.doFilter(request, caught);
+    ReadParts read = state.beginReading();
+    try {
+      chain.doFilter(request, caught);
+    } finally {
+      state.endReading();
+    }
     if (caught.getStatus() != HttpServletResponse.SC_OK) {
       caught.copyBodyToResponse();
       return null;
@@ -201,7 +214,7 @@ class AnswerCache extends OncePerRequestFilter {
     try (QuickGzip pack = new QuickGzip(packed)) {
       pack.write(caught.getContentAsByteArray());
     }
-    return new Answer(packed.toByteArray(), caught.getContentType());
+    return new Answer(packed.toByteArray(), caught.getContentType(), read, state.version(read));
   }
 
   private static void write(HttpServletRequest request, HttpServletResponse response, Answer answer)
@@ -219,13 +232,14 @@ class AnswerCache extends OncePerRequestFilter {
     }
   }
 
-  /** Answers of an earlier state are asked for no more, and not kept by whoever still held it. */
-  private void keep(String key, long number, Answer answer) {
-    long before = keptOf.getAndAccumulate(number, Math::max);
-    if (before < number) {
+  /** Answers by earlier rules are asked for no more, and not kept by whoever still held them. */
+  private void keep(String key, Answer answer) {
+    long ground = state.ground();
+    long before = keptOf.getAndAccumulate(ground, Math::max);
+    if (before < ground) {
       answers.invalidateAll();
     }
-    if (before <= number) {
+    if (before <= ground) {
       answers.put(key, answer);
     }
   }

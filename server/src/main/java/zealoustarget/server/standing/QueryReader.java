@@ -208,8 +208,7 @@ class QueryReader {
   private LocalDate asOf(String text, Span span, Ledger ledger) {
     YearMonth last = span.toInclusive();
     if (!isGiven(text)) {
-      LocalDate posted = seals.find(last).isPresent() ? null : ledger.lastPostedDay();
-      return posted != null && YearMonth.from(posted).equals(last) ? posted : null;
+      return seals.find(last).isPresent() ? null : ledger.lastPostedDay(last);
     }
     if (text.equals("none")) {
       return null;
