@@ -1,5 +1,6 @@
 // Asks a running application from many sides at once, by wrk. Arguments: port, authorization, seconds a phase.
 import { execFile } from 'node:child_process';
+import { Agent, get } from 'node:http';
 import { promisify } from 'node:util';
 
 const [port, authorization, seconds] = [process.argv[2], process.argv[3].replace('_', ' '), process.argv[4]];
@@ -25,18 +26,18 @@ async function measure(title, { connections = 50, url = root, script, more = {},
   );
 }
 
-/** Loads and posts files of 2,000 lines, one after the other, until told to stop. */
-async function load(isOver) {
+/** Loads and posts files of 2,000 lines of a month, one after the other, until told to stop. */
+async function load(month, isOver) {
   let files = 0;
   const taken = [];
   for (; !isOver(); files++) {
     let lines = 'date,order,rep,product,revenue,units\n';
     for (let line = 0; line < 2000; line++) {
-      lines += `2026-06-1${line % 9},L${files}-${line},R${String(line % 5000).padStart(4, '0')},P001,1.00,1\n`;
+      lines += `${month}-1${line % 9},${month}-L${files}-${line},R${String(line % 5000).padStart(4, '0')},P001,1.00,1\n`;
     }
     const form = new FormData();
     form.set('kind', 'actuals');
-    form.set('file', new Blob([lines]), `late-${files}.csv`);
+    form.set('file', new Blob([lines]), `late-${month}-${files}.csv`);
     const begun = performance.now();
     const staged = await fetch(`${root}/api/v1/loads`, { method: 'POST', headers, body: form });
     const { id } = await staged.json();
@@ -48,6 +49,51 @@ async function load(isOver) {
   return { files, median: taken[Math.floor(files / 2)], most: taken[files - 1] };
 }
 
+const VIEWS = ['2025-07', '2025-10', '2026-01', '2026-03', '2026-05'].flatMap((month) =>
+  ['?axis=rep&goalSet=quota&', '?axis=region&', '?axis=product&', '/rep/R0042/close-up?goalSet=quota&', '/rep/R0042/proof?goalSet=quota&'].map(
+    (view) => `${root}/api/v1/standing${view}from=${month}&to=${month}`,
+  ),
+);
+
+/** Asks a fixed number of requests a second; an answer's time counts from when it was due. */
+async function readersAt(rate, isOver) {
+  const agent = new Agent({ keepAlive: true, maxSockets: 50 });
+  const taken = [];
+  let due = performance.now();
+  let asked = 0;
+  const under = new Set();
+  while (!isOver()) {
+    const wait = due - performance.now();
+    if (wait > 1) await new Promise((later) => setTimeout(later, wait));
+    const from = due;
+    const answer = new Promise((over) => {
+      get(VIEWS[asked++ % VIEWS.length], { agent, headers }, (response) => {
+        if (response.statusCode !== 200) failed++;
+        response.resume();
+        response.on('end', over);
+      }).on('error', () => { failed++; over(); });
+    }).then(() => { taken.push(performance.now() - from); under.delete(answer); });
+    under.add(answer);
+    due += 1000 / rate;
+  }
+  await Promise.all(under);
+  agent.destroy();
+  taken.sort((one, other) => one - other);
+  const at = (share) => `${taken[Math.floor(share * (taken.length - 1))].toFixed(0)} ms`;
+  return `p50 ${at(0.5)}, p99 ${at(0.99)}, ${taken.length} answered`;
+}
+
+/** Readers at a fixed rate beside a loader. */
+async function beside(title, month) {
+  let isOver = false;
+  setTimeout(() => { isOver = true; }, seconds * 1000);
+  const [read, loaded] = await Promise.all([readersAt(500, () => isOver), load(month, () => isOver)]);
+  const { files, median, most } = loaded;
+  console.log(
+    `500 requests/s over 50 connections, ${title}: ${read}; ${files} files of 2,000 lines, each in ${(median / 1000).toFixed(2)} s (median), ${(most / 1000).toFixed(2)} s at most`,
+  );
+}
+
 const first = await fetch(WHOLE, { headers });
 const size = (await first.arrayBuffer()).byteLength;
 console.log(`the rep standing of a month: ${(size / 1e6).toFixed(2)} MB of JSON`);
@@ -56,12 +102,6 @@ await measure('unchanged, kept compressed', { url: WHOLE });
 await measure('unchanged, by entity tag', { url: WHOLE, more: { 'If-None-Match': first.headers.get('etag') } });
 await measure('computed afresh each time, 4 connections', { connections: 4, script: './fresh.lua' });
 await measure('50 readers of 25 views', { script: './views.lua' });
-let isOver = false;
-const loader = load(() => isOver);
-await measure('50 readers and a loader', { script: './views.lua' });
-isOver = true;
-const { files, median, most } = await loader;
-console.log(
-  `the loader staged and posted ${files} files of 2,000 lines meanwhile, each in ${(median / 1000).toFixed(1)} s (median), ${(most / 1000).toFixed(1)} s at most`,
-);
+await beside('files of a month that nobody reads', '2024-12');
+await beside('files of a month that is read', '2026-05');
 process.exit(failed > 0 ? 1 : 0);

@@ -1,7 +1,11 @@
 package zealoustarget.bench;
 
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse.BodyHandlers;
@@ -13,7 +17,12 @@ import java.util.List;
 import java.util.Locale;
 import java.util.function.IntFunction;
 import java.util.function.ToLongFunction;
+import java.util.zip.Deflater;
+import java.util.zip.DeflaterOutputStream;
+import java.util.zip.GZIPInputStream;
 import org.springframework.jdbc.core.JdbcTemplate;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Span;
@@ -25,6 +34,7 @@ import zealoustarget.core.ledger.StandingQuery;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.reading.Standing;
 import zealoustarget.server.ledger.LedgerService;
+import zealoustarget.server.platform.DataState;
 import zealoustarget.server.playbook.PlaybookService;
 
 /** The standing beside SQL, a plain loop and the whole HTTP answer; see bench/README.md. */
@@ -34,6 +44,7 @@ public final class StandingBench {
   private static final int DAYS = 1_095;
   private static final int READS = 600;
   private static final int SQL_READS = 7;
+  private static final int PACKING = 2; // the server's level, standing/AnswerCache
   private static final YearMonth FIRST = YearMonth.of(2024, 7);
 
   private final Path folder;
@@ -82,7 +93,6 @@ public final class StandingBench {
     Ledger ledger = server.bean(LedgerService.class).current();
     Measure revenue =
         server.bean(PlaybookService.class).current().findMeasure("revenue").orElseThrow();
-    String port = server.port();
     PlainLoop loop = PlainLoop.of(ledger, REPS, FIRST, MONTHS);
     SqlSums sql = new SqlSums(server.bean(JdbcTemplate.class), loop);
     double first =
@@ -99,7 +109,7 @@ public final class StandingBench {
           read -> summed(ledger.standing(query(revenue, span.apply(read)))),
           read -> loop.standing(span.apply(read)),
           read -> sql.byRep(span.apply(read)),
-          port,
+          server,
           read -> "/standing?axis=rep&goalSet=quota&" + words(span.apply(read)));
     }
     IntFunction<Span> year = read -> Span.ending(FIRST.plusMonths(12 + read % 24), 12);
@@ -108,7 +118,7 @@ public final class StandingBench {
         read -> ledger.sheet(query(revenue, year.apply(read))).months().size(),
         read -> loop.sheet(year.apply(read)),
         read -> sql.byRepAndMonth(year.apply(read)),
-        port,
+        server,
         read -> "/standing/sheet?axis=rep&goalSet=quota&" + words(year.apply(read)));
     IntFunction<Span> month = read -> Span.of(FIRST.plusMonths(12 + read % 24));
     compare(
@@ -116,7 +126,7 @@ public final class StandingBench {
         read -> ledger.grouped(query(revenue, month.apply(read)), Axis.REGION).groups().size(),
         read -> loop.grouped(month.apply(read)),
         read -> sql.byRegionAndRep(month.apply(read)),
-        port,
+        server,
         read -> "/standing?axis=rep&group=region&goalSet=quota&" + words(month.apply(read)));
     System.gc();
     Runtime heap = Runtime.getRuntime();
@@ -136,7 +146,7 @@ public final class StandingBench {
       ToLongFunction<Integer> ours,
       ToLongFunction<Integer> loop,
       ToLongFunction<Integer> sql,
-      String port,
+      BenchServer server,
       IntFunction<String> address)
       throws Exception {
     double our = median(ours, READS);
@@ -147,14 +157,16 @@ public final class StandingBench {
     double http =
         median(
             read -> {
-              bytes[0] = answer(client, port, address.apply(read));
+              server.bean(DataState.class).changed(); // so that no answer is one that was kept
+              bytes[0] = answer(client, server.port(), address.apply(read)).length;
               return bytes[0];
             },
             READS / 12);
+    double floor = plain + written(gunzipped(answer(client, server.port(), address.apply(0))));
     System.out.printf(
         Locale.ROOT,
         "  %-30s ours %7.2f  loop %7.2f  SQL %8.1f  | ours ÷ loop %5.2f, SQL ÷ ours %6.1f | HTTP"
-            + " %6.1f, %,d bytes compressed%n",
+            + " %6.1f, floor %6.1f, HTTP ÷ floor %.1f, %,d bytes compressed%n",
         what,
         our,
         plain,
@@ -162,18 +174,46 @@ public final class StandingBench {
         our / plain,
         their / our,
         http,
+        floor,
+        http / floor,
         bytes[0]);
   }
 
-  private static long answer(HttpClient client, String port, String path) {
+  /** The time to write an answer as JSON and to pack it as the server does; the least for HTTP. */
+  private double written(byte[] json) {
+    JsonMapper mapper = new JsonMapper();
+    JsonNode answer = mapper.readTree(json);
+    return median(read -> packed(mapper.writeValueAsBytes(answer)), READS / 12);
+  }
+
+  private static long packed(byte[] json) {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    Deflater quick = new Deflater(PACKING);
+    try (OutputStream out = new DeflaterOutputStream(bytes, quick, 8_192)) {
+      out.write(json);
+    } catch (IOException impossible) {
+      throw new UncheckedIOException(impossible);
+    } finally {
+      quick.end();
+    }
+    return bytes.size();
+  }
+
+  private static byte[] gunzipped(byte[] packed) throws IOException {
+    try (InputStream in = new GZIPInputStream(new ByteArrayInputStream(packed))) {
+      return in.readAllBytes();
+    }
+  }
+
+  private static byte[] answer(HttpClient client, String port, String path) {
     HttpRequest request = BenchServer.request(port, path).header("Accept-Encoding", "gzip").build();
-    try (InputStream body = client.send(request, BodyHandlers.ofInputStream()).body()) {
-      return body.transferTo(java.io.OutputStream.nullOutputStream());
+    try {
+      return client.send(request, BodyHandlers.ofByteArray()).body();
     } catch (IOException failure) {
-      throw new java.io.UncheckedIOException(failure);
+      throw new UncheckedIOException(failure);
     } catch (InterruptedException interrupted) {
       Thread.currentThread().interrupt();
-      return 0;
+      return new byte[0];
     }
   }
 

@@ -3,6 +3,7 @@ package zealoustarget.core.amount;
 import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.math.RoundingMode;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -213,7 +214,17 @@ public final class Ratio implements Comparable<Ratio> {
     if (large == null && under == 1) {
       return this;
     }
-    return exactDecimal() == null ? of(rounded(SUM_PLACES, RoundingMode.HALF_UP)) : this;
+    return exactDecimal() == null ? of(summand()) : this;
+  }
+
+  private BigDecimal summand() {
+    BigDecimal exact = exactDecimal();
+    return exact == null ? rounded(SUM_PLACES, RoundingMode.HALF_UP) : exact;
+  }
+
+  /** The sum of thousands of ratios, each as {@link #summable}. */
+  public static Ratio sum(Stream<Ratio> all) {
+    return of(all.map(Ratio::summand).reduce(BigDecimal.ZERO, BigDecimal::add));
   }
 
   /** The nearest decimal with exactly {@code places} places; HALF_UP goes away from zero. */
@@ -224,7 +235,9 @@ public final class Ratio implements Comparable<Ratio> {
         && fits(over, POWERS[places])) {
       return BigDecimal.valueOf(halfUp(over * POWERS[places], under), places);
     }
-    return new BigDecimal(over()).divide(new BigDecimal(under()), places, mode);
+    return large == null
+        ? BigDecimal.valueOf(over).divide(BigDecimal.valueOf(under), places, mode)
+        : new BigDecimal(large.over()).divide(new BigDecimal(large.under()), places, mode);
   }
 
   /** The exact decimal in as few places as it needs, or null where it needs more than 18. */
@@ -232,22 +245,36 @@ public final class Ratio implements Comparable<Ratio> {
     if (large != null) {
       return exactDecimal(large.over(), large.under());
     }
-    Ratio lowest = reduced();
-    int twos = Long.numberOfTrailingZeros(lowest.under);
-    long rest = lowest.under >> twos;
+    int twos = Long.numberOfTrailingZeros(under);
+    long rest = under >> twos;
     int fives = 0;
-    while (fives <= EXACT_PLACES && rest % 5 == 0) {
+    while (rest % 5 == 0) {
       rest /= 5;
       fives++;
     }
-    int places = Math.max(twos, fives);
-    if (rest != 1 || places > EXACT_PLACES) {
+    if (over % rest != 0) {
       return null;
     }
-    long factor = POWERS[places] / lowest.under;
-    return fits(lowest.over, factor)
-        ? BigDecimal.valueOf(lowest.over * factor, places)
-        : new BigDecimal(over().multiply(BigInteger.valueOf(factor)), places);
+    long whole = over / rest;
+    if (whole == 0) {
+      return BigDecimal.ZERO;
+    }
+    int more = Math.min(twos, Long.numberOfTrailingZeros(whole));
+    whole >>= more;
+    twos -= more;
+    while (fives > 0 && whole % 5 == 0) {
+      whole /= 5;
+      fives--;
+    }
+    int places = Math.max(twos, fives);
+    if (places > EXACT_PLACES) {
+      return null;
+    }
+    // 10^places ÷ (2^twos × 5^fives): one of the two is there as often as it can be
+    long factor = POWERS[places] / (POWERS[fives] >> fives << twos);
+    return fits(whole, factor)
+        ? BigDecimal.valueOf(whole * factor, places)
+        : new BigDecimal(BigInteger.valueOf(whole).multiply(BigInteger.valueOf(factor)), places);
   }
 
   private static @Nullable BigDecimal exactDecimal(BigInteger over, BigInteger under) {

@@ -240,10 +240,8 @@ public record Standing(
    * Null without any.
    */
   public @Nullable Ratio meanOfMembers() {
-    List<Ratio> all = attainments().map(Ratio::summable).toList();
-    return all.isEmpty()
-        ? null
-        : all.stream().reduce(Ratio.ZERO, Ratio::plus).dividedBy(Ratio.of(all.size()));
+    List<Ratio> all = attainments().toList();
+    return all.isEmpty() ? null : Ratio.sum(all.stream()).dividedBy(Ratio.of(all.size()));
   }
 
   /** A row and its shortfall, read once. */
@@ -264,7 +262,7 @@ public record Standing(
 
   /** Sum of the rows' shortfalls, smallest units. */
   public Ratio sumOfShortfalls() {
-    return rows.stream().map(Standing::shortfall).reduce(Ratio.ZERO, Ratio::plus);
+    return Ratio.sum(rows.stream().map(Standing::shortfall));
   }
 
   /** Smallest number of members that together hold at least 80 % of the rows' shortfalls. */
@@ -279,7 +277,7 @@ public record Standing(
    */
   static int shortfallHolders(List<Ratio> shortfalls) {
     List<Ratio> falling = shortfalls.stream().sorted(Comparator.reverseOrder()).toList();
-    Ratio wanted = falling.stream().reduce(Ratio.ZERO, Ratio::plus).times(Ratio.of(8, 10));
+    Ratio wanted = Ratio.sum(falling.stream()).times(Ratio.of(8, 10));
     Ratio held = Ratio.ZERO;
     int members = 0;
     while (held.compareTo(wanted) < 0) {

@@ -19,6 +19,9 @@ class EarningsMarks implements PayMarker {
 
   @Override
   public Map<String, PayMarks> marks(YearMonth month, String measure, String goalSet) {
+    if (!earnings.mayReadMonthly(month, goalSet)) {
+      return Map.of();
+    }
     Map<String, PayMarks> marks = new HashMap<>();
     for (EarningsRow row : earnings.month(month).rows()) {
       boolean hasMark = row.floor() != null || row.ceiling() != null;

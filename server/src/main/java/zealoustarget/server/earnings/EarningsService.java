@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
@@ -318,6 +319,16 @@ public class EarningsService {
   private static Refusal unknown(String rep, YearMonth month) {
     return Refusal.of("member-unknown", "There is no rep \"" + rep + "\" in " + month + ".")
         .with("key", rep);
+  }
+
+  /** Whether any plan may reckon a month alone, by a goal set; all statements tell which do. */
+  boolean mayReadMonthly(YearMonth month, String goalSet) {
+    return isSealed(month)
+        || playbooks.current().commission().plans().versions().stream()
+            .map(PlanBook.Version::plan)
+            .anyMatch(
+                plan ->
+                    plan.window() == Plan.Window.MONTH && Objects.equals(plan.goalSet(), goalSet));
   }
 
   /** The plan behind a row; null without one. */

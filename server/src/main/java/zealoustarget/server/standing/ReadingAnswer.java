@@ -368,9 +368,7 @@ record ReadingAnswer(
 
   /** In whole smallest units, as what lies ahead is no exact figure. */
   private static String rounded(Measure measure, Ratio units) {
-    return units == null
-        ? null
-        : measure.text(Ratio.parse(units.rounded(0, RoundingMode.HALF_UP).toPlainString()));
+    return units == null ? null : measure.text(Ratio.of(units.rounded(0, RoundingMode.HALF_UP)));
   }
 
   static String text(Measure measure, Ratio units) {
