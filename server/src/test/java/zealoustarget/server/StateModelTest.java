@@ -2,22 +2,30 @@ package zealoustarget.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.math.BigDecimal;
 import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.SQLException;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
+import java.util.TreeMap;
+import javax.sql.DataSource;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
+import zealoustarget.core.ledger.Months;
 import zealoustarget.server.intake.LoadService;
 import zealoustarget.server.testing.Api;
 import zealoustarget.server.testing.RunningServer;
 
 /**
  * Random changes one after the other. After each, every view is as it is when the whole state is
- * made anew from the stored rows, and as after a restart; what is refused changes none.
+ * made anew from the stored rows, and as a slow plain twin reckons from them; what is refused
+ * changes none.
  */
 class StateModelTest {
   private static final int STEPS = Integer.getInteger("steps", 24);
@@ -42,6 +50,7 @@ class StateModelTest {
 
   private final List<Integer> posted = new ArrayList<>();
   private Random random;
+  private int rate;
   private Api api;
   private Api approver;
 
@@ -130,7 +139,12 @@ class StateModelTest {
           api.post("/api/v1/months/" + month + "/seal");
         }
       }
-      default -> api.put("/api/v1/playbook", PLAN.formatted(1 + random.nextInt(9)));
+      default -> {
+        int next = 1 + random.nextInt(9);
+        if (api.put("/api/v1/playbook", PLAN.formatted(next)).status() == 200) {
+          rate = next;
+        }
+      }
     }
     return "step of kind " + kind;
   }
@@ -139,9 +153,70 @@ class StateModelTest {
     return VIEWS.stream().map(view -> view + "\n" + api.get(view).json()).toList();
   }
 
+  /** Actuals as posted now, goals of open months and what an open quarter earned. */
+  private void assertPlainTwin(RunningServer server, String what) throws SQLException {
+    PlainTwin twin;
+    try (Connection connection = server.bean(DataSource.class).getConnection()) {
+      twin = new PlainTwin(connection);
+    }
+    for (YearMonth month = FIRST; month.getMonthValue() <= 6; month = month.plusMonths(1)) {
+      String at = what + ", " + month;
+      int number = Months.number(month);
+      boolean isOpen = !api.get("/api/v1/months/" + month + "/seal").text("state").equals("sealed");
+      String view = "/api/v1/standing?closed=restated&from=" + month;
+      assertThat(column(view, "actual")).as(at).isEqualTo(twin.actuals(number, number));
+      if (isOpen) {
+        Map<String, Long> goals = column(view + "&goalSet=quota", "goal");
+        assertThat(goals).as(at).isEqualTo(twin.goals(number, number));
+      }
+    }
+    if (!api.get("/api/v1/months/2026-04/seal").text("state").equals("sealed")) {
+      assertPay(twin, what);
+    }
+  }
+
+  private void assertPay(PlainTwin twin, String what) {
+    int april = Months.number(YearMonth.of(2026, 4));
+    Map<String, Long> goals = twin.goals(april, april + 2);
+    for (int month = april; month < april + 3; month++) {
+      Map<String, Long> sales = twin.actuals(april, month);
+      for (JsonNode row :
+          api.get("/api/v1/earnings?month=" + Months.of(month)).json().path("rows")) {
+        String rep = row.get("rep").asString();
+        long sold = sales.getOrDefault(rep, 0L);
+        if (rate > 0 && !rep.equals("K3") && goals.getOrDefault(rep, 0L) > 0 && sold > 0) {
+          long earned = Math.floorDiv(sold * rate + 50, 100);
+          assertThat(cents(row.get("earned")))
+              .as("%s, pay of %s: %s", what, rep, row)
+              .isEqualTo(earned);
+        }
+      }
+    }
+  }
+
+  /**
+   * A figure of each row that has one, by key; without one are rows that nothing was posted for.
+   */
+  private Map<String, Long> column(String view, String figure) {
+    Map<String, Long> column = new TreeMap<>();
+    for (JsonNode row : api.get(view).json().path("rows")) {
+      Long cents = cents(row.get(figure));
+      if (cents != null) {
+        column.put(row.get("key").asString(), cents);
+      }
+    }
+    return column;
+  }
+
+  private static Long cents(JsonNode amount) {
+    return amount == null || amount.isNull()
+        ? null
+        : Long.valueOf(new BigDecimal(amount.asString()).movePointRight(2).longValueExact());
+  }
+
   @ParameterizedTest
   @ValueSource(longs = {1, 2, 3})
-  void everyState_isAsIfItWereMadeAnew(long seed, @TempDir Path data) {
+  void everyState_isAsIfItWereMadeAnew(long seed, @TempDir Path data) throws SQLException {
     random = new Random(seed);
     try (RunningServer server = RunningServer.start(data)) {
       api = server.api();
@@ -154,11 +229,22 @@ class StateModelTest {
           "kind",
           "roster");
       load("p.csv", "product,name,line\nP0,p,L0\nP1,q,L0\nP2,r,L1\n", "add", "kind", "products");
+      load(
+          "g.csv",
+          "month,rep,revenue\n2026-01,K0,100\n",
+          "add",
+          "kind",
+          "goals",
+          "goalSet",
+          "quota",
+          "axis",
+          "rep");
       for (int step = 0; step < STEPS; step++) {
         String what = step();
         List<String> now = views();
         server.bean(LoadService.class).open();
         assertThat(views()).as("seed %d, step %d, %s", seed, step, what).isEqualTo(now);
+        assertPlainTwin(server, "seed %d, step %d, %s".formatted(seed, step, what));
       }
     }
   }
