@@ -276,6 +276,12 @@ public final class ActualBlock {
     return days[row];
   }
 
+  /** A row's amount of a measure, {@link #NO_AMOUNT} where it has none. */
+  long amount(String measure, int row) {
+    long[] column = amounts(measure);
+    return column == null ? NO_AMOUNT : column[row];
+  }
+
   /** Whether the row still has an amount of any measure. */
   boolean hasAmount(int row) {
     for (long[] column : amounts) {

@@ -30,6 +30,8 @@ public final class Frozen {
     }
   }
 
+  private static final long WEIGHT = 0x9e3779b97f4a7c15L;
+
   private Frozen() {}
 
   /**
@@ -107,7 +109,27 @@ public final class Frozen {
   public static boolean isSame(Ledger one, Ledger other, int month) {
     return goals(one, month).equals(goals(other, month))
         && one.members().hasPlacesOf(other.members(), month)
-        && (hasSameBlocks(one, other, month) || rows(one, month).equals(rows(other, month)));
+        && (hasSameBlocks(one, other, month)
+            || weight(one, month) == weight(other, month)
+                && rows(one, month).equals(rows(other, month)));
+  }
+
+  /** A number that is the same where the rows are; mostly another where they are not. */
+  private static long weight(Ledger ledger, int month) {
+    long weight = 0;
+    for (ActualBlock block : ledger.blocks()) {
+      int end = block.firstRowFrom(month + 1);
+      for (int row = block.firstRowFrom(month); row < end; row++) {
+        if (block.hasAmount(row)) {
+          long of = (long) block.loadId() << Integer.SIZE | block.line(row);
+          for (String measure : block.measures()) {
+            of = of * WEIGHT + block.amount(measure, row);
+          }
+          weight += of * WEIGHT;
+        }
+      }
+    }
+    return weight;
   }
 
   /** Whether a month's rows are the same block by block; so they mostly are, and it is quick. */
@@ -149,8 +171,7 @@ public final class Frozen {
       for (int row = block.firstRowFrom(month); row < end; row++) {
         long[] amounts = new long[block.measures().size()];
         for (int at = 0; at < amounts.length; at++) {
-          long[] column = block.amounts(block.measures().get(at));
-          amounts[at] = column == null ? ActualBlock.NO_AMOUNT : column[row];
+          amounts[at] = block.amount(block.measures().get(at), row);
         }
         if (ActualBlock.hasAny(amounts)) {
           // a wide file has several rows of a month in one line

@@ -337,13 +337,15 @@ public final class Ledger {
     return means;
   }
 
-  /** Visits every row of a measure that names a rep. */
-  void eachRow(String measure, RepAmount visitor) {
+  /** Visits the rows of a measure that name a rep, of the latest months that have rows. */
+  void eachLateRow(int mostMonths, String measure, RepAmount visitor) {
     log.everything();
+    int first = months.length == 0 ? 0 : months[Math.max(0, months.length - mostMonths)];
     int reps = members.size(Axis.REP);
     for (ActualBlock block : blocks) {
       long[] amounts = block.amounts(measure);
-      for (int row = 0; amounts != null && row < block.size(); row++) {
+      int from = block.firstRowFrom(first);
+      for (int row = from; amounts != null && row < block.size(); row++) {
         int rep = block.rep(row);
         if (rep >= 0 && rep < reps && amounts[row] != ActualBlock.NO_AMOUNT) {
           visitor.see(rep, amounts[row]);

@@ -16,6 +16,33 @@ public final class OrderSet {
     return set;
   }
 
+  /**
+   * The keys of rows whose order is among some, which takes no more room than these.
+   *
+   * @param orders of which each was added by {@link #addOrder}
+   */
+  public static OrderSet among(OrderSet orders, Collection<ActualBlock> blocks) {
+    OrderSet set = new OrderSet();
+    for (ActualBlock block : blocks) {
+      for (int row = 0; block.hasOrders() && row < block.size(); row++) {
+        if (orders.contains(block.order(row)) && block.hasAmount(row)) {
+          set.makeRoomFor(set.size + 1);
+          set.add(block.orderLine(row));
+        }
+      }
+    }
+    return set;
+  }
+
+  /** Adds a whole order by its key, whatever its products; nothing where the text is empty. */
+  public void addOrder(String order) {
+    long key = OrderKey.ofOrder(order);
+    if (key != OrderKey.NONE) {
+      makeRoomFor(size + 1);
+      add(key);
+    }
+  }
+
   /** Adds the keys of all rows of a block that have one. */
   void addAll(ActualBlock block) {
     if (!block.hasOrders()) {

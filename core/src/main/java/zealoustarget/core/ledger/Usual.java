@@ -7,11 +7,13 @@ import java.util.Arrays;
  * can be pointed out.
  *
  * <p>A line is far where its absolute amount is at least ten times the median of the rep's absolute
- * amounts and more than twice their largest; nothing is far from fewer than 20 lines.
+ * amounts and more than twice their largest; nothing is far from fewer than 20 lines. Lines of the
+ * twelve latest months that have any are looked at.
  */
 public final class Usual {
   private static final int FEWEST_LINES = 20;
   private static final long TIMES = 10;
+  private static final int MONTHS = 12;
 
   private final long[] medians;
   private final long[] largest;
@@ -23,15 +25,16 @@ public final class Usual {
     hasNegative = new boolean[reps];
   }
 
-  /** Looks through all posted rows of a measure that name a rep. */
+  /** Looks through the posted rows of a measure that name a rep. */
   public static Usual of(Ledger ledger, String measure) {
     int reps = ledger.members().size(zealoustarget.core.member.Axis.REP);
     int[] counts = new int[reps];
-    ledger.eachRow(measure, (rep, amount) -> counts[rep]++);
+    ledger.eachLateRow(MONTHS, measure, (rep, amount) -> counts[rep]++);
     long[][] amounts = new long[reps][];
     Arrays.setAll(amounts, rep -> new long[counts[rep]]);
     Usual usual = new Usual(reps);
-    ledger.eachRow(
+    ledger.eachLateRow(
+        MONTHS,
         measure,
         (rep, amount) -> {
           amounts[rep][--counts[rep]] = Math.abs(amount);

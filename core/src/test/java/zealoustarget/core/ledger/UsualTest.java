@@ -34,6 +34,21 @@ class UsualTest {
     assertThat(Usual.of(ledger(1, 20, 100, -600), "revenue").isWrongSign(1, -5)).isFalse();
   }
 
+  @Test
+  void linesOfTheTwelveLatestMonths_areLookedAt() {
+    ActualBlock.Builder block = new ActualBlock.Builder(1, List.of("revenue"));
+    for (int month = 0; month < 13; month++) {
+      for (int line = 0; line < 20; line++) {
+        block.add(20 * month + line + 2, MONTH + 2 * month, 1, -1, -1, month == 0 ? -9_000 : 100);
+      }
+    }
+    Members members =
+        new Members(Map.of(Axis.REP, List.of(new Member(1, "K", "K"))), List.of(), Map.of());
+    Usual usual = Usual.of(new Ledger(members, List.of(block.build()), List.of()), "revenue");
+    assertThat(usual.isFar(1, 1_000)).isTrue();
+    assertThat(usual.isWrongSign(1, -5)).isTrue();
+  }
+
   /** One rep with so many lines of an amount, the last of another; one line names nobody. */
   private static Ledger ledger(int rep, int lines, long amount, long last) {
     ActualBlock.Builder block = new ActualBlock.Builder(1, List.of("revenue"));

@@ -31,6 +31,7 @@ import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.intake.LoadSpec;
 import zealoustarget.core.intake.Reconciliation;
 import zealoustarget.core.ledger.Ledger;
+import zealoustarget.core.ledger.OrderSet;
 import zealoustarget.core.member.KeyText;
 import zealoustarget.server.ledger.LedgerService;
 import zealoustarget.server.ledger.RowStore;
@@ -57,6 +58,8 @@ class Checking {
   private final EntityManager entities;
   private final SessionFactory sessions;
   private final TransactionTemplate transactions;
+  private static final int SMALL = 50_000;
+
   private final JsonMapper json;
   private final DataState state;
   private final PlaybookService playbooks;
@@ -265,7 +268,7 @@ class Checking {
       this.fixes = loads.fixes(loadId);
       this.findings = new StagedFindings(loadId, fixes, loads);
       Ledger ledger = ledgers.posted();
-      PostedHistory history = new PostedHistory(ledger, YearMonth.now(clock));
+      PostedHistory history = new PostedHistory(ledger, YearMonth.now(clock), ordersOfSmall());
       this.checks =
           new FileChecks(
               ledger,
@@ -280,6 +283,27 @@ class Checking {
               new StagingDirectory(ledger, members, aliases),
               history,
               spec);
+    }
+
+    /**
+     * The orders of a small file: a set of them is made at once, a set of all that are posted is as
+     * large as the history. Null where the file is large or has none.
+     */
+    private OrderSet ordersOfSmall() {
+      int place = header.place(Header.Role.ORDER);
+      if (place < 0 || sheet.recordCount() > SMALL) {
+        return null;
+      }
+      OrderSet orders = new OrderSet();
+      for (int part = 0; part < sheet.firstRecords().size(); part++) {
+        for (SheetStore.Line line : sheets.part(loadId, part)) {
+          List<String> cells = fixes.apply(line.line(), line.cells());
+          if (place < cells.size()) {
+            orders.addOrder(KeyText.normal(cells.get(place)));
+          }
+        }
+      }
+      return orders;
     }
 
     void run(StatelessSession session) {

@@ -17,12 +17,19 @@ final class PostedHistory implements History {
   private final Ledger ledger;
   private final Map<String, Usual> usuals = new HashMap<>();
   private final int today;
+  private final OrderSet asked;
   private OrderSet orders;
   private int[] months;
   private int askedLast = Integer.MIN_VALUE;
   private boolean wasFar;
 
-  PostedHistory(Ledger ledger, YearMonth today) {
+  /**
+   * What is posted in a ledger.
+   *
+   * @param asked the orders that will be asked for; null where that is not known
+   */
+  PostedHistory(Ledger ledger, YearMonth today, OrderSet asked) {
+    this.asked = asked;
     this.ledger = ledger;
     this.today = Months.number(today);
   }
@@ -46,7 +53,8 @@ final class PostedHistory implements History {
   @Override
   public boolean hasOrder(long orderKey) {
     if (orders == null) {
-      orders = OrderSet.of(ledger.blocks());
+      orders =
+          asked == null ? OrderSet.of(ledger.blocks()) : OrderSet.among(asked, ledger.blocks());
     }
     return orders.contains(orderKey);
   }
