@@ -18,6 +18,7 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.Refusal;
+import zealoustarget.server.platform.TemporaryFiles;
 
 /** Looks what a file is, by its bytes and never by its name. */
 @Component
@@ -32,9 +33,11 @@ public class FileLooker {
       List.of("%PDF", "\u0089PNG", "\u001f\u008b", "Rar!");
 
   private final FileLimits limits;
+  private final TemporaryFiles temporary;
 
-  FileLooker(FileLimits limits) {
+  FileLooker(FileLimits limits, TemporaryFiles temporary) {
     this.limits = limits;
+    this.temporary = temporary;
   }
 
   /** SHA-256 of a file's bytes, in hexadecimal. */
@@ -59,7 +62,7 @@ public class FileLooker {
       byte[] head = head(upload);
       String first = new String(head, StandardCharsets.ISO_8859_1);
       if (first.startsWith(ZIP)) {
-        return Workbook.open(upload, sheet, limits);
+        return Workbook.open(upload, sheet, limits, temporary);
       }
       if (first.startsWith(OLD_SHEET)) {
         throw Refusal.of(

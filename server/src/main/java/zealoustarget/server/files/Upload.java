@@ -13,6 +13,11 @@ public interface Upload {
 
   InputStream open() throws IOException;
 
+  /** Where the bytes lie on this machine's disk; null where they do not. */
+  default Path onDisk() {
+    return null;
+  }
+
   /** A file on this machine. */
   static Upload of(Path path) {
     return new Upload() {
@@ -24,6 +29,11 @@ public interface Upload {
       @Override
       public InputStream open() throws IOException {
         return Files.newInputStream(path);
+      }
+
+      @Override
+      public Path onDisk() {
+        return path;
       }
     };
   }

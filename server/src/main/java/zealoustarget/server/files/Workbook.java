@@ -1,6 +1,5 @@
 package zealoustarget.server.files;
 
-import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
@@ -13,7 +12,6 @@ import java.util.function.Supplier;
 import java.util.stream.Stream;
 import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
 import org.apache.commons.compress.archivers.zip.ZipFile;
-import org.apache.commons.compress.utils.SeekableInMemoryByteChannel;
 import org.dhatim.fastexcel.reader.Cell;
 import org.dhatim.fastexcel.reader.ExcelReaderException;
 import org.dhatim.fastexcel.reader.ReadableWorkbook;
@@ -24,6 +22,7 @@ import org.dhatim.fastexcel.reader.SheetVisibility;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.intake.Finding;
 import zealoustarget.core.intake.FindingCode;
+import zealoustarget.server.platform.TemporaryFiles;
 
 /**
  * One sheet of an XLSX workbook (ISO/IEC 29500). Formulas count by their stored values, macros are
@@ -36,6 +35,7 @@ final class Workbook implements TableFile {
 
   private final Upload upload;
   private final FileLimits limits;
+  private final TemporaryFiles temporary;
   private final List<String> sheets;
   private final String sheet;
   private final Parts parts;
@@ -44,8 +44,14 @@ final class Workbook implements TableFile {
   private record Parts(boolean hasMacros, boolean hasStyles) {}
 
   private Workbook(
-      Upload upload, FileLimits limits, List<String> sheets, String sheet, Parts parts) {
+      Upload upload,
+      FileLimits limits,
+      TemporaryFiles temporary,
+      List<String> sheets,
+      String sheet,
+      Parts parts) {
     this.upload = upload;
+    this.temporary = temporary;
     this.limits = limits;
     this.sheets = sheets;
     this.sheet = sheet;
@@ -53,21 +59,13 @@ final class Workbook implements TableFile {
   }
 
   /** Opens a sheet by its name, the first visible one where none is given. */
-  static Workbook open(Upload upload, String wanted, FileLimits limits) throws IOException {
-    Parts parts = look(upload, limits);
+  static Workbook open(Upload upload, String wanted, FileLimits limits, TemporaryFiles temporary)
+      throws IOException {
+    Parts parts;
     List<String> sheets;
-    try (ReadableWorkbook book = book(upload, parts)) {
-      sheets =
-          parsed(
-              upload,
-              () ->
-                  book.getSheets()
-                      .filter(sheet -> sheet.getVisibility() == SheetVisibility.VISIBLE)
-                      .map(Sheet::getName)
-                      .filter(Objects::nonNull)
-                      .toList());
-    } catch (ExcelReaderException | IOException broken) {
-      throw unreadable(upload);
+    try (OnDisk file = OnDisk.of(upload, temporary)) {
+      parts = look(upload, file, limits);
+      sheets = sheets(upload, file, parts);
     }
     if (sheets.isEmpty()) {
       throw unreadable(upload);
@@ -83,12 +81,28 @@ final class Workbook implements TableFile {
                   + ".")
           .with("allowed", sheets);
     }
-    return new Workbook(upload, limits, sheets, sheet, parts);
+    return new Workbook(upload, limits, temporary, sheets, sheet, parts);
+  }
+
+  private static List<String> sheets(Upload upload, OnDisk file, Parts parts) {
+    try (ReadableWorkbook book = book(file, parts)) {
+      return parsed(
+          upload,
+          () ->
+              book.getSheets()
+                  .filter(sheet -> sheet.getVisibility() == SheetVisibility.VISIBLE)
+                  .map(Sheet::getName)
+                  .filter(Objects::nonNull)
+                  .toList());
+    } catch (ExcelReaderException | IOException broken) {
+      throw unreadable(upload);
+    }
   }
 
   @Override
   public void read(LineVisitor visitor) {
-    try (ReadableWorkbook book = book(upload, parts);
+    try (OnDisk file = OnDisk.of(upload, temporary);
+        ReadableWorkbook book = book(file, parts);
         Stream<Row> rows = book.findSheet(sheet).orElseThrow().openStream()) {
       boolean is1904 = book.isDate1904();
       int number = 0;
@@ -159,15 +173,11 @@ final class Workbook implements TableFile {
   }
 
   /** Unpacks every part once into nothing, counting; says what there is. */
-  private static Parts look(Upload upload, FileLimits limits) throws IOException {
+  private static Parts look(Upload upload, OnDisk file, FileLimits limits) throws IOException {
     boolean hasMacros = false;
     boolean isWorkbook = false;
     boolean hasStyles = false;
-    try (InputStream bytes = upload.open();
-        ZipFile zip =
-            ZipFile.builder()
-                .setSeekableByteChannel(new SeekableInMemoryByteChannel(bytes.readAllBytes()))
-                .get()) {
+    try (ZipFile zip = ZipFile.builder().setPath(file.path()).get()) {
       long left = limits.workbook().toBytes();
       int entries = 0;
       for (ZipArchiveEntry entry : Collections.list(zip.getEntries())) {
@@ -227,11 +237,10 @@ final class Workbook implements TableFile {
             + ". Save the sheet as CSV, or raise zealous.files.workbook.");
   }
 
-  private static ReadableWorkbook book(Upload upload, Parts parts) throws IOException {
+  private static ReadableWorkbook book(OnDisk file, Parts parts) throws IOException {
     try {
       return new ReadableWorkbook(
-          new BufferedInputStream(upload.open()),
-          parts.hasStyles() ? WITH_FORMATS : WITHOUT_FORMATS);
+          file.path().toFile(), parts.hasStyles() ? WITH_FORMATS : WITHOUT_FORMATS);
     } catch (Refusal | CancellationException own) {
       throw own;
     } catch (RuntimeException broken) {

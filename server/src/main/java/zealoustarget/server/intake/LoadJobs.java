@@ -205,10 +205,17 @@ class LoadJobs {
   }
 
   /** Says that work took longer than it may. */
-  static Refusal overdue() {
+  private static Refusal overdue() {
     return Refusal.of(
         "load-overdue",
         "Reading took longer than a file may take. Load it in parts, or raise zealous.files.time.");
+  }
+
+  /** Says why work that was stopped did not come to its end. */
+  static Refusal stopped(Progress progress) {
+    return progress.isOverdue()
+        ? overdue()
+        : Refusal.of("load-cancelled", "Reading was stopped. Read the file again, or discard it.");
   }
 
   private static Refusal busy(int loadId) {

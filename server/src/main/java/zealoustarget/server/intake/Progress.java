@@ -3,6 +3,7 @@ package zealoustarget.server.intake;
 import java.io.FilterInputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.file.Path;
 import java.time.Duration;
 import java.util.concurrent.CancellationException;
 import zealoustarget.server.files.Upload;
@@ -127,6 +128,12 @@ class Progress {
       @Override
       public String name() {
         return upload.name();
+      }
+
+      @Override
+      public Path onDisk() {
+        bytesRead = bytes; // a workbook's parts are read as they are needed, by nobody who counts
+        return upload.onDisk();
       }
 
       @Override

@@ -67,8 +67,8 @@ public class StagingService {
    * Stages a file and returns when that is done.
    *
    * @return the load's number
-   * @throws Refusal if the file cannot be read as one, or lacks what its kind needs; nothing is
-   *     kept then
+   * @throws Refusal if the file cannot be read as one, or lacks what its kind needs;
+   *     load-cancelled, load-overdue where reading is stopped; nothing is kept then
    */
   public int stage(Upload upload, LoadRequest request) {
     return stage(upload, request, null);
@@ -88,7 +88,7 @@ public class StagingService {
       return load.id;
     } catch (CancellationException cancelled) {
       remove(load.id);
-      throw LoadJobs.overdue();
+      throw LoadJobs.stopped(progress);
     } catch (RuntimeException | Error failure) {
       remove(load.id);
       throw failure;
@@ -293,12 +293,8 @@ public class StagingService {
   }
 
   private void stopped(int loadId, Progress progress) {
-    if (progress.isOverdue()) {
-      Refusal overdue = LoadJobs.overdue();
-      problem(loadId, overdue.code(), overdue.getMessage());
-    } else {
-      problem(loadId, "load-cancelled", "Reading was stopped. Read the file again, or discard it.");
-    }
+    Refusal why = LoadJobs.stopped(progress);
+    problem(loadId, why.code(), why.getMessage());
   }
 
   /** A load that was staged before its lines were looked at once more stays as it was. */

@@ -53,6 +53,11 @@ final class Uploads {
       public InputStream open() throws IOException {
         return Files.newInputStream(file);
       }
+
+      @Override
+      public Path onDisk() {
+        return file;
+      }
     };
   }
 

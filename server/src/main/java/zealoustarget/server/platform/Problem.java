@@ -60,6 +60,7 @@ public enum Problem {
   NOTHING_READY(HttpStatus.CONFLICT, "No line is ready"),
   CONTROL_TOTAL_DIFFERS(HttpStatus.CONFLICT, "The control total is not met"),
   MEMBERS_GONE(HttpStatus.CONFLICT, "Members of the load are no longer known"),
+  LOAD_CANCELLED(HttpStatus.CONFLICT, "Reading was stopped"),
   LOAD_OVERDUE(HttpStatus.UNPROCESSABLE_CONTENT, "The file takes too long"),
   MEASURE_GONE(HttpStatus.CONFLICT, "The measure has changed since"),
   GOAL_SET_AXIS(HttpStatus.CONFLICT, "The goal set is for another axis"),

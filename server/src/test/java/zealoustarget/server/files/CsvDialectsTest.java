@@ -45,7 +45,7 @@ class CsvDialectsTest {
       }
       byte[] content = text.toString().getBytes(charset);
       List<List<String>> read = new ArrayList<>();
-      new FileLooker(LIMITS)
+      new FileLooker(LIMITS, null)
           .open(Upload.of("t.csv", content), "")
           .read((line, cells, isCutOff) -> read.add(cells));
       assertThat(read)

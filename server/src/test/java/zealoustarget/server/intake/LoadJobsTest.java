@@ -48,7 +48,17 @@ class LoadJobsTest {
     assertThatThrownBy(() -> jobs.run(1, progress, LoadJobsTest::stepForever, () -> {}))
         .isInstanceOf(java.util.concurrent.CancellationException.class);
     assertThat(progress.isOverdue()).isTrue();
+    assertThat(LoadJobs.stopped(progress).code()).isEqualTo("load-overdue");
     jobs.checkIdle(1);
+  }
+
+  @Test
+  void workThatSomebodyStops_isSaidToBeStopped_andNotTooLong() {
+    jobs = new LoadJobs(LONG, LONG, WATCH);
+    Progress progress = Progress.unseen();
+    jobs.run(1, progress, LoadJobsTest::stepForever, () -> {});
+    progress.cancel();
+    assertThat(LoadJobs.stopped(progress).code()).isEqualTo("load-cancelled");
   }
 
   @Test
