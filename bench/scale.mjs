@@ -1,7 +1,7 @@
 // Starts the application as shipped, loads three years of order lines month by month over HTTP, and
 // prints one line of a table for each size.
 import { execFileSync, spawn } from 'node:child_process';
-import { closeSync, mkdirSync, openSync, readFileSync, rmSync, statSync, writeSync } from 'node:fs';
+import { closeSync, mkdirSync, openSync, readFileSync, renameSync, rmSync, statSync, writeSync } from 'node:fs';
 import { openAsBlob } from 'node:fs';
 import { setTimeout as sleep } from 'node:timers/promises';
 
@@ -93,8 +93,8 @@ async function standing(at) {
   return timed(() => ask(`/standing?from=${month(at)}&goalSet=quota`, { headers: { 'Accept-Encoding': 'gzip' } }));
 }
 
-console.log('| lines | loading, s per million | data ÷ files, running | stopped | empty start, s | restart to first standing, s | fresh standing, ms | file of 2,000, s | tenth correction, s | last of 60 | closing a month, s | heap in use, MB |');
-console.log('|---:|---:|---:|---:|---:|---:|---:|---:|---:|---:|---:|---:|');
+console.log('| lines | loading, s per million | plain JDBC | data ÷ files, running | stopped | empty start, s | restart to first standing, s | fresh standing, ms | file of 2,000, s | tenth correction, s | last of 60 | closing a month, s | heap in use, MB |');
+console.log('|---:|---:|---:|---:|---:|---:|---:|---:|---:|---:|---:|---:|---:|');
 for (const lines of sizes) {
   const data = `${work}/data`;
   rmSync(data, { recursive: true, force: true });
@@ -108,12 +108,18 @@ for (const lines of sizes) {
   await load(keep(file('products.csv', 'product,name,line', 400, (at) => `P${at},Product ${at},Line ${at % 20}`)), { kind: 'products' });
   await load(keep(file('quota.csv', 'month,rep,revenue,units', REPS * MONTHS, (at) => `${month(at % MONTHS)},R${Math.floor(at / MONTHS)},${random(900000) + 100000},${random(90) + 9}`)),
     { kind: 'goals', goalSet: 'quota', axis: 'rep' });
+  await load(keep(file('stretch.csv', 'month,rep,revenue,units', REPS, (at) => `${month(0)},R${at},${random(900000) + 100000},${random(90) + 9}`)),
+    { kind: 'goals', goalSet: 'stretch', axis: 'rep' });
   let loading = 0;
   for (let at = 0; at < MONTHS; at++) {
     const path = keep(file('orders.csv', HEADER, Math.round(lines / MONTHS), order('SO', month(at))));
     loading += await load(path, { kind: 'actuals' });
-    rmSync(path);
+    if (at >= MONTHS - 6) renameSync(path, `${work}/month${at}.csv`);
   }
+  const plain = Number(
+    execFileSync('java', [...flags, `-Xmx${heap}`, '-cp', process.env.BENCH_CLASSPATH, 'zealoustarget.bench.PlainJdbc',
+      ...Array.from({ length: 6 }, (_, back) => `${work}/month${MONTHS - 6 + back}.csv`)]).toString(),
+  );
   const running = folder(data) / received;
   for (let at = 0; at < MONTHS; at++) await standing(at);
   const fresh = [];
@@ -137,7 +143,7 @@ for (const lines of sizes) {
   child = again.child;
   first = again.seconds + (await standing(MONTHS - 1));
   await stop(child);
-  const cells = [lines.toLocaleString('en'), (loading / lines * 1e6).toFixed(1), running.toFixed(2), stopped.toFixed(2), empty.toFixed(1), first.toFixed(1),
+  const cells = [lines.toLocaleString('en'), (loading / lines * 1e6).toFixed(1), plain.toFixed(1), running.toFixed(2), stopped.toFixed(2), empty.toFixed(1), first.toFixed(1),
     (median(fresh) * 1000).toFixed(0), median(small).toFixed(2), corrections[9].toFixed(2), median(corrections.slice(-5)).toFixed(2), closing.toFixed(2), used.toFixed(0)];
   console.log(`| ${cells.join(' | ')} |`);
 }

@@ -4,7 +4,7 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   plugins: [react(), tailwindcss()],
-  server: { proxy: { '/api': 'http://localhost:8080' } },
+  server: { proxy: { '/api': process.env.ZEALOUS_SERVER ?? 'http://localhost:8080' } },
   build: { emptyOutDir: true },
   test: {
     css: { include: [/styles\.css\?raw/] },

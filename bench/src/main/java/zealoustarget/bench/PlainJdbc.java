@@ -4,6 +4,7 @@ import de.siegmar.fastcsv.reader.CsvReader;
 import de.siegmar.fastcsv.reader.CsvRecord;
 import java.io.IOException;
 import java.math.BigDecimal;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
@@ -11,13 +12,41 @@ import java.sql.PreparedStatement;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Stream;
 
 /** The baseline of loading: parse the file, insert its rows by JDBC batches, check nothing. */
-final class PlainJdbc {
+public final class PlainJdbc {
   private static final int BATCH = 1_000;
   private static final int COMMIT = 10_000;
 
   private PlainJdbc() {}
+
+  /**
+   * Loads each of some files into a database of its own, the first to warm up, and prints the
+   * median of the others in seconds a million lines.
+   */
+  public static void main(String[] files) throws Exception {
+    Path folder = Files.createTempDirectory("plain");
+    try {
+      List<Double> taken = new ArrayList<>();
+      for (String file : files) {
+        long start = System.nanoTime();
+        load(Path.of(file), folder.resolve("plain" + taken.size()));
+        double seconds = (System.nanoTime() - start) / 1e9;
+        try (Stream<String> lines = Files.lines(Path.of(file))) {
+          taken.add(seconds / (lines.count() - 1) * 1e6);
+        }
+      }
+      taken.remove(0);
+      System.out.printf(
+          Locale.ROOT, "%.1f%n", taken.stream().sorted().toList().get(taken.size() / 2));
+    } finally {
+      Bench.delete(folder);
+    }
+  }
 
   static void load(Path file, Path database) throws IOException, SQLException {
     try (Connection connection = DriverManager.getConnection(url(database), "sa", "");
@@ -66,8 +95,8 @@ final class PlainJdbc {
     insert.setInt(2, (int) one.getStartingLineNumber());
     insert.setInt(3, day.getYear() * 12 + day.getMonthValue() - 1);
     insert.setObject(4, day);
-    insert.setInt(5, Integer.parseInt(one.getField(2), 1, 5, 10));
-    insert.setInt(6, Integer.parseInt(one.getField(3), 1, 4, 10));
+    insert.setInt(5, Integer.parseInt(one.getField(2).substring(1)));
+    insert.setInt(6, Integer.parseInt(one.getField(3).substring(1)));
     insert.setString(7, one.getField(1));
     insert.setObject(
         8,

@@ -1,0 +1,5 @@
+/**
+ * The trail: what was changed, by whom, linked by hashes. Others add entries; only what reads and
+ * verifies the trail belongs here.
+ */
+package zealoustarget.server.audit;
