@@ -13,7 +13,7 @@ import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.ledger.PostMode;
 import zealoustarget.core.member.Axis;
 import zealoustarget.server.Application;
-import zealoustarget.server.accounts.Acting;
+import zealoustarget.server.accounts.CurrentAccount;
 import zealoustarget.server.files.Upload;
 import zealoustarget.server.intake.LoadRequest;
 import zealoustarget.server.intake.LoadService;
@@ -48,7 +48,7 @@ final class BenchServer implements AutoCloseable {
 
   /** Works as the application itself, which sees everything. */
   static void asApplication(Callable<Void> work) {
-    Acting.asSystem(
+    CurrentAccount.asSystem(
         NAME,
         () -> {
           try {

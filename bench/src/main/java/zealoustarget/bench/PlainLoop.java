@@ -6,13 +6,13 @@ import java.util.Map;
 import java.util.Set;
 import zealoustarget.core.amount.Direction;
 import zealoustarget.core.amount.Measure;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.ledger.Basis;
 import zealoustarget.core.ledger.Filters;
 import zealoustarget.core.ledger.GoalBook;
 import zealoustarget.core.ledger.Ledger;
-import zealoustarget.core.ledger.Months;
 import zealoustarget.core.ledger.StandingQuery;
 import zealoustarget.core.member.Axis;
 

@@ -3,8 +3,8 @@ package zealoustarget.bench;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.jdbc.core.JdbcTemplate;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.calendar.Span;
-import zealoustarget.core.ledger.Months;
 
 /** The same lines as a table of the same database, with an index that covers the sums. */
 final class SqlSums {

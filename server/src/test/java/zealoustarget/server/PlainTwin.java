@@ -11,7 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
-import zealoustarget.core.intake.Row;
+import zealoustarget.core.intake.LoadRow;
 import zealoustarget.server.ledger.PackedRows;
 
 /**
@@ -22,7 +22,7 @@ final class PlainTwin {
   private record Load(int id, String kind, String mode) {}
 
   /** A row that counts, until a later load takes it out. */
-  private record Line(Row.Actual row) {
+  private record Line(LoadRow.Actual row) {
     long amount() {
       return row.amounts()[0];
     }

@@ -8,8 +8,8 @@ import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.FiscalCalendar;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.calendar.Span;
-import zealoustarget.core.ledger.Months;
 
 /**
  * Reckons commission month by month: earned to date in the window, what of it is due, and what

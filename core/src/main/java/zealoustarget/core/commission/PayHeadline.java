@@ -7,7 +7,7 @@ import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.reading.Figures;
-import zealoustarget.core.reading.Outlook;
+import zealoustarget.core.reading.Pace;
 
 /** The sentence over a month's commission; it says nothing that the statements do not back. */
 public final class PayHeadline {
@@ -31,10 +31,10 @@ public final class PayHeadline {
 
   private final String month;
   private final String currency;
-  private final Outlook.@Nullable Days days;
+  private final Pace.@Nullable Days days;
   private final Figures figures;
 
-  private PayHeadline(String month, String currency, Outlook.@Nullable Days days, Figures figures) {
+  private PayHeadline(String month, String currency, Pace.@Nullable Days days, Figures figures) {
     this.month = month;
     this.currency = currency;
     this.days = days;
@@ -51,11 +51,7 @@ public final class PayHeadline {
    * @param figures how amounts are written
    */
   public static String of(
-      String month,
-      List<Line> lines,
-      String currency,
-      Outlook.@Nullable Days days,
-      Figures figures) {
+      String month, List<Line> lines, String currency, Pace.@Nullable Days days, Figures figures) {
     return new PayHeadline(month, currency, days, figures).of(lines);
   }
 

@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Ratio;
-import zealoustarget.core.ledger.Months;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.member.KeyText;
 
 /** The plans in their versions, and which rep has which in which months. Immutable. */

@@ -7,7 +7,7 @@ import zealoustarget.core.amount.Ratio;
  * What holds for a rep in a month: the plan, and how the quota ramps up.
  *
  * @param ramp shares of the quota for the first months from {@code rampFrom} on; all of it after
- * @param rampFrom month number as in {@link zealoustarget.core.ledger.Months}; 0 without a ramp
+ * @param rampFrom month number as in {@link zealoustarget.core.calendar.Months}; 0 without a ramp
  */
 public record Terms(Plan plan, List<Ratio> ramp, int rampFrom) {
   public Terms {

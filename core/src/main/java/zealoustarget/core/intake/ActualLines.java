@@ -11,11 +11,11 @@ import java.util.TreeSet;
 import java.util.function.IntPredicate;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.ledger.ActualBlock;
 import zealoustarget.core.ledger.Members;
-import zealoustarget.core.ledger.Months;
 import zealoustarget.core.ledger.OrderKey;
-import zealoustarget.core.ledger.Usual;
+import zealoustarget.core.ledger.TypicalAmounts;
 import zealoustarget.core.member.Axis;
 
 /** Lines of actuals: order lines, monthly sums, or one column per month. */
@@ -26,7 +26,7 @@ final class ActualLines implements LineReader.Kind {
   private final LoadSpec spec;
   private final History history;
   private final List<Header.AmountColumn> columns;
-  private final List<@Nullable Usual> usuals = new ArrayList<>();
+  private final List<@Nullable TypicalAmounts> usuals = new ArrayList<>();
   private final FirstSeen lines = new FirstSeen();
   private final FirstSeen askedRoster = new FirstSeen();
   private final boolean isPlain;
@@ -43,7 +43,7 @@ final class ActualLines implements LineReader.Kind {
   }
 
   @Override
-  public void read(Draft draft) {
+  public void read(LineContext draft) {
     int rep = draft.member(Axis.REP, false);
     int region = draft.member(Axis.REGION, false);
     int product = draft.member(Axis.PRODUCT, false);
@@ -64,8 +64,8 @@ final class ActualLines implements LineReader.Kind {
     if (draft.isHeld()) {
       return;
     }
-    Row.Actual line =
-        new Row.Actual(draft.line(), month, day, rep, region, product, order, amounts);
+    LoadRow.Actual line =
+        new LoadRow.Actual(draft.line(), month, day, rep, region, product, order, amounts);
     remark(draft, line);
     if (isPlain) {
       askRoster(draft, rep, month);
@@ -79,7 +79,7 @@ final class ActualLines implements LineReader.Kind {
   }
 
   /** Rows for each month that has an amount in its columns. */
-  private void addByMonth(Draft draft, Row.Actual line) {
+  private void addByMonth(LineContext draft, LoadRow.Actual line) {
     Set<YearMonth> months = new TreeSet<>();
     for (int i = 0; i < columns.size(); i++) {
       YearMonth month = columns.get(i).month();
@@ -94,12 +94,12 @@ final class ActualLines implements LineReader.Kind {
   }
 
   /** A row of the actuals of some columns, and one of the goals beside them. */
-  private void add(Draft draft, Row.Actual line, int month, IntPredicate isTaken) {
+  private void add(LineContext draft, LoadRow.Actual line, int month, IntPredicate isTaken) {
     long[] actuals = amounts(line, isTaken, false);
     long[] goals = amounts(line, isTaken, true);
     if (ActualBlock.hasAny(actuals)) {
       draft.add(
-          new Row.Actual(
+          new LoadRow.Actual(
               line.line(),
               month,
               line.day(),
@@ -110,12 +110,12 @@ final class ActualLines implements LineReader.Kind {
               actuals));
     }
     if (ActualBlock.hasAny(goals) && goalMember(line) >= 0) {
-      draft.add(new Row.Goal(line.line(), month, goalMember(line), goals));
+      draft.add(new LoadRow.Goal(line.line(), month, goalMember(line), goals));
     }
   }
 
   /** Amounts by measure, of the actual or the goal columns that are taken. */
-  private long[] amounts(Row.Actual line, IntPredicate isTaken, boolean isGoal) {
+  private long[] amounts(LoadRow.Actual line, IntPredicate isTaken, boolean isGoal) {
     long[] amounts = new long[header.measures().size()];
     Arrays.fill(amounts, ActualBlock.NO_AMOUNT);
     for (int i = 0; i < columns.size(); i++) {
@@ -126,7 +126,7 @@ final class ActualLines implements LineReader.Kind {
     return amounts;
   }
 
-  private int goalMember(Row.Actual line) {
+  private int goalMember(LoadRow.Actual line) {
     return switch (Objects.requireNonNull(spec.axis())) {
       case REP -> line.rep();
       case REGION -> line.region();
@@ -135,13 +135,13 @@ final class ActualLines implements LineReader.Kind {
     };
   }
 
-  private static @Nullable String order(Draft draft) {
+  private static @Nullable String order(LineContext draft) {
     String order = draft.cell(Header.Role.ORDER);
     draft.isUnfit(Header.Role.ORDER, order, LONGEST_ORDER);
     return order.isEmpty() ? null : order;
   }
 
-  private void remark(Draft draft, Row.Actual line) {
+  private void remark(LineContext draft, LoadRow.Actual line) {
     int first = lines.seenOrAdd(draft.fingerprint(), draft.line());
     if (first > 0) {
       draft.find(null, FindingCode.DUPLICATE_LINE, "first", Integer.toString(first));
@@ -158,9 +158,9 @@ final class ActualLines implements LineReader.Kind {
     }
   }
 
-  private void remarkUnusual(Draft draft, Row.Actual line) {
+  private void remarkUnusual(LineContext draft, LoadRow.Actual line) {
     for (int i = 0; i < columns.size(); i++) {
-      Usual usual = usuals.get(i);
+      TypicalAmounts usual = usuals.get(i);
       long amount = line.amounts()[i];
       if (usual == null || columns.get(i).isGoal() || amount == ActualBlock.NO_AMOUNT) {
         continue;
@@ -214,7 +214,7 @@ final class ActualLines implements LineReader.Kind {
   }
 
   /** Says once per rep and month that the roster does not have them. */
-  private void askRoster(Draft draft, int rep, int month) {
+  private void askRoster(LineContext draft, int rep, int month) {
     if (rep >= 0 && askedRoster.seenOrAdd((long) rep << 32 | month, 1) == 0) {
       draft.checkRoster(rep, month);
     }

@@ -13,11 +13,11 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.ledger.ActualBlock;
 import zealoustarget.core.ledger.GoalBook;
 import zealoustarget.core.ledger.Ledger;
-import zealoustarget.core.ledger.Months;
-import zealoustarget.core.ledger.Usual;
+import zealoustarget.core.ledger.TypicalAmounts;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
 
@@ -60,8 +60,8 @@ public final class FileChecks {
   }
 
   /** Takes in one ready row. */
-  public void see(Row row) {
-    if (row instanceof Row.Actual actual) {
+  public void see(LoadRow row) {
+    if (row instanceof LoadRow.Actual actual) {
       int region =
           actual.region() >= 0
               ? actual.region()
@@ -74,7 +74,7 @@ public final class FileChecks {
       sample(actual.amounts());
       set(lastReps, actual.rep());
       set(lastRegions, region);
-    } else if (row instanceof Row.Goal goal) {
+    } else if (row instanceof LoadRow.Goal goal) {
       for (int m = 0; m < goal.amounts().length; m++) {
         if (goal.amounts()[m] != ActualBlock.NO_AMOUNT) {
           goals.put(
@@ -108,7 +108,7 @@ public final class FileChecks {
     List<Finding> found = new ArrayList<>();
     for (int m = 0; m < sampled.length; m++) {
       Measure measure = measures.get(m);
-      Usual posted = sampled[m] < FEWEST ? null : history.usual(measure.code());
+      TypicalAmounts posted = sampled[m] < FEWEST ? null : history.usual(measure.code());
       long usual = posted == null ? 0 : posted.overall();
       long[] ordered = Arrays.copyOf(samples[m], sampled[m]);
       Arrays.sort(ordered);

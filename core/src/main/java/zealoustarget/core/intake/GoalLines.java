@@ -8,9 +8,9 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.TreeMap;
 import zealoustarget.core.amount.Measure;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.ledger.ActualBlock;
 import zealoustarget.core.ledger.Members;
-import zealoustarget.core.ledger.Months;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.spread.Spread;
 
@@ -30,14 +30,14 @@ final class GoalLines implements LineReader.Kind {
   }
 
   @Override
-  public void read(Draft draft) {
+  public void read(LineContext draft) {
     int member = axis == Axis.COMPANY ? Members.COMPANY.id() : draft.member(axis, true);
     List<YearMonth> months = header.isWide() ? List.of() : months(draft);
     long[] amounts = draft.amounts();
     if (draft.isHeld()) {
       return;
     }
-    List<Row.Goal> rows =
+    List<LoadRow.Goal> rows =
         header.isWide()
             ? byColumn(draft, member, amounts)
             : byMonths(draft, member, months, amounts);
@@ -51,7 +51,7 @@ final class GoalLines implements LineReader.Kind {
   }
 
   /** The months that a line speaks of: one, or a fiscal year's twelve. */
-  private List<YearMonth> months(Draft draft) {
+  private List<YearMonth> months(LineContext draft) {
     if (header.timePlace() == header.place(Header.Role.YEAR)) {
       int year = draft.fiscalYear();
       return year < 0 ? List.of() : spec.calendar().year(year).months();
@@ -60,7 +60,7 @@ final class GoalLines implements LineReader.Kind {
     return month < 0 ? List.of() : List.of(Months.of(month));
   }
 
-  private List<Row.Goal> byColumn(Draft draft, int member, long[] amounts) {
+  private List<LoadRow.Goal> byColumn(LineContext draft, int member, long[] amounts) {
     Map<Integer, long[]> byMonth = new TreeMap<>();
     for (int i = 0; i < amounts.length; i++) {
       Header.AmountColumn column = header.amounts().get(i);
@@ -71,8 +71,8 @@ final class GoalLines implements LineReader.Kind {
             amounts[i];
       }
     }
-    List<Row.Goal> rows = new ArrayList<>();
-    byMonth.forEach((month, of) -> rows.add(new Row.Goal(draft.line(), month, member, of)));
+    List<LoadRow.Goal> rows = new ArrayList<>();
+    byMonth.forEach((month, of) -> rows.add(new LoadRow.Goal(draft.line(), month, member, of)));
     return rows;
   }
 
@@ -82,26 +82,26 @@ final class GoalLines implements LineReader.Kind {
     return amounts;
   }
 
-  private static List<Row.Goal> byMonths(
-      Draft draft, int member, List<YearMonth> months, long[] amounts) {
+  private static List<LoadRow.Goal> byMonths(
+      LineContext draft, int member, List<YearMonth> months, long[] amounts) {
     List<List<Long>> parts = new ArrayList<>();
     for (long amount : amounts) {
       parts.add(amount == ActualBlock.NO_AMOUNT ? List.of() : Spread.evenly(amount, months.size()));
     }
-    List<Row.Goal> rows = new ArrayList<>();
+    List<LoadRow.Goal> rows = new ArrayList<>();
     for (int m = 0; m < months.size(); m++) {
       int at = m;
       long[] monthAmounts =
           parts.stream()
               .mapToLong(part -> part.isEmpty() ? ActualBlock.NO_AMOUNT : part.get(at))
               .toArray();
-      rows.add(new Row.Goal(draft.line(), Months.number(months.get(m)), member, monthAmounts));
+      rows.add(new LoadRow.Goal(draft.line(), Months.number(months.get(m)), member, monthAmounts));
     }
     return rows;
   }
 
   /** Finds a range that lacks an end, or whose ends run backwards. */
-  private void findBrokenRange(Draft draft, Row.Goal row) {
+  private void findBrokenRange(LineContext draft, LoadRow.Goal row) {
     List<String> codes = header.measures().stream().map(Measure::code).toList();
     for (int low = 0; low < codes.size() && !draft.isHeld(); low++) {
       if (Measure.isLowEnd(codes.get(low))) {
@@ -129,7 +129,7 @@ final class GoalLines implements LineReader.Kind {
   }
 
   /** Finds a line before that gives the same member a goal of the same measure and month. */
-  private void findTwice(Draft draft, Row.Goal row) {
+  private void findTwice(LineContext draft, LoadRow.Goal row) {
     for (int i = 0; i < row.amounts().length && !draft.isHeld(); i++) {
       long key = ((long) row.month() * 256 + i) << 32 | row.member();
       int first =

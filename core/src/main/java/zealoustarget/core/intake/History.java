@@ -1,7 +1,7 @@
 package zealoustarget.core.intake;
 
 import org.jspecify.annotations.Nullable;
-import zealoustarget.core.ledger.Usual;
+import zealoustarget.core.ledger.TypicalAmounts;
 
 /** What is posted already, asked while lines are read. */
 public interface History {
@@ -14,7 +14,7 @@ public interface History {
         }
 
         @Override
-        public @Nullable Usual usual(String measure) {
+        public @Nullable TypicalAmounts usual(String measure) {
           return null;
         }
       };
@@ -28,5 +28,5 @@ public interface History {
   }
 
   /** How large the posted lines of a measure are, or null where none is posted. */
-  @Nullable Usual usual(String measure);
+  @Nullable TypicalAmounts usual(String measure);
 }

@@ -10,4 +10,4 @@ import java.util.List;
  * @param amounts sums of what could be read, one per measure of the file, smallest units
  */
 public record LineOutcome(
-    Reconciliation.Part part, List<Row> rows, List<Finding> findings, long[] amounts) {}
+    Reconciliation.Part part, List<LoadRow> rows, List<Finding> findings, long[] amounts) {}

@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
-import zealoustarget.core.ledger.Months;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.member.Axis;
 
 /**
@@ -27,7 +27,7 @@ public final class LineReader {
 
   /** What one kind of file makes of a line with the right number of cells. */
   interface Kind {
-    void read(Draft draft);
+    void read(LineContext draft);
   }
 
   private static final Pattern TOTAL =
@@ -54,7 +54,7 @@ public final class LineReader {
           Header.Role.NAME);
 
   private final Header header;
-  private final Formats formats;
+  private final ColumnFormats formats;
   private final Directory directory;
   private final Kind kind;
   private final List<String> foldedTitles;
@@ -78,7 +78,7 @@ public final class LineReader {
     this.history = history;
     this.timeTitle =
         header.timePlace() < 0 ? null : Header.nameOf(header.titles(), header.timePlace());
-    this.formats = new Formats(header, profiles, spec);
+    this.formats = new ColumnFormats(header, profiles, spec);
     this.directory = directory;
     this.keyRoles = KEY_ROLES.stream().filter(role -> header.place(role) >= 0).toList();
     this.foldedTitles = header.titles().stream().map(Header::fold).toList();
@@ -97,7 +97,7 @@ public final class LineReader {
    * @param line its number in the file, of its first part where it runs over several
    */
   public LineOutcome read(int line, List<String> cells, Decision decision) {
-    Draft draft = new Draft(header, formats, directory, line, cells);
+    LineContext draft = new LineContext(header, formats, directory, line, cells);
     if (decision == Decision.LEAVE_OUT) {
       return draft.leftOut(FindingCode.LEFT_OUT);
     }
@@ -125,11 +125,11 @@ public final class LineReader {
   }
 
   /** A wrong year would open months that nobody closes; a stay may well begin long ago. */
-  private void checkMonth(Draft draft, Row row) {
+  private void checkMonth(LineContext draft, LoadRow row) {
     int month;
-    if (row instanceof Row.Actual actual) {
+    if (row instanceof LoadRow.Actual actual) {
       month = actual.month();
-    } else if (row instanceof Row.Goal goal) {
+    } else if (row instanceof LoadRow.Goal goal) {
       month = goal.month();
     } else {
       return;

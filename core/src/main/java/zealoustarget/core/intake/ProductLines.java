@@ -7,7 +7,7 @@ final class ProductLines implements LineReader.Kind {
   private final FirstSeen products = new FirstSeen();
 
   @Override
-  public void read(Draft draft) {
+  public void read(LineContext draft) {
     String key = draft.cell(Header.Role.PRODUCT);
     String name = draft.name(key);
     int line = draft.cell(Header.Role.LINE).isEmpty() ? -1 : draft.member(Axis.LINE, false);
@@ -26,6 +26,6 @@ final class ProductLines implements LineReader.Kind {
           Integer.toString(first));
       return;
     }
-    draft.add(new Row.Product(draft.line(), product, name, line));
+    draft.add(new LoadRow.Product(draft.line(), product, name, line));
   }
 }

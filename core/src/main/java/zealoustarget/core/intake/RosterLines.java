@@ -2,7 +2,7 @@ package zealoustarget.core.intake;
 
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
-import zealoustarget.core.ledger.Months;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.member.Axis;
 
 /** Lines of a roster: a rep's name and place from a month on; several lines for a rep are moves. */
@@ -19,7 +19,7 @@ final class RosterLines implements LineReader.Kind {
   }
 
   @Override
-  public void read(Draft draft) {
+  public void read(LineContext draft) {
     int from = draft.month(header.place(Header.Role.FROM));
     Integer until = until(draft, from);
     String key = draft.cell(Header.Role.REP);
@@ -31,22 +31,24 @@ final class RosterLines implements LineReader.Kind {
     if (draft.isHeld() || isTwice(draft, rep, from, key)) {
       return;
     }
-    draft.add(new Row.Stay(draft.line(), rep, name, region, manager, from, until, mail(draft)));
+    draft.add(
+        new LoadRow.RosterAssignment(
+            draft.line(), rep, name, region, manager, from, until, mail(draft)));
   }
 
-  private static @Nullable String mail(Draft draft) {
+  private static @Nullable String mail(LineContext draft) {
     String mail = draft.cell(Header.Role.MAIL);
     if (mail.isEmpty()) {
       return null;
     }
-    if (mail.length() > Draft.LONGEST_NAME || !MAIL.matcher(mail).matches()) {
+    if (mail.length() > LineContext.LONGEST_NAME || !MAIL.matcher(mail).matches()) {
       draft.find(draft.title(Header.Role.MAIL), FindingCode.MAIL_UNREADABLE, "value", mail);
       return null;
     }
     return mail;
   }
 
-  private @Nullable Integer until(Draft draft, int from) {
+  private @Nullable Integer until(LineContext draft, int from) {
     if (draft.cell(Header.Role.UNTIL).isEmpty()) {
       return null;
     }
@@ -63,7 +65,7 @@ final class RosterLines implements LineReader.Kind {
     return until < 0 ? null : until;
   }
 
-  private boolean isTwice(Draft draft, int rep, int from, String key) {
+  private boolean isTwice(LineContext draft, int rep, int from, String key) {
     int first = stays.seenOrAdd((long) from << 32 | rep, draft.line());
     if (first > 0) {
       draft.find(

@@ -151,7 +151,8 @@ public record Breakdown(Axis axis, Split split, Ratio whole, List<Part> parts) {
       }
       boolean isOwn = !(query.basis() instanceof Basis.Set) || hasOwnGoals();
       if (isOwn && reading.range() == null) {
-        Figures own = new Figures(ledger, parts, new Places.Plain(along, ledger.members(), true));
+        QueryFigures own =
+            new QueryFigures(ledger, parts, new Places.Plain(along, ledger.members(), true));
         return new Breakdown(along, Split.OWN_GOALS, variance, ownParts(own));
       }
       return bySpread(variance);
@@ -162,7 +163,7 @@ public record Breakdown(Axis axis, Split split, Ratio whole, List<Part> parts) {
       return book != null && book.axis() == query.axis() && Filters.isPlaced(book.axis(), along);
     }
 
-    private List<Part> ownParts(Figures figures) {
+    private List<Part> ownParts(QueryFigures figures) {
       List<Part> parts = new ArrayList<>();
       for (int place = -1; place < figures.places(); place++) {
         if (figures.hasRow(place)) {

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.member.Axis;
 

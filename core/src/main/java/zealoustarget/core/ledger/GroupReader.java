@@ -31,9 +31,9 @@ final class GroupReader {
   private final StandingQuery query;
   private final Axis groupAxis;
   private final Places.Pairs pairs;
-  private final Figures figures;
+  private final QueryFigures figures;
   private final Standing.Rules rules;
-  private final @Nullable Figures groupFigures;
+  private final @Nullable QueryFigures groupFigures;
   private final IdentityHashMap<Row, Integer> placeOfRow = new IdentityHashMap<>();
 
   GroupReader(Ledger ledger, StandingQuery query, Axis groupAxis) {
@@ -42,11 +42,11 @@ final class GroupReader {
     this.groupAxis = groupAxis;
     this.rules = new Standing.Rules(query.measure(), ledger.ladder(query), query.isWhole());
     this.pairs = new Places.Pairs(groupAxis, query.axis(), ledger.members());
-    this.figures = new Figures(ledger, query, pairs);
+    this.figures = new QueryFigures(ledger, query, pairs);
     GoalBook book = ledger.goalBook(query.basis());
     this.groupFigures =
         book != null && book.axis() == groupAxis && query.narrowing().isNone()
-            ? new Figures(
+            ? new QueryFigures(
                 ledger, query.withAxis(groupAxis), new Places.Plain(groupAxis, ledger.members()))
             : null;
   }
@@ -146,7 +146,7 @@ final class GroupReader {
   }
 
   /** The same sums against the goal that the group itself, or all groups, have. */
-  private Unjudged withGoalOf(Unjudged read, @Nullable Figures own, @Nullable Integer group) {
+  private Unjudged withGoalOf(Unjudged read, @Nullable QueryFigures own, @Nullable Integer group) {
     if (own == null || (group != null && group < 0)) {
       return read;
     }

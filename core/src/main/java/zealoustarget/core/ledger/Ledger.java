@@ -21,6 +21,7 @@ import org.jspecify.annotations.Nullable;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.member.Axis;
@@ -365,7 +366,7 @@ public final class Ledger {
   }
 
   /** The span's months side by side, with the whole; the same members in all. */
-  public Sheet sheet(StandingQuery query) {
+  public SpanSheet sheet(StandingQuery query) {
     Standing whole = standing(query);
     Narrowing kept =
         query.narrowing().isNone()
@@ -373,7 +374,7 @@ public final class Ledger {
             : Narrowing.to(
                 whole.rows().stream().map(row -> row.member().id()).collect(Collectors.toSet()));
     boolean isEmpty = whole.rows().isEmpty() && !query.narrowing().isNone();
-    return new Sheet(
+    return new SpanSheet(
         whole,
         query.span().months().stream()
             .map(month -> query.withSpan(Span.of(month)).withNarrowing(kept))
@@ -393,7 +394,7 @@ public final class Ledger {
 
   /** The two sums that a rate divides, smallest units of their measures; of a member or of all. */
   public SpanParts parts(StandingQuery query, @Nullable Integer member) {
-    Figures figures = new Figures(this, query, new Places.Plain(query.axis(), members));
+    QueryFigures figures = new QueryFigures(this, query, new Places.Plain(query.axis(), members));
     SpanSums.Sum sum = figures.actual().sum();
     for (int place : member == null ? figures.all() : new int[] {member}) {
       sum.add(place);
@@ -409,7 +410,8 @@ public final class Ledger {
    */
   public Goal assigned(StandingQuery query, String goalSet, @Nullable Integer member) {
     StandingQuery other = query.withBasis(new Basis.Set(goalSet), query.ladder());
-    Figures figures = new Figures(this, other, new Places.Plain(query.axis(), members, true));
+    QueryFigures figures =
+        new QueryFigures(this, other, new Places.Plain(query.axis(), members, true));
     return (member == null
             ? figures.read(Standing.ALL, figures.all())
             : figures.read(members.get(query.axis(), member), member))

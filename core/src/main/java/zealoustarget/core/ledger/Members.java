@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.KeyText;
 import zealoustarget.core.member.Member;
@@ -35,14 +36,14 @@ public final class Members {
    * @param region id, or −1
    * @param manager id, or −1
    */
-  public record Stay(
+  public record RosterAssignment(
       int rep, int fromMonth, @Nullable Integer untilMonth, int region, int manager) {}
 
   private final Map<Axis, Map<Integer, Member>> byId = new EnumMap<>(Axis.class);
   private final Map<Axis, List<Member>> sorted = new EnumMap<>(Axis.class);
   private final Map<Axis, Integer> sizes = new EnumMap<>(Axis.class);
   private final Map<Axis, Map<String, Member>> byFoldedKey = new ConcurrentHashMap<>();
-  private final Map<Integer, List<Stay>> stays;
+  private final Map<Integer, List<RosterAssignment>> stays;
   private final Lines lines;
   private final int[][] regionByMonth;
   private final int[][] managerByMonth;
@@ -56,11 +57,13 @@ public final class Members {
    * @param lineOfProduct line id per product id
    */
   public Members(
-      Map<Axis, List<Member>> members, List<Stay> stays, Map<Integer, Integer> lineOfProduct) {
+      Map<Axis, List<Member>> members,
+      List<RosterAssignment> stays,
+      Map<Integer, Integer> lineOfProduct) {
     this(members, stays, Lines.of(lineOfProduct));
   }
 
-  private Members(Map<Axis, List<Member>> members, List<Stay> stays, Lines lines) {
+  private Members(Map<Axis, List<Member>> members, List<RosterAssignment> stays, Lines lines) {
     for (Axis axis : Axis.values()) {
       Map<Integer, Member> ids = new HashMap<>();
       members.getOrDefault(axis, List.of()).forEach(member -> ids.put(member.id(), member));
@@ -73,7 +76,7 @@ public final class Members {
     }
     this.lines = lines;
     this.stays = closeOpenStays(stays);
-    this.firstMonth = stays.stream().mapToInt(Stay::fromMonth).min().orElse(0);
+    this.firstMonth = stays.stream().mapToInt(RosterAssignment::fromMonth).min().orElse(0);
     int reps = size(Axis.REP);
     this.regionByMonth = new int[reps][];
     this.managerByMonth = new int[reps][];
@@ -166,7 +169,7 @@ public final class Members {
   }
 
   /** A rep's stays in the order of their months, open ones closed by the next. */
-  public List<Stay> stays(int rep) {
+  public List<RosterAssignment> stays(int rep) {
     return stays.getOrDefault(rep, List.of());
   }
 
@@ -196,17 +199,17 @@ public final class Members {
   }
 
   /** Some of the members with some of their stays, products in their lines. */
-  Members narrowed(Map<Axis, List<Member>> kept, List<Stay> keptStays) {
+  Members narrowed(Map<Axis, List<Member>> kept, List<RosterAssignment> keptStays) {
     return new Members(kept, keptStays, lines);
   }
 
   /** The same company, in which products are in some months in the lines that are kept. */
-  Members withLines(Frozen.KeptLines kept) {
+  Members withLines(SealedMonths.KeptLines kept) {
     Map<Axis, List<Member>> known = new EnumMap<>(sorted);
     Map<Integer, Member> all = new HashMap<>(members(Axis.LINE));
     kept.lines().forEach(line -> all.putIfAbsent(line.id(), line));
     known.put(Axis.LINE, List.copyOf(all.values()));
-    List<Stay> same = stays.values().stream().flatMap(List::stream).toList();
+    List<RosterAssignment> same = stays.values().stream().flatMap(List::stream).toList();
     return new Members(known, same, lines.keeping(kept.byMonth()));
   }
 
@@ -227,9 +230,9 @@ public final class Members {
 
   /** The same company, in which reps are in some months where others had them. */
   Members withPlaces(Map<Integer, Members> byMonth) {
-    List<Stay> changed = new ArrayList<>();
+    List<RosterAssignment> changed = new ArrayList<>();
     for (Member rep : all(Axis.REP)) {
-      List<Stay> own = stays(rep.id());
+      List<RosterAssignment> own = stays(rep.id());
       for (Map.Entry<Integer, Members> then : byMonth.entrySet()) {
         own = withMonth(own, rep.id(), then.getKey(), then.getValue());
       }
@@ -245,25 +248,28 @@ public final class Members {
   }
 
   /** A rep's stays with one month as others have it; what lies around it stays. */
-  private static List<Stay> withMonth(List<Stay> stays, int rep, int month, Members then) {
-    List<Stay> parts = new ArrayList<>();
-    for (Stay stay : stays) {
+  private static List<RosterAssignment> withMonth(
+      List<RosterAssignment> stays, int rep, int month, Members then) {
+    List<RosterAssignment> parts = new ArrayList<>();
+    for (RosterAssignment stay : stays) {
       if (!covers(stay, month)) {
         parts.add(stay);
         continue;
       }
       if (stay.fromMonth() < month) {
-        parts.add(new Stay(rep, stay.fromMonth(), month - 1, stay.region(), stay.manager()));
+        parts.add(
+            new RosterAssignment(rep, stay.fromMonth(), month - 1, stay.region(), stay.manager()));
       }
       if (stay.untilMonth() == null || stay.untilMonth() > month) {
-        parts.add(new Stay(rep, month + 1, stay.untilMonth(), stay.region(), stay.manager()));
+        parts.add(
+            new RosterAssignment(rep, month + 1, stay.untilMonth(), stay.region(), stay.manager()));
       }
     }
     then.stays(rep).stream()
         .filter(stay -> covers(stay, month))
-        .map(stay -> new Stay(rep, month, month, stay.region(), stay.manager()))
+        .map(stay -> new RosterAssignment(rep, month, month, stay.region(), stay.manager()))
         .forEach(parts::add);
-    parts.sort(Comparator.comparingInt(Stay::fromMonth));
+    parts.sort(Comparator.comparingInt(RosterAssignment::fromMonth));
     return parts;
   }
 
@@ -284,7 +290,7 @@ public final class Members {
     int[] manager = new int[months];
     Arrays.fill(region, NONE);
     Arrays.fill(manager, NONE);
-    for (Stay stay : stays.getOrDefault(rep, List.of())) {
+    for (RosterAssignment stay : stays.getOrDefault(rep, List.of())) {
       for (int at = stay.fromMonth() - firstMonth; at < months; at++) {
         if (covers(stay, firstMonth + at)) {
           region[at] = stay.region();
@@ -296,34 +302,36 @@ public final class Members {
     managerByMonth[rep] = manager;
   }
 
-  private static boolean covers(Stay stay, int month) {
+  private static boolean covers(RosterAssignment stay, int month) {
     return month >= stay.fromMonth() && (stay.untilMonth() == null || month <= stay.untilMonth());
   }
 
   /** The last month in which any place begins or has just ended. */
-  private static int lastChange(List<Stay> stays) {
+  private static int lastChange(List<RosterAssignment> stays) {
     return stays.stream()
         .mapToInt(stay -> stay.untilMonth() == null ? stay.fromMonth() : stay.untilMonth() + 1)
         .max()
         .orElse(0);
   }
 
-  private static Map<Integer, List<Stay>> closeOpenStays(List<Stay> stays) {
-    Map<Integer, List<Stay>> byRep = new HashMap<>();
+  private static Map<Integer, List<RosterAssignment>> closeOpenStays(List<RosterAssignment> stays) {
+    Map<Integer, List<RosterAssignment>> byRep = new HashMap<>();
     stays.stream()
-        .sorted(Comparator.comparingInt(Stay::fromMonth))
+        .sorted(Comparator.comparingInt(RosterAssignment::fromMonth))
         .forEach(stay -> byRep.computeIfAbsent(stay.rep(), rep -> new ArrayList<>()).add(stay));
     byRep.values().forEach(Members::closeOpen);
     return byRep;
   }
 
-  private static void closeOpen(List<Stay> ordered) {
+  private static void closeOpen(List<RosterAssignment> ordered) {
     for (int i = 0; i + 1 < ordered.size(); i++) {
-      Stay stay = ordered.get(i);
+      RosterAssignment stay = ordered.get(i);
       if (stay.untilMonth() == null) {
         int until = ordered.get(i + 1).fromMonth() - 1;
         ordered.set(
-            i, new Stay(stay.rep(), stay.fromMonth(), until, stay.region(), stay.manager()));
+            i,
+            new RosterAssignment(
+                stay.rep(), stay.fromMonth(), until, stay.region(), stay.manager()));
       }
     }
   }

@@ -61,7 +61,7 @@ public final class Overlay {
         OrderSet orders = corrected.computeIfAbsent(layer.measures(), some -> new OrderSet());
         layer.blocks.forEach(orders::addAll);
       } else if (layer.mode() == PostMode.REPLACE) {
-        replaced.add(new Replaced(layer.measures(), Scope.of(layer.blocks, members)));
+        replaced.add(new Replaced(layer.measures(), LoadScope.of(layer.blocks, members)));
       }
     }
     return List.copyOf(counting);
@@ -86,7 +86,7 @@ public final class Overlay {
     return left;
   }
 
-  private record Replaced(List<String> measures, Scope scope) {}
+  private record Replaced(List<String> measures, LoadScope scope) {}
 
   /**
    * The same with one more layer on top, which leaves the blocks alone that it does not touch.
@@ -99,7 +99,7 @@ public final class Overlay {
         switch (layer.mode()) {
           case ADD -> block -> new BitSet();
           case REPLACE -> {
-            Scope scope = Scope.of(layer.blocks, members);
+            LoadScope scope = LoadScope.of(layer.blocks, members);
             yield block -> scope.rowsOf(block, members);
           }
           case CORRECT -> OrderSet.of(layer.blocks)::rowsOf;
@@ -122,7 +122,7 @@ public final class Overlay {
    * correct. Without them, replace.
    */
   public static PostMode proposed(List<ActualBlock> blocks, Ledger ledger) {
-    Scope scope = Scope.of(blocks, ledger.members());
+    LoadScope scope = LoadScope.of(blocks, ledger.members());
     List<String> measures = blocks.isEmpty() ? List.of() : blocks.get(0).measures();
     long posted =
         ledger.blocks().stream()

@@ -8,7 +8,7 @@ import java.util.stream.Stream;
 public enum PostMode {
   /** Its lines count beside the earlier ones. */
   ADD,
-  /** Earlier lines of the same months and members no longer count; see {@link Scope}. */
+  /** Earlier lines of the same months and members no longer count; see {@link LoadScope}. */
   REPLACE,
   /** Earlier lines of the same order and product no longer count. */
   CORRECT;

@@ -12,6 +12,7 @@ import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.ledger.Narrowing.By;
 import zealoustarget.core.ledger.Narrowing.Top;
 import zealoustarget.core.member.Member;
@@ -23,14 +24,15 @@ import zealoustarget.core.reading.Standing.Unjudged;
 final class Reader {
   private final Ledger ledger;
   private final StandingQuery query;
-  private final Figures figures;
+  private final QueryFigures figures;
   private final Standing.Rules rules;
 
   Reader(Ledger ledger, StandingQuery query) {
     this.ledger = ledger;
     this.query = query;
     this.rules = new Standing.Rules(query.measure(), ledger.ladder(query), query.isWhole());
-    this.figures = new Figures(ledger, query, new Places.Plain(query.axis(), ledger.members()));
+    this.figures =
+        new QueryFigures(ledger, query, new Places.Plain(query.axis(), ledger.members()));
   }
 
   Standing standing() {
@@ -123,7 +125,7 @@ final class Reader {
 
   /** What of a total is beyond the rows with a goal. */
   static Standing.Outside outside(
-      Figures figures, List<Row> rows, Function<Row, Integer> placeOf, int[] unassigned) {
+      QueryFigures figures, List<Row> rows, Function<Row, Integer> placeOf, int[] unassigned) {
     int[] without = placesWhere(rows, row -> !row.hasGoal(), placeOf);
     int[] with = placesWhere(rows, Row::hasGoal, placeOf);
     SpanSums.Sum noGoal = sum(figures, without);
@@ -144,7 +146,7 @@ final class Reader {
         .toArray();
   }
 
-  private static SpanSums.Sum sum(Figures figures, int[] places) {
+  private static SpanSums.Sum sum(QueryFigures figures, int[] places) {
     SpanSums.Sum sum = figures.actual().sum();
     for (int place : places) {
       sum.add(place);

@@ -5,7 +5,7 @@ import zealoustarget.core.amount.Measure;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.member.Axis;
-import zealoustarget.core.reading.Outlook;
+import zealoustarget.core.reading.Pace;
 
 /**
  * What is asked of the ledger.
@@ -24,7 +24,7 @@ public record StandingQuery(
     Filters filters,
     Ladder ladder,
     Narrowing narrowing,
-    Outlook.@Nullable Days days,
+    Pace.@Nullable Days days,
     boolean isWhole) {
   public static final int LONGEST_SPAN = 128;
 
@@ -83,7 +83,7 @@ public record StandingQuery(
   }
 
   /** The same, read on a day of the span's last month. */
-  public StandingQuery withDays(Outlook.@Nullable Days other) {
+  public StandingQuery withDays(Pace.@Nullable Days other) {
     return new StandingQuery(
         axis, measure, span, basis, filters, ladder, narrowing, other, isWhole);
   }

@@ -53,7 +53,7 @@ public final class Headline {
    */
   public record Scope(
       String last,
-      Outlook.@Nullable Days days,
+      Pace.@Nullable Days days,
       int months,
       List<String> empty,
       List<String> waiting,
@@ -160,7 +160,7 @@ public final class Headline {
 
   /** The span; where it ends in a running month, how far that is. */
   private String span() {
-    Outlook.Days days = scope.days();
+    Pace.Days days = scope.days();
     if (days == null) {
       return words.span();
     }

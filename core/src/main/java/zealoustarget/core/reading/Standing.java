@@ -52,7 +52,7 @@ public record Standing(
       Member member,
       Reading reading,
       Status status,
-      @Nullable Outlook outlook,
+      @Nullable Pace outlook,
       @Nullable Judged comparable,
       @Nullable Judged toDate,
       Judged spoken) {
@@ -84,7 +84,7 @@ public record Standing(
       Member member,
       Reading reading,
       boolean isEmpty,
-      @Nullable Outlook outlook,
+      @Nullable Pace outlook,
       @Nullable Compared comparable,
       @Nullable Reading toDate) {}
 

@@ -19,10 +19,10 @@ import tools.jackson.databind.JsonNode;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.FiscalCalendar;
 import zealoustarget.core.calendar.FiscalCalendar.YearNamedBy;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.commission.PlanBook.Assignment;
 import zealoustarget.core.commission.PlanBook.Version;
 import zealoustarget.core.commission.Plans.Draft;
-import zealoustarget.core.ledger.Months;
 import zealoustarget.core.testing.Cases;
 
 class EarningsTest {

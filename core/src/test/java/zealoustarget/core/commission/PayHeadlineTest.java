@@ -11,7 +11,7 @@ import zealoustarget.core.amount.Writing;
 import zealoustarget.core.commission.PayHeadline.Line;
 import zealoustarget.core.commission.Plans.Draft;
 import zealoustarget.core.reading.Figures;
-import zealoustarget.core.reading.Outlook;
+import zealoustarget.core.reading.Pace;
 
 class PayHeadlineTest {
   private static Line rep(String name, Plan plan, long quota, long sales, Long due) {
@@ -58,7 +58,7 @@ class PayHeadlineTest {
 
   @Test
   void runningMonth_isSaidSoFar_andPaysNothingYet() {
-    Outlook.Days days = new Outlook.Days(14, 20);
+    Pace.Days days = new Pace.Days(14, 20);
     Figures figures = new Figures(Writing.NONE);
     assertThat(
             PayHeadline.of(

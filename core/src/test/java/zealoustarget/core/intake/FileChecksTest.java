@@ -10,12 +10,12 @@ import zealoustarget.core.amount.Direction;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Writing;
 import zealoustarget.core.calendar.FiscalCalendar;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.ledger.ActualBlock;
 import zealoustarget.core.ledger.GoalBook;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.Members;
-import zealoustarget.core.ledger.Months;
-import zealoustarget.core.ledger.Usual;
+import zealoustarget.core.ledger.TypicalAmounts;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
 
@@ -39,8 +39,8 @@ class FileChecksTest {
   @Test
   void repsWithoutGoal_andQuotasThatDoNotAddToTheRegions_areSaid() {
     FileChecks checks = checks(LoadKind.GOALS, Axis.REP);
-    checks.see(new Row.Goal(2, OCTOBER, 1, new long[] {60_000}));
-    checks.see(new Row.Goal(3, OCTOBER, 2, new long[] {50_000}));
+    checks.see(new LoadRow.Goal(2, OCTOBER, 1, new long[] {60_000}));
+    checks.see(new LoadRow.Goal(3, OCTOBER, 2, new long[] {50_000}));
     assertThat(checks.findings())
         .extracting(Finding::message)
         .containsExactly(
@@ -50,8 +50,8 @@ class FileChecksTest {
     assertThat(checks.findings()).allMatch(finding -> finding.code().isOfFile());
   }
 
-  private static Row.Actual actual(int rep, int region) {
-    return new Row.Actual(2, OCTOBER, null, rep, region, -1, null, new long[] {100});
+  private static LoadRow.Actual actual(int rep, int region) {
+    return new LoadRow.Actual(2, OCTOBER, null, rep, region, -1, null, new long[] {100});
   }
 
   /** Ann and Bo in North, Cy in South; North has a goal of 1,000.00. */
@@ -66,9 +66,9 @@ class FileChecksTest {
                 Axis.REGION,
                 List.of(new Member(NORTH, "North", "North"), new Member(SOUTH, "South", "South"))),
             List.of(
-                new Members.Stay(1, from, null, NORTH, -1),
-                new Members.Stay(2, from, null, NORTH, -1),
-                new Members.Stay(3, from, null, SOUTH, -1)),
+                new Members.RosterAssignment(1, from, null, NORTH, -1),
+                new Members.RosterAssignment(2, from, null, NORTH, -1),
+                new Members.RosterAssignment(3, from, null, SOUTH, -1)),
             Map.of());
     GoalBook plan =
         GoalBook.of(
@@ -106,8 +106,8 @@ class FileChecksTest {
       }
 
       @Override
-      public Usual usual(String measure) {
-        return Usual.of(posted, measure);
+      public TypicalAmounts usual(String measure) {
+        return TypicalAmounts.of(posted, measure);
       }
     };
   }
@@ -122,8 +122,8 @@ class FileChecksTest {
                 new GoalBook.Cell("revenue", OCTOBER, 2, 40_000, 1, 2),
                 new GoalBook.Cell("revenue", OCTOBER, 3, 40_000, 1, 3)));
     FileChecks checks = checks(LoadKind.GOALS, Axis.REP, quota);
-    checks.see(new Row.Goal(2, OCTOBER, 1, new long[] {60_000}));
-    checks.see(new Row.Goal(3, OCTOBER, 2, new long[] {ActualBlock.NO_AMOUNT}));
+    checks.see(new LoadRow.Goal(2, OCTOBER, 1, new long[] {60_000}));
+    checks.see(new LoadRow.Goal(3, OCTOBER, 2, new long[] {ActualBlock.NO_AMOUNT}));
     assertThat(checks.findings()).as("600.00 and 400.00 are North's 1000.00").isEmpty();
   }
 
@@ -131,7 +131,7 @@ class FileChecksTest {
   void lineThatNamesItsOwnRegion_makesThatRegionCovered() {
     FileChecks checks = checks(LoadKind.ACTUALS, null);
     checks.see(actual(-1, SOUTH));
-    checks.see(new Row.Stay(3, 1, "Ann", NORTH, -1, OCTOBER, null, null));
+    checks.see(new LoadRow.RosterAssignment(3, 1, "Ann", NORTH, -1, OCTOBER, null, null));
     assertThat(checks.findings())
         .extracting(Finding::message)
         .containsExactly("Cy is on the roster in 2026-10 and has no line here.");
@@ -141,7 +141,7 @@ class FileChecksTest {
   void fileInThousands_isSaid() {
     FileChecks checks = checks(LoadKind.ACTUALS, null);
     for (int line = 0; line < 5; line++) {
-      checks.see(new Row.Actual(2, OCTOBER, null, 1, SOUTH, -1, null, new long[] {50}));
+      checks.see(new LoadRow.Actual(2, OCTOBER, null, 1, SOUTH, -1, null, new long[] {50}));
     }
     assertThat(checks.findings().get(0).message())
         .startsWith("Lines of revenue are about 0.50 here, and usually about 500.00.");

@@ -20,14 +20,14 @@ import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Writing;
 import zealoustarget.core.calendar.FiscalCalendar;
 import zealoustarget.core.calendar.FiscalCalendar.YearNamedBy;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.intake.Reconciliation.Part;
 import zealoustarget.core.ledger.ActualBlock;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.Members;
-import zealoustarget.core.ledger.Months;
 import zealoustarget.core.ledger.OrderKey;
 import zealoustarget.core.ledger.OrderSet;
-import zealoustarget.core.ledger.Usual;
+import zealoustarget.core.ledger.TypicalAmounts;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
 
@@ -134,7 +134,7 @@ class LineReaderTest {
   void wideActuals_makeARowPerMonthThatHasAnAmount() {
     ReadFile file = read(wide(LoadKind.ACTUALS, null), "rep,Sep-26,2026-10,Nov 2026", "K1,5,,-7");
     assertThat(file.line(2).rows())
-        .extracting(row -> ((Row.Actual) row).month())
+        .extracting(row -> ((LoadRow.Actual) row).month())
         .containsExactly(OCTOBER - 1, OCTOBER + 1);
     assertThat(file.sums().sums().get(REVENUE).ready()).isEqualTo(-200);
   }
@@ -143,7 +143,7 @@ class LineReaderTest {
   void goalsByFiscalYear_areSpreadToTheCent() {
     ReadFile file = read(goals(Axis.REP), "year,rep,revenue", "2027,K1,12000.05", "FY2027,K2,1");
     assertThat(file.line(2).rows()).hasSize(12);
-    Row.Goal first = (Row.Goal) file.line(2).rows().get(0);
+    LoadRow.Goal first = (LoadRow.Goal) file.line(2).rows().get(0);
     assertThat(first.month()).isEqualTo(Months.number(YearMonth.of(2026, 7)));
     assertThat(first.amounts()).containsExactly(100_001L);
     assertThat(file.line(3).part()).isEqualTo(Part.READY);
@@ -186,7 +186,7 @@ class LineReaderTest {
             ",Nobody,North,Tull,2025-07,",
             "V3,Ivo Kessel,North,Tull,,");
     assertThat(file.line(2).rows()).hasSize(1);
-    Row.Stay move = (Row.Stay) file.line(3).rows().get(0);
+    LoadRow.RosterAssignment move = (LoadRow.RosterAssignment) file.line(3).rows().get(0);
     assertThat(move.untilMonth()).isEqualTo(Months.number(YearMonth.of(2025, 12)));
     assertThat(file.code(4)).isEqualTo("stay-twice");
     assertThat(file.code(5)).isEqualTo("until-before-from");
@@ -208,7 +208,8 @@ class LineReaderTest {
             "V6,,North,Tull,2025-07,zoë.o'hara+pay@b-1.example");
     assertThat(
             IntStream.rangeClosed(2, 7)
-                .mapToObj(line -> ((Row.Stay) file.line(line).rows().get(0)).mail()))
+                .mapToObj(
+                    line -> ((LoadRow.RosterAssignment) file.line(line).rows().get(0)).mail()))
         .containsExactly(
             "nela.strand@mail.example", null, null, null, null, "zoë.o'hara+pay@b-1.example");
     assertThat(IntStream.rangeClosed(2, 7).mapToObj(file::code))
@@ -312,8 +313,8 @@ class LineReaderTest {
       }
 
       @Override
-      public Usual usual(String measure) {
-        return Usual.of(ledger, measure);
+      public TypicalAmounts usual(String measure) {
+        return TypicalAmounts.of(ledger, measure);
       }
 
       @Override
@@ -340,7 +341,7 @@ class LineReaderTest {
     ReadFile file = read(wide(LoadKind.ACTUALS, null), header, line);
     assertThat(file.line(2).rows())
         .as(why)
-        .extracting(row -> Months.of(((Row.Actual) row).month()).toString())
+        .extracting(row -> Months.of(((LoadRow.Actual) row).month()).toString())
         .containsExactlyInAnyOrder(months.split(" "));
   }
 
@@ -356,8 +357,8 @@ class LineReaderTest {
     LoadSpec beside = spec(LoadKind.ACTUALS, Axis.REP, null);
     ReadFile file = read(beside, "month,rep,revenue,revenue quota,units", "2026-10,K1,5.00,8.00,3");
     assertThat(file.line(2).rows()).hasSize(2);
-    assertThat(((Row.Actual) file.line(2).rows().get(0)).amounts()).containsExactly(500, 3);
-    Row.Goal goal = (Row.Goal) file.line(2).rows().get(1);
+    assertThat(((LoadRow.Actual) file.line(2).rows().get(0)).amounts()).containsExactly(500, 3);
+    LoadRow.Goal goal = (LoadRow.Goal) file.line(2).rows().get(1);
     assertThat(goal.member()).isEqualTo(1);
     assertThat(goal.amounts()).containsExactly(800, ActualBlock.NO_AMOUNT);
     assertThat(file.sums().sums().get(REVENUE).file()).isEqualTo(500);
@@ -376,7 +377,7 @@ class LineReaderTest {
   void goalsBesideActuals_goToTheAxisThatWasSaid(
       Axis axis, String header, String line, int member) {
     ReadFile file = read(spec(LoadKind.ACTUALS, axis, null), header, line);
-    assertThat(((Row.Goal) file.line(2).rows().get(1)).member()).isEqualTo(member);
+    assertThat(((LoadRow.Goal) file.line(2).rows().get(1)).member()).isEqualTo(member);
     ReadFile none = read(spec(LoadKind.ACTUALS, axis, null), header, line.replaceFirst("8$", ""));
     assertThat(none.line(2).rows()).hasSize(1);
   }
@@ -410,7 +411,7 @@ class LineReaderTest {
             true,
             Writing.NONE);
     ReadFile file = read(flipped, "month,rep,credit", "2026-10,K1,-1.5");
-    assertThat(((Row.Actual) file.line(2).rows().get(0)).amounts()).containsExactly(150_000);
+    assertThat(((LoadRow.Actual) file.line(2).rows().get(0)).amounts()).containsExactly(150_000);
     assertThat(file.sums().sums().get(REVENUE).ready()).isEqualTo(150_000);
   }
 
@@ -619,7 +620,8 @@ class LineReaderTest {
         read(goals(Axis.REP), "year,rep,revenue.low,revenue.high", "2027,K1,1200.00,2400.00");
     assertThat(file.line(2).rows())
         .hasSize(12)
-        .allSatisfy(row -> assertThat(((Row.Goal) row).amounts()).containsExactly(100_00, 200_00));
+        .allSatisfy(
+            row -> assertThat(((LoadRow.Goal) row).amounts()).containsExactly(100_00, 200_00));
   }
 
   @ParameterizedTest
@@ -647,7 +649,7 @@ class LineReaderTest {
   })
   void rateGoal_isAPlainRatioOrAPercentage(String cell, long units) {
     ReadFile file = read(goals(Axis.PRODUCT), "month,product,returnRate", "2026-10,P10," + cell);
-    assertThat(((Row.Goal) file.line(2).rows().get(0)).amounts()).containsExactly(units);
+    assertThat(((LoadRow.Goal) file.line(2).rows().get(0)).amounts()).containsExactly(units);
   }
 
   @Test
@@ -662,7 +664,7 @@ class LineReaderTest {
   @Test
   void missingAmount_isNeverZero() {
     ReadFile file = read(actuals(), "month,rep,revenue,units", "2026-10,K1,,3");
-    assertThat(((Row.Actual) file.line(2).rows().get(0)).amounts())
+    assertThat(((LoadRow.Actual) file.line(2).rows().get(0)).amounts())
         .containsExactly(ActualBlock.NO_AMOUNT, 3L);
   }
 }

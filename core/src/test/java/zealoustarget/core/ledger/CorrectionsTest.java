@@ -12,6 +12,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.ledger.Corrections.Place;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
@@ -31,8 +32,8 @@ class CorrectionsTest {
             Axis.REGION,
             List.of(new Member(5, "North", "North"), new Member(6, "South", "South"))),
         List.of(
-            new Members.Stay(0, JULY - 12, null, 5, -1),
-            new Members.Stay(1, JULY - 12, null, regionOfB, -1)),
+            new Members.RosterAssignment(0, JULY - 12, null, 5, -1),
+            new Members.RosterAssignment(1, JULY - 12, null, regionOfB, -1)),
         Map.of());
   }
 

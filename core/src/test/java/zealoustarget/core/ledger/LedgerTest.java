@@ -17,6 +17,7 @@ import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Direction;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.member.Axis;
@@ -230,7 +231,7 @@ class LedgerTest {
       StandingQuery query =
           query(Axis.REP, someSpan(random), new Basis.Set("quota"), Filters.NONE)
               .withNarrowing(narrowing);
-      Sheet sheet = world.ledger().sheet(query);
+      SpanSheet sheet = world.ledger().sheet(query);
       Ratio down =
           sheet.months().stream()
               .map(month -> month.total().reading().actual())
@@ -475,8 +476,8 @@ class LedgerTest {
         new Members(
             reps,
             List.of(
-                new Members.Stay(0, FIRST, null, 1, 5),
-                new Members.Stay(0, FIRST + 3, FIRST + 4, 2, 6)),
+                new Members.RosterAssignment(0, FIRST, null, 1, 5),
+                new Members.RosterAssignment(0, FIRST + 3, FIRST + 4, 2, 6)),
             Map.of());
     assertThat(members.regionOf(0, FIRST - 1)).isEqualTo(Members.NONE);
     assertThat(members.regionOf(0, FIRST + 2)).isEqualTo(1);
@@ -563,12 +564,14 @@ class LedgerTest {
     members.put(Axis.PRODUCT, some("product", 20, PRODUCTS));
     members.put(Axis.LINE, some("line", 30, 2));
     members.put(Axis.MANAGER, some("manager", 40, 2));
-    List<Members.Stay> stays = new ArrayList<>();
+    List<Members.RosterAssignment> stays = new ArrayList<>();
     for (int rep = 0; rep < REPS; rep++) {
-      stays.add(new Members.Stay(rep, FIRST + rep, null, 10 + rep % REGIONS, 40 + rep % 2));
+      stays.add(
+          new Members.RosterAssignment(rep, FIRST + rep, null, 10 + rep % REGIONS, 40 + rep % 2));
       if (rep % 2 == 0) {
         stays.add(
-            new Members.Stay(rep, FIRST + 12, null, 10 + (rep + 1) % REGIONS, 40 + (rep + 1) % 2));
+            new Members.RosterAssignment(
+                rep, FIRST + 12, null, 10 + (rep + 1) % REGIONS, 40 + (rep + 1) % 2));
       }
     }
     return new Members(members, stays, Map.of(20, 30, 21, 30, 22, 31, 23, 31, 24, -1));

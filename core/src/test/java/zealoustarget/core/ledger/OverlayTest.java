@@ -29,9 +29,9 @@ class OverlayTest {
               Axis.REGION,
               List.of(new Member(NORTH, "North", "North"), new Member(SOUTH, "South", "South"))),
           List.of(
-              new Members.Stay(1, MONTH - 5, null, NORTH, -1),
-              new Members.Stay(2, MONTH - 5, null, NORTH, -1),
-              new Members.Stay(3, MONTH - 5, null, SOUTH, -1)),
+              new Members.RosterAssignment(1, MONTH - 5, null, NORTH, -1),
+              new Members.RosterAssignment(2, MONTH - 5, null, NORTH, -1),
+              new Members.RosterAssignment(3, MONTH - 5, null, SOUTH, -1)),
           Map.of());
 
   /** A row as plain as it can be. */

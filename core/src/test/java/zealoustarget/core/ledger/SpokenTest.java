@@ -11,8 +11,8 @@ import zealoustarget.core.amount.Direction;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.amount.Writing;
-import zealoustarget.core.claim.Claim;
-import zealoustarget.core.claim.Claims;
+import zealoustarget.core.insight.Insight;
+import zealoustarget.core.insight.Insights;
 import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.ladder.Rung;
 import zealoustarget.core.ladder.Scale;
@@ -21,7 +21,7 @@ import zealoustarget.core.member.Axis;
 import zealoustarget.core.reading.Figures;
 import zealoustarget.core.reading.Headline;
 import zealoustarget.core.reading.NoReading;
-import zealoustarget.core.reading.Outlook;
+import zealoustarget.core.reading.Pace;
 import zealoustarget.core.reading.Standing;
 import zealoustarget.core.testing.Company;
 
@@ -88,7 +88,8 @@ class SpokenTest {
                     "November 2026", null, 1, List.of("November 2026"), List.of(), false, null)))
         .as("said once")
         .isEqualTo("The span has no actuals yet. The goal (quota) is 70.00 EUR.");
-    assertThat(Claims.of(ledger, november, standing, "quota", List.of(), new Figures(Writing.NONE)))
+    assertThat(
+            Insights.of(ledger, november, standing, "quota", List.of(), new Figures(Writing.NONE)))
         .isEmpty();
     assertThat(ledger.emptyMonths(Company.REVENUE, Company.span("2026-08", "2026-11")))
         .containsExactly(YearMonth.of(2026, 10), YearMonth.of(2026, 11));
@@ -102,14 +103,14 @@ class SpokenTest {
   @Test
   void runningMonth_isSpokenOfAgainstTheGoalToDate() {
     Ledger ledger = company().ledger();
-    StandingQuery september = query("2026-09", "2026-09").withDays(new Outlook.Days(8, 20));
+    StandingQuery september = query("2026-09", "2026-09").withDays(new Pace.Days(8, 20));
     Standing.Row row = ledger.standing(september).rows().get(0);
     assertThat(row.toDate().reading().goalAmount()).isEqualTo(Ratio.of(36_00));
     assertThat(row.spoken().kind()).isEqualTo(Standing.Kind.TO_DATE);
     assertThat(row.status().word()).isEqualTo("behind");
     Headline.Scope scope =
         new Headline.Scope(
-            "September 2026", new Outlook.Days(8, 20), 1, List.of(), List.of(), false, null);
+            "September 2026", new Pace.Days(8, 20), 1, List.of(), List.of(), false, null);
     assertThat(headline(ledger, september, scope))
         .startsWith(
             "The span, day 8 of 20: 16.7 % behind pace; 66.7 % of quota still to sell."
@@ -117,7 +118,7 @@ class SpokenTest {
     Standing.Row whole = ledger.standing(september.withWhole(true)).rows().get(0);
     assertThat(whole.spoken().kind()).isEqualTo(Standing.Kind.WHOLE);
     assertThat(
-            Claims.of(
+            Insights.of(
                     ledger,
                     september,
                     ledger.standing(september),
@@ -125,9 +126,9 @@ class SpokenTest {
                     List.of(),
                     new Figures(Writing.NONE))
                 .stream()
-                .map(Claim::kind))
-        .contains(Claim.Kind.LANDING)
-        .doesNotContain(Claim.Kind.FALL);
+                .map(Insight::kind))
+        .contains(Insight.Kind.LANDING)
+        .doesNotContain(Insight.Kind.FALL);
   }
 
   @Test
@@ -136,17 +137,17 @@ class SpokenTest {
     Ledger ledger = company().ledger();
     Headline.Scope scope =
         new Headline.Scope(
-            "September 2026", new Outlook.Days(2, 20), 1, List.of(), List.of(), false, null);
+            "September 2026", new Pace.Days(2, 20), 1, List.of(), List.of(), false, null);
     StandingQuery over =
         Company.query(Axis.REP, spend, "2026-09", "2026-09", "quota")
-            .withDays(new Outlook.Days(2, 20));
+            .withDays(new Pace.Days(2, 20));
     assertThat(headline(ledger, over, scope))
         .startsWith("The span, day 2 of 20: 233.3 % over pace; 66.7 % of quota left.");
     Ledger ranges =
         company().range("forecast", Axis.REP, "revenue", "2026-09", "A", 50_00, 100_00L).ledger();
     StandingQuery range =
         Company.query(Axis.REP, Company.REVENUE, "2026-09", "2026-09", "forecast")
-            .withDays(new Outlook.Days(10, 20));
+            .withDays(new Pace.Days(10, 20));
     assertThat(headline(ranges, range, scope))
         .startsWith("The span, day 2 of 20: inside the range");
   }
@@ -253,7 +254,7 @@ class SpokenTest {
     assertThat(parts.whole()).isEqualTo(Ratio.of(-65_00));
     assertThat(parts.parts().stream().map(Breakdown.Part::variance).reduce(Ratio.ZERO, Ratio::plus))
         .isEqualTo(parts.whole());
-    StandingQuery running = query("2026-09", "2026-09").withDays(new Outlook.Days(1, 7));
+    StandingQuery running = query("2026-09", "2026-09").withDays(new Pace.Days(1, 7));
     Breakdown toDate = Breakdown.of(ledger, running, company.id(Axis.REP, "A"), Axis.PRODUCT);
     assertThat(toDate.whole()).isEqualTo(Ratio.of(30_00).minus(Ratio.of(90_00, 7)));
     assertThat(

@@ -45,7 +45,7 @@ class AheadTest {
 
   @Test
   void outlook_asWorked() {
-    Outlook outlook = outlook(9_000_00, 22_000_00L, 8, 22, 9_000_00, 22_000_00L);
+    Pace outlook = outlook(9_000_00, 22_000_00L, 8, 22, 9_000_00, 22_000_00L);
     assertThat(outlook.expected()).isEqualTo(Ratio.of(8_000_00));
     assertThat(outlook.pace()).isEqualTo(Ratio.of(9, 8));
     assertThat(outlook.landing()).isEqualTo(Ratio.of(24_750_00));
@@ -53,7 +53,7 @@ class AheadTest {
 
   @Test
   void outlook_ofALongerSpan_takesTheMonthsBeforeWhole() {
-    Outlook outlook = outlook(109_000_00, 122_000_00L, 8, 22, 9_000_00, 22_000_00L);
+    Pace outlook = outlook(109_000_00, 122_000_00L, 8, 22, 9_000_00, 22_000_00L);
     assertThat(outlook.expected()).isEqualTo(Ratio.of(108_000_00));
     assertThat(outlook.landing()).isEqualTo(Ratio.of(124_750_00));
     assertThat(outlook(109_000_00, 100_000_00L, 8, 22, 9_000_00, null).expected())
@@ -62,28 +62,28 @@ class AheadTest {
 
   @Test
   void outlook_beforeTheFirstWorkingDay_orWithoutGoal_isUndefined() {
-    Outlook early = outlook(50_00, 100_00L, 0, 22, 50_00, 100_00L);
+    Pace early = outlook(50_00, 100_00L, 0, 22, 50_00, 100_00L);
     assertThat(early.landing()).isNull();
     assertThat(early.pace()).isNull();
     assertThat(early.expected()).isEqualTo(Ratio.ZERO);
-    Outlook aimless = outlook(50_00, null, 11, 22, 50_00, null);
+    Pace aimless = outlook(50_00, null, 11, 22, 50_00, null);
     assertThat(aimless.expected()).isNull();
     assertThat(aimless.landing()).isEqualTo(Ratio.of(100_00));
-    assertThat(outlook(1, 1L, 0, 0, 1, 1L)).isEqualTo(new Outlook(null, null, null));
+    assertThat(outlook(1, 1L, 0, 0, 1, 1L)).isEqualTo(new Pace(null, null, null));
   }
 
   @Test
   void required_isSpreadOverTheMonthsThatRemain() {
-    assertThat(Outlook.required(Ratio.of(120), Ratio.of(40), 8)).isEqualTo(Ratio.of(10));
-    assertThat(Outlook.required(Ratio.of(120), Ratio.of(130), 4)).isEqualTo(Ratio.of(-5, 2));
-    assertThat(Outlook.required(Ratio.of(120), Ratio.of(40), 0)).isNull();
-    assertThat(Outlook.required(null, Ratio.of(40), 3)).isNull();
+    assertThat(Pace.required(Ratio.of(120), Ratio.of(40), 8)).isEqualTo(Ratio.of(10));
+    assertThat(Pace.required(Ratio.of(120), Ratio.of(130), 4)).isEqualTo(Ratio.of(-5, 2));
+    assertThat(Pace.required(Ratio.of(120), Ratio.of(40), 0)).isNull();
+    assertThat(Pace.required(null, Ratio.of(40), 3)).isNull();
   }
 
   @Test
   void standing_looksAhead_forEveryRowAndTheTotal() {
     StandingQuery asked = Company.query(Axis.REP, Company.REVENUE, "2026-11", "2026-11", "quota");
-    StandingQuery open = asked.withDays(new Outlook.Days(10, 20));
+    StandingQuery open = asked.withDays(new Pace.Days(10, 20));
     Standing standing = Company.ofReps("2026-11", "A 40/100", "B 30/-").standing(open);
     assertThat(standing.rows().get(0).outlook().pace()).isEqualTo(Ratio.of(4, 5));
     assertThat(standing.rows().get(1).outlook().expected()).isNull();
@@ -175,7 +175,7 @@ class AheadTest {
         .toList();
   }
 
-  private static Outlook outlook(
+  private static Pace outlook(
       long actual, Long goal, int elapsed, int days, long openActual, Long openGoal) {
     Reading reading =
         new Reading(
@@ -185,10 +185,10 @@ class AheadTest {
             1,
             null,
             null);
-    Outlook.Days passed = new Outlook.Days(elapsed, days);
+    Pace.Days passed = new Pace.Days(elapsed, days);
     long open = openGoal == null ? 0 : openGoal;
     Ratio goalToDate =
         goal == null ? null : Ratio.of(goal - open).plus(Ratio.of(open).times(passed.gone()));
-    return Outlook.of(reading, passed, Ratio.of(openActual), goalToDate);
+    return Pace.of(reading, passed, Ratio.of(openActual), goalToDate);
   }
 }

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import zealoustarget.core.amount.Direction;
 import zealoustarget.core.amount.Measure;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.ledger.ActualBlock;
@@ -17,7 +18,6 @@ import zealoustarget.core.ledger.Filters;
 import zealoustarget.core.ledger.GoalBook;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.Members;
-import zealoustarget.core.ledger.Months;
 import zealoustarget.core.ledger.StandingQuery;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
@@ -27,7 +27,7 @@ public final class Company {
   public static final Measure REVENUE = new Measure("revenue", "EUR", 2, Direction.HIGHER);
 
   private final Map<Axis, Map<String, Integer>> ids = new EnumMap<>(Axis.class);
-  private final List<Members.Stay> stays = new ArrayList<>();
+  private final List<Members.RosterAssignment> stays = new ArrayList<>();
   private final Map<Integer, Integer> lines = new LinkedHashMap<>();
   private final List<Object[]> rows = new ArrayList<>();
   private final List<String> measures;
@@ -43,7 +43,7 @@ public final class Company {
   /** A rep in a region from a month on. */
   public Company rep(String rep, String region, String manager, String from) {
     stays.add(
-        new Members.Stay(
+        new Members.RosterAssignment(
             id(Axis.REP, rep),
             month(from),
             null,

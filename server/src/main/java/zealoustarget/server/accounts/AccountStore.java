@@ -168,7 +168,7 @@ class AccountStore {
             && Objects.equals(before.member(), rights.member())
             && before.isAdministrator() == rights.isAdministrator()
             && before.isDisabled() == rights.isDisabled();
-    if (!isSame && Acting.account().id() == before.id()) {
+    if (!isSame && CurrentAccount.account().id() == before.id()) {
       throw Refusal.of(
           "own-role", "Your own role and access are changed by another administrator.");
     }

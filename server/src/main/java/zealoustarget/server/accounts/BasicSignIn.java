@@ -52,18 +52,18 @@ class BasicSignIn extends OncePerRequestFilter {
     if (header.regionMatches(true, 0, BEARER, 0, BEARER.length())) {
       String token = header.substring(BEARER.length()).strip();
       if (console.isIt(token)) {
-        return Acting.authenticated(Account.system("console"), Scope.ALL);
+        return CurrentAccount.authenticated(Account.system("console"), TokenScope.ALL);
       }
       return tokens
           .open(token)
-          .map(opened -> Acting.authenticated(opened.account(), opened.scope()))
+          .map(opened -> CurrentAccount.authenticated(opened.account(), opened.scope()))
           .orElseThrow(() -> failed("The token is not known here, or was revoked."));
     }
     if (header.regionMatches(true, 0, BASIC, 0, BASIC.length())) {
       String[] pair = decoded(header.substring(BASIC.length()).strip()).split(":", 2);
       if (pair.length == 2) {
         Account account = signIn.signInAgain(pair[0], pair[1], request.getRemoteAddr());
-        return Acting.authenticated(account, Scope.ALL);
+        return CurrentAccount.authenticated(account, TokenScope.ALL);
       }
     }
     throw failed("Send the name and password of an account (Basic), or a token (Bearer).");

@@ -73,7 +73,7 @@ class FirstAccounts implements ApplicationRunner {
     if (!accounts.isEmpty()) {
       return;
     }
-    Acting.asSystem("application", this::begin);
+    CurrentAccount.asSystem("application", this::begin);
   }
 
   private void begin() {
@@ -137,7 +137,7 @@ class FirstAccounts implements ApplicationRunner {
     }
     passwords.check(password, name == null ? "" : name.strip());
     Account[] made = new Account[1];
-    Acting.asSystem(
+    CurrentAccount.asSystem(
         "application", () -> made[0] = accounts.add(name, administrator(), password, false));
     code = null;
     return made[0];

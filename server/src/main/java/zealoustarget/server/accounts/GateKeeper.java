@@ -18,7 +18,7 @@ import org.springframework.security.web.csrf.CsrfException;
 import org.springframework.stereotype.Component;
 import zealoustarget.server.platform.Problem;
 import zealoustarget.server.platform.ProblemWriter;
-import zealoustarget.server.platform.Surface;
+import zealoustarget.server.platform.RequestArea;
 
 /** Lets requests through by {@link RouteRules}, and says in words why not. */
 @Component
@@ -38,7 +38,7 @@ class GateKeeper
       Supplier<? extends Authentication> who, RequestAuthorizationContext context) {
     HttpServletRequest request = context.getRequest();
     return new AuthorizationDecision(
-        switch (Surface.of(request)) {
+        switch (RequestArea.of(request)) {
           case PAGE, HEALTH -> true;
           case DESCRIPTION -> who.get().getPrincipal() instanceof Account;
           case OPERATION ->
@@ -58,14 +58,14 @@ class GateKeeper
   private static boolean allows(RouteRules.Rule rule, Authentication who) {
     return who.getPrincipal() instanceof Account account
         && rule.allows(account.role())
-        && Acting.scope(who).covers(rule.scope())
+        && CurrentAccount.scope(who).covers(rule.scope())
         && (!rule.isAdministration() || isAdministrator(who))
         && (!account.mustChange() || rule.pattern().startsWith("/api/v1/session"));
   }
 
   private static boolean isAdministrator(Authentication who) {
     return who.getAuthorities().stream()
-        .anyMatch(had -> Acting.ADMINISTRATOR.equals(had.getAuthority()));
+        .anyMatch(had -> CurrentAccount.ADMINISTRATOR.equals(had.getAuthority()));
   }
 
   @Override
@@ -99,13 +99,13 @@ class GateKeeper
       return;
     }
     RouteRules.Rule rule = rule(request);
-    if (Surface.of(request) == Surface.API && rule == null) {
+    if (RequestArea.of(request) == RequestArea.API && rule == null) {
       boolean isOther = RouteRules.isKnown(request.getRequestURI());
       problems.write(
           response,
           isOther ? Problem.METHOD_NOT_ALLOWED : Problem.NOT_FOUND,
           "See the description of the routes at /v3/api-docs.");
-    } else if (Acting.isSignedIn() && Acting.account().mustChange()) {
+    } else if (CurrentAccount.isSignedIn() && CurrentAccount.account().mustChange()) {
       problems.write(
           response,
           Problem.PASSWORD_TO_CHANGE,
@@ -116,7 +116,7 @@ class GateKeeper
   }
 
   private static String words(RouteRules.Rule rule) {
-    Account account = Acting.account();
+    Account account = CurrentAccount.account();
     boolean isRole = rule != null && rule.allows(account.role());
     if (isRole && rule.isAdministration()) {
       return "Only an account that looks after accounts may do that.";

@@ -11,7 +11,7 @@ import org.springframework.web.util.pattern.PathPatternParser;
 
 /**
  * Who may use which route: the one table of it. A route that is not in it is open to nobody. Which
- * rows a route shows is decided below, by {@link Sights}.
+ * rows a route shows is decided below, by {@link RowAccess}.
  */
 public final class RouteRules {
   /**
@@ -21,7 +21,11 @@ public final class RouteRules {
    * @param isAdministration whether it takes an administrator
    */
   public record Rule(
-      HttpMethod method, String pattern, Set<Role> roles, Scope scope, boolean isAdministration) {
+      HttpMethod method,
+      String pattern,
+      Set<Role> roles,
+      TokenScope scope,
+      boolean isAdministration) {
     /** Whether the route is open without signing in. */
     public boolean isOpen() {
       return roles == null;
@@ -59,7 +63,7 @@ public final class RouteRules {
     copies(HttpMethod.GET, "/backups");
     copies(HttpMethod.POST, "/backups");
     copies(HttpMethod.GET, "/backups/{name}");
-    rule(HttpMethod.POST, "/backups/restored", OFFICE, Scope.ALL);
+    rule(HttpMethod.POST, "/backups/restored", OFFICE, TokenScope.ALL);
     copies(HttpMethod.GET, "/company/export");
 
     read(ALL, "/company");
@@ -77,10 +81,10 @@ public final class RouteRules {
     read(ALL, "/standing/{axis}/{key}/orders");
     read(ALL, "/standing/{axis}/{key}/orders.csv");
     read(ALL, "/standing/{axis}/{key}/corrections");
-    rule(HttpMethod.POST, "/standing/trial", OFFICE, Scope.READ);
+    rule(HttpMethod.POST, "/standing/trial", OFFICE, TokenScope.READ);
     read(ALL, "/reasons");
-    rule(HttpMethod.PUT, "/reasons", ANALYST, Scope.ALL);
-    rule(HttpMethod.PUT, "/notes/{axis}/{key}/{month}", EXPLAINING, Scope.ALL);
+    rule(HttpMethod.PUT, "/reasons", ANALYST, TokenScope.ALL);
+    rule(HttpMethod.PUT, "/notes/{axis}/{key}/{month}", EXPLAINING, TokenScope.ALL);
     read(ALL, "/views");
     all(HttpMethod.PUT, "/views/{name}");
     all(HttpMethod.DELETE, "/views/{name}");
@@ -92,21 +96,21 @@ public final class RouteRules {
     read(ALL, "/earnings/reps/{rep}/what-if");
     read(ALL, "/earnings/reps/{rep}/statement.pdf");
     read(ALL, "/earnings/one-more-order");
-    rule(HttpMethod.POST, "/earnings/trial", OFFICE, Scope.READ);
+    rule(HttpMethod.POST, "/earnings/trial", OFFICE, TokenScope.READ);
     read(OFFICE, "/earnings/payroll.csv");
-    rule(HttpMethod.POST, "/earnings/jobs/pdf", OFFICE, Scope.READ);
-    rule(HttpMethod.POST, "/earnings/jobs/send", ANALYST, Scope.ALL);
+    rule(HttpMethod.POST, "/earnings/jobs/pdf", OFFICE, TokenScope.READ);
+    rule(HttpMethod.POST, "/earnings/jobs/send", ANALYST, TokenScope.ALL);
     read(OFFICE, "/earnings/jobs/{id}");
     read(OFFICE, "/earnings/jobs/{id}/statements.pdf");
     read(OFFICE, "/earnings/sent");
     read(OFFICE, "/months/{month}/seal");
     read(OFFICE, "/months/{month}/seal/snapshot.zip");
-    rule(HttpMethod.POST, "/months/{month}/seal", OFFICE, Scope.ALL);
-    rule(HttpMethod.POST, "/months/{month}/unseal", APPROVER, Scope.ALL);
+    rule(HttpMethod.POST, "/months/{month}/seal", OFFICE, TokenScope.ALL);
+    rule(HttpMethod.POST, "/months/{month}/unseal", APPROVER, TokenScope.ALL);
     read(OFFICE, "/months/{month}/changed");
 
     read(OFFICE, "/playbook");
-    rule(HttpMethod.PUT, "/playbook", ANALYST, Scope.ALL);
+    rule(HttpMethod.PUT, "/playbook", ANALYST, TokenScope.ALL);
     read(OFFICE, "/record");
     read(OFFICE, "/audit");
     read(OFFICE, "/audit.csv");
@@ -127,15 +131,15 @@ public final class RouteRules {
     load(HttpMethod.PUT, "/loads/{id}/reading");
     load(HttpMethod.PUT, "/loads/{id}/control");
     load(HttpMethod.POST, "/loads/{id}/control");
-    rule(HttpMethod.POST, "/loads/{id}/fixes", ANALYST, Scope.SETTLE);
-    rule(HttpMethod.DELETE, "/loads/{id}/fixes", ANALYST, Scope.SETTLE);
-    rule(HttpMethod.POST, "/loads/{id}/names", ANALYST, Scope.SETTLE);
-    rule(HttpMethod.POST, "/loads/{id}/members", ANALYST, Scope.SETTLE);
+    rule(HttpMethod.POST, "/loads/{id}/fixes", ANALYST, TokenScope.SETTLE);
+    rule(HttpMethod.DELETE, "/loads/{id}/fixes", ANALYST, TokenScope.SETTLE);
+    rule(HttpMethod.POST, "/loads/{id}/names", ANALYST, TokenScope.SETTLE);
+    rule(HttpMethod.POST, "/loads/{id}/members", ANALYST, TokenScope.SETTLE);
     read(OFFICE, "/loads/{id}/original");
     read(OFFICE, "/loads/{id}/remainder.csv");
     load(HttpMethod.POST, "/loads/{id}/remainder");
     read(OFFICE, "/names");
-    rule(HttpMethod.DELETE, "/names", ANALYST, Scope.ALL);
+    rule(HttpMethod.DELETE, "/names", ANALYST, TokenScope.ALL);
     read(OFFICE, "/templates/{kind}.csv");
     read(OFFICE, "/sources");
     load(HttpMethod.POST, "/pulls");
@@ -193,31 +197,31 @@ public final class RouteRules {
   }
 
   private static void open(HttpMethod method, String path) {
-    RULES.add(new Rule(method, "/api/v1" + path, null, Scope.READ, false));
+    RULES.add(new Rule(method, "/api/v1" + path, null, TokenScope.READ, false));
   }
 
   private static void read(Set<Role> roles, String path) {
-    rule(HttpMethod.GET, path, roles, Scope.READ);
+    rule(HttpMethod.GET, path, roles, TokenScope.READ);
   }
 
   private static void load(HttpMethod method, String path) {
-    rule(method, path, ANALYST, Scope.LOAD);
+    rule(method, path, ANALYST, TokenScope.LOAD);
   }
 
   private static void all(HttpMethod method, String path) {
-    rule(method, path, ALL, Scope.ALL);
+    rule(method, path, ALL, TokenScope.ALL);
   }
 
   private static void administration(HttpMethod method, String path) {
-    RULES.add(new Rule(method, "/api/v1" + path, ALL, Scope.ALL, true));
+    RULES.add(new Rule(method, "/api/v1" + path, ALL, TokenScope.ALL, true));
   }
 
   /** Copies hold everything: only for administrators who may see it. */
   private static void copies(HttpMethod method, String path) {
-    RULES.add(new Rule(method, "/api/v1" + path, OFFICE, Scope.ALL, true));
+    RULES.add(new Rule(method, "/api/v1" + path, OFFICE, TokenScope.ALL, true));
   }
 
-  private static void rule(HttpMethod method, String path, Set<Role> roles, Scope scope) {
+  private static void rule(HttpMethod method, String path, Set<Role> roles, TokenScope scope) {
     RULES.add(new Rule(method, "/api/v1" + path, roles, scope, false));
   }
 }

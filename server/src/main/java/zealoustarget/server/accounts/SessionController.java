@@ -78,7 +78,7 @@ class SessionController {
   @GetMapping
   SessionAnswer session() {
     return new SessionAnswer(
-        Acting.isSignedIn() ? answers.of(Acting.account()) : null,
+        CurrentAccount.isSignedIn() ? answers.of(CurrentAccount.account()) : null,
         first.isWaiting(),
         first.offered());
   }
@@ -125,7 +125,7 @@ class SessionController {
   @PutMapping("/password")
   SessionAnswer password(
       @RequestBody PasswordBody body, HttpServletRequest request, HttpServletResponse response) {
-    Account account = Acting.account();
+    Account account = CurrentAccount.account();
     signIn.signIn(account.name(), text(body.now()), request.getRemoteAddr());
     passwords.check(body.next(), account.name());
     if (text(body.next()).equals(body.now())) {
@@ -139,7 +139,8 @@ class SessionController {
     KnownAccounts.begin(request.getSession(), clock.instant());
     sessions.begin(account, request.getSession());
     request.changeSessionId();
-    SecurityContext context = new SecurityContextImpl(Acting.authenticated(account, Scope.ALL));
+    SecurityContext context =
+        new SecurityContextImpl(CurrentAccount.authenticated(account, TokenScope.ALL));
     SecurityContextHolder.setContext(context);
     contexts.saveContext(context, request, response);
   }

@@ -47,7 +47,7 @@ class SignInTrail {
 
   /** Under the account's name, which nobody acts by yet. */
   private void note(Account account, String address, String what) {
-    Acting.asSystem(
+    CurrentAccount.asSystem(
         account.name(),
         () -> audit.add(AuditKind.SIGN_IN, account.name() + " from " + address, null, what));
   }

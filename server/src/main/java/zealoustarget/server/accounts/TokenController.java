@@ -33,26 +33,26 @@ class TokenController {
   /** The own tokens that are not revoked. */
   @GetMapping
   List<TokenStore.Token> all() {
-    return tokens.of(Acting.account().id());
+    return tokens.of(CurrentAccount.account().id());
   }
 
   /** Makes a token; its text is in this answer only. 400 {@code token-invalid}. */
   @PostMapping
   @ResponseStatus(HttpStatus.CREATED)
   TokenStore.Fresh add(@RequestBody TokenBody body) {
-    Scope scope =
-        Scope.findForToken(body.scope())
+    TokenScope scope =
+        TokenScope.findForToken(body.scope())
             .orElseThrow(
                 () ->
                     Refusal.of("token-invalid", "The scope is read, load or settle.")
                         .with("name", "scope"));
-    return tokens.add(Acting.account().id(), body.name(), scope);
+    return tokens.add(CurrentAccount.account().id(), body.name(), scope);
   }
 
   /** Revokes a token at once. 404 {@code token-unknown}. */
   @DeleteMapping("/{id}")
   List<TokenStore.Token> revoke(@PathVariable int id) {
-    tokens.revoke(Acting.account().id(), id);
-    return tokens.of(Acting.account().id());
+    tokens.revoke(CurrentAccount.account().id(), id);
+    return tokens.of(CurrentAccount.account().id());
   }
 }

@@ -25,7 +25,7 @@ class TokenEntity {
   String hash;
 
   @Enumerated(EnumType.STRING)
-  Scope scope;
+  TokenScope scope;
 
   @Column(name = "created_at")
   Instant createdAt;

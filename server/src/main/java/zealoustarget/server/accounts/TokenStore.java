@@ -29,7 +29,7 @@ class TokenStore {
   record Fresh(Token token, String text) {}
 
   /** What a token opens. */
-  record Opened(Account account, Scope scope) {}
+  record Opened(Account account, TokenScope scope) {}
 
   private final EntityManager entities;
   private final AccountStore accounts;
@@ -63,7 +63,7 @@ class TokenStore {
    * @throws Refusal token-invalid
    */
   @Transactional
-  public Fresh add(int accountId, String name, Scope scope) {
+  public Fresh add(int accountId, String name, TokenScope scope) {
     String stripped = name == null ? "" : name.strip();
     if (stripped.isEmpty() || stripped.length() > LONGEST_NAME) {
       throw Refusal.of(

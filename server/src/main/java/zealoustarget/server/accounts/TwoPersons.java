@@ -53,7 +53,7 @@ public class TwoPersons {
   }
 
   private Optional<String> of(String what, Predicate<Account> may) {
-    Account acting = Acting.account();
+    Account acting = CurrentAccount.account();
     long able = accounts.all().stream().filter(may).filter(one -> !one.isDisabled()).count();
     if (!settings.twoPersons() || able < 2 || acting.id() == 0) {
       return Optional.empty();

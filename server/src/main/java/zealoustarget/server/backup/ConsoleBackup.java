@@ -9,7 +9,7 @@ import org.springframework.boot.ApplicationRunner;
 import org.springframework.context.annotation.Profile;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
-import zealoustarget.server.accounts.Acting;
+import zealoustarget.server.accounts.CurrentAccount;
 
 /** Backs a data folder up that no server has open, for {@code ./run backup FILE}. */
 @Component
@@ -26,7 +26,7 @@ class ConsoleBackup implements ApplicationRunner {
 
   @Override
   public void run(ApplicationArguments arguments) throws IOException {
-    BackupService.Kept made = Acting.getAsSystem("console", backups::make);
+    BackupService.Kept made = CurrentAccount.getAsSystem("console", backups::make);
     Files.move(backups.file(made.name()), Path.of(target));
     System.out.println("Backed up to " + target + ", " + made.bytes() + " bytes.");
   }

@@ -14,7 +14,7 @@ import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.Refusal;
 import zealoustarget.server.accounts.Account;
-import zealoustarget.server.accounts.Acting;
+import zealoustarget.server.accounts.CurrentAccount;
 import zealoustarget.server.accounts.Role;
 import zealoustarget.server.accounts.TwoPersons;
 import zealoustarget.server.audit.Audit;
@@ -65,7 +65,7 @@ class RestoredData implements ApplicationRunner {
               + " and wait for a second person. An administrator or an approver compares them with"
               + " what was expected, then confirms them.");
     } else {
-      Acting.asSystem("console", () -> settle("restored from the backup of " + madeAt()));
+      CurrentAccount.asSystem("console", () -> settle("restored from the backup of " + madeAt()));
     }
   }
 
@@ -75,7 +75,7 @@ class RestoredData implements ApplicationRunner {
    * @throws Refusal nothing-restored, not-allowed
    */
   void confirm() {
-    Account acting = Acting.account();
+    Account acting = CurrentAccount.account();
     if (!acting.isAdministrator() && acting.role() != Role.APPROVER) {
       throw Refusal.of("not-allowed", "This takes an administrator or an approver.");
     }

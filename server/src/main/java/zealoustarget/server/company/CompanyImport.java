@@ -15,7 +15,7 @@ import org.springframework.boot.logging.LoggingSystem;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.util.FileSystemUtils;
 import zealoustarget.server.Application;
-import zealoustarget.server.accounts.Acting;
+import zealoustarget.server.accounts.CurrentAccount;
 import zealoustarget.server.audit.Audit;
 import zealoustarget.server.audit.AuditKind;
 import zealoustarget.server.audit.AuditLinks;
@@ -153,7 +153,7 @@ public final class CompanyImport {
   /** Starts on it, keeps the files as they came with their lines, and compares the figures. */
   private static long open(ExportFile from, Path part) throws IOException {
     try (ConfigurableApplicationContext context = start(part)) {
-      return Acting.getAsSystem("console", () -> checked(from, context));
+      return CurrentAccount.getAsSystem("console", () -> checked(from, context));
     }
   }
 

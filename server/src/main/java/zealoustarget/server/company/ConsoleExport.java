@@ -9,7 +9,7 @@ import org.springframework.boot.ApplicationRunner;
 import org.springframework.context.annotation.Profile;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
-import zealoustarget.server.accounts.Acting;
+import zealoustarget.server.accounts.CurrentAccount;
 
 /** Exports a data folder that no server has open, for {@code ./run export FILE}. */
 @Component
@@ -26,7 +26,7 @@ class ConsoleExport implements ApplicationRunner {
 
   @Override
   public void run(ApplicationArguments arguments) throws IOException {
-    Files.move(Acting.getAsSystem("console", exports::make), target);
+    Files.move(CurrentAccount.getAsSystem("console", exports::make), target);
     System.out.println("Exported to " + target + ", " + Files.size(target) + " bytes.");
   }
 }

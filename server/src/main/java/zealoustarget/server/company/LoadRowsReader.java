@@ -16,11 +16,11 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.intake.LoadKind;
-import zealoustarget.core.intake.Row;
+import zealoustarget.core.intake.LoadRow;
 import zealoustarget.core.ledger.ActualBlock;
 import zealoustarget.core.ledger.Members;
-import zealoustarget.core.ledger.Months;
 import zealoustarget.core.member.Axis;
 import zealoustarget.server.ledger.PackedRows;
 import zealoustarget.server.ledger.RowStore;
@@ -129,9 +129,9 @@ final class LoadRowsReader {
     }
   }
 
-  private Row.Actual actual(NamedCsvRecord row, List<Description.Amount> amounts) {
+  private LoadRow.Actual actual(NamedCsvRecord row, List<Description.Amount> amounts) {
     String day = row.getField("date");
-    return new Row.Actual(
+    return new LoadRow.Actual(
         Integer.parseInt(row.getField(LoadRowsWriter.LINE)),
         month(row, "month"),
         day.isEmpty() ? null : LocalDate.parse(day),
@@ -228,7 +228,7 @@ final class LoadRowsReader {
         rows,
         from,
         row ->
-            new Row.Goal(
+            new LoadRow.Goal(
                 Integer.parseInt(row.getField(LoadRowsWriter.LINE)),
                 month(row, "month"),
                 id(row, axis),

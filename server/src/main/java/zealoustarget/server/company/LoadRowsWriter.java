@@ -13,11 +13,11 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.function.Consumer;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.intake.LoadKind;
-import zealoustarget.core.intake.Row;
+import zealoustarget.core.intake.LoadRow;
 import zealoustarget.core.ledger.ActualBlock;
 import zealoustarget.core.ledger.Members;
-import zealoustarget.core.ledger.Months;
 import zealoustarget.core.member.Axis;
 import zealoustarget.server.ledger.PackedRows;
 import zealoustarget.server.ledger.RowStore;
@@ -136,7 +136,7 @@ final class LoadRowsWriter {
     }
   }
 
-  private List<String> cells(Row.Actual row, List<Description.Amount> amounts) {
+  private List<String> cells(LoadRow.Actual row, List<Description.Amount> amounts) {
     List<String> cells = new ArrayList<>();
     cells.add(Integer.toString(row.line()));
     cells.add(Months.of(row.month()).toString());

@@ -14,6 +14,7 @@ import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.calendar.SpanWords;
 import zealoustarget.core.commission.Closed;
 import zealoustarget.core.commission.CreditShares;
@@ -26,12 +27,11 @@ import zealoustarget.core.commission.Statement;
 import zealoustarget.core.commission.Terms;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.Members;
-import zealoustarget.core.ledger.Months;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.KeyText;
 import zealoustarget.core.member.Member;
 import zealoustarget.core.reading.Figures;
-import zealoustarget.core.reading.Outlook;
+import zealoustarget.core.reading.Pace;
 import zealoustarget.server.ledger.LedgerService;
 import zealoustarget.server.platform.Packed;
 import zealoustarget.server.playbook.Commission;
@@ -260,7 +260,7 @@ public class EarningsService {
   }
 
   /** How far a running month is, by the last posted day; null where it is over. */
-  private Outlook.Days days(YearMonth month, Playbook playbook) {
+  private Pace.Days days(YearMonth month, Playbook playbook) {
     LocalDate posted = ledgers.posted().lastPostedDay(month);
     return posted == null ? null : playbook.days(month, posted);
   }

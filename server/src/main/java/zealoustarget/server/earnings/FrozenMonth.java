@@ -4,13 +4,13 @@ import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
 import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.commission.Adjustment;
 import zealoustarget.core.commission.Closed;
 import zealoustarget.core.commission.Facts;
 import zealoustarget.core.commission.Plan;
 import zealoustarget.core.commission.Statement;
 import zealoustarget.core.commission.Terms;
-import zealoustarget.core.ledger.Months;
 import zealoustarget.server.playbook.PlanPart;
 import zealoustarget.server.playbook.PlaybookService;
 

@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
-import zealoustarget.core.ledger.Months;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.server.audit.Audit;
 import zealoustarget.server.audit.AuditKind;
 

@@ -106,7 +106,7 @@ class Checking {
    *
    * @throws Refusal as {@link Header#of}
    */
-  Columns columns(String fileName, LoadRequest request, Sheet sheet) {
+  Columns columns(String fileName, LoadRequest request, StoredSheet sheet) {
     LoadSpec spec = requests.spec(request, sheet, fileName);
     LoadSpec guessed =
         spec.withGuesses(
@@ -126,7 +126,7 @@ class Checking {
    *     measure-gone where a measure was changed while its amounts were read
    */
   void check(int loadId, LoadRequest request, Together together, Progress progress) {
-    Sheet sheet = sheets.get(loadId);
+    StoredSheet sheet = sheets.get(loadId);
     Columns columns = columns(loads.get(loadId).fileName, request, sheet);
     if (sheet.recordCount() == 0) {
       throw Refusal.of(
@@ -158,7 +158,7 @@ class Checking {
   private void inOneTransaction(
       int loadId,
       LoadRequest request,
-      Sheet sheet,
+      StoredSheet sheet,
       Columns columns,
       Together together,
       Progress progress) {
@@ -245,7 +245,7 @@ class Checking {
   private final class Pass {
     private final int loadId;
     private final LoadRequest request;
-    private final Sheet sheet;
+    private final StoredSheet sheet;
     private final Header header;
     private final Reconciliation sums;
     private final StagedFindings findings;
@@ -257,7 +257,7 @@ class Checking {
     private int lastLine;
     private LineOutcome lastOutcome;
 
-    Pass(int loadId, LoadRequest request, Sheet sheet, Columns columns, Progress progress) {
+    Pass(int loadId, LoadRequest request, StoredSheet sheet, Columns columns, Progress progress) {
       this.loadId = loadId;
       this.request = request;
       this.sheet = sheet;

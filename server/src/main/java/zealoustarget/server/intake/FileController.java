@@ -28,14 +28,14 @@ import zealoustarget.server.playbook.PlaybookService;
 class FileController {
   private final LoadStore store;
   private final OriginalStore originals;
-  private final Remainder remainder;
+  private final HeldLines remainder;
   private final LoadAnswers answers;
   private final PlaybookService playbooks;
 
   FileController(
       LoadStore store,
       OriginalStore originals,
-      Remainder remainder,
+      HeldLines remainder,
       LoadAnswers answers,
       PlaybookService playbooks) {
     this.store = store;

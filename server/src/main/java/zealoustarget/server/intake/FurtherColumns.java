@@ -34,7 +34,7 @@ public class FurtherColumns {
     if (!sheets.has(loadId)) {
       return Map.of();
     }
-    Sheet sheet = sheets.get(loadId);
+    StoredSheet sheet = sheets.get(loadId);
     List<Integer> places = places(loads.get(loadId), sheet);
     if (places.isEmpty()) {
       return Map.of();
@@ -53,7 +53,7 @@ public class FurtherColumns {
     return further;
   }
 
-  private List<Integer> places(LoadEntity load, Sheet sheet) {
+  private List<Integer> places(LoadEntity load, StoredSheet sheet) {
     List<Integer> places = new ArrayList<>();
     try {
       Header header = checking.columns(load.fileName, staging.request(load), sheet).header();

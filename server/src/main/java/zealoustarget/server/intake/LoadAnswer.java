@@ -6,8 +6,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import zealoustarget.core.amount.Measure;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.intake.Finding;
-import zealoustarget.core.ledger.Months;
 import zealoustarget.server.playbook.Playbook;
 
 /**

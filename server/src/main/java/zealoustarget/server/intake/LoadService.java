@@ -12,8 +12,8 @@ import java.util.function.Predicate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import zealoustarget.core.Refusal;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.intake.ColumnRule;
-import zealoustarget.core.ledger.Months;
 import zealoustarget.core.ledger.PostMode;
 import zealoustarget.core.member.Axis;
 import zealoustarget.server.audit.Audit;
@@ -290,7 +290,7 @@ public class LoadService {
       return () -> {};
     }
     LoadRequest request = staging.request(load);
-    Sheet sheet = sheets.get(load.id);
+    StoredSheet sheet = sheets.get(load.id);
     Map<String, ColumnRule> columns;
     try {
       columns = new HashMap<>(checking.columns(load.fileName, request, sheet).spec().columns());
@@ -298,7 +298,7 @@ public class LoadService {
       return () -> {}; // the playbook has changed since it was staged; it is posted all the same
     }
     columns.replaceAll((title, rule) -> rule.confirmed());
-    LoadRequest settled = Formats.settled(request.withColumns(columns), sheet);
+    LoadRequest settled = FormatRules.settled(request.withColumns(columns), sheet);
     return () -> remembered.remember(sheet.titles(), settled, load.fileName);
   }
 

@@ -4,18 +4,18 @@ import java.time.YearMonth;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.Map;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.intake.History;
 import zealoustarget.core.ledger.Ledger;
-import zealoustarget.core.ledger.Months;
 import zealoustarget.core.ledger.OrderSet;
-import zealoustarget.core.ledger.Usual;
+import zealoustarget.core.ledger.TypicalAmounts;
 
 /** What is posted at the moment a file is checked; worked out when it is first asked. */
 final class PostedHistory implements History {
   private static final int FARTHEST = 60;
 
   private final Ledger ledger;
-  private final Map<String, Usual> usuals = new HashMap<>();
+  private final Map<String, TypicalAmounts> usuals = new HashMap<>();
   private final int today;
   private final OrderSet asked;
   private OrderSet orders;
@@ -60,7 +60,7 @@ final class PostedHistory implements History {
   }
 
   @Override
-  public Usual usual(String measure) {
-    return usuals.computeIfAbsent(measure, code -> Usual.of(ledger, code));
+  public TypicalAmounts usual(String measure) {
+    return usuals.computeIfAbsent(measure, code -> TypicalAmounts.of(ledger, code));
   }
 }

@@ -66,7 +66,7 @@ class RememberedHeaders {
     String header =
         titles.stream()
             .map(title -> title.strip().toLowerCase(Locale.ROOT))
-            .filter(title -> !title.equals(Remainder.REASON))
+            .filter(title -> !title.equals(HeldLines.REASON))
             .collect(Collectors.joining("\u0000"));
     try {
       MessageDigest digest = MessageDigest.getInstance("SHA-256");

@@ -51,13 +51,13 @@ class Requests {
   }
 
   /** What was decided for the header before, where nothing is said of its columns now. */
-  LoadRequest complete(LoadRequest given, Sheet sheet, String fileName) {
+  LoadRequest complete(LoadRequest given, StoredSheet sheet, String fileName) {
     Optional<LoadRequest> before =
         remembered
             .find(sheet.titles())
             .map(RememberedHeaders.Remembered::request)
             .filter(request -> given.kind() == null || given.kind() == request.kind())
-            .map(request -> Formats.unlessShown(request, sheet))
+            .map(request -> FormatRules.unlessShown(request, sheet))
             .map(request -> unlessNamed(request, sheet, fileName));
     if (given.kind() != null) {
       return before
@@ -71,7 +71,7 @@ class Requests {
         .orElseGet(() -> recognised(given, sheet, fileName));
   }
 
-  private LoadRequest recognised(LoadRequest given, Sheet sheet, String fileName) {
+  private LoadRequest recognised(LoadRequest given, StoredSheet sheet, String fileName) {
     KindGuess guess =
         KindGuess.of(
             sheet.titles(),
@@ -92,7 +92,7 @@ class Requests {
    * The same header may bring another set's goals: which one is kept only where the file names it,
    * else it is asked.
    */
-  private static LoadRequest unlessNamed(LoadRequest request, Sheet sheet, String fileName) {
+  private static LoadRequest unlessNamed(LoadRequest request, StoredSheet sheet, String fileName) {
     boolean isOpen =
         request.kind() == LoadKind.GOALS
             && request.goalSet() != null
@@ -126,7 +126,7 @@ class Requests {
    *
    * @throws Refusal value-unknown if the measure is none
    */
-  LoadSpec spec(LoadRequest request, Sheet sheet, String fileName) {
+  LoadSpec spec(LoadRequest request, StoredSheet sheet, String fileName) {
     Playbook playbook = playbooks.current();
     return new LoadSpec(
         request.kind(),

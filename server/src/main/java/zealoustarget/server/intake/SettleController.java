@@ -28,7 +28,7 @@ import zealoustarget.server.files.FileLooker;
 @RequestMapping("/api/v1/loads/{id}")
 class SettleController {
   /** What is said of a whole load; a part that is null stays as it is. */
-  record Told(
+  record ReadOptions(
       String kind,
       String goalSet,
       String axis,
@@ -40,15 +40,15 @@ class SettleController {
   /** Control totals by measure code, and whether a total line at the end counts as one. */
   record Control(Map<String, String> totals, boolean trailer) {}
 
-  private final LoadLooks looks;
-  private final Settling settling;
+  private final LoadQueries looks;
+  private final LoadCorrections settling;
   private final StagingService staging;
   private final LoadAnswers answers;
   private final FileLooker looker;
 
   SettleController(
-      LoadLooks looks,
-      Settling settling,
+      LoadQueries looks,
+      LoadCorrections settling,
       StagingService staging,
       LoadAnswers answers,
       FileLooker looker) {
@@ -61,7 +61,7 @@ class SettleController {
 
   /** Lines of the file, at most 500: from a number on, counted from 0, or around a line. */
   @GetMapping("/sheet")
-  SheetAnswer sheet(
+  StoredSheetAnswer sheet(
       @PathVariable int id,
       @RequestParam(defaultValue = "0") int from,
       @RequestParam(required = false) Integer line,
@@ -88,7 +88,7 @@ class SettleController {
 
   /** Says anew how the file is to be read. */
   @PutMapping("/reading")
-  LoadAnswer read(@PathVariable int id, @RequestBody Told told) {
+  LoadAnswer read(@PathVariable int id, @RequestBody ReadOptions told) {
     staging.change(id, before -> changed(before, told));
     return answers.whole(id);
   }
@@ -113,7 +113,7 @@ class SettleController {
 
   /** Decides about lines: rewrite a cell, leave out, count, accept. */
   @PostMapping("/fixes")
-  LoadAnswer decide(@PathVariable int id, @RequestBody Settling.Decision decision) {
+  LoadAnswer decide(@PathVariable int id, @RequestBody LoadCorrections.Decision decision) {
     settling.decide(id, decision);
     return answers.whole(id);
   }
@@ -127,19 +127,19 @@ class SettleController {
 
   /** Accepts names for known members, here and from now on. */
   @PostMapping("/names")
-  LoadAnswer accept(@PathVariable int id, @RequestBody List<Settling.Name> names) {
+  LoadAnswer accept(@PathVariable int id, @RequestBody List<LoadCorrections.Name> names) {
     settling.accept(id, names);
     return answers.whole(id);
   }
 
   /** Makes the reps and products that the file names, all or none. */
   @PostMapping("/members")
-  LoadAnswer make(@PathVariable int id, @RequestBody List<Settling.NewMember> made) {
+  LoadAnswer make(@PathVariable int id, @RequestBody List<LoadCorrections.NewMember> made) {
     settling.make(id, made);
     return answers.whole(id);
   }
 
-  private static LoadRequest changed(LoadRequest before, Told told) {
+  private static LoadRequest changed(LoadRequest before, ReadOptions told) {
     LoadKind kind =
         told.kind() == null
             ? before.kind()

@@ -5,7 +5,7 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 
-/** The packed {@link Sheet} of a load. */
+/** The packed {@link StoredSheet} of a load. */
 @Entity
 @Table(name = "sheet")
 class SheetEntity {

@@ -5,7 +5,7 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 
-/** A packed {@link Sheet.Part} of a load. */
+/** A packed {@link StoredSheet.Part} of a load. */
 @Entity
 @Table(name = "sheet_part")
 class SheetPartEntity {

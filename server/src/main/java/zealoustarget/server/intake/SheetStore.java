@@ -28,13 +28,13 @@ class SheetStore {
   }
 
   /** The description of a load's file. */
-  Sheet get(int loadId) {
+  StoredSheet get(int loadId) {
     try (StatelessSession session = sessions.openStatelessSession()) {
       SheetEntity found = session.get(SheetEntity.class, loadId);
       if (found == null) {
         throw Refusal.of("sheet-gone", "The lines of load " + loadId + " are not kept.");
       }
-      return Packed.fromDeflated(found.content, Sheet.class);
+      return Packed.fromDeflated(found.content, StoredSheet.class);
     }
   }
 
@@ -53,7 +53,7 @@ class SheetStore {
 
   private static List<Line> part(StatelessSession session, int loadId, int number) {
     SheetPartEntity entity = session.get(SheetPartEntity.class, firstId(loadId) + number);
-    Sheet.Part part = Packed.fromDeflated(entity.content, Sheet.Part.class);
+    StoredSheet.Part part = Packed.fromDeflated(entity.content, StoredSheet.Part.class);
     List<Line> lines = new ArrayList<>(part.lines().length);
     for (int at = 0; at < part.lines().length; at++) {
       lines.add(new Line(part.lines()[at], List.of(part.cells()[at])));
@@ -62,7 +62,7 @@ class SheetStore {
   }
 
   /** At most {@code most} lines from a record on, counted from 0. */
-  List<Line> lines(int loadId, Sheet sheet, int fromRecord, int most) {
+  List<Line> lines(int loadId, StoredSheet sheet, int fromRecord, int most) {
     List<Line> lines = new ArrayList<>();
     int from = Math.max(fromRecord, 0);
     int end = Math.min(from + most, sheet.recordCount());
@@ -78,7 +78,7 @@ class SheetStore {
   }
 
   /** Some lines of the file by their numbers; those that are not kept are missing. */
-  List<Line> linesAt(int loadId, Sheet sheet, SortedSet<Integer> wanted) {
+  List<Line> linesAt(int loadId, StoredSheet sheet, SortedSet<Integer> wanted) {
     List<Line> found = new ArrayList<>();
     SortedSet<Integer> left = wanted;
     while (!left.isEmpty() && sheet.recordCount() > 0) {
@@ -91,7 +91,7 @@ class SheetStore {
   }
 
   /** The number of the record in that line of the file, or of the last one before it. */
-  int recordOf(int loadId, Sheet sheet, int line) {
+  int recordOf(int loadId, StoredSheet sheet, int line) {
     if (sheet.recordCount() == 0) {
       return 0;
     }
@@ -169,7 +169,7 @@ class SheetStore {
     }
 
     /** Writes what is left and the description, which makes the whole readable. */
-    void finish(Sheet sheet) {
+    void finish(StoredSheet sheet) {
       pack();
       write();
       writing.join();
@@ -208,7 +208,9 @@ class SheetStore {
             part.stream().map(line -> line.cells().toArray(String[]::new)).toArray(String[][]::new);
         packed.add(
             new SheetPartEntity(
-                firstId + packed.size(), loadId, Packed.deflated(new Sheet.Part(lines, cells))));
+                firstId + packed.size(),
+                loadId,
+                Packed.deflated(new StoredSheet.Part(lines, cells))));
       }
       sessions.inStatelessTransaction(session -> session.insertMultiple(packed));
     }

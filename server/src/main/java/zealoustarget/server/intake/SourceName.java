@@ -29,7 +29,7 @@ final class SourceName {
     return cut(
         titles.stream()
             .map(title -> title.strip().toLowerCase(Locale.ROOT))
-            .filter(title -> !title.isEmpty() && !title.equals(Remainder.REASON))
+            .filter(title -> !title.isEmpty() && !title.equals(HeldLines.REASON))
             .filter(title -> title.chars().noneMatch(Character::isDigit))
             .collect(Collectors.joining(", ", "columns: ", "")));
   }

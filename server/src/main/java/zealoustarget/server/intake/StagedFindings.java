@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.hibernate.StatelessSession;
 import zealoustarget.core.intake.Finding;
-import zealoustarget.core.intake.Row;
+import zealoustarget.core.intake.LoadRow;
 
 /** Gathers a load's findings and writes them in batches; looks at its rows' months on the way. */
 final class StagedFindings {
@@ -63,10 +63,10 @@ final class StagedFindings {
     return lastMonth;
   }
 
-  void seeMonth(Row row) {
-    if (row instanceof Row.Actual actual) {
+  void seeMonth(LoadRow row) {
+    if (row instanceof LoadRow.Actual actual) {
       seeMonth(actual.month());
-    } else if (row instanceof Row.Goal goal) {
+    } else if (row instanceof LoadRow.Goal goal) {
       seeMonth(goal.month());
     }
   }

@@ -57,7 +57,7 @@ final class StagingDirectory implements Directory {
 
   @Override
   public Tenure tenure(int rep) {
-    List<Members.Stay> stays = members.stays(rep);
+    List<Members.RosterAssignment> stays = members.stays(rep);
     return stays.isEmpty()
         ? null
         : new Tenure(stays.get(0).fromMonth(), stays.get(stays.size() - 1).untilMonth());

@@ -27,7 +27,7 @@ public class StagingService {
   private static final Logger LOG = LoggerFactory.getLogger(StagingService.class);
 
   private final LoadStore store;
-  private final Reading reading;
+  private final FileImporter reading;
   private final Checking checking;
   private final Requests requests;
   private final SheetStore sheets;
@@ -40,7 +40,7 @@ public class StagingService {
 
   StagingService(
       LoadStore store,
-      Reading reading,
+      FileImporter reading,
       Checking checking,
       Requests requests,
       SheetStore sheets,

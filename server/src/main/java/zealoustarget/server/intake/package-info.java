@@ -1,5 +1,5 @@
 /**
- * The Intake desk: files are received, read, checked, settled, posted and reversed. Lines are understood in
- * core ({@code intake}); here they are kept and decided about.
+ * The Intake desk: files are received, read, checked, settled, posted and reversed. Lines are
+ * understood in core ({@code intake}); here they are kept and decided about.
  */
 package zealoustarget.server.intake;

@@ -6,9 +6,9 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import zealoustarget.core.intake.Row;
+import zealoustarget.core.calendar.Months;
+import zealoustarget.core.intake.LoadRow;
 import zealoustarget.core.ledger.ActualBlock;
-import zealoustarget.core.ledger.Months;
 import zealoustarget.core.ledger.OrderKey;
 import zealoustarget.server.platform.Packed;
 
@@ -36,7 +36,7 @@ record ActualPart(
   static final int SIZE = 4_096;
 
   /** Columns of rows that belong to one load. */
-  static ActualPart of(List<Row.Actual> rows) {
+  static ActualPart of(List<LoadRow.Actual> rows) {
     int size = rows.size();
     int measures = rows.get(0).amounts().length;
     ActualPart part =
@@ -51,7 +51,7 @@ record ActualPart(
             new long[measures][size]);
     int before = 0;
     for (int at = 0; at < size; at++) {
-      Row.Actual row = rows.get(at);
+      LoadRow.Actual row = rows.get(at);
       part.lines[at] = row.line() - before;
       before = row.line();
       part.months[at] = row.month();
@@ -171,8 +171,8 @@ record ActualPart(
   }
 
   /** The rows, as they were. */
-  List<Row.Actual> rows() {
-    List<Row.Actual> rows = new ArrayList<>(lines.length);
+  List<LoadRow.Actual> rows() {
+    List<LoadRow.Actual> rows = new ArrayList<>(lines.length);
     int line = 0;
     for (int at = 0; at < lines.length; at++) {
       line += lines[at];
@@ -182,7 +182,7 @@ record ActualPart(
       }
       LocalDate day = days[at] == 0 ? null : Months.of(months[at]).atDay(days[at]);
       rows.add(
-          new Row.Actual(
+          new LoadRow.Actual(
               line, months[at], day, reps[at], regions[at], products[at], orders[at], row));
     }
     return rows;
@@ -190,9 +190,9 @@ record ActualPart(
 
   /** Gathers rows until a part is full. */
   static final class Gatherer {
-    private final List<Row.Actual> rows = new ArrayList<>(SIZE);
+    private final List<LoadRow.Actual> rows = new ArrayList<>(SIZE);
 
-    boolean add(Row.Actual row) {
+    boolean add(LoadRow.Actual row) {
       rows.add(row);
       return rows.size() == SIZE;
     }

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.function.Consumer;
-import zealoustarget.core.intake.Row;
+import zealoustarget.core.intake.LoadRow;
 import zealoustarget.server.platform.Packed;
 
 /**
@@ -20,7 +20,7 @@ record GoalPart(byte[] lines, byte[] months, byte[] members, byte[][] amounts) {
   static final int SIZE = 4_096;
 
   /** One part of rows that belong to one load, at least one. */
-  static byte[] pack(List<Row.Goal> rows) {
+  static byte[] pack(List<LoadRow.Goal> rows) {
     int measures = rows.get(0).amounts().length;
     byte[][] amounts = new byte[measures][];
     for (int m = 0; m < measures; m++) {
@@ -29,14 +29,14 @@ record GoalPart(byte[] lines, byte[] months, byte[] members, byte[][] amounts) {
     }
     return Packed.deflated(
         new GoalPart(
-            Planes.of(rows.stream().mapToInt(Row.Goal::line).toArray()),
-            Planes.of(rows.stream().mapToInt(Row.Goal::month).toArray()),
-            Planes.of(rows.stream().mapToInt(Row.Goal::member).toArray()),
+            Planes.of(rows.stream().mapToInt(LoadRow.Goal::line).toArray()),
+            Planes.of(rows.stream().mapToInt(LoadRow.Goal::month).toArray()),
+            Planes.of(rows.stream().mapToInt(LoadRow.Goal::member).toArray()),
             amounts));
   }
 
   /** The rows of a part, in their order. */
-  static void each(byte[] content, Consumer<Row.Goal> to) {
+  static void each(byte[] content, Consumer<LoadRow.Goal> to) {
     GoalPart part = Packed.fromDeflated(content, GoalPart.class);
     int[] lines = Planes.ints(part.lines);
     int[] months = Planes.ints(part.months);
@@ -47,12 +47,12 @@ record GoalPart(byte[] lines, byte[] months, byte[] members, byte[][] amounts) {
       for (int m = 0; m < amounts.length; m++) {
         amounts[m] = columns[m][at];
       }
-      to.accept(new Row.Goal(lines[at], months[at], members[at], amounts));
+      to.accept(new LoadRow.Goal(lines[at], months[at], members[at], amounts));
     }
   }
 
   /** All that a row says, as a digest takes it in. */
-  static String text(Row.Goal row) {
+  static String text(LoadRow.Goal row) {
     return row.line()
         + ","
         + row.month()
@@ -65,9 +65,9 @@ record GoalPart(byte[] lines, byte[] months, byte[] members, byte[][] amounts) {
 
   /** Gathers rows until a part is full. */
   static final class Gatherer {
-    private final List<Row.Goal> rows = new ArrayList<>();
+    private final List<LoadRow.Goal> rows = new ArrayList<>();
 
-    boolean add(Row.Goal row) {
+    boolean add(LoadRow.Goal row) {
       rows.add(row);
       return rows.size() == SIZE;
     }

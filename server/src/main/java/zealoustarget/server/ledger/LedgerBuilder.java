@@ -126,7 +126,8 @@ final class LedgerBuilder {
                     .toList()));
   }
 
-  private static Members.Stay stay(StayRowEntity row) {
-    return new Members.Stay(row.repId, row.fromMonth, row.untilMonth, row.regionId, row.managerId);
+  private static Members.RosterAssignment stay(StayRowEntity row) {
+    return new Members.RosterAssignment(
+        row.repId, row.fromMonth, row.untilMonth, row.regionId, row.managerId);
   }
 }

@@ -21,18 +21,18 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.ledger.Change;
-import zealoustarget.core.ledger.Frozen;
 import zealoustarget.core.ledger.Ledger;
-import zealoustarget.core.ledger.Months;
+import zealoustarget.core.ledger.LoadScope;
 import zealoustarget.core.ledger.Overlay;
 import zealoustarget.core.ledger.PostMode;
 import zealoustarget.core.ledger.ReadLog;
-import zealoustarget.core.ledger.Scope;
+import zealoustarget.core.ledger.SealedMonths;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
-import zealoustarget.server.accounts.Sights;
+import zealoustarget.server.accounts.RowAccess;
 import zealoustarget.server.platform.DataState;
 import zealoustarget.server.roster.MemberNames;
 import zealoustarget.server.roster.MemberStore;
@@ -131,15 +131,15 @@ public class LedgerService implements MemberNames {
 
   private final RowStore rows;
   private final MemberStore members;
-  private final Sights sights;
+  private final RowAccess rowAccess;
   private final DataState dataState;
   private final Map<Integer, PostedLoad> everPosted = new ConcurrentHashMap<>();
 
-  LedgerService(RowStore rows, MemberStore members, Sights sights, DataState dataState) {
+  LedgerService(RowStore rows, MemberStore members, RowAccess rowAccess, DataState dataState) {
     this.dataState = dataState;
     this.rows = rows;
     this.members = members;
-    this.sights = sights;
+    this.rowAccess = rowAccess;
   }
 
   private State state() {
@@ -152,7 +152,7 @@ public class LedgerService implements MemberNames {
    * all others as they are posted.
    */
   public Ledger current() {
-    return read(state().read().closed(), sights::narrow);
+    return read(state().read().closed(), rowAccess::narrow);
   }
 
   /** A ledger narrowed to what may be seen, and what is read of it noted. */
@@ -168,13 +168,13 @@ public class LedgerService implements MemberNames {
   /** Both readings of the state in force. */
   public Readings readings() {
     State now = state();
-    return readings(now.read(), now.loads(), sights::narrow);
+    return readings(now.read(), now.loads(), rowAccess::narrow);
   }
 
   /** Both readings of a state that is not in force. */
   public Readings readings(Prepared prepared) {
     dataState.readLog().everything();
-    return readings(prepared.next.read(), prepared.next.loads(), sights::narrowOnce);
+    return readings(prepared.next.read(), prepared.next.loads(), rowAccess::narrowOnce);
   }
 
   private Readings readings(
@@ -206,12 +206,12 @@ public class LedgerService implements MemberNames {
 
   /** Whether the account that acts may see a rep's pay of a month. */
   public boolean seesRep(int rep, YearMonth month) {
-    return sights.seesRep(state().read().closed().members(), rep, month);
+    return rowAccess.seesRep(state().read().closed().members(), rep, month);
   }
 
   /** Whether the account that acts may see and write notes on a member and month. */
   public boolean seesNote(int member, YearMonth month) {
-    return sights.seesNote(state().read().closed().members(), member, month);
+    return rowAccess.seesNote(state().read().closed().members(), member, month);
   }
 
   /**
@@ -342,7 +342,7 @@ public class LedgerService implements MemberNames {
     return new Preview(
         proposed,
         looked,
-        hasActuals ? Scope.of(loaded.actuals(), after.ledger().members()) : null,
+        hasActuals ? LoadScope.of(loaded.actuals(), after.ledger().members()) : null,
         hasActuals ? Change.ofActuals(before, after.ledger(), axis, load.measures()) : List.of(),
         load.goalSet() == null ? List.of() : Change.ofGoals(before, after.ledger(), load.goalSet()),
         after.ledger(),
@@ -431,7 +431,7 @@ public class LedgerService implements MemberNames {
     }
     dataState.swap(next);
     Both read = prepared.next.read();
-    sights.forgetAllBut(
+    rowAccess.forgetAllBut(
         read.closed() == read.restated()
             ? Set.of(read.closed())
             : Set.of(read.closed(), read.restated()));
@@ -528,7 +528,7 @@ public class LedgerService implements MemberNames {
             month -> {
               int number = Months.number(month);
               return changed.hasRows(number)
-                  || changed.touches(number) && !Frozen.isSame(before, after, number);
+                  || changed.touches(number) && !SealedMonths.isSame(before, after, number);
             })
         .toList();
   }
@@ -552,14 +552,14 @@ public class LedgerService implements MemberNames {
       if (isTouched(seal, now, rowsByLoad, month)) {
         Ledger then =
             known.computeIfAbsent(seal.id(), id -> asThen(seal.loads(), month, rowsByLoad));
-        if (!Frozen.isSame(posted, then, month)) {
+        if (!SealedMonths.isSame(posted, then, month)) {
           differing.put(month, then);
         }
       }
     }
     SealedLines lines = new SealedLines(load -> productsOf(load, rowsByLoad), members::key);
-    Frozen.KeptLines kept = lines.kept(sealed, inOrder(loads));
-    Ledger closed = Frozen.over(posted, differing, kept);
+    SealedMonths.KeptLines kept = lines.kept(sealed, inOrder(loads));
+    Ledger closed = SealedMonths.over(posted, differing, kept);
     Set<Integer> months = new HashSet<>(differing.keySet());
     months.addAll(kept.byMonth().keySet());
     return new Both(

@@ -2,7 +2,7 @@ package zealoustarget.server.ledger;
 
 import java.util.List;
 import java.util.function.Consumer;
-import zealoustarget.core.intake.Row;
+import zealoustarget.core.intake.LoadRow;
 
 /** Rows as a database part holds them, for what reads and writes whole databases. */
 public final class PackedRows {
@@ -17,17 +17,17 @@ public final class PackedRows {
   private PackedRows() {}
 
   /** The rows of one part, in their order. */
-  public static List<Row.Actual> unpack(byte[] content) {
+  public static List<LoadRow.Actual> unpack(byte[] content) {
     return ActualPart.unpack(content).rows();
   }
 
   /** Goals of one part, in their order. */
-  public static void eachGoal(byte[] content, Consumer<Row.Goal> to) {
+  public static void eachGoal(byte[] content, Consumer<LoadRow.Goal> to) {
     GoalPart.each(content, to);
   }
 
   /** One part of at most {@link #SIZE} goals of one load, at least one. */
-  public static byte[] packGoals(List<Row.Goal> rows) {
+  public static byte[] packGoals(List<LoadRow.Goal> rows) {
     return GoalPart.pack(rows);
   }
 
@@ -37,7 +37,7 @@ public final class PackedRows {
   }
 
   /** One part of at most {@link #SIZE} rows of one load, at least one. */
-  public static byte[] pack(List<Row.Actual> rows, int form) {
+  public static byte[] pack(List<LoadRow.Actual> rows, int form) {
     return ActualPart.of(rows).packed(form);
   }
 }

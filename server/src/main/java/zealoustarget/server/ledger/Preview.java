@@ -4,8 +4,8 @@ import java.time.YearMonth;
 import java.util.List;
 import zealoustarget.core.ledger.Change;
 import zealoustarget.core.ledger.Ledger;
+import zealoustarget.core.ledger.LoadScope;
 import zealoustarget.core.ledger.PostMode;
-import zealoustarget.core.ledger.Scope;
 
 /**
  * What posting a load would change.
@@ -21,7 +21,7 @@ import zealoustarget.core.ledger.Scope;
 public record Preview(
     PostMode proposed,
     PostMode mode,
-    Scope scope,
+    LoadScope scope,
     List<Change> actuals,
     List<Change> goals,
     Ledger after,

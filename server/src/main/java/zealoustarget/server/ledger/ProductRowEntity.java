@@ -4,7 +4,7 @@ import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
-import zealoustarget.core.intake.Row;
+import zealoustarget.core.intake.LoadRow;
 
 /** A product's name and line. */
 @Entity
@@ -27,7 +27,7 @@ class ProductRowEntity {
 
   protected ProductRowEntity() {}
 
-  ProductRowEntity(long id, int loadId, Row.Product row) {
+  ProductRowEntity(long id, int loadId, LoadRow.Product row) {
     this.id = id;
     this.loadId = loadId;
     this.line = row.line();

@@ -17,7 +17,7 @@ import org.hibernate.query.SelectionQuery;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.intake.LoadKind;
-import zealoustarget.core.intake.Row;
+import zealoustarget.core.intake.LoadRow;
 import zealoustarget.core.ledger.ActualBlock;
 import zealoustarget.core.ledger.GoalBook;
 import zealoustarget.server.platform.Link;
@@ -64,7 +64,7 @@ public class RowStore {
       List<ProductRowEntity> products = list(session, load, ProductRowEntity.class);
       List<ActualBlock> actuals =
           load.kind() == LoadKind.ACTUALS ? actuals(session, load, digest).byMonth() : List.of();
-      List<Row.Goal> goals = new ArrayList<>();
+      List<LoadRow.Goal> goals = new ArrayList<>();
       eachGoal(
           session,
           load,
@@ -121,7 +121,8 @@ public class RowStore {
     return found;
   }
 
-  private static void eachGoal(StatelessSession session, PostedLoad load, Consumer<Row.Goal> to) {
+  private static void eachGoal(
+      StatelessSession session, PostedLoad load, Consumer<LoadRow.Goal> to) {
     SelectionQuery<GoalPartEntity> query =
         session.createSelectionQuery(
             "from GoalPartEntity where id between :first and :last order by id",
@@ -149,7 +150,7 @@ public class RowStore {
   }
 
   /** Goals that stand beside actuals add up over a file's lines of a member and month. */
-  private static List<GoalBook.Cell> goals(List<Row.Goal> rows, PostedLoad load) {
+  private static List<GoalBook.Cell> goals(List<LoadRow.Goal> rows, PostedLoad load) {
     List<GoalBook.Cell> cells = new ArrayList<>(rows.size() * load.measures().size());
     for (int at = 0; at < load.measures().size(); at++) {
       String code = load.measures().get(at);
@@ -169,11 +170,11 @@ public class RowStore {
   }
 
   private static void addCells(
-      List<Row.Goal> rows, PostedLoad load, int at, List<GoalBook.Cell> to) {
+      List<LoadRow.Goal> rows, PostedLoad load, int at, List<GoalBook.Cell> to) {
     String code = load.measures().get(at);
     String measure = Measure.ownCode(code);
     int highEnd = Measure.isLowEnd(code) ? load.measures().indexOf(Measure.highEndOf(measure)) : -1;
-    for (Row.Goal row : rows) {
+    for (LoadRow.Goal row : rows) {
       if (row.amounts()[at] != ActualBlock.NO_AMOUNT) {
         to.add(
             new GoalBook.Cell(

@@ -3,7 +3,7 @@ package zealoustarget.server.ledger;
 import java.util.ArrayList;
 import java.util.List;
 import org.hibernate.StatelessSession;
-import zealoustarget.core.intake.Row;
+import zealoustarget.core.intake.LoadRow;
 
 /** Writes one load's rows in the transaction of its session, in their order. */
 public final class RowWriter {
@@ -24,14 +24,14 @@ public final class RowWriter {
   }
 
   /** Takes one row. */
-  public void add(Row row) {
-    if (row instanceof Row.Actual actual) {
+  public void add(LoadRow row) {
+    if (row instanceof LoadRow.Actual actual) {
       if (actuals.add(actual)) {
         flushActuals();
       }
       return;
     }
-    if (row instanceof Row.Goal goal) {
+    if (row instanceof LoadRow.Goal goal) {
       if (goals.add(goal)) {
         flushGoals();
       }
@@ -71,9 +71,9 @@ public final class RowWriter {
     others.clear();
   }
 
-  private Object entity(long id, Row row) {
-    return row instanceof Row.Stay stay
+  private Object entity(long id, LoadRow row) {
+    return row instanceof LoadRow.RosterAssignment stay
         ? new StayRowEntity(id, loadId, stay)
-        : new ProductRowEntity(id, loadId, (Row.Product) row);
+        : new ProductRowEntity(id, loadId, (LoadRow.Product) row);
   }
 }

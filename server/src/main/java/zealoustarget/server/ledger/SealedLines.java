@@ -6,8 +6,8 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.function.IntFunction;
-import zealoustarget.core.ledger.Frozen;
-import zealoustarget.core.ledger.Months;
+import zealoustarget.core.calendar.Months;
+import zealoustarget.core.ledger.SealedMonths;
 import zealoustarget.core.member.Member;
 import zealoustarget.server.seals.Seal;
 import zealoustarget.server.seals.SealedLoad;
@@ -30,7 +30,7 @@ final class SealedLines {
    *
    * @param now loads that are posted, in their order
    */
-  Frozen.KeptLines kept(List<Seal> seals, List<SealedLoad> now) {
+  SealedMonths.KeptLines kept(List<Seal> seals, List<SealedLoad> now) {
     Map<Integer, Integer> lines = lines(now);
     Map<Integer, Map<Integer, Integer>> byMonth = new HashMap<>();
     Map<Integer, Member> named = new TreeMap<>();
@@ -45,7 +45,7 @@ final class SealedLines {
                 line -> named.put(line, new Member(line, keyOf.apply(line), keyOf.apply(line))));
       }
     }
-    return new Frozen.KeptLines(byMonth, List.copyOf(named.values()));
+    return new SealedMonths.KeptLines(byMonth, List.copyOf(named.values()));
   }
 
   private Map<Integer, Integer> lines(List<SealedLoad> inOrder) {

@@ -4,7 +4,7 @@ import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
-import zealoustarget.core.intake.Row;
+import zealoustarget.core.intake.LoadRow;
 
 /** A rep's place from a month on. */
 @Entity
@@ -38,7 +38,7 @@ class StayRowEntity {
 
   protected StayRowEntity() {}
 
-  StayRowEntity(long id, int loadId, Row.Stay row) {
+  StayRowEntity(long id, int loadId, LoadRow.RosterAssignment row) {
     this.id = id;
     this.loadId = loadId;
     this.line = row.line();

@@ -11,7 +11,7 @@ import java.util.List;
 import org.flywaydb.core.api.migration.BaseJavaMigration;
 import org.flywaydb.core.api.migration.Context;
 import org.springframework.stereotype.Component;
-import zealoustarget.core.intake.Row;
+import zealoustarget.core.intake.LoadRow;
 
 /** Moves goals from one database row each into parts; docs/decisions/0006. */
 @Component
@@ -39,7 +39,7 @@ class V12__GoalsInParts extends BaseJavaMigration {
   }
 
   private static void copy(ResultSet rows, Connection connection) throws SQLException {
-    List<Row.Goal> gathered = new ArrayList<>();
+    List<LoadRow.Goal> gathered = new ArrayList<>();
     int load = -1;
     int number = 0;
     while (rows.next()) {
@@ -49,7 +49,8 @@ class V12__GoalsInParts extends BaseJavaMigration {
         load = rows.getInt(1);
       }
       gathered.add(
-          new Row.Goal(rows.getInt(2), rows.getInt(3), rows.getInt(4), amounts(rows.getArray(5))));
+          new LoadRow.Goal(
+              rows.getInt(2), rows.getInt(3), rows.getInt(4), amounts(rows.getArray(5))));
     }
     write(connection, load, number, gathered);
   }
@@ -63,7 +64,7 @@ class V12__GoalsInParts extends BaseJavaMigration {
     return amounts;
   }
 
-  private static int write(Connection connection, int load, int number, List<Row.Goal> gathered)
+  private static int write(Connection connection, int load, int number, List<LoadRow.Goal> gathered)
       throws SQLException {
     if (gathered.isEmpty()) {
       return number;

@@ -10,7 +10,7 @@ import java.time.LocalDate;
 import org.flywaydb.core.api.migration.BaseJavaMigration;
 import org.flywaydb.core.api.migration.Context;
 import org.springframework.stereotype.Component;
-import zealoustarget.core.intake.Row;
+import zealoustarget.core.intake.LoadRow;
 
 /** Moves actuals from one database row a line into parts; docs/decisions/0006. */
 @Component
@@ -66,14 +66,14 @@ class V3__ActualsInParts extends BaseJavaMigration {
     return number + 1;
   }
 
-  private static Row.Actual row(ResultSet row) throws SQLException {
+  private static LoadRow.Actual row(ResultSet row) throws SQLException {
     Array array = row.getArray(9);
     Object[] values = (Object[]) array.getArray();
     long[] amounts = new long[values.length];
     for (int i = 0; i < values.length; i++) {
       amounts[i] = (Long) values[i];
     }
-    return new Row.Actual(
+    return new LoadRow.Actual(
         row.getInt(2),
         row.getInt(3),
         row.getObject(4, LocalDate.class),

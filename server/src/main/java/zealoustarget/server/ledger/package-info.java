@@ -1,5 +1,5 @@
 /**
- * The ledger of the posted loads as one immutable state, and how its rows are stored. Others ask it for a
- * {@code Ledger}; no other room reads the tables of rows.
+ * The ledger of the posted loads as one immutable state, and how its rows are stored. Others ask it
+ * for a {@code Ledger}; no other room reads the tables of rows.
  */
 package zealoustarget.server.ledger;

@@ -59,7 +59,7 @@ public class OwnSiteFilter extends OncePerRequestFilter {
       problems.write(
           response, Problem.CROSS_SITE, "Open the application by an address in zealous.hosts.");
     } else if (!readiness.isReady()
-        && Surface.of(request) == Surface.API
+        && RequestArea.of(request) == RequestArea.API
         && !request.getRequestURI().equals("/api/v1/health")) {
       problems.write(
           response, Problem.STARTING, "The data are being loaded. Try again in a moment.");
@@ -74,7 +74,7 @@ public class OwnSiteFilter extends OncePerRequestFilter {
 
   /** Whether anything but accounts, the trail and copies is asked for. */
   private static boolean isOfFigures(HttpServletRequest request) {
-    return Surface.of(request) == Surface.API
+    return RequestArea.of(request) == RequestArea.API
         && !WITHOUT_FIGURES.matcher(request.getRequestURI()).matches();
   }
 

@@ -26,7 +26,7 @@ class RequestIdFilter extends OncePerRequestFilter {
       throws ServletException, IOException {
     String id = UUID.randomUUID().toString().substring(0, 13);
     response.setHeader("X-Request-Id", id);
-    if (Surface.of(request) == Surface.API) {
+    if (RequestArea.of(request) == RequestArea.API) {
       response.setHeader(HttpHeaders.CACHE_CONTROL, "no-store");
     }
     MDC.put(REQUEST, id);

@@ -17,11 +17,11 @@ import jakarta.persistence.Table;
 import java.util.ArrayList;
 import java.util.List;
 import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.ladder.Rung;
 import zealoustarget.core.ladder.Scale;
 import zealoustarget.core.ladder.Tone;
-import zealoustarget.core.ledger.Months;
 import zealoustarget.core.member.Axis;
 
 /** A ladder that replaces a default, with its rungs. */

@@ -6,10 +6,10 @@ import java.util.Map;
 import java.util.TreeMap;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.commission.Bound;
 import zealoustarget.core.commission.Plan;
 import zealoustarget.core.commission.PlanBook;
-import zealoustarget.core.ledger.Months;
 
 /**
  * A plan in the form that {@code PUT /api/v1/playbook} takes; so it is stored and frozen too.

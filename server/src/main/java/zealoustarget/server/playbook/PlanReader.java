@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Set;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.commission.Bound;
 import zealoustarget.core.commission.CreditShares;
 import zealoustarget.core.commission.Plan;
@@ -21,7 +22,6 @@ import zealoustarget.core.commission.PlanBook.Assignment;
 import zealoustarget.core.commission.PlanBook.Version;
 import zealoustarget.core.commission.PlanFault;
 import zealoustarget.core.commission.Step;
-import zealoustarget.core.ledger.Months;
 
 /** Reads plans, their assignments and shared credit out of a playbook file. */
 final class PlanReader {

@@ -14,7 +14,7 @@ import zealoustarget.core.calendar.FiscalCalendar;
 import zealoustarget.core.calendar.WorkingDays;
 import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.ladder.Shading;
-import zealoustarget.core.reading.Outlook;
+import zealoustarget.core.reading.Pace;
 
 /**
  * The company's rules in force. Immutable.
@@ -32,10 +32,10 @@ public record Playbook(
     Commission commission) {
 
   /** How far a month is on a day; null where all its working days are gone. */
-  public Outlook.@Nullable Days days(YearMonth month, LocalDate asOf) {
+  public Pace.@Nullable Days days(YearMonth month, LocalDate asOf) {
     int all = workingDays.in(month);
     int elapsed = workingDays.elapsed(month, asOf);
-    return elapsed >= all ? null : new Outlook.Days(elapsed, all);
+    return elapsed >= all ? null : new Pace.Days(elapsed, all);
   }
 
   /** Finds a measure by its code, or an end of its range; case makes no difference. */

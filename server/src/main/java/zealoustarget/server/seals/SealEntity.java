@@ -62,7 +62,7 @@ class SealEntity {
   Seal toSeal() {
     return new Seal(
         id,
-        zealoustarget.core.ledger.Months.of(month),
+        zealoustarget.core.calendar.Months.of(month),
         sealedAt,
         sealedBy,
         SealedLoad.readAll(loads),

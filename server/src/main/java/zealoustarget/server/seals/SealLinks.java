@@ -12,7 +12,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.flywaydb.core.api.migration.JavaMigration;
-import zealoustarget.core.ledger.Months;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.server.platform.Link;
 
 /** Seals as a chain: what each one's hash is made of, and whether it still is. */

@@ -6,7 +6,7 @@ import org.springframework.boot.ApplicationRunner;
 import org.springframework.context.annotation.Profile;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
-import zealoustarget.server.accounts.Acting;
+import zealoustarget.server.accounts.CurrentAccount;
 import zealoustarget.server.earnings.EarningsText;
 import zealoustarget.server.standing.StandingText;
 
@@ -27,7 +27,7 @@ class Example implements ApplicationRunner {
 
   @Override
   public void run(ApplicationArguments arguments) {
-    Acting.asSystem("example", this::print);
+    CurrentAccount.asSystem("example", this::print);
   }
 
   private void print() {

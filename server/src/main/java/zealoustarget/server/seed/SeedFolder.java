@@ -15,7 +15,7 @@ import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.ledger.PostMode;
 import zealoustarget.core.member.Axis;
-import zealoustarget.server.accounts.Acting;
+import zealoustarget.server.accounts.CurrentAccount;
 import zealoustarget.server.earnings.SealService;
 import zealoustarget.server.files.Upload;
 import zealoustarget.server.intake.LoadRequest;
@@ -79,7 +79,7 @@ class SeedFolder implements ApplicationRunner {
 
   @Override
   public void run(ApplicationArguments arguments) {
-    Acting.asSystem("demo", this::open);
+    CurrentAccount.asSystem("demo", this::open);
   }
 
   private void open() {

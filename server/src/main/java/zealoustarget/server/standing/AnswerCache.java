@@ -29,7 +29,7 @@ import org.springframework.http.HttpHeaders;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 import org.springframework.web.util.ContentCachingResponseWrapper;
-import zealoustarget.server.accounts.Acting;
+import zealoustarget.server.accounts.CurrentAccount;
 import zealoustarget.server.platform.DataState;
 import zealoustarget.server.platform.ReadParts;
 import zealoustarget.server.platform.RouteParameters;
@@ -164,7 +164,7 @@ class AnswerCache extends OncePerRequestFilter {
   private String key(HttpServletRequest request) {
     StringBuilder key = new StringBuilder().append(state.ground());
     key.append('\n').append(LocalDate.now(clock));
-    key.append('\n').append(Acting.account().sightKey());
+    key.append('\n').append(CurrentAccount.account().sightKey());
     key.append('\n').append(request.getRequestURI());
     new TreeMap<>(request.getParameterMap()).forEach((name, values) -> append(key, name, values));
     return key.toString();

@@ -17,6 +17,7 @@ import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.amount.Writing;
 import zealoustarget.core.calendar.FiscalCalendar;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.commission.Bound;
 import zealoustarget.core.commission.Plan;
@@ -29,7 +30,6 @@ import zealoustarget.core.ledger.Corrections;
 import zealoustarget.core.ledger.GoalBook;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.Members;
-import zealoustarget.core.ledger.Months;
 import zealoustarget.core.ledger.Narrowing;
 import zealoustarget.core.ledger.StandingQuery;
 import zealoustarget.core.member.Axis;
@@ -38,7 +38,7 @@ import zealoustarget.core.reading.Explanation;
 import zealoustarget.core.reading.Goal;
 import zealoustarget.core.reading.Milestone;
 import zealoustarget.core.reading.NoReading;
-import zealoustarget.core.reading.Outlook;
+import zealoustarget.core.reading.Pace;
 import zealoustarget.core.reading.Reading;
 import zealoustarget.core.reading.Standing;
 import zealoustarget.core.reading.Standing.Row;
@@ -64,7 +64,7 @@ class CloseUpService {
   }
 
   ProofAnswer proof(String key, StandingParameters parameters, int page, int size) {
-    Asked asked = reader.read(key, parameters);
+    ResolvedQuery asked = reader.read(key, parameters);
     StandingQuery query = asked.query();
     Member member = member(asked.ledger(), query.axis(), key);
     Row row = row(asked, member);
@@ -115,7 +115,8 @@ class CloseUpService {
         .toList();
   }
 
-  private static List<Explanation> explanations(Asked asked, Integer member, Reading reading) {
+  private static List<Explanation> explanations(
+      ResolvedQuery asked, Integer member, Reading reading) {
     Measure measure = asked.query().measure();
     Writing writing = asked.playbook().company().writing();
     List<Explanation> all = new ArrayList<>();
@@ -129,7 +130,7 @@ class CloseUpService {
   }
 
   /** The row as the standing has it. */
-  private static Row row(Asked asked, Member member) {
+  private static Row row(ResolvedQuery asked, Member member) {
     StandingQuery query = asked.query();
     if (member == null) {
       return asked.ledger().total(query);
@@ -140,13 +141,13 @@ class CloseUpService {
         .orElseGet(() -> asked.ledger().reading(query, member.id()));
   }
 
-  private static Words words(Asked asked) {
+  private static Words words(ResolvedQuery asked) {
     return StandingService.words(asked, asked.query(), null);
   }
 
   /** Rank, movement, what is ahead, and what the variance is made of. */
   CloseUpAnswer closeUp(String key, StandingParameters parameters) {
-    Asked asked = reader.read(key, parameters);
+    ResolvedQuery asked = reader.read(key, parameters);
     StandingQuery query = asked.query();
     Member member = member(asked.ledger(), query.axis(), key);
     Standing standing = asked.ledger().standing(query);
@@ -169,7 +170,7 @@ class CloseUpService {
         isEmpty ? List.of() : parts(asked, member));
   }
 
-  private static CloseUpAnswer.LastYear lastYear(Asked asked, Reading reading) {
+  private static CloseUpAnswer.LastYear lastYear(ResolvedQuery asked, Reading reading) {
     Measure measure = asked.query().measure();
     Ratio change = reading.growthOnYear();
     return change == null || measure.isRate() || asked.asOf() != null
@@ -195,7 +196,7 @@ class CloseUpService {
   }
 
   /** Of a fiscal year with months left; not of rates, whose months do not add up. */
-  private static CloseUpAnswer.Required required(Asked asked, Member member) {
+  private static CloseUpAnswer.Required required(ResolvedQuery asked, Member member) {
     StandingQuery query = asked.query();
     FiscalCalendar calendar = asked.playbook().calendar();
     YearMonth last = query.span().toInclusive();
@@ -206,7 +207,7 @@ class CloseUpService {
     Ratio yearGoal =
         read(asked, query.withSpan(calendar.year(calendar.year(last))), member).goalAmount();
     Ratio toDate = read(asked, query.withSpan(calendar.yearToDate(last)), member).actual();
-    Ratio perMonth = Outlook.required(yearGoal, toDate, left);
+    Ratio perMonth = Pace.required(yearGoal, toDate, left);
     return perMonth == null
         ? null
         : new CloseUpAnswer.Required(
@@ -217,14 +218,15 @@ class CloseUpService {
             perMonth.signum() <= 0);
   }
 
-  private static Reading read(Asked asked, StandingQuery query, Member member) {
+  private static Reading read(ResolvedQuery asked, StandingQuery query, Member member) {
     return (member == null
             ? asked.ledger().total(query)
             : asked.ledger().reading(query, member.id()))
         .reading();
   }
 
-  private List<CloseUpAnswer.Assigned> assigned(Asked asked, Member member, Reading reading) {
+  private List<CloseUpAnswer.Assigned> assigned(
+      ResolvedQuery asked, Member member, Reading reading) {
     StandingQuery query = asked.query();
     Ratio own = reading.goalAmount();
     if (!(query.basis() instanceof Basis.Set) || own == null || query.measure().isRate()) {
@@ -251,7 +253,7 @@ class CloseUpService {
    * Sets that assign this axis' goal to members of another: those that commission plans take as
    * quota, and while there are no plans any set. Thresholds, ceilings and ranges assign nothing.
    */
-  private static List<GoalBook> assigning(Asked asked) {
+  private static List<GoalBook> assigning(ResolvedQuery asked) {
     String measure = asked.query().measure().code();
     List<Plan> plans =
         asked.playbook().commission().plans().versions().stream()
@@ -282,7 +284,7 @@ class CloseUpService {
         || axis == Axis.PRODUCT && from == Axis.LINE;
   }
 
-  private static List<CloseUpAnswer.Parts> parts(Asked asked, Member member) {
+  private static List<CloseUpAnswer.Parts> parts(ResolvedQuery asked, Member member) {
     List<CloseUpAnswer.Parts> parts = new ArrayList<>();
     for (Axis along : alongOf(asked.query().axis(), member == null)) {
       Breakdown taken =
@@ -306,7 +308,7 @@ class CloseUpService {
   }
 
   /** One part of a variance; {@code whole} is what all parts add up to, favourable above 0. */
-  private static CloseUpAnswer.Part part(Breakdown.Part part, Ratio whole, Asked asked) {
+  private static CloseUpAnswer.Part part(Breakdown.Part part, Ratio whole, ResolvedQuery asked) {
     Measure measure = asked.query().measure();
     boolean isOfMiss =
         whole.signum() < 0
@@ -358,7 +360,7 @@ class CloseUpService {
    * @param atOrAbove percent-to-goal of members that are counted, null to say nothing of others
    */
   PathAnswer path(String key, StandingParameters parameters, Ratio atOrAbove) {
-    Asked asked = reader.read(key, parameters);
+    ResolvedQuery asked = reader.read(key, parameters);
     StandingQuery query = asked.query();
     Member member = member(asked.ledger(), query.axis(), key);
     FiscalCalendar calendar = asked.playbook().calendar();
@@ -381,13 +383,13 @@ class CloseUpService {
 
   /** A fiscal year's months of the whole company, against the goal set on its own axis. */
   PathAnswer strip(int year, StandingParameters parameters) {
-    Asked asked = reader.read(parameters);
+    ResolvedQuery asked = reader.read(parameters);
     StandingQuery query = asked.query().withNarrowing(Narrowing.NONE);
     if (query.basis() instanceof Basis.Set set) {
       Axis axis = goalSets.find(set.name()).map(GoalSets.GoalSet::axis).orElse(query.axis());
       query = query.withAxis(axis);
     }
-    Asked whole = asked.with(query);
+    ResolvedQuery whole = asked.with(query);
     return new PathAnswer(
         asked.playbook().company().name(),
         year,
@@ -397,7 +399,7 @@ class CloseUpService {
   }
 
   private PathAnswer.MonthAnswer month(
-      Asked asked,
+      ResolvedQuery asked,
       Member member,
       YearMonth month,
       PathAnswer.ToDate toDate,
@@ -416,7 +418,7 @@ class CloseUpService {
         among);
   }
 
-  private String state(Asked asked, StandingQuery query) {
+  private String state(ResolvedQuery asked, StandingQuery query) {
     if (seals.find(query.span().toInclusive()).isPresent()) {
       return "sealed";
     }
@@ -424,7 +426,7 @@ class CloseUpService {
   }
 
   private static PathAnswer.ToDate toDate(
-      Asked asked, Member member, Span months, YearMonth month) {
+      ResolvedQuery asked, Member member, Span months, YearMonth month) {
     Measure measure = asked.query().measure();
     Reading reading =
         read(asked, asked.query().withSpan(new Span(months.fromInclusive(), month)), member);
@@ -433,7 +435,7 @@ class CloseUpService {
         ReadingAnswer.text(measure, reading.comparedWith()));
   }
 
-  private static PathAnswer.Among among(Asked asked, YearMonth month, Ratio atOrAbove) {
+  private static PathAnswer.Among among(ResolvedQuery asked, YearMonth month, Ratio atOrAbove) {
     Measure measure = asked.query().measure();
     Standing all = asked.ledger().standing(asked.query().withSpan(Span.of(month)));
     List<Ratio> actuals =
@@ -521,7 +523,7 @@ class CloseUpService {
 
   /** What closed months of the span lack of a row or the total, line by line. */
   CorrectionsAnswer corrections(String key, StandingParameters parameters, int page, int size) {
-    Asked asked = reader.read(key, parameters);
+    ResolvedQuery asked = reader.read(key, parameters);
     StandingQuery query = asked.query();
     Measure measure = query.measure();
     Member member = member(asked.ledger(), query.axis(), key);
@@ -543,7 +545,7 @@ class CloseUpService {
   }
 
   private static CorrectionsAnswer.Line line(
-      Corrections.Line line, Asked asked, Map<Integer, String> files) {
+      Corrections.Line line, ResolvedQuery asked, Map<Integer, String> files) {
     Measure measure = asked.query().measure();
     String amount = measure.text(line.amount());
     return new CorrectionsAnswer.Line(

@@ -17,7 +17,7 @@ import zealoustarget.core.ledger.GoalBook;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
-import zealoustarget.server.accounts.Sights;
+import zealoustarget.server.accounts.RowAccess;
 import zealoustarget.server.intake.GoalSets;
 import zealoustarget.server.ledger.LedgerService;
 import zealoustarget.server.playbook.Playbook;
@@ -32,16 +32,16 @@ class CompanyController {
   private final LedgerService ledgers;
   private final PlaybookService playbooks;
   private final GoalSets goalSets;
-  private final Sights sights;
+  private final RowAccess rowAccess;
   private final Clock clock;
 
   CompanyController(
       LedgerService ledgers,
       PlaybookService playbooks,
       GoalSets goalSets,
-      Sights sights,
+      RowAccess rowAccess,
       Clock clock) {
-    this.sights = sights;
+    this.rowAccess = rowAccess;
     this.ledgers = ledgers;
     this.playbooks = playbooks;
     this.goalSets = goalSets;
@@ -96,7 +96,7 @@ class CompanyController {
   @GetMapping("/company")
   CompanyAnswer company() {
     Ledger ledger = ledgers.current();
-    boolean seesAll = sights.isEverything();
+    boolean seesAll = rowAccess.isEverything();
     Playbook playbook = playbooks.current();
     Set<String> used = ledger.measuresWithActuals();
     Span posted = ledger.monthsWithActuals();

@@ -213,7 +213,7 @@ final class ExportTables {
   }
 
   /** Members down, months across, with sums as formulas both ways. */
-  static Table of(SheetAnswer sheet, StandingAnswer standing) {
+  static Table of(SpanSheetAnswer sheet, StandingAnswer standing) {
     Format amounts = amountFormat(standing.unit(), standing.scale());
     List<Column> columns = new ArrayList<>();
     columns.add(new Column(capital(standing.axis()), Format.TEXT));
@@ -225,7 +225,7 @@ final class ExportTables {
     sheet.totals().forEach(cell -> totals.add(Cell.of(cell.actual())));
     totals.add(across(sheet.total().actual(), sheet.months().size(), FIRST_ROW, standing));
     rows.add(totals);
-    for (SheetAnswer.SheetRow row : sheet.rows()) {
+    for (SpanSheetAnswer.SheetRow row : sheet.rows()) {
       List<Cell> cells =
           new ArrayList<>(List.of(Cell.of(row.whole().name()), Cell.of(row.whole().key())));
       row.cells().forEach(cell -> cells.add(Cell.of(cell == null ? null : cell.actual())));

@@ -46,7 +46,7 @@ class OrderService {
       String sort,
       int page,
       int size) {
-    Asked asked = reader.read(key, parameters);
+    ResolvedQuery asked = reader.read(key, parameters);
     JudgedOrders judged = judged(asked, key, threshold);
     int[] shown = judged.sorted(sort, onlyMet);
     int from = (int) Math.min((long) page * size, shown.length);
@@ -70,12 +70,12 @@ class OrderService {
    */
   Exports.Table table(
       String key, StandingParameters parameters, String threshold, boolean onlyMet, String sort) {
-    Asked asked = reader.read(key, parameters);
+    ResolvedQuery asked = reader.read(key, parameters);
     JudgedOrders judged = judged(asked, key, threshold);
     return texts.table(asked, judged, judged.sorted(sort, onlyMet));
   }
 
-  private JudgedOrders judged(Asked asked, String key, String threshold) {
+  private JudgedOrders judged(ResolvedQuery asked, String key, String threshold) {
     StandingQuery query = asked.query();
     Member member = CloseUpService.member(asked.ledger(), query.axis(), key);
     List<String> sets = thresholds(asked);
@@ -93,7 +93,7 @@ class OrderService {
   }
 
   /** What the lines count: of a rate its numerator. */
-  private static Measure counted(Asked asked) {
+  private static Measure counted(ResolvedQuery asked) {
     Measure measure = asked.query().measure();
     return measure.quotient() == null ? measure : measure.quotient().over();
   }
@@ -104,7 +104,7 @@ class OrderService {
         : Map.of();
   }
 
-  private static List<String> thresholds(Asked asked) {
+  private static List<String> thresholds(ResolvedQuery asked) {
     return asked.ledger().goalBooks().values().stream()
         .filter(book -> book.axis() == Axis.REP)
         .filter(book -> book.measures().contains(counted(asked).code()))
@@ -125,7 +125,8 @@ class OrderService {
     };
   }
 
-  private static JudgedOrders.GoalOfOrder byRep(Asked asked, String threshold, OrderBook book) {
+  private static JudgedOrders.GoalOfOrder byRep(
+      ResolvedQuery asked, String threshold, OrderBook book) {
     Map<Ledger.MemberMonth, Long> byRep = new HashMap<>();
     asked.ledger().goalBooks().get(threshold).cells().stream()
         .filter(cell -> cell.measure().equals(counted(asked).code()))

@@ -14,7 +14,7 @@ import org.springframework.stereotype.Component;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Writing;
-import zealoustarget.core.ledger.Months;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.ledger.OrderBook;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.reading.Reading;
@@ -41,7 +41,7 @@ class OrderTexts {
     this.columns = columns;
   }
 
-  List<OrdersAnswer.Order> orders(Asked asked, JudgedOrders judged, int[] wanted) {
+  List<OrdersAnswer.Order> orders(ResolvedQuery asked, JudgedOrders judged, int[] wanted) {
     Words words = new Words(asked, judged, wanted, MOST_LINES);
     return IntStream.of(wanted).mapToObj(words::order).toList();
   }
@@ -51,7 +51,7 @@ class OrderTexts {
    *
    * @throws Refusal export-too-large where there are more than 200,000 lines
    */
-  Exports.Table table(Asked asked, JudgedOrders judged, int[] wanted) {
+  Exports.Table table(ResolvedQuery asked, JudgedOrders judged, int[] wanted) {
     int count = judged.lineCount(wanted);
     if (count > MOST_EXPORTED) {
       throw Refusal.of(
@@ -67,7 +67,7 @@ class OrderTexts {
 
   /** The texts of some orders' lines, read once per load. */
   private final class Words {
-    private final Asked asked;
+    private final ResolvedQuery asked;
     private final JudgedOrders judged;
     private final Measure measure;
     private final int most;
@@ -75,7 +75,7 @@ class OrderTexts {
     private final Map<Long, String> orderKeys = new HashMap<>();
     private final Map<Long, Map<String, String>> further = new HashMap<>();
 
-    Words(Asked asked, JudgedOrders judged, int[] wanted, int most) {
+    Words(ResolvedQuery asked, JudgedOrders judged, int[] wanted, int most) {
       this.asked = asked;
       this.judged = judged;
       this.measure = judged.measure();

@@ -16,18 +16,18 @@ import org.springframework.stereotype.Component;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.ledger.Basis;
 import zealoustarget.core.ledger.Filters;
 import zealoustarget.core.ledger.LateSources;
 import zealoustarget.core.ledger.Ledger;
-import zealoustarget.core.ledger.Months;
 import zealoustarget.core.ledger.Narrowing;
 import zealoustarget.core.ledger.StandingQuery;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
-import zealoustarget.server.accounts.Sights;
+import zealoustarget.server.accounts.RowAccess;
 import zealoustarget.server.intake.GoalSets;
 import zealoustarget.server.ledger.LedgerService;
 import zealoustarget.server.playbook.Playbook;
@@ -51,7 +51,7 @@ class QueryReader {
   private final GoalSets goalSets;
   private final NarrowingReader narrowing = new NarrowingReader();
   private final Seals seals;
-  private final Sights sights;
+  private final RowAccess rowAccess;
   private final Clock clock;
 
   QueryReader(
@@ -59,19 +59,19 @@ class QueryReader {
       PlaybookService playbooks,
       GoalSets goalSets,
       Seals seals,
-      Sights sights,
+      RowAccess rowAccess,
       Clock clock) {
     this.ledgers = ledgers;
     this.playbooks = playbooks;
     this.goalSets = goalSets;
     this.seals = seals;
-    this.sights = sights;
+    this.rowAccess = rowAccess;
     this.clock = clock;
   }
 
   /** The same for one key, without narrowing: a narrowed total is filtered to what is kept. */
-  Asked read(String key, StandingParameters parameters) {
-    Asked asked = read(parameters);
+  ResolvedQuery read(String key, StandingParameters parameters) {
+    ResolvedQuery asked = read(parameters);
     StandingQuery query = asked.query();
     StandingQuery whole = query.withNarrowing(Narrowing.NONE);
     if (!key.equals(TOTAL) || query.narrowing().isNone()) {
@@ -85,7 +85,7 @@ class QueryReader {
   }
 
   /** Reads the parameters against the state of data and rules in force. */
-  Asked read(StandingParameters parameters) {
+  ResolvedQuery read(StandingParameters parameters) {
     LedgerService.Readings both =
         isGiven(parameters.without()) ? without(parameters.without()) : ledgers.readings();
     boolean isRestated =
@@ -114,9 +114,9 @@ class QueryReader {
             .withWhole(isWhole);
     StandingQuery judged = judged(query, ledger, playbook);
     Ratio atOrAbove = NarrowingReader.limit("atOrAbove", parameters.atOrAbove());
-    return new Asked(
+    return new ResolvedQuery(
         ledger,
-        new Asked.ClosedReading(isRestated, both),
+        new ResolvedQuery.ClosedReading(isRestated, both),
         playbook,
         judged,
         isGiven(parameters.beside())
@@ -162,7 +162,7 @@ class QueryReader {
   }
 
   /** One month of the span, by its own rules: a closed one keeps those that it was judged by. */
-  Asked inMonth(Asked asked, YearMonth month) {
+  ResolvedQuery inMonth(ResolvedQuery asked, YearMonth month) {
     Playbook rules = rules(month);
     Span span = Span.of(month);
     Measure measure = asked.query().measure();
@@ -190,13 +190,13 @@ class QueryReader {
     return query.withLadder(
         playbook.ladder(
             query.measure(),
-            Asked.attachment(query),
+            ResolvedQuery.attachment(query),
             query.span().toInclusive(),
             ledger.isRange(query.basis(), query.measure().code())));
   }
 
   private LedgerService.Readings without(String load) {
-    if (sights.isEverything() // a number of a load must not tell whether there is one
+    if (rowAccess.isEverything() // a number of a load must not tell whether there is one
         && load.matches("\\d{1,9}")
         && ledgers.isPosted(Integer.parseInt(load))) {
       return ledgers.readings(ledgers.without(Integer.parseInt(load)));
@@ -343,7 +343,7 @@ class QueryReader {
   /** A set of which nothing may be seen is as unknown as one that is not there. */
   private Basis set(String name) {
     Set<String> seen = ledgers.current().goalBooks().keySet();
-    boolean isEverything = sights.isEverything();
+    boolean isEverything = rowAccess.isEverything();
     return goalSets
         .find(name)
         .filter(set -> isEverything || seen.contains(set.name()))

@@ -15,7 +15,7 @@ import zealoustarget.core.ladder.Shown;
 import zealoustarget.core.ledger.Corrections;
 import zealoustarget.core.reading.Goal;
 import zealoustarget.core.reading.NoReading;
-import zealoustarget.core.reading.Outlook;
+import zealoustarget.core.reading.Pace;
 import zealoustarget.core.reading.Reading;
 import zealoustarget.core.reading.Standing;
 import zealoustarget.core.reading.Status;
@@ -353,7 +353,7 @@ record ReadingAnswer(
         : Shown.percent(plain);
   }
 
-  private static Ahead ahead(Outlook outlook, Reading reading, Measure measure) {
+  private static Ahead ahead(Pace outlook, Reading reading, Measure measure) {
     return outlook == null
         ? null
         : new Ahead(

@@ -21,13 +21,13 @@ class StandingController {
 
   private final StandingService standings;
   private final CloseUpService closeUps;
-  private final ClaimService claims;
+  private final InsightService claims;
   private final OrderService orders;
 
   StandingController(
       StandingService standings,
       CloseUpService closeUps,
-      ClaimService claims,
+      InsightService claims,
       OrderService orders) {
     this.standings = standings;
     this.closeUps = closeUps;
@@ -43,7 +43,7 @@ class StandingController {
 
   /** The span's months side by side: members down, months across, totals both ways. */
   @GetMapping("/standing/sheet")
-  SheetAnswer sheet(@ParameterObject @ModelAttribute StandingParameters query) {
+  SpanSheetAnswer sheet(@ParameterObject @ModelAttribute StandingParameters query) {
     return standings.sheet(query);
   }
 
@@ -59,13 +59,13 @@ class StandingController {
 
   /** Up to five sentences that the rows back, and the reasons noted for the shortfall. */
   @GetMapping("/standing/claims")
-  ClaimService.ClaimsAnswer claims(@ParameterObject @ModelAttribute StandingParameters query) {
+  InsightService.ClaimsAnswer claims(@ParameterObject @ModelAttribute StandingParameters query) {
     return claims.claims(query);
   }
 
   /** Who would change status under another ladder; nothing is changed. */
   @PostMapping("/standing/trial")
-  ClaimService.TrialAnswer trial(
+  InsightService.TrialAnswer trial(
       @ParameterObject @ModelAttribute StandingParameters query, @RequestBody JsonNode ladder) {
     return claims.trial(query, ladder);
   }

@@ -13,6 +13,7 @@ import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.calendar.SpanWords;
 import zealoustarget.core.ladder.Shading;
@@ -20,9 +21,8 @@ import zealoustarget.core.ledger.Basis;
 import zealoustarget.core.ledger.Corrections;
 import zealoustarget.core.ledger.Grouped;
 import zealoustarget.core.ledger.Members;
-import zealoustarget.core.ledger.Months;
 import zealoustarget.core.ledger.Narrowing;
-import zealoustarget.core.ledger.Sheet;
+import zealoustarget.core.ledger.SpanSheet;
 import zealoustarget.core.ledger.StandingQuery;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
@@ -67,7 +67,7 @@ class StandingService {
   }
 
   StandingAnswer standing(StandingParameters parameters) {
-    Asked asked = reader.read(parameters);
+    ResolvedQuery asked = reader.read(parameters);
     Read read = read(asked, asked.query());
     List<Row> all = read.rows().stream().map(Placed::row).toList();
     Shading shading = asked.shading().inView(favourables(all));
@@ -85,7 +85,7 @@ class StandingService {
   }
 
   /** Of reps in a single month against a goal set; of anything else none. */
-  private Map<String, PayMarks> payMarks(Asked asked) {
+  private Map<String, PayMarks> payMarks(ResolvedQuery asked) {
     StandingQuery query = asked.query();
     return query.axis() == Axis.REP
             && query.span().length() == 1
@@ -94,11 +94,11 @@ class StandingService {
         : Map.of();
   }
 
-  static Words words(Asked asked, StandingQuery query, Shading shading) {
+  static Words words(ResolvedQuery asked, StandingQuery query, Shading shading) {
     return new Words(query.measure(), asked.ledger().ladder(query), shading, asked.asOf());
   }
 
-  private static Read read(Asked asked, StandingQuery query) {
+  private static Read read(ResolvedQuery asked, StandingQuery query) {
     if (asked.group() == null) {
       Standing standing = asked.ledger().standing(query);
       return new Read(
@@ -118,7 +118,7 @@ class StandingService {
   }
 
   /** What the summary is of: the members once each, or the groups with their goals. */
-  private static Standing counted(Asked asked, Read read, StandingQuery query) {
+  private static Standing counted(ResolvedQuery asked, Read read, StandingQuery query) {
     Standing whole = read.whole();
     if (asked.group() == null || !read.hasOwnGoals()) {
       return whole;
@@ -147,7 +147,7 @@ class StandingService {
    * @param files names of files by load, where members wait for one
    */
   private record Answering(
-      Asked asked,
+      ResolvedQuery asked,
       Read read,
       Words words,
       Map<String, Beside> beside,
@@ -311,7 +311,7 @@ class StandingService {
   }
 
   static List<StandingAnswer.HeadlinePart> headline(
-      Asked asked, Standing whole, Axis axis, Corrections.Sum corrections) {
+      ResolvedQuery asked, Standing whole, Axis axis, Corrections.Sum corrections) {
     StandingQuery query = asked.query();
     SpanWords span = SpanWords.of(query.span(), asked.playbook().calendar());
     var words =
@@ -335,14 +335,14 @@ class StandingService {
         .toList();
   }
 
-  private static List<String> waitingNames(Asked asked) {
+  private static List<String> waitingNames(ResolvedQuery asked) {
     return asked.waiting().keySet().stream()
         .map(id -> asked.ledger().members().get(asked.query().axis(), id).name())
         .sorted()
         .toList();
   }
 
-  static StandingAnswer.OpenMonth openMonth(Asked asked) {
+  static StandingAnswer.OpenMonth openMonth(ResolvedQuery asked) {
     return asked.asOf() == null
         ? null
         : new StandingAnswer.OpenMonth(
@@ -358,7 +358,7 @@ class StandingService {
         query.ladder().perMonth());
   }
 
-  static StandingAnswer.Limits limits(Asked asked, Shading inView, Measure measure) {
+  static StandingAnswer.Limits limits(ResolvedQuery asked, Shading inView, Measure measure) {
     return new StandingAnswer.Limits(
         ReadingAnswer.text(measure, inView.goodLimit()),
         ReadingAnswer.text(measure, inView.badLimit()),
@@ -378,7 +378,7 @@ class StandingService {
   }
 
   /** The second basis, of the same rows, by row; the total by the empty text. */
-  private static Map<String, Beside> beside(Asked asked, Read first) {
+  private static Map<String, Beside> beside(ResolvedQuery asked, Read first) {
     if (asked.beside() == null) {
       return Map.of();
     }
@@ -415,29 +415,30 @@ class StandingService {
   }
 
   /** The span's months side by side. */
-  SheetAnswer sheet(StandingParameters parameters) {
-    Asked asked = reader.read(parameters);
-    Sheet sheet = asked.ledger().sheet(asked.query());
+  SpanSheetAnswer sheet(StandingParameters parameters) {
+    ResolvedQuery asked = reader.read(parameters);
+    SpanSheet sheet = asked.ledger().sheet(asked.query());
     List<Ratio> all =
         sheet.months().stream()
             .flatMap(month -> month.rows().stream())
             .map(row -> row.spoken().reading().favourable())
             .collect(Collectors.toList());
     Shading shading = asked.shading().inView(all);
-    Map<Integer, SheetAnswer.Cell[]> cells = new LinkedHashMap<>();
+    Map<Integer, SpanSheetAnswer.Cell[]> cells = new LinkedHashMap<>();
     sheet
         .whole()
         .rows()
-        .forEach(row -> cells.put(row.member().id(), new SheetAnswer.Cell[sheet.months().size()]));
-    List<SheetAnswer.Cell> totals = new ArrayList<>();
+        .forEach(
+            row -> cells.put(row.member().id(), new SpanSheetAnswer.Cell[sheet.months().size()]));
+    List<SpanSheetAnswer.Cell> totals = new ArrayList<>();
     for (int at = 0; at < sheet.months().size(); at++) {
       Standing month = sheet.months().get(at);
       Words words = new Words(month.measure(), month.ladder(), shading, asked.asOf());
-      totals.add(SheetAnswer.Cell.of(words.answer(month.total())));
+      totals.add(SpanSheetAnswer.Cell.of(words.answer(month.total())));
       for (Row row : month.rows()) {
-        SheetAnswer.Cell[] of = cells.get(row.member().id());
+        SpanSheetAnswer.Cell[] of = cells.get(row.member().id());
         if (of != null) {
-          of[at] = SheetAnswer.Cell.of(words.answer(row));
+          of[at] = SpanSheetAnswer.Cell.of(words.answer(row));
         }
       }
     }
@@ -445,7 +446,7 @@ class StandingService {
     Words whole =
         words(asked, asked.query(), asked.shading().inView(favourables(sheet.whole().rows())));
     int last = Months.number(asked.query().span().toInclusive());
-    return new SheetAnswer(
+    return new SpanSheetAnswer(
         asked.query().span().months().stream().map(Object::toString).toList(),
         whole.answer(sheet.whole().total()),
         totals,
@@ -457,7 +458,7 @@ class StandingService {
                           .ledger()
                           .members()
                           .placeOf(asked.query().axis(), row.member().id(), last);
-                  return new SheetAnswer.SheetRow(
+                  return new SpanSheetAnswer.SheetRow(
                       whole
                           .answer(row)
                           .with(

@@ -1,5 +1,5 @@
 /**
- * The Standing desk: a query is read, the ledger is asked, and the answer is put into words and decimal
- * text. Nothing is added up here that core could add up.
+ * The Standing desk: a query is read, the ledger is asked, and the answer is put into words and
+ * decimal text. Nothing is added up here that core could add up.
  */
 package zealoustarget.server.standing;

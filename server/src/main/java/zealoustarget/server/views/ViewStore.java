@@ -8,7 +8,7 @@ import org.springframework.transaction.annotation.Transactional;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.member.KeyText;
 import zealoustarget.server.accounts.Account;
-import zealoustarget.server.accounts.Acting;
+import zealoustarget.server.accounts.CurrentAccount;
 
 /** Keeps views by name: those that analysts and approvers share, and everybody else's own. */
 @Component
@@ -97,7 +97,7 @@ public class ViewStore {
   }
 
   private static int owner() {
-    Account account = Acting.account();
+    Account account = CurrentAccount.account();
     return account.role().seesEverything() ? SHARED : account.id();
   }
 

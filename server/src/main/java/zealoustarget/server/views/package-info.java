@@ -1,4 +1,2 @@
-/**
- * Saved views: a name for an address of a desk, own or shared.
- */
+/** Saved views: a name for an address of a desk, own or shared. */
 package zealoustarget.server.views;

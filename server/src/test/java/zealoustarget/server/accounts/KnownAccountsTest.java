@@ -41,7 +41,8 @@ class KnownAccountsTest {
     when(accounts.find(ada.id())).thenReturn(Optional.of(ada));
     MockHttpServletRequest request = new MockHttpServletRequest("GET", "/api/v1/company");
     KnownAccounts.begin(request.getSession(), NOW.minus(Duration.ofHours(hoursAgo)));
-    SecurityContextHolder.setContext(new SecurityContextImpl(Acting.authenticated(ada, Scope.ALL)));
+    SecurityContextHolder.setContext(
+        new SecurityContextImpl(CurrentAccount.authenticated(ada, TokenScope.ALL)));
     filter.doFilter(request, new MockHttpServletResponse(), new MockFilterChain());
     assertThat(SecurityContextHolder.getContext().getAuthentication() != null).isEqualTo(isKept);
     assertThat(request.getSession(false) != null).isEqualTo(isKept);

@@ -60,7 +60,7 @@ class RouteRulesTest {
       assertThat(rule.isAdministration()).as(path).isTrue();
       assertThat(rule.allows(Role.REP)).as(path).isFalse();
       assertThat(rule.allows(Role.MANAGER)).as(path).isFalse();
-      assertThat(rule.scope()).as("no token").isEqualTo(Scope.ALL);
+      assertThat(rule.scope()).as("no token").isEqualTo(TokenScope.ALL);
     }
   }
 }

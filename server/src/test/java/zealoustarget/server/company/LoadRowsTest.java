@@ -19,9 +19,9 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import tools.jackson.databind.json.JsonMapper;
-import zealoustarget.core.intake.Row;
+import zealoustarget.core.calendar.Months;
+import zealoustarget.core.intake.LoadRow;
 import zealoustarget.core.ledger.ActualBlock;
-import zealoustarget.core.ledger.Months;
 import zealoustarget.core.member.Axis;
 import zealoustarget.server.backup.TableSums;
 import zealoustarget.server.ledger.LedgerMigrations;
@@ -89,10 +89,10 @@ class LoadRowsTest {
     return amounts;
   }
 
-  private static Row.Actual actual(Random random, int line) {
+  private static LoadRow.Actual actual(Random random, int line) {
     LocalDate day = LocalDate.of(2026, 1, 1).plusDays(random.nextInt(700));
     boolean hasDay = random.nextBoolean();
-    return new Row.Actual(
+    return new LoadRow.Actual(
         line,
         Months.number(java.time.YearMonth.from(day)),
         hasDay ? day : null,
@@ -107,7 +107,7 @@ class LoadRowsTest {
     long first = (long) LOAD << 32;
     int form = random.nextBoolean() ? PackedRows.FIRST_FORM : PackedRows.FORM;
     int rows = random.nextInt(2 * PackedRows.SIZE + 10);
-    List<Row.Actual> part = new ArrayList<>();
+    List<LoadRow.Actual> part = new ArrayList<>();
     try (PreparedStatement insert =
         connection.prepareStatement("insert into actual_part values (?, ?, ?, ?)")) {
       int parts = 0;
@@ -152,14 +152,14 @@ class LoadRowsTest {
   }
 
   private static void fillGoals(Connection connection, Random random) throws SQLException {
-    List<Row.Goal> part = new ArrayList<>();
+    List<LoadRow.Goal> part = new ArrayList<>();
     int rows = random.nextInt(2 * PackedRows.SIZE);
     try (PreparedStatement insert =
         connection.prepareStatement("insert into goal_part values (?, ?, ?, ?)")) {
       long id = (long) LOAD << 32;
       for (int row = 0; row < rows; row++) {
         int month = 24_300 + random.nextInt(30);
-        part.add(new Row.Goal(row + 2, month, member(random, Axis.REGION), amounts(random)));
+        part.add(new LoadRow.Goal(row + 2, month, member(random, Axis.REGION), amounts(random)));
         if (part.size() == PackedRows.SIZE || row == rows - 1) {
           insert.setLong(1, id++);
           insert.setInt(2, LOAD);

@@ -9,11 +9,11 @@ import java.time.Instant;
 import java.time.YearMonth;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.ledger.ActualBlock;
-import zealoustarget.core.ledger.Months;
 import zealoustarget.core.ledger.PostMode;
-import zealoustarget.server.accounts.Sights;
+import zealoustarget.server.accounts.RowAccess;
 import zealoustarget.server.platform.DataState;
 import zealoustarget.server.roster.MemberStore;
 import zealoustarget.server.seals.Seal;
@@ -25,7 +25,7 @@ class LedgerServiceTest {
 
   private final RowStore rows = mock();
   private final LedgerService ledgers =
-      new LedgerService(rows, mock(MemberStore.class), mock(Sights.class), new DataState());
+      new LedgerService(rows, mock(MemberStore.class), mock(RowAccess.class), new DataState());
 
   private static PostedLoad load(int id, PostMode mode) {
     return new PostedLoad(

@@ -30,7 +30,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.springframework.mock.web.MockHttpServletRequest;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.web.util.UriComponentsBuilder;
-import zealoustarget.server.accounts.Acting;
+import zealoustarget.server.accounts.CurrentAccount;
 import zealoustarget.server.platform.DataState;
 import zealoustarget.server.platform.RouteParameters;
 import zealoustarget.server.testing.Api;
@@ -180,7 +180,7 @@ class AnswerCacheTest {
                 all.countDown();
                 all.await();
                 MockHttpServletResponse response = new MockHttpServletResponse();
-                return Acting.getAsSystem(
+                return CurrentAccount.getAsSystem(
                     "test",
                     () -> {
                       cache.doFilter(request, response, reading);

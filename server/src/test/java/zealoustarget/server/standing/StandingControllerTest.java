@@ -26,7 +26,7 @@ import zealoustarget.core.Refusal;
 class StandingControllerTest {
   @Mock StandingService standings;
   @Mock CloseUpService closeUps;
-  @Mock ClaimService claims;
+  @Mock InsightService claims;
   @Mock OrderService orders;
   @Captor ArgumentCaptor<StandingParameters> parameters;
   private MockMvc http;

@@ -1,8 +1,0 @@
-/**
- * Sentences about a standing that its figures back, and why there is a shortfall. Nothing here may
- * be null unless it says so.
- */
-@NullMarked
-package zealoustarget.core.claim;
-
-import org.jspecify.annotations.NullMarked;
