@@ -116,10 +116,6 @@ for (const lines of sizes) {
     loading += await load(path, { kind: 'actuals' });
     if (at >= MONTHS - 6) renameSync(path, `${work}/month${at}.csv`);
   }
-  const plain = Number(
-    execFileSync('java', [...flags, `-Xmx${heap}`, '-cp', process.env.BENCH_CLASSPATH, 'zealoustarget.bench.PlainJdbc',
-      ...Array.from({ length: 6 }, (_, back) => `${work}/month${MONTHS - 6 + back}.csv`)]).toString(),
-  );
   const running = folder(data) / received;
   for (let at = 0; at < MONTHS; at++) await standing(at);
   const fresh = [];
@@ -143,6 +139,10 @@ for (const lines of sizes) {
   child = again.child;
   first = again.seconds + (await standing(MONTHS - 1));
   await stop(child);
+  const plain = Number(
+    execFileSync('java', [...flags, `-Xmx${heap}`, '-cp', process.env.BENCH_CLASSPATH, 'zealoustarget.bench.PlainJdbc',
+      ...Array.from({ length: 6 }, (_, back) => `${work}/month${MONTHS - 6 + back}.csv`)]).toString(),
+  );
   const cells = [lines.toLocaleString('en'), (loading / lines * 1e6).toFixed(1), plain.toFixed(1), running.toFixed(2), stopped.toFixed(2), empty.toFixed(1), first.toFixed(1),
     (median(fresh) * 1000).toFixed(0), median(small).toFixed(2), corrections[9].toFixed(2), median(corrections.slice(-5)).toFixed(2), closing.toFixed(2), used.toFixed(0)];
   console.log(`| ${cells.join(' | ')} |`);

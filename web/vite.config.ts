@@ -1,10 +1,13 @@
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
+import { loadEnv } from 'vite';
 import { defineConfig } from 'vitest/config';
+
+const { ZEALOUS_SERVER } = loadEnv('', '.', 'ZEALOUS');
 
 export default defineConfig({
   plugins: [react(), tailwindcss()],
-  server: { proxy: { '/api': process.env.ZEALOUS_SERVER ?? 'http://localhost:8080' } },
+  server: { proxy: { '/api': ZEALOUS_SERVER ?? 'http://localhost:8080' } },
   build: { emptyOutDir: true },
   test: {
     css: { include: [/styles\.css\?raw/] },

@@ -770,7 +770,7 @@ export interface BoundPart {
   goalSet?: string;
 }
 
-/** A plan in the form of a playbook file. */
+/** A plan in the form of a file of rules. */
 export interface PlanPart {
   name: string;
   since?: string;

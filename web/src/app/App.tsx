@@ -8,7 +8,7 @@ import { Administration } from '../accounts/Administration';
 import { SessionGate } from '../accounts/SessionGate';
 import { EarningsDesk, MyMonth } from '../desks/earnings';
 import { IntakeDesk } from '../desks/intake';
-import { PlaybookDesk } from '../desks/playbook';
+import { RulesDesk } from '../desks/rules';
 import { StandingDesk } from '../desks/standing';
 import { setWriting } from '../format/writing';
 import { Boundary } from '../ui/Boundary';
@@ -68,7 +68,8 @@ function Frame({ company }: { company: Company }) {
             {rights.isOffice && (
               <>
                 <Route path="/intake" element={<IntakeDesk company={company} />} />
-                <Route path="/playbook" element={<PlaybookDesk company={company} />} />
+                <Route path="/rules" element={<RulesDesk company={company} />} />
+                <Route path="/playbook" element={<Navigate to={'/rules' + search} replace />} />
               </>
             )}
             <Route path="/standing" element={<StandingDesk company={company} />} />

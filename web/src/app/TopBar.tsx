@@ -9,7 +9,7 @@ const OFFICE_DESKS = [
   { path: '/intake', name: 'Intake' },
   { path: '/standing', name: 'Standing' },
   { path: '/earnings', name: 'Earnings' },
-  { path: '/playbook', name: 'Playbook' },
+  { path: '/rules', name: 'Rules' },
 ];
 
 /** The desks that somebody works at, in the order of the keys 1, 2, … */

@@ -72,7 +72,7 @@ describe('the frame', () => {
   it('begins with the first load while nothing is posted', async () => {
     open('/', ANALYST, { ...COMPANY, firstMonth: null, lastMonth: null });
     expect(await screen.findByText('Load the first file.')).toBeVisible();
-    expect(await desks()).toEqual(['Intake', 'Standing', 'Earnings', 'Playbook']);
+    expect(await desks()).toEqual(['Intake', 'Standing', 'Earnings', 'Rules']);
   });
 
   it('begins with Standing where something is, and offers a manager no office desk', async () => {

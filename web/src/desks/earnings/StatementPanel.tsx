@@ -150,7 +150,7 @@ function Sources({
       {plan && (
         <p className="mb-2">
           {isOffice ? (
-            <Link to={`/playbook?plan=${encodeURIComponent(plan.name)}`} className="underline">
+            <Link to={`/rules?plan=${encodeURIComponent(plan.name)}`} className="underline">
               {plan.name}
             </Link>
           ) : (

@@ -128,7 +128,7 @@ describe('the standing desk', () => {
           },
         ],
       },
-      '/playbook': {},
+      '/rules': {},
     });
     show('?panel=ladder');
     const panel = await screen.findByRole('complementary', { name: 'Ladder' });
@@ -141,7 +141,7 @@ describe('the standing desk', () => {
     await userEvent.type(bound, '95');
     await userEvent.click(within(panel).getByRole('button', { name: 'Save the ladder' }));
     expect(await within(panel).findByText('Saved.')).toBeInTheDocument();
-    expect(paths(asked)).toContain('/api/v1/playbook');
+    expect(paths(asked)).toContain('/api/v1/rules');
   });
 
   it('keeps a note with its reason', async () => {

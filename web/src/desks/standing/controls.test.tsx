@@ -37,7 +37,7 @@ function Line({ standing = STANDING, role = 'analyst' }: Shown) {
 }
 
 function show(search = '', shown: Shown = {}) {
-  const asked = serve({ '/playbook': {}, 'PUT /playbook': {} });
+  const asked = serve({ '/rules': {}, 'PUT /rules': {} });
   showAt(<Line {...shown} />, `/standing?to=2026-10${search}`);
   return asked;
 }
@@ -252,7 +252,7 @@ describe('the limits of full tone', () => {
     });
     expect(screen.getByRole('button', { name: 'Full tone at −7.00' })).toBeVisible();
     const form = await open();
-    serve({ 'PUT /playbook': new Refused(412, 'Somebody changed the rules.') });
+    serve({ 'PUT /rules': new Refused(412, 'Somebody changed the rules.') });
     await userEvent.click(form.getByRole('button'));
     expect(await form.findByRole('alert')).toHaveTextContent('Somebody changed');
   });

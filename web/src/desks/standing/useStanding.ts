@@ -139,7 +139,7 @@ export function useTrial(view: View, ladder: object, isWhole: boolean) {
 export function useSaveRules() {
   const opened = useQuery({
     queryKey: ['rules', 'opened', useId()],
-    queryFn: () => askTagged<object>('/playbook'),
+    queryFn: () => askTagged<object>('/rules'),
     staleTime: Infinity,
     gcTime: 0,
   });
@@ -148,7 +148,7 @@ export function useSaveRules() {
     (rules: object) => {
       // without the state that the change is based on, somebody else's could be lost unseen
       if (!tag) return Promise.reject(new Error('The rules are still being read. Save again.'));
-      return ask('/playbook', asChangeOf(tag, rules));
+      return ask('/rules', asChangeOf(tag, rules));
     },
     ...CHANGED_BY.rules,
   );

@@ -26,8 +26,8 @@ import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
 import zealoustarget.server.ledger.LedgerService;
-import zealoustarget.server.playbook.Playbook;
-import zealoustarget.server.playbook.PlaybookService;
+import zealoustarget.server.rules.Rules;
+import zealoustarget.server.rules.RulesService;
 
 /** Commission of 5,000 reps with year windows, beside reading alone; see bench/README.md. */
 public final class EarningsBench {
@@ -69,9 +69,7 @@ public final class EarningsBench {
         IntStream.range(0, REPS)
             .mapToObj("{\"rep\": \"R%04d\", \"plan\": \"Year\"}"::formatted)
             .collect(Collectors.joining(","));
-    server
-        .bean(PlaybookService.class)
-        .apply(new JsonMapper().readTree(PLAN.formatted(assignments)));
+    server.bean(RulesService.class).apply(new JsonMapper().readTree(PLAN.formatted(assignments)));
     System.out.printf(
         Locale.ROOT,
         "%,d order lines, %,d reps with year windows; heap %d MB%n",
@@ -83,15 +81,15 @@ public final class EarningsBench {
 
   private static void measure(BenchServer server) throws Exception {
     Ledger ledger = server.bean(LedgerService.class).posted();
-    Playbook playbook = server.bean(PlaybookService.class).current();
-    PlanBook plans = playbook.commission().plans();
+    Rules rules = server.bean(RulesService.class).current();
+    PlanBook plans = rules.commission().plans();
     List<Member> reps = ledger.members().all(Axis.REP);
     String[] keys = new String[ledger.members().size(Axis.REP)];
     reps.forEach(rep -> keys[rep.id()] = rep.key());
     LedgerSales sales = new LedgerSales(ledger, List.of());
     Earnings earnings =
         new Earnings(
-            playbook.calendar(),
+            rules.calendar(),
             (rep, month) -> plans.terms(keys[rep], month),
             sales,
             "revenue",

@@ -35,7 +35,7 @@ import zealoustarget.core.member.Axis;
 import zealoustarget.core.reading.Standing;
 import zealoustarget.server.ledger.LedgerService;
 import zealoustarget.server.platform.DataState;
-import zealoustarget.server.playbook.PlaybookService;
+import zealoustarget.server.rules.RulesService;
 
 /** The standing beside SQL, a plain loop and the whole HTTP answer; see bench/README.md. */
 public final class StandingBench {
@@ -92,7 +92,7 @@ public final class StandingBench {
   private void measure(BenchServer server) throws Exception {
     Ledger ledger = server.bean(LedgerService.class).current();
     Measure revenue =
-        server.bean(PlaybookService.class).current().findMeasure("revenue").orElseThrow();
+        server.bean(RulesService.class).current().findMeasure("revenue").orElseThrow();
     PlainLoop loop = PlainLoop.of(ledger, REPS, FIRST, MONTHS);
     SqlSums sql = new SqlSums(server.bean(JdbcTemplate.class), loop);
     double first =

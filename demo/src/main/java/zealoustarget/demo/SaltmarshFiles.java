@@ -50,7 +50,7 @@ final class SaltmarshFiles {
       orders.put(month, maker.month(month));
     }
     files.put("accounts.json", ACCOUNTS);
-    files.put("playbook.json", playbook());
+    files.put("playbook.json", rules());
     add("roster.csv", roster(), "\"kind\": \"roster\"", true);
     add("products.csv", products(), "\"kind\": \"products\"", true);
     addGoals();
@@ -433,7 +433,7 @@ final class SaltmarshFiles {
         + "\n  ]\n}\n";
   }
 
-  private static String playbook() {
+  private static String rules() {
     return """
         {
           "company": {"name": "Saltmarsh Chandlery"},

@@ -72,7 +72,7 @@ class PayTheMonthIT {
 
   @Test
   void makeAPlan_assignIt_andReadWhatItPays() {
-    browser.go("/playbook?to=2026-11&new=blank");
+    browser.go("/rules?to=2026-11&new=blank");
     browser.awaitText("Give the plan a name.");
     browser.fill("Name", "Lakes 27");
     browser.fill("Rate", "0.04");
@@ -86,9 +86,9 @@ class PayTheMonthIT {
     browser.awaitRow("Osei Brandt", "Lakes 27");
     earnings("to=2026-09&selected=R10");
     browser.awaitRow("Osei Brandt", "Field 27");
-    browser.go("/playbook?show=trail&find=Lakes");
+    browser.go("/rules?show=trail&find=Lakes");
     browser.awaitText("rules changed");
-    browser.awaitText("playbook, assignments");
+    browser.awaitText("rules, assignments");
   }
 
   @Test
@@ -179,8 +179,8 @@ class PayTheMonthIT {
       "/earnings?to=2026-09&show=seal",
       "/earnings?to=2026-11&show=seal",
       "/earnings?to=2026-09&show=send",
-      "/playbook?to=2026-09",
-      "/playbook?show=trail"
+      "/rules?to=2026-09",
+      "/rules?show=trail"
     };
     for (int width : new int[] {1024, 1280, 1600}) {
       browser.size(width, 800);

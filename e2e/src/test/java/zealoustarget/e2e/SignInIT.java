@@ -33,13 +33,13 @@ class SignInIT {
     browser.awaitText("You stand at 91.1 % of your quota for October 2026.");
     browser.await("statement", () -> browser.textOf("Statement").contains("Due with"));
     assertThat(browser.textOf("Statement")).startsWith("Dario Venn").contains("1 234.35");
-    assertThat(browser.textOf("Desks")).contains("My month").doesNotContain("Intake", "Playbook");
+    assertThat(browser.textOf("Desks")).contains("My month").doesNotContain("Intake", "Rules");
     browser.link("Standing");
     browser.awaitText("Dario Venn is short by");
     assertThat(browser.rowNames()).containsExactly("Dario Venn");
     browser.go("/earnings?to=2026-10&selected=R01&show=seal");
     browser.awaitText("Next step");
-    assertThat(browser.text()).doesNotContain("Ilse Marwood", "Checks", "Playbook");
+    assertThat(browser.text()).doesNotContain("Ilse Marwood", "Checks", "Rules");
     browser.go("/intake");
     browser.awaitText("You stand at");
   }
@@ -68,7 +68,7 @@ class SignInIT {
     browser.awaitText("Seal September 2026");
     browser.button("Seal September 2026");
     browser.awaitText("September 2026 is sealed");
-    browser.go("/playbook?to=2026-10");
+    browser.go("/rules?to=2026-10");
     browser.awaitText("Pay by sales");
     browser.button("Save the plan");
     browser.awaitText("The role approver does not include this.");

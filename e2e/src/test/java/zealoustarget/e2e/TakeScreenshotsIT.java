@@ -40,9 +40,9 @@ class TakeScreenshotsIT {
       browser.go("/earnings?to=2026-09&show=seal");
       browser.await("changes", () -> browser.textOf("Changed since sealed").contains("Dario"));
       browser.picture(pictures.resolve("earnings-sealed.png"));
-      browser.go("/playbook?to=2026-10");
+      browser.go("/rules?to=2026-10");
       browser.await("effect", () -> browser.textOf("Effect").contains("Ilse Marwood"));
-      browser.picture(pictures.resolve("playbook-plan.png"));
+      browser.picture(pictures.resolve("rules-plan.png"));
       browser.go("/intake?to=2026-10&load=21");
       browser.awaitText("short of ready");
       browser.picture(pictures.resolve("intake.png"));

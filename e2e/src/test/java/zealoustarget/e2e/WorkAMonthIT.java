@@ -48,7 +48,7 @@ class WorkAMonthIT {
   }
 
   private void setUp() {
-    browser.go("/playbook?show=company");
+    browser.go("/rules?show=company");
     browser.fill("Company name", "Reef and Rope");
     browser.fill("Time zone", "Europe/Lisbon");
     browser.select("Numbers", "1,234.50");
@@ -141,7 +141,7 @@ class WorkAMonthIT {
   }
 
   private void payOctober() throws IOException {
-    browser.go("/playbook?to=2026-10&new=blank");
+    browser.go("/rules?to=2026-10&new=blank");
     browser.awaitText("Give the plan a name.");
     browser.fill("Name", "Field");
     for (String rep : List.of("Ines Brackwater", "Jorun Pike", "Sefa Lindmoor")) {
@@ -253,7 +253,7 @@ class WorkAMonthIT {
 
   private void stage(String name, String content) throws IOException {
     browser.go("/intake");
-    browser.awaitText("Playbook");
+    browser.awaitText("Rules");
     browser.choose(Files.writeString(folder.resolve(name), content));
     browser.awaitText("Discard");
   }

@@ -21,7 +21,7 @@ import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.server.platform.DataState;
-import zealoustarget.server.playbook.PlaybookService;
+import zealoustarget.server.rules.RulesService;
 import zealoustarget.server.testing.Api;
 import zealoustarget.server.testing.RunningServer;
 import zealoustarget.server.testing.SealedFiles;
@@ -108,7 +108,7 @@ class AtOnceTest {
       TimeUnit.SECONDS.sleep(2);
       assertThat(staged.isDone()).isFalse();
       server
-          .bean(PlaybookService.class)
+          .bean(RulesService.class)
           .apply(
               new JsonMapper()
                   .readTree(

@@ -13,7 +13,7 @@ import zealoustarget.core.member.Axis;
  *     can be checked
  */
 public record Insight(Kind kind, String text, List<String> shares, Show show) {
-  /** What a insight is about, most telling first. */
+  /** What an insight is about, most telling first. */
   public enum Kind {
     /** One part of another axis is most of a member's miss. */
     PART,

@@ -109,8 +109,10 @@ public final class RouteRules {
     rule(HttpMethod.POST, "/months/{month}/unseal", APPROVER, TokenScope.ALL);
     read(OFFICE, "/months/{month}/changed");
 
-    read(OFFICE, "/playbook");
-    rule(HttpMethod.PUT, "/playbook", ANALYST, TokenScope.ALL);
+    for (String rules : List.of("/rules", "/playbook")) {
+      read(OFFICE, rules);
+      rule(HttpMethod.PUT, rules, ANALYST, TokenScope.ALL);
+    }
     read(OFFICE, "/record");
     read(OFFICE, "/audit");
     read(OFFICE, "/audit.csv");

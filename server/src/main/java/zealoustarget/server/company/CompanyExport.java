@@ -29,7 +29,7 @@ import zealoustarget.server.files.OriginalStore;
 import zealoustarget.server.platform.DataState;
 import zealoustarget.server.platform.Leftovers;
 import zealoustarget.server.platform.Snapshot;
-import zealoustarget.server.playbook.PlaybookService;
+import zealoustarget.server.rules.RulesService;
 import zealoustarget.server.schema.Schema;
 
 /** Writes the whole company as open files: CSV and JSON in one ZIP, all of one state. */
@@ -40,7 +40,7 @@ class CompanyExport {
 
   private final DataSource database;
   private final CompanyFigures figures;
-  private final PlaybookService playbooks;
+  private final RulesService companyRules;
   private final OriginalStore originals;
   private final DataState state;
   private final Audit audit;
@@ -51,7 +51,7 @@ class CompanyExport {
   CompanyExport(
       DataSource database,
       CompanyFigures figures,
-      PlaybookService playbooks,
+      RulesService companyRules,
       OriginalStore originals,
       DataState state,
       Audit audit,
@@ -60,7 +60,7 @@ class CompanyExport {
       @Value("${zealous.data-dir}") String dataFolder) {
     this.database = database;
     this.figures = figures;
-    this.playbooks = playbooks;
+    this.companyRules = companyRules;
     this.originals = originals;
     this.state = state;
     this.audit = audit;
@@ -120,7 +120,7 @@ class CompanyExport {
     try {
       long before = state.latestNumber();
       begin(connection);
-      zip.bytes(Description.RULES, playbooks.asFile());
+      zip.bytes(Description.RULES, companyRules.asFile());
       zip.csv(Description.STANDING, figures::writeStandings);
       zip.csv(Description.EARNINGS, figures::writeEarnings);
       return state.latestNumber() == before;

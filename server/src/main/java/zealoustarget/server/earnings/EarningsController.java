@@ -66,8 +66,8 @@ class EarningsController {
   }
 
   /**
-   * What a plan would have paid its reps in the three months up to {@code month}: takes a playbook
-   * file with one plan and, where they change too, the assignments; changes nothing. 400
+   * What a plan would have paid its reps in the three months up to {@code month}: takes a file of
+   * rules file with one plan and, where they change too, the assignments; changes nothing. 400
    * playbook-invalid names the place.
    */
   @PostMapping("/trial")

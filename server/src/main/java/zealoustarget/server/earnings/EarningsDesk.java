@@ -37,9 +37,9 @@ import zealoustarget.server.earnings.EarningsRow.NextPart;
 import zealoustarget.server.intake.LoadService;
 import zealoustarget.server.ledger.LedgerService;
 import zealoustarget.server.platform.Pages;
-import zealoustarget.server.playbook.PlanPart;
-import zealoustarget.server.playbook.Playbook;
-import zealoustarget.server.playbook.PlaybookService;
+import zealoustarget.server.rules.PlanPart;
+import zealoustarget.server.rules.Rules;
+import zealoustarget.server.rules.RulesService;
 import zealoustarget.server.seals.Seals;
 
 /** What the earnings desk shows beyond the rows. */
@@ -51,19 +51,19 @@ class EarningsDesk {
 
   private final EarningsService earnings;
   private final LedgerService ledgers;
-  private final PlaybookService playbooks;
+  private final RulesService companyRules;
   private final LoadService loads;
   private final Seals seals;
 
   EarningsDesk(
       EarningsService earnings,
       LedgerService ledgers,
-      PlaybookService playbooks,
+      RulesService companyRules,
       LoadService loads,
       Seals seals) {
     this.earnings = earnings;
     this.ledgers = ledgers;
-    this.playbooks = playbooks;
+    this.companyRules = companyRules;
     this.loads = loads;
     this.seals = seals;
   }
@@ -130,17 +130,17 @@ class EarningsDesk {
 
   DeskAnswer answer(YearMonth month) {
     EarningsService.Month read = earnings.month(month);
-    Playbook playbook = playbooks.current();
+    Rules rules = companyRules.current();
     List<EarningsRow> rows = read.rows();
     Totals totals = totals(rows);
     return new DeskAnswer(
         month.toString(),
         read.isSealed() ? "sealed" : "open",
         earnings.isRunning(month),
-        EarningsService.currency(playbook),
+        EarningsService.currency(rules),
         read.headline(),
         totals,
-        budget(month, totals, playbook),
+        budget(month, totals, rules),
         rows);
   }
 
@@ -190,8 +190,8 @@ class EarningsDesk {
   }
 
   /** The month's goals of the measure "commission", in whichever set has them. */
-  private Budget budget(YearMonth month, Totals totals, Playbook playbook) {
-    Measure measure = playbook.findMeasure(BUDGET_MEASURE).orElse(null);
+  private Budget budget(YearMonth month, Totals totals, Rules rules) {
+    Measure measure = rules.findMeasure(BUDGET_MEASURE).orElse(null);
     if (measure == null || measure.isRate() || totals.due() == null) {
       return null;
     }
@@ -238,8 +238,8 @@ class EarningsDesk {
     boolean isSealed = seals.find(month).isPresent();
     Ledger ledger = isSealed ? ledgers.current() : ledgers.posted();
     Plan plan = earnings.plan(row, month);
-    Playbook playbook = playbooks.current();
-    Measure measure = playbook.findMeasure(row.measure()).orElseThrow();
+    Rules rules = companyRules.current();
+    Measure measure = rules.findMeasure(row.measure()).orElseThrow();
     Member member = ledger.members().findByKey(Axis.REP, row.rep()).orElseThrow();
     Span span = new Span(YearMonth.parse(row.windowFrom()), month);
     StandingQuery query =
@@ -257,9 +257,9 @@ class EarningsDesk {
         row,
         isSealed ? "sealed" : "open",
         earnings.isRunning(month),
-        EarningsService.currency(playbook),
+        EarningsService.currency(rules),
         plan == null ? null : PlanPart.of(plan),
-        StatementLines.of(row, month, playbook.company().writing()),
+        StatementLines.of(row, month, rules.company().writing()),
         Math.max(page, 0),
         sales.size(),
         sales.subList(first, Math.min(first + PAGE, sales.size())).stream()

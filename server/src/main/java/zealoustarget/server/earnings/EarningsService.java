@@ -34,9 +34,9 @@ import zealoustarget.core.reading.Figures;
 import zealoustarget.core.reading.Pace;
 import zealoustarget.server.ledger.LedgerService;
 import zealoustarget.server.platform.Packed;
-import zealoustarget.server.playbook.Commission;
-import zealoustarget.server.playbook.Playbook;
-import zealoustarget.server.playbook.PlaybookService;
+import zealoustarget.server.rules.Commission;
+import zealoustarget.server.rules.Rules;
+import zealoustarget.server.rules.RulesService;
 import zealoustarget.server.seals.Seal;
 import zealoustarget.server.seals.Seals;
 
@@ -49,7 +49,7 @@ public class EarningsService {
   private static final int BYTES_OF_SETTLED = 250;
 
   private final LedgerService ledgers;
-  private final PlaybookService playbooks;
+  private final RulesService companyRules;
   private final Seals seals;
 
   /** Opened seals by number: what was said, and the smaller part that later months need. */
@@ -67,9 +67,9 @@ public class EarningsService {
           .executor(Runnable::run)
           .build();
 
-  EarningsService(LedgerService ledgers, PlaybookService playbooks, Seals seals) {
+  EarningsService(LedgerService ledgers, RulesService companyRules, Seals seals) {
     this.ledgers = ledgers;
-    this.playbooks = playbooks;
+    this.companyRules = companyRules;
     this.seals = seals;
   }
 
@@ -82,7 +82,7 @@ public class EarningsService {
     Ledger ledger = ledgers.posted();
     int number = Months.number(month);
     Map<Integer, List<Closed>> closed = closed(number);
-    Earnings earnings = earnings(playbooks.current(), ledger);
+    Earnings earnings = earnings(companyRules.current(), ledger);
     List<Statement> statements = new ArrayList<>();
     for (Member rep : ledger.members().all(Axis.REP)) {
       Statement statement =
@@ -95,24 +95,24 @@ public class EarningsService {
   }
 
   /** A month as rules would have it, as if no month were sealed. */
-  List<Statement> unsealed(YearMonth month, Playbook playbook) {
+  List<Statement> unsealed(YearMonth month, Rules rules) {
     Ledger ledger = ledgers.posted();
-    Earnings earnings = earnings(playbook, ledger);
+    Earnings earnings = earnings(rules, ledger);
     return ledger.members().all(Axis.REP).stream()
         .map(rep -> earnings.statement(rep.id(), Months.number(month), List.of()))
         .toList();
   }
 
-  private Earnings earnings(Playbook playbook, Ledger ledger) {
-    PlanBook plans = playbook.commission().plans();
+  private Earnings earnings(Rules rules, Ledger ledger) {
+    PlanBook plans = rules.commission().plans();
     Map<Integer, String> keys = new HashMap<>();
     ledger.members().all(Axis.REP).forEach(rep -> keys.put(rep.id(), rep.key()));
     YearMonth last = seals.last();
     return new Earnings(
-        playbook.calendar(),
+        rules.calendar(),
         (rep, month) -> terms(plans, keys.get(rep), month),
-        new LedgerSales(ledger, shared(playbook.commission(), ledger)),
-        usual(playbook).code(),
+        new LedgerSales(ledger, shared(rules.commission(), ledger)),
+        usual(rules).code(),
         last == null ? null : Integer.valueOf(Months.number(last) + 1));
   }
 
@@ -172,7 +172,7 @@ public class EarningsService {
   }
 
   private List<FrozenMonth.Settled> settled(Seal seal) {
-    return settled.get(seal.id(), id -> stored(seal).settled(seal.month(), playbooks));
+    return settled.get(seal.id(), id -> stored(seal).settled(seal.month(), companyRules));
   }
 
   private FrozenMonth stored(Seal seal) {
@@ -237,16 +237,16 @@ public class EarningsService {
   }
 
   private String headline(YearMonth month, List<EarningsRow> rows, boolean isFinal) {
-    Playbook playbook = playbooks.current();
+    Rules rules = companyRules.current();
     if (!isFinal && isEmpty(month)) {
       return PayHeadline.ofEmpty(SpanWords.name(month));
     }
     return PayHeadline.of(
         SpanWords.name(month),
-        rows.stream().map(row -> EarningsWords.line(row, playbook)).toList(),
-        currency(playbook),
-        isFinal ? null : days(month, playbook),
-        new Figures(playbook.company().writing()));
+        rows.stream().map(row -> EarningsWords.line(row, rules)).toList(),
+        currency(rules),
+        isFinal ? null : days(month, rules),
+        new Figures(rules.company().writing()));
   }
 
   /** Whether nothing at all is posted for a month. */
@@ -256,13 +256,13 @@ public class EarningsService {
 
   /** Whether a month is open and not all of its working days are posted. */
   boolean isRunning(YearMonth month) {
-    return !isSealed(month) && days(month, playbooks.current()) != null;
+    return !isSealed(month) && days(month, companyRules.current()) != null;
   }
 
   /** How far a running month is, by the last posted day; null where it is over. */
-  private Pace.Days days(YearMonth month, Playbook playbook) {
+  private Pace.Days days(YearMonth month, Rules rules) {
     LocalDate posted = ledgers.posted().lastPostedDay(month);
-    return posted == null ? null : playbook.days(month, posted);
+    return posted == null ? null : rules.days(month, posted);
   }
 
   /**
@@ -293,7 +293,7 @@ public class EarningsService {
         statement,
         members.get(Axis.REP, statement.rep()),
         members.placeOf(Axis.REP, statement.rep(), statement.month()),
-        usual(playbooks.current()));
+        usual(companyRules.current()));
   }
 
   /**
@@ -310,7 +310,7 @@ public class EarningsService {
         .filter(member -> ledgers.seesRep(member.id(), month))
         .map(
             member ->
-                earnings(playbooks.current(), ledger)
+                earnings(companyRules.current(), ledger)
                     .statement(
                         member.id(), number, closed(number).getOrDefault(member.id(), List.of())))
         .orElseThrow(() -> unknown(rep, month));
@@ -324,7 +324,7 @@ public class EarningsService {
   /** Whether any plan may reckon a month alone, by a goal set; all statements tell which do. */
   boolean mayReadMonthly(YearMonth month, String goalSet) {
     return isSealed(month)
-        || playbooks.current().commission().plans().versions().stream()
+        || companyRules.current().commission().plans().versions().stream()
             .map(PlanBook.Version::plan)
             .anyMatch(
                 plan ->
@@ -348,7 +348,11 @@ public class EarningsService {
                     .orElseThrow())
         .or(
             () ->
-                playbooks.current().commission().plans().findPlan(row.plan(), Months.number(month)))
+                companyRules
+                    .current()
+                    .commission()
+                    .plans()
+                    .findPlan(row.plan(), Months.number(month)))
         .orElse(null);
   }
 
@@ -357,7 +361,7 @@ public class EarningsService {
 
   /** What every rep of a sealed month had earned then and would have now. */
   Map<Integer, Twice> thenAndNow(Seal seal) {
-    Earnings now = earnings(playbooks.current(), ledgers.posted());
+    Earnings now = earnings(companyRules.current(), ledgers.posted());
     Map<Integer, Twice> byRep = new HashMap<>();
     for (FrozenMonth.Settled one : settled(seal)) {
       byRep.put(
@@ -374,19 +378,19 @@ public class EarningsService {
   }
 
   /** The measure whose sales are shown where no plan names one. */
-  static Measure usual(Playbook playbook) {
-    return playbook
+  static Measure usual(Rules rules) {
+    return rules
         .findMeasure("revenue")
-        .or(() -> playbook.measures().stream().filter(m -> !m.isRate()).findFirst())
+        .or(() -> rules.measures().stream().filter(m -> !m.isRate()).findFirst())
         .orElseThrow();
   }
 
   /** The currency in which is paid: that of the first measure that has one. */
-  static String currency(Playbook playbook) {
-    Measure usual = usual(playbook);
+  static String currency(Rules rules) {
+    Measure usual = usual(rules);
     return usual.isCurrency()
         ? usual.unit()
-        : playbook.measures().stream()
+        : rules.measures().stream()
             .filter(Measure::isCurrency)
             .map(Measure::unit)
             .findFirst()

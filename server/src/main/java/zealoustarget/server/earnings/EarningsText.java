@@ -2,7 +2,7 @@ package zealoustarget.server.earnings;
 
 import java.time.YearMonth;
 import org.springframework.stereotype.Component;
-import zealoustarget.server.playbook.PlaybookService;
+import zealoustarget.server.rules.RulesService;
 
 /** A month's commission as plain text, for a terminal. */
 @Component
@@ -10,11 +10,11 @@ public class EarningsText {
   private static final String LINE = "%-18s %-12s %12s %12s  %-12s %10s%n";
 
   private final EarningsService earnings;
-  private final PlaybookService playbooks;
+  private final RulesService companyRules;
 
-  EarningsText(EarningsService earnings, PlaybookService playbooks) {
+  EarningsText(EarningsService earnings, RulesService companyRules) {
     this.earnings = earnings;
-    this.playbooks = playbooks;
+    this.companyRules = companyRules;
   }
 
   /** Headline and a line per rep. */
@@ -40,6 +40,6 @@ public class EarningsText {
   }
 
   private String figure(String decimal) {
-    return decimal == null ? "–" : playbooks.current().company().writing().grouped(decimal);
+    return decimal == null ? "–" : companyRules.current().company().writing().grouped(decimal);
   }
 }

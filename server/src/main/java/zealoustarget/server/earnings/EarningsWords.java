@@ -18,8 +18,8 @@ import zealoustarget.server.earnings.EarningsRow.AdjustmentPart;
 import zealoustarget.server.earnings.EarningsRow.ComponentPart;
 import zealoustarget.server.earnings.EarningsRow.NextPart;
 import zealoustarget.server.earnings.EarningsRow.PointPart;
-import zealoustarget.server.playbook.PlanPart;
-import zealoustarget.server.playbook.Playbook;
+import zealoustarget.server.rules.PlanPart;
+import zealoustarget.server.rules.Rules;
 
 /** Puts statements into the form in which they travel. */
 final class EarningsWords {
@@ -65,12 +65,12 @@ final class EarningsWords {
   }
 
   /** What the sentence over a month needs of a row. */
-  static PayHeadline.Line line(EarningsRow row, Playbook playbook) {
+  static PayHeadline.Line line(EarningsRow row, Rules rules) {
     return new PayHeadline.Line(
         row.name(),
         row.due() == null ? null : units(row.due(), Ratio.of(100)),
         PayStatus.ofWord(row.status()),
-        playbook.findMeasure(row.measure()).map(measure -> nextPay(row, measure)).orElse(null));
+        rules.findMeasure(row.measure()).map(measure -> nextPay(row, measure)).orElse(null));
   }
 
   private static PayHeadline.NextPay nextPay(EarningsRow row, Measure measure) {

@@ -11,8 +11,8 @@ import zealoustarget.core.commission.Facts;
 import zealoustarget.core.commission.Plan;
 import zealoustarget.core.commission.Statement;
 import zealoustarget.core.commission.Terms;
-import zealoustarget.server.playbook.PlanPart;
-import zealoustarget.server.playbook.PlaybookService;
+import zealoustarget.server.rules.PlanPart;
+import zealoustarget.server.rules.RulesService;
 
 /**
  * The commission of a sealed month: what each statement said, and what later corrections are
@@ -88,11 +88,11 @@ record FrozenMonth(
     return parts.length == 1 ? over : over.dividedBy(Ratio.parse(parts[1]));
   }
 
-  /** A rep's settled month; the plans are read by the playbook's rules. */
+  /** A rep's settled month; the plans are read by the rules's rules. */
   record Settled(int rep, Closed closed) {}
 
-  List<Settled> settled(YearMonth month, PlaybookService playbooks) {
-    List<Plan> read = plans.stream().map(playbooks::readPlan).toList();
+  List<Settled> settled(YearMonth month, RulesService companyRules) {
+    List<Plan> read = plans.stream().map(companyRules::readPlan).toList();
     return closed.stream()
         .map(
             part ->

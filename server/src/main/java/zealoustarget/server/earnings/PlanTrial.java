@@ -23,9 +23,9 @@ import zealoustarget.core.member.KeyText;
 import zealoustarget.core.member.Member;
 import zealoustarget.server.earnings.EarningsRow.PointPart;
 import zealoustarget.server.ledger.LedgerService;
-import zealoustarget.server.playbook.PlanPart;
-import zealoustarget.server.playbook.Playbook;
-import zealoustarget.server.playbook.PlaybookService;
+import zealoustarget.server.rules.PlanPart;
+import zealoustarget.server.rules.Rules;
+import zealoustarget.server.rules.RulesService;
 
 /** What a plan would have paid, before it is saved. */
 @Service
@@ -34,12 +34,12 @@ class PlanTrial {
   private static final JsonMapper JSON = new JsonMapper();
 
   private final EarningsService earnings;
-  private final PlaybookService playbooks;
+  private final RulesService companyRules;
   private final LedgerService ledgers;
 
-  PlanTrial(EarningsService earnings, PlaybookService playbooks, LedgerService ledgers) {
+  PlanTrial(EarningsService earnings, RulesService companyRules, LedgerService ledgers) {
     this.earnings = earnings;
-    this.playbooks = playbooks;
+    this.companyRules = companyRules;
     this.ledgers = ledgers;
   }
 
@@ -103,15 +103,15 @@ class PlanTrial {
   /**
    * Tries rules without putting them in force.
    *
-   * @param rules a playbook file with one plan and, where they change too, the assignments; or
-   *     without a plan, such as shared credit: then whoever's pay changes is shown, and no curve
+   * @param rules a rules file with one plan and, where they change too, the assignments; or without
+   *     a plan, such as shared credit: then whoever's pay changes is shown, and no curve
    * @throws Refusal playbook-invalid with the place
    */
   TrialAnswer trial(JsonNode rules, YearMonth last) {
     boolean hasPlan = rules.has("plans");
     JsonNode plan = rules.at("/plans/0");
-    Playbook now = playbooks.current();
-    Playbook tried = playbooks.tried(hasPlan ? everywhere(rules, plan) : rules);
+    Rules now = companyRules.current();
+    Rules tried = companyRules.tried(hasPlan ? everywhere(rules, plan) : rules);
     String name = hasPlan ? plan.get("name").asString().strip() : null;
     List<YearMonth> months = Span.ending(last, MONTHS).months();
     Map<Integer, Pays> pays = new LinkedHashMap<>();
@@ -159,8 +159,8 @@ class PlanTrial {
     return copy;
   }
 
-  private Map<Integer, Long> earned(Playbook playbook, YearMonth month) {
-    return earned(earnings.unsealed(month, playbook));
+  private Map<Integer, Long> earned(Rules rules, YearMonth month) {
+    return earned(earnings.unsealed(month, rules));
   }
 
   private static Map<Integer, Long> earned(List<Statement> statements) {

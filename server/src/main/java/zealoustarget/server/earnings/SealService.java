@@ -28,9 +28,9 @@ import zealoustarget.server.audit.AuditKind;
 import zealoustarget.server.intake.LoadService;
 import zealoustarget.server.ledger.LedgerService;
 import zealoustarget.server.platform.DataState;
-import zealoustarget.server.playbook.PlanPart;
-import zealoustarget.server.playbook.PlaybookService;
 import zealoustarget.server.record.RecordService;
+import zealoustarget.server.rules.PlanPart;
+import zealoustarget.server.rules.RulesService;
 import zealoustarget.server.seals.Seal;
 import zealoustarget.server.seals.Seals;
 import zealoustarget.server.standing.Snapshots;
@@ -46,7 +46,7 @@ public class SealService {
   private final EarningsService earnings;
   private final Snapshots snapshots;
   private final LedgerService ledgers;
-  private final PlaybookService playbooks;
+  private final RulesService companyRules;
   private final LoadService loads;
   private final Audit audit;
   private final TransactionTemplate transaction;
@@ -60,7 +60,7 @@ public class SealService {
       EarningsService earnings,
       Snapshots snapshots,
       LedgerService ledgers,
-      PlaybookService playbooks,
+      RulesService companyRules,
       LoadService loads,
       Audit audit,
       TransactionTemplate transaction,
@@ -76,7 +76,7 @@ public class SealService {
     this.earnings = earnings;
     this.snapshots = snapshots;
     this.ledgers = ledgers;
-    this.playbooks = playbooks;
+    this.companyRules = companyRules;
     this.loads = loads;
     this.audit = audit;
     this.transaction = transaction;
@@ -253,7 +253,7 @@ public class SealService {
         new Seals.Frozen(
             ledgers.postedLoads(),
             ledgers.rowsOfPosted(),
-            playbooks.toFreeze(),
+            companyRules.toFreeze(),
             earnings.toFreeze(month),
             snapshots.figures(month));
     ledgers.apply(
@@ -368,7 +368,7 @@ public class SealService {
 
   Changed changed(YearMonth month) {
     Seal seal = sealed(month);
-    Measure measure = EarningsService.usual(playbooks.current());
+    Measure measure = EarningsService.usual(companyRules.current());
     Ledger then = ledgers.current();
     Ledger now = ledgers.posted();
     Map<LinePlace, Long> before = lines(then, measure, month);

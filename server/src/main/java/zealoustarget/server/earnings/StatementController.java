@@ -15,8 +15,8 @@ import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 import zealoustarget.core.amount.Writing;
 import zealoustarget.server.platform.Downloads;
-import zealoustarget.server.playbook.Playbook;
-import zealoustarget.server.playbook.PlaybookService;
+import zealoustarget.server.rules.Rules;
+import zealoustarget.server.rules.RulesService;
 
 /** Statements to take along and to send. */
 @RestController
@@ -24,12 +24,12 @@ import zealoustarget.server.playbook.PlaybookService;
 class StatementController {
   private final EarningsService earnings;
   private final StatementJobs jobs;
-  private final PlaybookService playbooks;
+  private final RulesService companyRules;
 
-  StatementController(EarningsService earnings, StatementJobs jobs, PlaybookService playbooks) {
+  StatementController(EarningsService earnings, StatementJobs jobs, RulesService companyRules) {
     this.earnings = earnings;
     this.jobs = jobs;
-    this.playbooks = playbooks;
+    this.companyRules = companyRules;
   }
 
   /** The payroll file of a month: one line per component. */
@@ -37,9 +37,9 @@ class StatementController {
   ResponseEntity<StreamingResponseBody> payroll(@RequestParam String month) {
     YearMonth of = EarningsController.month(month);
     List<EarningsRow> rows = earnings.month(of).rows();
-    Playbook playbook = playbooks.current();
-    String currency = EarningsService.currency(playbook);
-    Writing writing = playbook.company().writing();
+    Rules rules = companyRules.current();
+    String currency = EarningsService.currency(rules);
+    Writing writing = rules.company().writing();
     return Downloads.of(
         "payroll " + of + ".csv",
         Downloads.CSV,

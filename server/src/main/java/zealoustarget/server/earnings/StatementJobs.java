@@ -24,8 +24,8 @@ import org.springframework.stereotype.Service;
 import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.core.Refusal;
 import zealoustarget.server.platform.Leftovers;
-import zealoustarget.server.playbook.Playbook;
-import zealoustarget.server.playbook.PlaybookService;
+import zealoustarget.server.rules.Rules;
+import zealoustarget.server.rules.RulesService;
 import zealoustarget.server.seals.Seals;
 
 /** Makes and sends all statements of a month, one job after the other, with progress. */
@@ -36,7 +36,7 @@ class StatementJobs {
   private static final String STOPPED = "The server was stopped. Begin the rest again.";
 
   private final EarningsService earnings;
-  private final PlaybookService playbooks;
+  private final RulesService companyRules;
   private final SentStore sent;
   private final StatementMail mail;
   private final JsonMapper json;
@@ -49,13 +49,13 @@ class StatementJobs {
 
   StatementJobs(
       EarningsService earnings,
-      PlaybookService playbooks,
+      RulesService companyRules,
       SentStore sent,
       StatementMail mail,
       JsonMapper json,
       @Value("${zealous.data-dir}") String dataFolder) {
     this.earnings = earnings;
-    this.playbooks = playbooks;
+    this.companyRules = companyRules;
     this.sent = sent;
     this.mail = mail;
     this.json = json;
@@ -124,13 +124,13 @@ class StatementJobs {
   }
 
   private StatementPdf.About about(YearMonth month, boolean isSealed) {
-    Playbook playbook = playbooks.current();
+    Rules rules = companyRules.current();
     return new StatementPdf.About(
-        playbook.company().name(),
+        rules.company().name(),
         month,
-        EarningsService.currency(playbook),
+        EarningsService.currency(rules),
         isSealed ? earnings.sealOf(month) : null,
-        playbook.company().writing());
+        rules.company().writing());
   }
 
   /** One rep's statement as PDF. */

@@ -37,8 +37,8 @@ import zealoustarget.server.ledger.LedgerService;
 import zealoustarget.server.ledger.RowStore;
 import zealoustarget.server.ledger.RowWriter;
 import zealoustarget.server.platform.DataState;
-import zealoustarget.server.playbook.PlaybookService;
 import zealoustarget.server.roster.MemberStore;
+import zealoustarget.server.rules.RulesService;
 
 /**
  * Turns a load's lines into rows and findings. Can be done again with other rules or fixes: rows,
@@ -62,7 +62,7 @@ class Checking {
 
   private final JsonMapper json;
   private final DataState state;
-  private final PlaybookService playbooks;
+  private final RulesService companyRules;
   private final Clock clock;
   private final Lock[] goalSetTurns =
       Stream.generate(ReentrantLock::new).limit(GOAL_SET_TURNS).toArray(Lock[]::new);
@@ -80,11 +80,11 @@ class Checking {
       TransactionTemplate transactions,
       JsonMapper json,
       DataState state,
-      PlaybookService playbooks,
+      RulesService companyRules,
       Clock clock) {
     this.clock = clock;
     this.state = state;
-    this.playbooks = playbooks;
+    this.companyRules = companyRules;
     this.loads = loads;
     this.sheets = sheets;
     this.rows = rows;
@@ -201,8 +201,8 @@ class Checking {
 
   private void checkMeasures(List<Measure> read) {
     for (Measure measure : read) {
-      Measure now = playbooks.current().findMeasure(measure.code()).orElse(null);
-      if (now == null || PlaybookService.differs(now, measure)) {
+      Measure now = companyRules.current().findMeasure(measure.code()).orElse(null);
+      if (now == null || RulesService.differs(now, measure)) {
         throw Refusal.of(
                 "measure-gone",
                 "The unit or decimals of "

@@ -20,7 +20,7 @@ import zealoustarget.core.amount.Measure;
 import zealoustarget.core.intake.LoadKind;
 import zealoustarget.server.files.OriginalStore;
 import zealoustarget.server.platform.Downloads;
-import zealoustarget.server.playbook.PlaybookService;
+import zealoustarget.server.rules.RulesService;
 
 /** Files that go out again: originals, remainders, blank templates. */
 @RestController
@@ -30,19 +30,19 @@ class FileController {
   private final OriginalStore originals;
   private final HeldLines remainder;
   private final LoadAnswers answers;
-  private final PlaybookService playbooks;
+  private final RulesService companyRules;
 
   FileController(
       LoadStore store,
       OriginalStore originals,
       HeldLines remainder,
       LoadAnswers answers,
-      PlaybookService playbooks) {
+      RulesService companyRules) {
     this.store = store;
     this.originals = originals;
     this.remainder = remainder;
     this.answers = answers;
-    this.playbooks = playbooks;
+    this.companyRules = companyRules;
   }
 
   /** The file of a load, byte for byte as it came. */
@@ -93,7 +93,7 @@ class FileController {
     String codes =
         String.join(
             ",",
-            playbooks.current().measures().stream()
+            companyRules.current().measures().stream()
                 .filter(measure -> !measure.isRate())
                 .map(Measure::code)
                 .toList());

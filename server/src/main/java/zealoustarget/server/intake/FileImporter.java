@@ -19,7 +19,7 @@ import zealoustarget.server.files.FileLooker;
 import zealoustarget.server.files.OriginalStore;
 import zealoustarget.server.files.TableFile;
 import zealoustarget.server.files.Upload;
-import zealoustarget.server.playbook.PlaybookService;
+import zealoustarget.server.rules.RulesService;
 
 /** Takes a file in: keeps it as it came, and its lines cell by cell. */
 @Component
@@ -27,14 +27,14 @@ class FileImporter {
   private final FileLooker looker;
   private final OriginalStore originals;
   private final SheetStore sheets;
-  private final PlaybookService playbooks;
+  private final RulesService companyRules;
 
   FileImporter(
-      FileLooker looker, OriginalStore originals, SheetStore sheets, PlaybookService playbooks) {
+      FileLooker looker, OriginalStore originals, SheetStore sheets, RulesService companyRules) {
     this.looker = looker;
     this.originals = originals;
     this.sheets = sheets;
-    this.playbooks = playbooks;
+    this.companyRules = companyRules;
   }
 
   /** Looks what a file is; refuses one that is none, before anything is kept. */
@@ -96,7 +96,7 @@ class FileImporter {
   }
 
   private Set<String> knownTitles(LoadRequest request) {
-    Set<String> known = new HashSet<>(ColumnGuess.knownTitles(playbooks.current().measures()));
+    Set<String> known = new HashSet<>(ColumnGuess.knownTitles(companyRules.current().measures()));
     known.addAll(
         request.columns().keySet().stream()
             .map(title -> title.strip().toLowerCase(Locale.ROOT))

@@ -8,7 +8,7 @@ import java.util.Map;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.calendar.Months;
 import zealoustarget.core.intake.Finding;
-import zealoustarget.server.playbook.Playbook;
+import zealoustarget.server.rules.Rules;
 
 /**
  * A load as it travels; amounts as decimal strings in the measure's decimals.
@@ -83,7 +83,7 @@ record LoadAnswer(
 
   static LoadAnswer of(
       LoadEntity load,
-      Playbook playbook,
+      Rules rules,
       Progress progress,
       ProblemAnswer problem,
       List<Finding> findings,
@@ -99,8 +99,8 @@ record LoadAnswer(
         load.ready,
         load.held,
         load.leftOut,
-        sums(load, playbook),
-        controlTotal(load, playbook),
+        sums(load, rules),
+        controlTotal(load, rules),
         load.findingCount,
         findings == null ? null : findings.stream().map(FindingAnswer::of).toList(),
         load.firstMonth == null ? null : Months.of(load.firstMonth).toString(),
@@ -118,10 +118,10 @@ record LoadAnswer(
         same == null ? null : same.state.word());
   }
 
-  private static Map<String, SumsAnswer> sums(LoadEntity load, Playbook playbook) {
+  private static Map<String, SumsAnswer> sums(LoadEntity load, Rules rules) {
     Map<String, SumsAnswer> sums = new LinkedHashMap<>();
     for (LoadSumEntity sum : load.sums) {
-      Measure measure = playbook.findMeasure(sum.measure).orElseThrow();
+      Measure measure = rules.findMeasure(sum.measure).orElseThrow();
       sums.put(
           sum.measure,
           new SumsAnswer(
@@ -133,13 +133,13 @@ record LoadAnswer(
     return sums;
   }
 
-  private static ControlTotal controlTotal(LoadEntity load, Playbook playbook) {
+  private static ControlTotal controlTotal(LoadEntity load, Rules rules) {
     return load.sums.stream()
         .filter(sum -> sum.controlGiven != null)
         .min(java.util.Comparator.comparing(LoadSumEntity::isMet))
         .map(
             sum -> {
-              Measure measure = playbook.findMeasure(sum.measure).orElseThrow();
+              Measure measure = rules.findMeasure(sum.measure).orElseThrow();
               return new ControlTotal(
                   sum.measure,
                   measure.text(sum.controlGiven),

@@ -1,25 +1,25 @@
 package zealoustarget.server.intake;
 
 import org.springframework.stereotype.Component;
-import zealoustarget.server.playbook.PlaybookService;
+import zealoustarget.server.rules.RulesService;
 
 /** Puts together what is told of a load. */
 @Component
 class LoadAnswers {
   private final LoadStore store;
   private final LoadJobs jobs;
-  private final PlaybookService playbooks;
+  private final RulesService companyRules;
 
-  LoadAnswers(LoadStore store, LoadJobs jobs, PlaybookService playbooks) {
+  LoadAnswers(LoadStore store, LoadJobs jobs, RulesService companyRules) {
     this.store = store;
     this.jobs = jobs;
-    this.playbooks = playbooks;
+    this.companyRules = companyRules;
   }
 
   /** A load without its findings. */
   LoadAnswer brief(LoadEntity load) {
     return LoadAnswer.of(
-        load, playbooks.current(), jobs.find(load.id).orElse(null), problem(load), null, null);
+        load, companyRules.current(), jobs.find(load.id).orElse(null), problem(load), null, null);
   }
 
   /** Why it could not be staged, or why a change of it was refused. */
@@ -36,7 +36,7 @@ class LoadAnswers {
     LoadEntity load = store.get(id);
     return LoadAnswer.of(
         load,
-        playbooks.current(),
+        companyRules.current(),
         jobs.find(id).orElse(null),
         problem(load),
         store.lineFindings(id, LoadAnswer.MOST_FINDINGS),

@@ -27,8 +27,8 @@ import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
 import zealoustarget.server.ledger.LedgerService;
 import zealoustarget.server.ledger.Preview;
-import zealoustarget.server.playbook.Playbook;
-import zealoustarget.server.playbook.PlaybookService;
+import zealoustarget.server.rules.Rules;
+import zealoustarget.server.rules.RulesService;
 
 /** Looks at a load: its lines, what was found in them, what posting would change. */
 @Component
@@ -49,7 +49,7 @@ class LoadQueries {
   private final Requests requests;
   private final LoadService loads;
   private final LedgerService ledgers;
-  private final PlaybookService playbooks;
+  private final RulesService companyRules;
 
   LoadQueries(
       LoadStore store,
@@ -59,7 +59,7 @@ class LoadQueries {
       Requests requests,
       LoadService loads,
       LedgerService ledgers,
-      PlaybookService playbooks) {
+      RulesService companyRules) {
     this.store = store;
     this.sheets = sheets;
     this.staging = staging;
@@ -67,7 +67,7 @@ class LoadQueries {
     this.requests = requests;
     this.loads = loads;
     this.ledgers = ledgers;
-    this.playbooks = playbooks;
+    this.companyRules = companyRules;
   }
 
   /** Lines of the file from a record on, or around a line of the file. */
@@ -82,7 +82,7 @@ class LoadQueries {
     LoadRequest request = staging.request(load);
     Header header = findHeader(load, request, sheet);
     boolean isChecked = load.state != LoadState.RECEIVED && load.state != LoadState.READING;
-    Playbook playbook = playbooks.current();
+    Rules rules = companyRules.current();
     return new StoredSheetAnswer(
         sheet.recordCount(),
         sheet.headerLine(),
@@ -94,11 +94,11 @@ class LoadQueries {
         request.axis() == null ? null : request.axis().word(),
         request.measure(),
         request.fiscalYear() == null
-            ? requests.fiscalYear(load.fileName, playbook)
+            ? requests.fiscalYear(load.fileName, rules)
             : request.fiscalYear(),
         header != null && header.isWide(),
         columns(sheet, request, header),
-        targets(request, playbook),
+        targets(request, rules),
         lines(id, sheet, first, wanted, isChecked));
   }
 
@@ -143,12 +143,12 @@ class LoadQueries {
     return columns;
   }
 
-  private static List<String> targets(LoadRequest request, Playbook playbook) {
+  private static List<String> targets(LoadRequest request, Rules rules) {
     LoadKind kind = request.kind() == null ? LoadKind.ACTUALS : request.kind();
     List<String> codes =
-        playbook.measures().stream().filter(m -> !m.isRate()).map(Measure::code).toList();
+        rules.measures().stream().filter(m -> !m.isRate()).map(Measure::code).toList();
     List<String> goalCodes =
-        playbook.measures().stream()
+        rules.measures().stream()
             .flatMap(m -> Stream.of(m, m.lowEnd(), m.highEnd()))
             .map(Measure::code)
             .toList();
@@ -333,7 +333,7 @@ class LoadQueries {
 
   private ChangesAnswer.ChangeAnswer change(
       Change change, Axis axis, Ledger ledger, boolean isGoal) {
-    Measure measure = playbooks.current().findMeasure(change.measure()).orElseThrow();
+    Measure measure = companyRules.current().findMeasure(change.measure()).orElseThrow();
     Member member =
         change.member() < 0
             ? new Member(-1, "", "no " + axis.word())

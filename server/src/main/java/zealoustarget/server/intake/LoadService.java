@@ -295,7 +295,7 @@ public class LoadService {
     try {
       columns = new HashMap<>(checking.columns(load.fileName, request, sheet).spec().columns());
     } catch (Refusal lacking) {
-      return () -> {}; // the playbook has changed since it was staged; it is posted all the same
+      return () -> {}; // the rules has changed since it was staged; it is posted all the same
     }
     columns.replaceAll((title, rule) -> rule.confirmed());
     LoadRequest settled = FormatRules.settled(request.withColumns(columns), sheet);

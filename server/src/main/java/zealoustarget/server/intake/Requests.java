@@ -16,9 +16,9 @@ import zealoustarget.core.intake.KindGuess;
 import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.intake.LoadSpec;
 import zealoustarget.server.ledger.LedgerService;
-import zealoustarget.server.playbook.Playbook;
-import zealoustarget.server.playbook.PlaybookService;
 import zealoustarget.server.roster.MemberStore;
+import zealoustarget.server.rules.Rules;
+import zealoustarget.server.rules.RulesService;
 
 /** Completes what is said of a file by what was decided before and what the file itself says. */
 @Component
@@ -27,7 +27,7 @@ class Requests {
 
   private final RememberedHeaders remembered;
   private final GoalSets goalSets;
-  private final PlaybookService playbooks;
+  private final RulesService companyRules;
   private final LedgerService ledgers;
   private final MemberStore members;
   private final AliasStore aliases;
@@ -36,14 +36,14 @@ class Requests {
   Requests(
       RememberedHeaders remembered,
       GoalSets goalSets,
-      PlaybookService playbooks,
+      RulesService companyRules,
       LedgerService ledgers,
       MemberStore members,
       AliasStore aliases,
       Clock clock) {
     this.remembered = remembered;
     this.goalSets = goalSets;
-    this.playbooks = playbooks;
+    this.companyRules = companyRules;
     this.ledgers = ledgers;
     this.members = members;
     this.aliases = aliases;
@@ -77,7 +77,7 @@ class Requests {
             sheet.titles(),
             sheet.profiles(),
             fileName,
-            playbooks.current().measures(),
+            companyRules.current().measures(),
             new StagingDirectory(ledgers.posted(), members, aliases),
             YearMonth.now(clock));
     String set = guess.axis() == null ? null : goalSet(guess, fileName);
@@ -127,38 +127,38 @@ class Requests {
    * @throws Refusal value-unknown if the measure is none
    */
   LoadSpec spec(LoadRequest request, StoredSheet sheet, String fileName) {
-    Playbook playbook = playbooks.current();
+    Rules rules = companyRules.current();
     return new LoadSpec(
         request.kind(),
         request.kind() == LoadKind.GOALS || request.kind() == LoadKind.ACTUALS
             ? request.axis()
             : null,
-        request.measure() == null ? null : measure(request.measure(), playbook),
-        playbook.measures(),
-        playbook.calendar(),
-        request.fiscalYear() == null ? fiscalYear(fileName, playbook) : request.fiscalYear(),
+        request.measure() == null ? null : measure(request.measure(), rules),
+        rules.measures(),
+        rules.calendar(),
+        request.fiscalYear() == null ? fiscalYear(fileName, rules) : request.fiscalYear(),
         request.columns(),
         sheet.isCommaGrouping(),
-        playbook.company().writing());
+        rules.company().writing());
   }
 
   /** The fiscal year in a file's name, such as FY27, else today's. */
-  int fiscalYear(String fileName, Playbook playbook) {
+  int fiscalYear(String fileName, Rules rules) {
     Matcher year = FISCAL_YEAR.matcher(fileName);
     if (year.find()) {
       int number = Integer.parseInt(year.group(1));
       return number < 100 ? 2000 + number : number;
     }
-    return playbook.calendar().year(YearMonth.from(LocalDate.now(clock)));
+    return rules.calendar().year(YearMonth.from(LocalDate.now(clock)));
   }
 
-  private static Measure measure(String code, Playbook playbook) {
-    List<String> codes = playbook.measures().stream().map(Measure::code).toList();
-    return playbook
+  private static Measure measure(String code, Rules rules) {
+    List<String> codes = rules.measures().stream().map(Measure::code).toList();
+    return rules
         .findMeasure(code)
         .orElseThrow(
             () ->
-                Refusal.of("value-unknown", "\"" + code + "\" is no measure of the playbook.")
+                Refusal.of("value-unknown", "\"" + code + "\" is no measure of the rules.")
                     .with("name", "measure")
                     .with("allowed", codes));
   }

@@ -42,7 +42,8 @@ class BodyLimit extends OncePerRequestFilter {
   private static final Pattern UPLOADS =
       Pattern.compile("/api/v1/loads(/receive|/[0-9]{1,9}/control)?");
   private static final Pattern LARGE_ONES =
-      Pattern.compile("/api/v1/(playbook|earnings/trial|standing/trial|loads/[0-9]{1,9}/[a-z]+)");
+      Pattern.compile(
+          "/api/v1/(rules|playbook|earnings/trial|standing/trial|loads/[0-9]{1,9}/[a-z]+)");
 
   private static final int AT_END = -1;
   private static final int STALLED = -2;

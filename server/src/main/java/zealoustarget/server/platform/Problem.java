@@ -20,7 +20,7 @@ public enum Problem {
   REASONS_INVALID(HttpStatus.BAD_REQUEST, "The list of reasons cannot be kept"),
   NOTE_TOO_LONG(HttpStatus.BAD_REQUEST, "The note is too long"),
   VIEW_INVALID(HttpStatus.BAD_REQUEST, "The view cannot be saved"),
-  PLAYBOOK_INVALID(HttpStatus.BAD_REQUEST, "The playbook cannot be applied"),
+  PLAYBOOK_INVALID(HttpStatus.BAD_REQUEST, "The rules cannot be applied"),
   PASSWORD_WEAK(HttpStatus.BAD_REQUEST, "The password is too weak"),
   ACCOUNT_INVALID(HttpStatus.BAD_REQUEST, "The account cannot be kept"),
   TOKEN_INVALID(HttpStatus.BAD_REQUEST, "The token cannot be made"),

@@ -22,12 +22,12 @@ import zealoustarget.server.intake.LoadRequest;
 import zealoustarget.server.intake.LoadService;
 import zealoustarget.server.intake.StagingService;
 import zealoustarget.server.platform.Readiness;
-import zealoustarget.server.playbook.PlaybookService;
+import zealoustarget.server.rules.RulesService;
 
 /**
  * Opens the data at the start; an empty database is filled from {@code zealous.seed-dir}, if that
- * is set, by the same loading as any file. The folder's {@code manifest.json} names a playbook and
- * the files in their order, each with its kind and whether it is posted or left staged, and the
+ * is set, by the same loading as any file. The folder's {@code manifest.json} names a file of rules
+ * and the files in their order, each with its kind and whether it is posted or left staged, and the
  * months to seal in between.
  */
 @Component
@@ -50,12 +50,12 @@ class SeedFolder implements ApplicationRunner {
       Boolean post,
       String seal) {}
 
-  record Manifest(String playbook, List<SeedFile> files) {}
+  record Manifest(String rules, List<SeedFile> files) {}
 
   private final String folder;
   private final StagingService staging;
   private final LoadService loads;
-  private final PlaybookService playbooks;
+  private final RulesService companyRules;
   private final SealService seals;
   private final Readiness readiness;
   private final JsonMapper json;
@@ -64,14 +64,14 @@ class SeedFolder implements ApplicationRunner {
       @Value("${zealous.seed-dir}") String folder,
       StagingService staging,
       LoadService loads,
-      PlaybookService playbooks,
+      RulesService companyRules,
       SealService seals,
       Readiness readiness,
       JsonMapper json) {
     this.folder = folder;
     this.staging = staging;
     this.loads = loads;
-    this.playbooks = playbooks;
+    this.companyRules = companyRules;
     this.seals = seals;
     this.readiness = readiness;
     this.json = json;
@@ -93,9 +93,9 @@ class SeedFolder implements ApplicationRunner {
   private void seed(Path source) {
     Manifest manifest = json.readValue(source.resolve("manifest.json").toFile(), Manifest.class);
     LOG.info("filling the empty database with {} files", manifest.files().size());
-    if (manifest.playbook() != null) {
-      JsonNode playbook = json.readTree(source.resolve(manifest.playbook()).toFile());
-      playbooks.apply(playbook);
+    if (manifest.rules() != null) {
+      JsonNode rules = json.readTree(source.resolve(manifest.rules()).toFile());
+      companyRules.apply(rules);
     }
     for (SeedFile file : manifest.files()) {
       if (file.seal() != null) {

@@ -118,7 +118,7 @@ class CloseUpService {
   private static List<Explanation> explanations(
       ResolvedQuery asked, Integer member, Reading reading) {
     Measure measure = asked.query().measure();
-    Writing writing = asked.playbook().company().writing();
+    Writing writing = asked.rules().company().writing();
     List<Explanation> all = new ArrayList<>();
     if (measure.isRate()) {
       Ledger.SpanParts parts = asked.ledger().parts(asked.query(), member);
@@ -198,7 +198,7 @@ class CloseUpService {
   /** Of a fiscal year with months left; not of rates, whose months do not add up. */
   private static CloseUpAnswer.Required required(ResolvedQuery asked, Member member) {
     StandingQuery query = asked.query();
-    FiscalCalendar calendar = asked.playbook().calendar();
+    FiscalCalendar calendar = asked.rules().calendar();
     YearMonth last = query.span().toInclusive();
     int left = 12 - calendar.number(last);
     if (query.measure().isRate() || query.basis() instanceof Basis.PriorPeriod) {
@@ -256,9 +256,7 @@ class CloseUpService {
   private static List<GoalBook> assigning(ResolvedQuery asked) {
     String measure = asked.query().measure().code();
     List<Plan> plans =
-        asked.playbook().commission().plans().versions().stream()
-            .map(PlanBook.Version::plan)
-            .toList();
+        asked.rules().commission().plans().versions().stream().map(PlanBook.Version::plan).toList();
     Set<String> ceilings = new HashSet<>();
     Set<String> quotas = new HashSet<>();
     for (Plan plan : plans) {
@@ -363,7 +361,7 @@ class CloseUpService {
     ResolvedQuery asked = reader.read(key, parameters);
     StandingQuery query = asked.query();
     Member member = member(asked.ledger(), query.axis(), key);
-    FiscalCalendar calendar = asked.playbook().calendar();
+    FiscalCalendar calendar = asked.rules().calendar();
     int year = calendar.year(query.span().toInclusive());
     Span months = query.span().length() > 12 ? query.span() : calendar.year(year);
     return new PathAnswer(
@@ -391,9 +389,9 @@ class CloseUpService {
     }
     ResolvedQuery whole = asked.with(query);
     return new PathAnswer(
-        asked.playbook().company().name(),
+        asked.rules().company().name(),
         year,
-        asked.playbook().calendar().year(year).months().stream()
+        asked.rules().calendar().year(year).months().stream()
             .map(month -> month(reader.inMonth(whole, month), null, month, null, null))
             .toList());
   }
@@ -407,7 +405,7 @@ class CloseUpService {
     StandingQuery query = asked.query().withSpan(Span.of(month));
     Row row =
         member == null ? asked.ledger().total(query) : asked.ledger().reading(query, member.id());
-    FiscalCalendar calendar = asked.playbook().calendar();
+    FiscalCalendar calendar = asked.rules().calendar();
     return new PathAnswer.MonthAnswer(
         month.toString(),
         calendar.number(month),

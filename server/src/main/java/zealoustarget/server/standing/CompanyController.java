@@ -20,8 +20,8 @@ import zealoustarget.core.member.Member;
 import zealoustarget.server.accounts.RowAccess;
 import zealoustarget.server.intake.GoalSets;
 import zealoustarget.server.ledger.LedgerService;
-import zealoustarget.server.playbook.Playbook;
-import zealoustarget.server.playbook.PlaybookService;
+import zealoustarget.server.rules.Rules;
+import zealoustarget.server.rules.RulesService;
 
 /** What a reader can choose from: measures, goal sets, months, members. */
 @RestController
@@ -30,20 +30,20 @@ class CompanyController {
   private static final int MOST_FOUND = 20;
 
   private final LedgerService ledgers;
-  private final PlaybookService playbooks;
+  private final RulesService companyRules;
   private final GoalSets goalSets;
   private final RowAccess rowAccess;
   private final Clock clock;
 
   CompanyController(
       LedgerService ledgers,
-      PlaybookService playbooks,
+      RulesService companyRules,
       GoalSets goalSets,
       RowAccess rowAccess,
       Clock clock) {
     this.rowAccess = rowAccess;
     this.ledgers = ledgers;
-    this.playbooks = playbooks;
+    this.companyRules = companyRules;
     this.goalSets = goalSets;
     this.clock = clock;
   }
@@ -97,17 +97,17 @@ class CompanyController {
   CompanyAnswer company() {
     Ledger ledger = ledgers.current();
     boolean seesAll = rowAccess.isEverything();
-    Playbook playbook = playbooks.current();
+    Rules rules = companyRules.current();
     Set<String> used = ledger.measuresWithActuals();
     Span posted = ledger.monthsWithActuals();
     return new CompanyAnswer(
-        playbook.company().name(),
-        playbook.company().timeZone() == null ? null : playbook.company().timeZone().getId(),
-        WritingAnswer.of(playbook.company().writing()),
+        rules.company().name(),
+        rules.company().timeZone() == null ? null : rules.company().timeZone().getId(),
+        WritingAnswer.of(rules.company().writing()),
         new CalendarPart(
-            playbook.calendar().startMonth(),
-            playbook.calendar().yearNamedBy().name().toLowerCase(Locale.ROOT)),
-        playbook.measures().stream()
+            rules.calendar().startMonth(),
+            rules.calendar().yearNamedBy().name().toLowerCase(Locale.ROOT)),
+        rules.measures().stream()
             .map(
                 m ->
                     new MeasurePart(

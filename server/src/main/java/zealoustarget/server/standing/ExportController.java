@@ -13,7 +13,7 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 import zealoustarget.core.amount.Writing;
 import zealoustarget.server.platform.Downloads;
 import zealoustarget.server.platform.TemporaryFiles;
-import zealoustarget.server.playbook.PlaybookService;
+import zealoustarget.server.rules.RulesService;
 import zealoustarget.server.standing.Exports.Table;
 
 /** A view to take along, as CSV or as a workbook with live formulas. */
@@ -25,19 +25,19 @@ class ExportController {
 
   private final StandingService standings;
   private final OrderService orders;
-  private final PlaybookService playbooks;
+  private final RulesService companyRules;
 
   private final TemporaryFiles temporary;
 
   ExportController(
       StandingService standings,
       OrderService orders,
-      PlaybookService playbooks,
+      RulesService companyRules,
       TemporaryFiles temporary) {
     this.temporary = temporary;
     this.standings = standings;
     this.orders = orders;
-    this.playbooks = playbooks;
+    this.companyRules = companyRules;
   }
 
   /** The rows in the order of {@code sort}, such as {@code -favourable}. */
@@ -47,7 +47,7 @@ class ExportController {
       @RequestParam(required = false) String sort,
       @RequestParam(defaultValue = "false") boolean byMonth) {
     Table table = table(query, sort, byMonth);
-    Writing writing = playbooks.current().company().writing();
+    Writing writing = companyRules.current().company().writing();
     return download(table, query, "csv", Downloads.CSV, out -> Exports.csv(table, writing, out));
   }
 
@@ -76,7 +76,7 @@ class ExportController {
       @RequestParam(defaultValue = "false") boolean onlyMet,
       @RequestParam(required = false) String sort) {
     Table table = orders.table(key, query.on(axis), threshold, onlyMet, sort);
-    Writing writing = playbooks.current().company().writing();
+    Writing writing = companyRules.current().company().writing();
     return download(table, query, "csv", Downloads.CSV, out -> Exports.csv(table, writing, out));
   }
 

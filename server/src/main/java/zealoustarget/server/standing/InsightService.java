@@ -22,19 +22,19 @@ import zealoustarget.core.reading.Standing;
 import zealoustarget.core.reading.Standing.Row;
 import zealoustarget.server.notes.Note;
 import zealoustarget.server.notes.NoteStore;
-import zealoustarget.server.playbook.PlaybookService;
+import zealoustarget.server.rules.RulesService;
 
 /** What is worth saying about a standing, why there is a shortfall, and who would change status. */
 @Service
 class InsightService {
   private final QueryReader reader;
   private final NoteStore notes;
-  private final PlaybookService playbooks;
+  private final RulesService companyRules;
 
-  InsightService(QueryReader reader, NoteStore notes, PlaybookService playbooks) {
+  InsightService(QueryReader reader, NoteStore notes, RulesService companyRules) {
     this.reader = reader;
     this.notes = notes;
-    this.playbooks = playbooks;
+    this.companyRules = companyRules;
   }
 
   /** Sentences, and how the shortfall is noted. */
@@ -150,7 +150,7 @@ class InsightService {
   /** The rows of a standing under another ladder, which is not put in force. */
   TrialAnswer trial(StandingParameters parameters, JsonNode body) {
     ResolvedQuery asked = reader.read(parameters);
-    Ladder ladder = playbooks.readLadder(body).ladder();
+    Ladder ladder = companyRules.readLadder(body).ladder();
     StandingQuery query = asked.query();
     StandingQuery all = query.withNarrowing(Narrowing.NONE);
     List<Row> before = asked.ledger().standing(all).rows();

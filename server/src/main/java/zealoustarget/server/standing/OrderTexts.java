@@ -136,7 +136,7 @@ class OrderTexts {
     }
 
     private String why(Reading reading, OrderBook.Line first) {
-      Writing writing = asked.playbook().company().writing();
+      Writing writing = asked.rules().company().writing();
       int side = reading.variance().signum();
       String how = side == 0 ? "exactly " : side > 0 ? "above " : "below ";
       String goal =

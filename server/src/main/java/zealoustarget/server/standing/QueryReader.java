@@ -30,8 +30,8 @@ import zealoustarget.core.member.Member;
 import zealoustarget.server.accounts.RowAccess;
 import zealoustarget.server.intake.GoalSets;
 import zealoustarget.server.ledger.LedgerService;
-import zealoustarget.server.playbook.Playbook;
-import zealoustarget.server.playbook.PlaybookService;
+import zealoustarget.server.rules.Rules;
+import zealoustarget.server.rules.RulesService;
 import zealoustarget.server.seals.Seals;
 
 /** Reads a standing's parameters; a value that is not known is refused with those that are. */
@@ -47,7 +47,7 @@ class QueryReader {
   private static final int MOST_NAMED = 20;
 
   private final LedgerService ledgers;
-  private final PlaybookService playbooks;
+  private final RulesService companyRules;
   private final GoalSets goalSets;
   private final NarrowingReader narrowing = new NarrowingReader();
   private final Seals seals;
@@ -56,13 +56,13 @@ class QueryReader {
 
   QueryReader(
       LedgerService ledgers,
-      PlaybookService playbooks,
+      RulesService companyRules,
       GoalSets goalSets,
       Seals seals,
       RowAccess rowAccess,
       Clock clock) {
     this.ledgers = ledgers;
-    this.playbooks = playbooks;
+    this.companyRules = companyRules;
     this.goalSets = goalSets;
     this.seals = seals;
     this.rowAccess = rowAccess;
@@ -98,8 +98,8 @@ class QueryReader {
     Axis axis = axis(parameters.axis());
     Basis basis = basis(parameters);
     Span span = span(parameters, ledger);
-    Playbook playbook = rules(span.toInclusive());
-    Measure measure = measure(parameters.measure(), playbook);
+    Rules rules = rules(span.toInclusive());
+    Measure measure = measure(parameters.measure(), rules);
     LocalDate asOf = asOf(parameters.asOf(), span, ledger);
     StandingQuery query =
         new StandingQuery(
@@ -110,17 +110,17 @@ class QueryReader {
                 filters(parameters, ledger),
                 Ladder.defaultOf(measure.direction()))
             .withNarrowing(narrowing.read(parameters, axis, measure, ledger))
-            .withDays(asOf == null ? null : playbook.days(span.toInclusive(), asOf))
+            .withDays(asOf == null ? null : rules.days(span.toInclusive(), asOf))
             .withWhole(isWhole);
-    StandingQuery judged = judged(query, ledger, playbook);
+    StandingQuery judged = judged(query, ledger, rules);
     Ratio atOrAbove = NarrowingReader.limit("atOrAbove", parameters.atOrAbove());
     return new ResolvedQuery(
         ledger,
         new ResolvedQuery.ClosedReading(isRestated, both),
-        playbook,
+        rules,
         judged,
         isGiven(parameters.beside())
-            ? judged(query.withBasis(beside(parameters), query.ladder()), ledger, playbook)
+            ? judged(query.withBasis(beside(parameters), query.ladder()), ledger, rules)
             : null,
         group(parameters.group(), axis),
         judged.days() == null ? null : asOf,
@@ -163,7 +163,7 @@ class QueryReader {
 
   /** One month of the span, by its own rules: a closed one keeps those that it was judged by. */
   ResolvedQuery inMonth(ResolvedQuery asked, YearMonth month) {
-    Playbook rules = rules(month);
+    Rules rules = rules(month);
     Span span = Span.of(month);
     Measure measure = asked.query().measure();
     StandingQuery query =
@@ -178,17 +178,17 @@ class QueryReader {
   }
 
   /** A sealed month keeps the rules that it was judged by. */
-  private Playbook rules(YearMonth month) {
+  private Rules rules(YearMonth month) {
     return seals
         .find(month)
-        .map(seal -> playbooks.asFrozen(seal.rules()))
-        .orElseGet(playbooks::current);
+        .map(seal -> companyRules.asFrozen(seal.rules()))
+        .orElseGet(companyRules::current);
   }
 
   /** The query with the ladder that is in force for it. */
-  private static StandingQuery judged(StandingQuery query, Ledger ledger, Playbook playbook) {
+  private static StandingQuery judged(StandingQuery query, Ledger ledger, Rules rules) {
     return query.withLadder(
-        playbook.ladder(
+        rules.ladder(
             query.measure(),
             ResolvedQuery.attachment(query),
             query.span().toInclusive(),
@@ -287,14 +287,12 @@ class QueryReader {
         .with("name", name);
   }
 
-  private static Measure measure(String code, Playbook playbook) {
+  private static Measure measure(String code, Rules rules) {
     String asked = code == null || code.isBlank() ? "revenue" : code;
-    return playbook
+    return rules
         .findMeasure(asked)
         .orElseThrow(
-            () ->
-                unknown(
-                    "measure", asked, playbook.measures().stream().map(Measure::code).toList()));
+            () -> unknown("measure", asked, rules.measures().stream().map(Measure::code).toList()));
   }
 
   private Span span(StandingParameters parameters, Ledger ledger) {

@@ -13,8 +13,8 @@ import zealoustarget.core.ledger.StandingQuery;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.reading.Figures;
 import zealoustarget.server.ledger.LedgerService;
-import zealoustarget.server.playbook.Attachment;
-import zealoustarget.server.playbook.Playbook;
+import zealoustarget.server.rules.Attachment;
+import zealoustarget.server.rules.Rules;
 
 /**
  * A standing's parameters as they were read, with the state of data and rules that they are read
@@ -33,7 +33,7 @@ import zealoustarget.server.playbook.Playbook;
 record ResolvedQuery(
     Ledger ledger,
     ClosedReading reading,
-    Playbook playbook,
+    Rules rules,
     StandingQuery query,
     StandingQuery beside,
     Axis group,
@@ -93,13 +93,12 @@ record ResolvedQuery(
   }
 
   String ladderWords() {
-    return playbook.ladderWords(
-        query.measure(), attachment(), query.span().toInclusive(), isRange());
+    return rules.ladderWords(query.measure(), attachment(), query.span().toInclusive(), isRange());
   }
 
   /** The full-tone rule of these rows; its automatic limits are not set yet. */
   Shading shading() {
-    return playbook.shading(attachment());
+    return rules.shading(attachment());
   }
 
   ResolvedQuery with(StandingQuery other) {
@@ -109,11 +108,11 @@ record ResolvedQuery(
   /** The same for another query, whose last month is posted up to a day. */
   ResolvedQuery with(StandingQuery other, LocalDate day) {
     return new ResolvedQuery(
-        ledger, reading, playbook, other, beside, group, day, waiting, countsWaiting, atOrAbove);
+        ledger, reading, rules, other, beside, group, day, waiting, countsWaiting, atOrAbove);
   }
 
   /** How the answer's sentences write figures. */
   Figures figures() {
-    return new Figures(playbook.company().writing());
+    return new Figures(rules.company().writing());
   }
 }

@@ -9,7 +9,7 @@ import zealoustarget.core.ladder.Tone;
 import zealoustarget.core.reading.Headline;
 import zealoustarget.core.reading.Standing;
 import zealoustarget.core.reading.Standing.Row;
-import zealoustarget.server.playbook.RungPart;
+import zealoustarget.server.rules.RungPart;
 
 /**
  * A standing as it travels.

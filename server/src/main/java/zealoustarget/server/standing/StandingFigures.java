@@ -11,7 +11,7 @@ import zealoustarget.core.amount.Measure;
 import zealoustarget.core.ledger.GoalBook;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.server.ledger.LedgerService;
-import zealoustarget.server.playbook.PlaybookService;
+import zealoustarget.server.rules.RulesService;
 
 /** All standings of all months as plain rows, so that two instances can be told to be the same. */
 @Component
@@ -35,12 +35,12 @@ public class StandingFigures {
 
   private final StandingService standings;
   private final LedgerService ledgers;
-  private final PlaybookService playbooks;
+  private final RulesService companyRules;
 
-  StandingFigures(StandingService standings, LedgerService ledgers, PlaybookService playbooks) {
+  StandingFigures(StandingService standings, LedgerService ledgers, RulesService companyRules) {
     this.standings = standings;
     this.ledgers = ledgers;
-    this.playbooks = playbooks;
+    this.companyRules = companyRules;
   }
 
   /**
@@ -62,7 +62,7 @@ public class StandingFigures {
           write(month, book.name(), standings.standing(asked), rows);
         }
       }
-      for (Measure measure : playbooks.current().measures()) {
+      for (Measure measure : companyRules.current().measures()) {
         for (String axis : AXES) {
           StandingParameters asked =
               StandingParameters.onLastYear(axis, measure.code(), month.toString());

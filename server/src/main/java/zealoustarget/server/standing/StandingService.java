@@ -33,7 +33,7 @@ import zealoustarget.core.reading.Standing.Row;
 import zealoustarget.server.intake.LoadService;
 import zealoustarget.server.notes.Note;
 import zealoustarget.server.notes.NoteStore;
-import zealoustarget.server.playbook.RungPart;
+import zealoustarget.server.rules.RungPart;
 import zealoustarget.server.standing.ReadingAnswer.Beside;
 import zealoustarget.server.standing.ReadingAnswer.Beyond;
 import zealoustarget.server.standing.ReadingAnswer.Correction;
@@ -313,7 +313,7 @@ class StandingService {
   static List<StandingAnswer.HeadlinePart> headline(
       ResolvedQuery asked, Standing whole, Axis axis, Corrections.Sum corrections) {
     StandingQuery query = asked.query();
-    SpanWords span = SpanWords.of(query.span(), asked.playbook().calendar());
+    SpanWords span = SpanWords.of(query.span(), asked.rules().calendar());
     var words =
         new Headline.Words(
             span.text(), span.isPlural(), GoalWords.of(query.basis()), asked.figures());

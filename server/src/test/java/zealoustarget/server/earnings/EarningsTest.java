@@ -504,7 +504,7 @@ class EarningsTest {
     assertThat(api.put("/api/v1/playbook", remove.formatted("\"since\": \"2026-08\", ")).status())
         .isEqualTo(200);
     assertThat(api.get("/api/v1/playbook").json().get("plans")).isEmpty();
-    assertThat(api.get("/api/v1/audit?text=playbook,%20plans").json().at("/0/before").asString())
+    assertThat(api.get("/api/v1/audit?text=rules,%20plans").json().at("/0/before").asString())
         .contains("\"Field\"");
   }
 
@@ -549,8 +549,8 @@ class EarningsTest {
   void everyChange_leavesATrail() {
     plan("month");
     JsonNode rules = api.get("/api/v1/audit?kind=rules%20changed&text=Field").json();
-    assertThat(rules.at("/0/subject").asString()).isEqualTo("playbook, assignments");
-    assertThat(rules.at("/1/subject").asString()).isEqualTo("playbook, plans");
+    assertThat(rules.at("/0/subject").asString()).isEqualTo("rules, assignments");
+    assertThat(rules.at("/1/subject").asString()).isEqualTo("rules, plans");
     assertThat(rules.at("/1/before").isNull()).isTrue();
     assertThat(rules.at("/1/after").asString()).contains("\"0.03\"");
     JsonNode posts = api.get("/api/v1/audit?kind=load%20posted").json();

@@ -93,8 +93,8 @@ class StandingDeskTest {
     api.loadAndPost(set + ".csv", csv, "kind", "goals", "goalSet", set, "axis", axis);
   }
 
-  private static void put(String playbook) {
-    assertThat(api.put("/api/v1/playbook", playbook).status()).isEqualTo(200);
+  private static void put(String rules) {
+    assertThat(api.put("/api/v1/playbook", rules).status()).isEqualTo(200);
   }
 
   @AfterAll
@@ -436,12 +436,15 @@ class StandingDeskTest {
   }
 
   @Test
-  void playbook_givesBackWhatItTakes() {
-    Api.Answer playbook = api.get("/api/v1/playbook");
-    assertThat(texts(playbook.json().at("/calendar/holidays"), null)).containsExactly("2026-11-11");
-    assertThat(playbook.json().toString()).contains("\"quotient\":[\"returns\",\"revenue\"]");
-    assertThat(api.put("/api/v1/playbook", playbook.json().toString()).json())
-        .isEqualTo(playbook.json());
+  void rules_giveBackWhatTheyTake_alsoByTheirEarlierName() {
+    Api.Answer rules = api.get("/api/v1/rules");
+    assertThat(api.get("/api/v1/playbook").json()).isEqualTo(rules.json());
+    assertThat(texts(rules.json().at("/calendar/holidays"), null)).containsExactly("2026-11-11");
+    assertThat(rules.json().toString()).contains("\"quotient\":[\"returns\",\"revenue\"]");
+    for (String name : List.of("rules", "playbook")) {
+      assertThat(api.put("/api/v1/" + name, rules.json().toString()).json())
+          .isEqualTo(rules.json());
+    }
   }
 
   @ParameterizedTest

@@ -1,6 +1,0 @@
-package zealoustarget.server.playbook;
-
-import zealoustarget.core.ladder.Shading;
-
-/** Full-tone limits and what they are attached to. */
-public record AttachedShading(Attachment to, Shading shading) {}

@@ -1,0 +1,162 @@
+package zealoustarget.server.rules;
+
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Predicate;
+import org.jspecify.annotations.Nullable;
+import zealoustarget.core.amount.Measure;
+import zealoustarget.core.calendar.FiscalCalendar;
+import zealoustarget.core.calendar.WorkingDays;
+import zealoustarget.core.ladder.Ladder;
+import zealoustarget.core.ladder.Shading;
+import zealoustarget.core.reading.Pace;
+
+/**
+ * The company's rules in force. Immutable.
+ *
+ * @param measures by code
+ * @param ladders those that replace a default, the later versions last
+ */
+public record Rules(
+    Company company,
+    FiscalCalendar calendar,
+    WorkingDays workingDays,
+    List<Measure> measures,
+    List<AttachedLadder> ladders,
+    List<AttachedShading> shadings,
+    Commission commission) {
+
+  /** How far a month is on a day; null where all its working days are gone. */
+  public Pace.@Nullable Days days(YearMonth month, LocalDate asOf) {
+    int all = workingDays.in(month);
+    int elapsed = workingDays.elapsed(month, asOf);
+    return elapsed >= all ? null : new Pace.Days(elapsed, all);
+  }
+
+  /** Finds a measure by its code, or an end of its range; case makes no difference. */
+  public Optional<Measure> findMeasure(String code) {
+    String own = Measure.ownCode(code.strip().toLowerCase(Locale.ROOT));
+    return measures.stream()
+        .filter(m -> m.code().equalsIgnoreCase(own))
+        .findFirst()
+        .map(m -> Measure.isEnd(code) ? (Measure.isLowEnd(code) ? m.lowEnd() : m.highEnd()) : m);
+  }
+
+  /**
+   * The ladder that judges a month: the most closely attached one in its latest version, else the
+   * direction's default.
+   *
+   * @param isRange whether goals are ranges; those are judged by one attached to their set, else by
+   *     below, inside, above
+   */
+  public Ladder ladder(Measure measure, Attachment asked, YearMonth month, boolean isRange) {
+    return attached(asked, month, isRange)
+        .map(AttachedLadder::ladder)
+        .orElseGet(
+            () ->
+                isRange
+                    ? Ladder.ofRange(measure.direction())
+                    : Ladder.defaultOf(measure.direction()));
+  }
+
+  /** The words for what the deciding ladder is attached to, or that it is the default. */
+  public String ladderWords(Measure measure, Attachment asked, YearMonth month, boolean isRange) {
+    return attached(asked, month, isRange)
+        .map(AttachedLadder::words)
+        .orElse(
+            "default for "
+                + (isRange ? "ranges" : measure.direction().name().toLowerCase(Locale.ROOT)));
+  }
+
+  private Optional<AttachedLadder> attached(Attachment asked, YearMonth month, boolean isRange) {
+    return ladders.stream()
+        .filter(one -> one.to().covers(asked) && one.isInForce(month))
+        .filter(one -> !isRange || one.to().goalSet() != null)
+        .max(
+            Comparator.comparingInt((AttachedLadder one) -> one.to().closeness())
+                .thenComparing(
+                    AttachedLadder::since, Comparator.nullsFirst(Comparator.naturalOrder())));
+  }
+
+  /** The full-tone limits that hold: the most closely attached ones, else automatic ones. */
+  public Shading shading(Attachment asked) {
+    return shadings.stream()
+        .filter(one -> one.to().covers(asked))
+        .max(Comparator.comparingInt(one -> one.to().closeness()))
+        .map(AttachedShading::shading)
+        .orElse(Shading.AUTOMATIC);
+  }
+
+  Rules withCompany(Company other) {
+    return new Rules(other, calendar, workingDays, measures, ladders, shadings, commission);
+  }
+
+  Rules withCalendar(FiscalCalendar other, WorkingDays days) {
+    return new Rules(company, other, days, measures, ladders, shadings, commission);
+  }
+
+  /** With a measure added, or replaced where the code is there; rates divide the new one. */
+  Rules withMeasure(Measure measure) {
+    List<Measure> all =
+        with(measures, known -> known.code().equalsIgnoreCase(measure.code()), measure);
+    all.replaceAll(known -> known.isRate() ? dividing(known, measure) : known);
+    all.sort(Comparator.comparing(Measure::code));
+    return new Rules(
+        company, calendar, workingDays, List.copyOf(all), ladders, shadings, commission);
+  }
+
+  private static Measure dividing(Measure rate, Measure changed) {
+    Measure over = rate.quotient().over();
+    Measure under = rate.quotient().under();
+    return Measure.rate(
+        rate.code(),
+        over.code().equals(changed.code()) ? changed : over,
+        under.code().equals(changed.code()) ? changed : under,
+        rate.direction());
+  }
+
+  /** With a ladder added, or in place of the versions that it replaces. */
+  Rules withLadder(AttachedLadder ladder) {
+    return new Rules(
+        company,
+        calendar,
+        workingDays,
+        measures,
+        List.copyOf(with(ladders, known -> known.isReplacedBy(ladder), ladder)),
+        shadings,
+        commission);
+  }
+
+  /** With limits added, or replaced where some are attached in the same way. */
+  Rules withShading(AttachedShading shading) {
+    return new Rules(
+        company,
+        calendar,
+        workingDays,
+        measures,
+        ladders,
+        List.copyOf(with(shadings, known -> known.to().isSame(shading.to()), shading)),
+        commission);
+  }
+
+  /** The same rules with other ladders in place of all. */
+  Rules withLadders(List<AttachedLadder> others) {
+    return new Rules(company, calendar, workingDays, measures, others, shadings, commission);
+  }
+
+  Rules withCommission(Commission other) {
+    return new Rules(company, calendar, workingDays, measures, ladders, shadings, other);
+  }
+
+  private static <T> List<T> with(List<T> known, Predicate<T> isReplaced, T added) {
+    List<T> all = new ArrayList<>(known);
+    all.removeIf(isReplaced);
+    all.add(added);
+    return all;
+  }
+}

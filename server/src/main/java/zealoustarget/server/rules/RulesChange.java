@@ -1,0 +1,41 @@
+package zealoustarget.server.rules;
+
+import java.util.ArrayList;
+import java.util.List;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** A part of a rules file that differs: what of it went and what came, as JSON. */
+record RulesChange(String part, String before, String after) {
+  private static final JsonMapper JSON = new JsonMapper();
+
+  /** The parts that differ, lists by their entries. */
+  static List<RulesChange> between(Rules before, Rules after) {
+    JsonNode former = JSON.valueToTree(RulesAnswer.of(before));
+    JsonNode latter = JSON.valueToTree(RulesAnswer.of(after));
+    List<RulesChange> changes = new ArrayList<>();
+    for (String part : latter.propertyNames()) {
+      if (!former.get(part).equals(latter.get(part))) {
+        changes.add(
+            new RulesChange(
+                part,
+                only(former.get(part), latter.get(part)),
+                only(latter.get(part), former.get(part))));
+      }
+    }
+    return changes;
+  }
+
+  /** What one has beyond the other; an object whole. Null for nothing. */
+  private static String only(JsonNode one, JsonNode other) {
+    if (!one.isArray()) {
+      return one.toString();
+    }
+    List<String> entries =
+        one.valueStream()
+            .filter(entry -> other.valueStream().noneMatch(entry::equals))
+            .map(JsonNode::toString)
+            .toList();
+    return entries.isEmpty() ? null : String.join("\n", entries);
+  }
+}

@@ -1,0 +1,199 @@
+package zealoustarget.server.rules;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.springframework.stereotype.Service;
+import org.springframework.util.DigestUtils;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+import zealoustarget.core.Refusal;
+import zealoustarget.core.amount.Measure;
+import zealoustarget.core.commission.Plan;
+import zealoustarget.server.audit.Audit;
+import zealoustarget.server.audit.AuditKind;
+import zealoustarget.server.platform.CompanyClock;
+import zealoustarget.server.platform.CompanyName;
+import zealoustarget.server.platform.DataState;
+
+/** Holds the rules in force and changes them all or not at all. */
+@Service
+public class RulesService {
+  private static final JsonMapper JSON = new JsonMapper();
+
+  /** Parts of a seal's rules that standings are read by. */
+  private static final List<String> SHOWN = List.of("calendar", "measures", "ladders", "shading");
+
+  private final RulesStore store;
+  private final MeasureUse use;
+  private final Audit audit;
+  private final DataState state;
+  private final CompanyClock clock;
+  private final CompanyName name;
+  private final Cache<byte[], Rules> frozen = Caffeine.newBuilder().weakKeys().build();
+  private static final DataState.Part<Rules> PART = new DataState.Part<>();
+
+  RulesService(
+      RulesStore store,
+      MeasureUse use,
+      Audit audit,
+      DataState state,
+      CompanyClock clock,
+      CompanyName name) {
+    this.store = store;
+    this.use = use;
+    this.audit = audit;
+    this.state = state;
+    this.clock = clock;
+    this.name = name;
+    Rules stored = store.read();
+    state.swap(new DataState.Next().with(PART, stored));
+    tell(stored.company());
+  }
+
+  private void tell(Company company) {
+    clock.setZone(company.zone());
+    name.set(company.name());
+  }
+
+  /** Tells one state of the rules from another, as an entity tag. */
+  public String tag() {
+    return tag(current());
+  }
+
+  private static String tag(Rules rules) {
+    byte[] all = JSON.writeValueAsBytes(RulesAnswer.of(rules));
+    return "\"" + DigestUtils.md5DigestAsHex(all) + "\"";
+  }
+
+  /**
+   * Applies the parts of a rules file to the rules that were looked at.
+   *
+   * @param tag of the rules that were looked at; null to apply it to whatever is in force
+   * @throws Refusal changed-meanwhile, saying who changed what; else as {@link #apply(JsonNode)}
+   */
+  public Rules apply(JsonNode file, String tag) {
+    return state.getInTurn(() -> applyTo(file, tag));
+  }
+
+  private Rules applyTo(JsonNode file, String tag) {
+    if (tag != null && !tag.equals("*") && !tag.equals(tag())) {
+      String who =
+          audit.entries("", AuditKind.RULES_CHANGED, 0, 1).stream()
+              .map(last -> last.by() + " changed them last (" + last.subject() + ")")
+              .findFirst()
+              .orElse("the application was updated");
+      throw Refusal.of(
+          "changed-meanwhile",
+          "The rules are not those that you looked at: "
+              + who
+              + ". Look at them again, then change them. Nothing was changed.");
+    }
+    return applyAlone(file);
+  }
+
+  public Rules current() {
+    return state.get(PART);
+  }
+
+  /**
+   * Applies the parts of a rules file.
+   *
+   * @throws Refusal playbook-invalid with the place; measure-in-use where a measure with stored
+   *     amounts would change its unit or decimals
+   */
+  public Rules apply(JsonNode file) {
+    return state.getInTurn(() -> applyAlone(file));
+  }
+
+  private Rules applyAlone(JsonNode file) {
+    Rules current = current();
+    Rules after = new RulesReader(current).read(file);
+    Set<String> used = use.measuresWithAmounts();
+    for (Measure measure : after.measures()) {
+      Optional<Measure> before = current.findMeasure(measure.code());
+      if (used.contains(measure.code()) && before.filter(b -> differs(b, measure)).isPresent()) {
+        throw Refusal.of(
+                "measure-in-use",
+                measure.code()
+                    + " has loaded amounts, so its unit, decimals and spelling stay. Nothing was"
+                    + " changed.")
+            .with("measure", measure.code());
+      }
+    }
+    store.write(after, RulesChange.between(current, after));
+    state.swap(new DataState.Next().with(PART, after));
+    frozen.invalidateAll();
+    tell(after.company());
+    return after;
+  }
+
+  /**
+   * Reads one ladder without putting it in force.
+   *
+   * @throws Refusal playbook-invalid with the place
+   */
+  public AttachedLadder readLadder(JsonNode ladder) {
+    return new RulesReader(current()).readLadder(ladder);
+  }
+
+  /**
+   * Reads one plan as it was stored or frozen.
+   *
+   * @throws Refusal playbook-invalid with the place
+   */
+  public Plan readPlan(PlanPart plan) {
+    JsonNode node = JSON.valueToTree(plan);
+    return new PlanReader(current()).version(new Place(node, "")).plan();
+  }
+
+  /**
+   * The rules as a file would leave them, without putting it in force.
+   *
+   * @throws Refusal playbook-invalid with the place
+   */
+  public Rules tried(JsonNode file) {
+    return new RulesReader(current()).read(file);
+  }
+
+  /** The rules that are frozen with a month, as JSON in the form of a rules file. */
+  public byte[] toFreeze() {
+    return JSON.writeValueAsBytes(RulesAnswer.Frozen.of(current()));
+  }
+
+  /** The rules in force as the JSON file that {@link #apply} takes. */
+  public byte[] asFile() {
+    return JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(RulesAnswer.of(current()));
+  }
+
+  /**
+   * The rules that a sealed month is read by: what was frozen with it, and of the rules in force
+   * only what a seal of its form does not hold.
+   *
+   * @param rules as {@link #toFreeze} gave them then; the same array for the same seal
+   */
+  public Rules asFrozen(byte[] rules) {
+    return frozen.get(rules, this::readFrozen);
+  }
+
+  private Rules readFrozen(byte[] rules) {
+    JsonNode all = JSON.readTree(rules);
+    ObjectNode shown = JSON.createObjectNode();
+    for (String part : SHOWN) {
+      if (all.has(part)) {
+        shown.set(part, all.get(part));
+      }
+    }
+    return new RulesReader(current().withLadders(List.of())).read(shown);
+  }
+
+  /** Whether amounts of a measure would be read another way. */
+  public static boolean differs(Measure before, Measure after) {
+    return before.scale() != after.scale()
+        || !before.unit().equals(after.unit())
+        || !before.code().equals(after.code());
+  }
+}

@@ -1,0 +1,23 @@
+package zealoustarget.server.rules;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import java.util.Locale;
+import zealoustarget.core.ladder.Rung;
+
+/**
+ * A rung as it travels.
+ *
+ * @param from its bound in the ladder's scale, null on the first
+ * @param bound "at or above" or "above"
+ */
+@JsonInclude(JsonInclude.Include.NON_NULL)
+public record RungPart(String name, String tone, String from, String bound) {
+  /** The rung in words. */
+  public static RungPart of(Rung rung) {
+    String tone = rung.tone().name().toLowerCase(Locale.ROOT);
+    return rung.lowerBound() == null
+        ? new RungPart(rung.name(), tone, null, null)
+        : new RungPart(
+            rung.name(), tone, rung.lowerBound().toText(), rung.above() ? "above" : "at or above");
+  }
+}

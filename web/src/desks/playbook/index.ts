@@ -1,1 +1,0 @@
-export { PlaybookDesk } from './PlaybookDesk';

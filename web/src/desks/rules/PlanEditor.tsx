@@ -1,0 +1,421 @@
+import { useDeferredValue, useMemo, useState } from 'react';
+import { ProblemError } from '../../api/client';
+import type { AssignmentPart, Company, PlanPart, Rules } from '../../api/types';
+import { asPercent } from '../../format/figures';
+import { field } from '../../ui/Drop';
+import { mainButton, smallButton } from '../../ui/Notice';
+import { AssignPart } from './AssignPart';
+import { EffectPart } from './EffectPart';
+import { Labelled } from './Labelled';
+import {
+  fromDraft,
+  isCount,
+  placeInPlan,
+  readPercent,
+  UNCLEAR_BOUND,
+  UNCLEAR_RATE,
+  type BoundDraft,
+  type BoundKind,
+  type Person,
+  type PlanDraft,
+} from './plan';
+import { useSaveRules, useTrial } from './useRules';
+
+interface PlanEditorProps {
+  company: Company;
+  initial: PlanDraft;
+  isNew: boolean;
+  rules: Rules & { tag: string };
+  people: Person[];
+  month: string;
+  onSaved: (plan: PlanPart) => void;
+}
+
+/** A plan as a form; its curve and what it would have paid stand beside it before it is saved. */
+export function PlanEditor(props: PlanEditorProps) {
+  const { company, rules, people, month } = props;
+  const [draft, setDraft] = useState(props.initial);
+  const [assignments, setAssignments] = useState<AssignmentPart[]>(rules.assignments);
+  const [tag, setTag] = useState(rules.tag);
+  const save = useSaveRules(tag);
+  const counted = isCount(company, draft.measure);
+  const read = useMemo(() => fromDraft(draft, counted), [draft, counted]);
+  const rulesNow = useMemo(
+    () =>
+      read.plan && {
+        plans: [read.plan],
+        ...(assignments === rules.assignments ? {} : { assignments }),
+      },
+    [read.plan, assignments, rules.assignments],
+  );
+  const trial = useTrial(useDeferredValue(rulesNow), month);
+  const refused = [save.error, trial.error].find((error) => error instanceof ProblemError) ?? null;
+  const refusedPlace = refused instanceof ProblemError ? placeInPlan(refused.place) : null;
+  const faultOf = (place: string) =>
+    read.faults[place] ?? (refusedPlace === place ? refused?.rule : undefined);
+  const set = (changes: Partial<PlanDraft>) => {
+    save.reset();
+    setDraft({ ...draft, ...changes });
+  };
+  return (
+    <>
+      <form
+        aria-label={props.isNew ? 'New plan' : `Plan ${props.initial.name}`}
+        className="min-h-0 overflow-auto px-5 pt-1"
+        onSubmit={(event) => {
+          event.preventDefault();
+          const { plan } = read;
+          if (!plan || !rulesNow) return;
+          save.mutate(rulesNow, {
+            onSuccess: (saved) => {
+              setTag(saved.tag);
+              props.onSaved(plan);
+            },
+          });
+        }}
+      >
+        <div className="grid max-w-[620px] grid-cols-2 gap-x-4 gap-y-3">
+          <Labelled label="Name" fault={faultOf('name')}>
+            <input
+              className={field}
+              maxLength={80}
+              value={draft.name}
+              onChange={(event) => set({ name: event.target.value })}
+            />
+          </Labelled>
+          <Labelled label="Holds from (month)" fault={faultOf('since')}>
+            <input
+              className={field}
+              type="month"
+              placeholder="2026-10"
+              value={draft.since}
+              onChange={(event) => set({ since: event.target.value })}
+            />
+          </Labelled>
+          <Labelled label="Credited" fault={faultOf('measure')}>
+            <Picked
+              value={draft.measure}
+              options={company.measures.filter((m) => m.unit !== 'rate').map((m) => m.code)}
+              onPick={(measure) => set({ measure })}
+            />
+          </Labelled>
+          <Labelled label="Quota from the goal set" fault={faultOf('goalSet')}>
+            <Picked
+              value={draft.goalSet}
+              options={[
+                ...new Set([
+                  ...company.goalSets.filter((one) => one.axis === 'rep').map((one) => one.name),
+                  draft.goalSet,
+                ]),
+              ]}
+              onPick={(goalSet) => set({ goalSet })}
+            />
+          </Labelled>
+          <Labelled label="Accumulates over the" fault={faultOf('window')}>
+            <Picked
+              value={draft.window}
+              options={['month', 'quarter', 'year']}
+              onPick={(window) => set({ window })}
+            />
+          </Labelled>
+          <Labelled label="A due under 0 is" fault={faultOf('negativeDue')}>
+            <Picked
+              value={draft.negativeDue}
+              options={['recover', 'hold']}
+              words={['recovered', 'held at 0']}
+              onPick={(negativeDue) => set({ negativeDue })}
+            />
+          </Labelled>
+          <BoundField
+            label="Floor"
+            draft={draft.floor}
+            kinds={['none', 'percent', 'amount']}
+            sets={[]}
+            fault={faultOf('floor')}
+            onChange={(floor) => set({ floor })}
+          />
+          <Labelled label="Paid from" fault={faultOf('paidFrom')}>
+            <Picked
+              value={draft.paidFrom}
+              options={['first unit', 'above floor']}
+              words={['the first unit, once the floor is reached', 'the floor on only']}
+              onPick={(paidFrom) => set({ paidFrom })}
+            />
+          </Labelled>
+          <BoundField
+            label="Ceiling"
+            draft={draft.ceiling}
+            kinds={['none', 'percent', 'amount', 'goalSet']}
+            sets={company.goalSets.filter((one) => one.axis === 'rep').map((one) => one.name)}
+            fault={faultOf('ceiling')}
+            onChange={(ceiling) => set({ ceiling })}
+          />
+          <Labelled label="Cap on pay (empty for none)" fault={faultOf('cap')}>
+            <input
+              className={field}
+              inputMode="decimal"
+              value={draft.cap}
+              onChange={(event) => set({ cap: event.target.value })}
+            />
+          </Labelled>
+          <Labelled label="On-target bonus (empty for none)" fault={faultOf('bonus')}>
+            <input
+              className={field}
+              inputMode="decimal"
+              value={draft.bonus}
+              onChange={(event) => set({ bonus: event.target.value })}
+            />
+          </Labelled>
+          <Labelled label="Bonus is earned" fault={faultOf('bonusPaid')}>
+            <Picked
+              value={draft.bonusPaid}
+              options={['when reached', 'last month']}
+              words={['as soon as the quota to date is reached', 'in the last month only']}
+              onPick={(bonusPaid) => set({ bonusPaid })}
+            />
+          </Labelled>
+        </div>
+        <Steps draft={draft} isCounted={counted} faultOf={faultOf} onChange={set} />
+        <AssignPart
+          plan={draft.name.trim()}
+          plans={[...new Set([...rules.plans.map((one) => one.name), draft.name.trim()])]}
+          people={people}
+          assignments={assignments}
+          from={draft.since || month}
+          onChange={setAssignments}
+        />
+        {refused && refusedPlace === null && (
+          <p role="alert" className="mb-2 max-w-[620px] text-bad">
+            {refused.message}
+          </p>
+        )}
+        <p className="sticky bottom-0 flex items-center gap-3 bg-ground py-3">
+          <button type="submit" className={mainButton} disabled={!read.plan || save.isPending}>
+            Save the plan
+          </button>
+          {save.isSuccess && <span role="status">Saved.</span>}
+          {!read.plan && <span className="text-quiet">Settle what is marked first.</span>}
+        </p>
+      </form>
+      <EffectPart
+        name={draft.name.trim() || 'the plan'}
+        trial={read.plan ? trial.data : undefined}
+        isReading={trial.isFetching}
+      />
+    </>
+  );
+}
+
+interface PickedProps {
+  value: string;
+  options: string[];
+  words?: string[];
+  onPick: (value: string) => void;
+}
+
+function Picked({ value, options, words, onPick }: PickedProps) {
+  return (
+    <select className={field} value={value} onChange={(event) => onPick(event.target.value)}>
+      {options.map((option, at) => (
+        <option key={option} value={option}>
+          {words?.[at] ?? option}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+const KIND_WORDS: Record<BoundKind, string> = {
+  none: 'none',
+  amount: 'an amount',
+  percent: 'a percent of quota',
+  goalSet: 'by goal set',
+};
+
+interface BoundFieldProps {
+  label: string;
+  draft: BoundDraft;
+  kinds: BoundKind[];
+  sets: string[];
+  fault: string | undefined;
+  onChange: (draft: BoundDraft) => void;
+}
+
+function BoundField({ label, draft, kinds, sets, fault, onChange }: BoundFieldProps) {
+  return (
+    <fieldset className="min-w-0">
+      <legend className="text-quiet">{label}</legend>
+      <div className="grid grid-cols-2 gap-1.5">
+        <select
+          aria-label={`${label} is`}
+          className={field}
+          value={draft.kind}
+          onChange={(event) =>
+            onChange({
+              kind: event.target.value as BoundKind,
+              value: event.target.value === 'goalSet' ? (sets[0] ?? '') : '',
+            })
+          }
+        >
+          {kinds.map((kind) => (
+            <option key={kind} value={kind}>
+              {KIND_WORDS[kind]}
+            </option>
+          ))}
+        </select>
+        {draft.kind === 'goalSet' ? (
+          <select
+            aria-label={`${label} from`}
+            className={field}
+            value={draft.value}
+            onChange={(event) => onChange({ ...draft, value: event.target.value })}
+          >
+            {[...new Set([...sets, draft.value])].map((name) => (
+              <option key={name}>{name}</option>
+            ))}
+          </select>
+        ) : (
+          draft.kind !== 'none' && (
+            <input
+              aria-label={label}
+              className={field}
+              value={draft.value}
+              placeholder={draft.kind === 'percent' ? '80 %' : '80 000.00'}
+              onChange={(event) => onChange({ ...draft, value: event.target.value })}
+            />
+          )
+        )}
+      </div>
+      {draft.kind === 'percent' && (
+        <Unclear
+          text={draft.value}
+          unclearTo={UNCLEAR_BOUND}
+          onPick={(value) => onChange({ ...draft, value })}
+        />
+      )}
+      {fault !== undefined && (
+        <span role="alert" className="mt-0.5 block text-bad">
+          {fault}
+        </span>
+      )}
+    </fieldset>
+  );
+}
+
+/** Where a figure could be a percent or a share: both readings, to choose from. */
+function Unclear(props: { text: string; unclearTo: number; onPick: (text: string) => void }) {
+  const read = readPercent(props.text, props.unclearTo);
+  if (read.kind !== 'unclear') return null;
+  return (
+    <span className="mt-1 flex flex-wrap items-center gap-1.5">
+      {read.readings.map((ratio) => (
+        <button
+          key={ratio}
+          type="button"
+          className={smallButton}
+          onClick={() => props.onPick(`${asPercent(ratio)} %`)}
+        >
+          {asPercent(ratio)} %
+        </button>
+      ))}
+    </span>
+  );
+}
+
+interface StepsProps {
+  draft: PlanDraft;
+  isCounted: boolean;
+  faultOf: (place: string) => string | undefined;
+  onChange: (changes: Partial<PlanDraft>) => void;
+}
+
+function Steps({ draft, isCounted, faultOf, onChange }: StepsProps) {
+  const change = (at: number, changes: Partial<PlanDraft['steps'][number]>) =>
+    onChange({
+      steps: draft.steps.map((step, place) => (place === at ? { ...step, ...changes } : step)),
+    });
+  return (
+    <fieldset className="mt-5 max-w-[620px]">
+      <legend className="mb-1 flex w-full items-baseline gap-4 font-semibold">
+        Steps
+        <span className="font-normal">
+          <label className="mr-4 inline-flex min-h-6 items-center gap-1.5">
+            <input
+              type="radio"
+              name="method"
+              checked={draft.method === 'sliced'}
+              onChange={() => onChange({ method: 'sliced' })}
+            />
+            each slice at its own rate
+          </label>
+          <label className="inline-flex min-h-6 items-center gap-1.5">
+            <input
+              type="radio"
+              name="method"
+              checked={draft.method === 'whole'}
+              onChange={() => onChange({ method: 'whole' })}
+            />
+            the reached rate on all
+          </label>
+        </span>
+      </legend>
+      {draft.steps.map((step, at) => (
+        <div key={at} className="mb-1.5 grid grid-cols-[1fr_1fr_32px] items-start gap-2">
+          <Labelled
+            label={`Step ${at + 1} begins at, of quota`}
+            fault={faultOf(`steps[${at}].from`)}
+          >
+            <input
+              className={field}
+              value={step.from}
+              onChange={(event) => change(at, { from: event.target.value })}
+            />
+            <Unclear
+              text={step.from}
+              unclearTo={UNCLEAR_BOUND}
+              onPick={(from) => change(at, { from })}
+            />
+          </Labelled>
+          <Labelled
+            label={isCounted ? 'Pay for each' : 'Rate'}
+            fault={faultOf(`steps[${at}].rate`)}
+          >
+            <input
+              className={field}
+              value={step.rate}
+              onChange={(event) => change(at, { rate: event.target.value })}
+            />
+            {!isCounted && (
+              <Unclear
+                text={step.rate}
+                unclearTo={UNCLEAR_RATE}
+                onPick={(rate) => change(at, { rate })}
+              />
+            )}
+          </Labelled>
+          <button
+            type="button"
+            aria-label={`Take out step ${at + 1}`}
+            className="mt-5 h-7 w-7 text-quiet hover:text-bad"
+            disabled={draft.steps.length === 1}
+            onClick={() => onChange({ steps: draft.steps.filter((_, place) => place !== at) })}
+          >
+            ×
+          </button>
+        </div>
+      ))}
+      {faultOf('steps') !== undefined && (
+        <p role="alert" className="mb-1 text-bad">
+          {faultOf('steps')}
+        </p>
+      )}
+      <button
+        type="button"
+        className={smallButton}
+        onClick={() => onChange({ steps: [...draft.steps, { from: '', rate: '' }] })}
+      >
+        Add a step
+      </button>
+    </fieldset>
+  );
+}

@@ -1,0 +1,191 @@
+import { useSearchParams } from 'react-router';
+import type { Company, PlanPart, Rules } from '../../api/types';
+import { useView, type Changes } from '../../app/useView';
+import { count, monthName } from '../../format/figures';
+import { Failed, Loading, smallButton } from '../../ui/Notice';
+import { CompanyPart } from './CompanyPart';
+import { NamesPart } from './NamesPart';
+import { isCount, newPlan, toDraft, type PlanDraft } from './plan';
+import { PlanEditor } from './PlanEditor';
+import { RemovePlan } from './RemovePlan';
+import { SharedCredit } from './SharedCredit';
+import { Trail } from './Trail';
+import { usePeople, useRules } from './useRules';
+
+/** Commission plans, each edited beside what it would have paid; and the trail of what was done. */
+export function RulesDesk({ company }: { company: Company }) {
+  const [view, change] = useView(company);
+  const [search] = useSearchParams();
+  const rules = useRules();
+  const show = search.get('show');
+  return (
+    <div className="flex h-full min-h-0 flex-col">
+      <h1 className="sr-only">Rules</h1>
+      <nav aria-label="Rules" className="flex gap-4 px-[18px] pt-3.5 pb-2">
+        {[
+          { word: 'Commission plans', part: null },
+          { word: 'Shared credit', part: 'credit' },
+          { word: 'Company', part: 'company' },
+          { word: 'Names', part: 'names' },
+          { word: 'Trail', part: 'trail' },
+        ].map(({ word, part }) => (
+          <button
+            key={word}
+            type="button"
+            aria-current={show === part ? 'page' : undefined}
+            className={`min-h-6 text-[15px] ${show === part ? 'border-b-2 border-select font-bold' : 'text-quiet hover:text-ink'}`}
+            onClick={() => change({ show: part })}
+          >
+            {word}
+          </button>
+        ))}
+      </nav>
+      {show === 'trail' ? (
+        <Trail />
+      ) : show === 'names' ? (
+        <NamesPart />
+      ) : rules.isPending ? (
+        <Loading what="the plans" />
+      ) : rules.isError ? (
+        <Failed error={rules.error} onRetry={() => void rules.refetch()} />
+      ) : show === 'company' ? (
+        <CompanyPart rules={rules.data} />
+      ) : show === 'credit' ? (
+        <Credit rules={rules.data} month={view.span.to} />
+      ) : (
+        <Plans
+          company={company}
+          rules={rules.data}
+          month={view.span.to}
+          chosen={{ name: search.get('plan'), since: search.get('since') }}
+          isNew={search.get('new')}
+          change={change}
+        />
+      )}
+    </div>
+  );
+}
+
+function Credit({ rules, month }: { rules: Rules & { tag: string }; month: string }) {
+  const people = usePeople(month);
+  return <SharedCredit rules={rules} people={people.data ?? []} month={month} />;
+}
+
+interface PlansProps {
+  company: Company;
+  rules: Rules & { tag: string };
+  month: string;
+  chosen: { name: string | null; since: string | null };
+  /** "blank", or the name of the plan to copy; null where none is begun. */
+  isNew: string | null;
+  change: (changes: Changes) => void;
+}
+
+function Plans({ company, rules, month, chosen, isNew, change }: PlansProps) {
+  const people = usePeople(month);
+  const ofName = rules.plans.filter((plan) => plan.name === chosen.name);
+  const found =
+    ofName.find((plan) => (plan.since ?? '') === chosen.since) ??
+    ofName[ofName.length - 1] ??
+    rules.plans[0];
+  const draft = isNew === null ? undefined : begun(company, rules, month, isNew);
+  const shown = draft ?? (found && toDraft(found, isCount(company, found.measure)));
+  return (
+    <div className="rules-desk min-h-0 flex-1">
+      <section
+        aria-label="Plans"
+        className="min-h-0 overflow-auto border-r border-rule px-[18px] py-1"
+      >
+        <ul className="mb-3">
+          {rules.plans.map((plan) => (
+            <PlanLink
+              key={`${plan.name} ${plan.since ?? ''}`}
+              plan={plan}
+              rules={rules}
+              isChosen={!isNew && plan === found}
+              onChoose={() => change({ plan: plan.name, since: plan.since ?? '', new: null })}
+            />
+          ))}
+        </ul>
+        {rules.plans.length === 0 && (
+          <p className="mb-3 text-quiet">
+            No plan yet. A plan says from where on sales pay, at which rates, and up to where.
+          </p>
+        )}
+        <p className="flex flex-wrap gap-1.5">
+          <button type="button" className={smallButton} onClick={() => change({ new: 'blank' })}>
+            New plan
+          </button>
+          {found && (
+            <button
+              type="button"
+              className={smallButton}
+              onClick={() => change({ new: found.name })}
+            >
+              Copy {found.name}
+            </button>
+          )}
+          <RemovePlan plan={isNew === null ? found : undefined} rules={rules} />
+        </p>
+      </section>
+      {shown ? (
+        <PlanEditor
+          key={`${isNew ?? ''} ${shown.name} ${shown.since}`}
+          company={company}
+          initial={shown}
+          isNew={isNew !== null}
+          rules={rules}
+          people={people.data ?? []}
+          month={month}
+          onSaved={(plan) => change({ plan: plan.name, since: plan.since ?? '', new: null })}
+        />
+      ) : (
+        <p className="p-6 text-quiet">Begin a new plan.</p>
+      )}
+    </div>
+  );
+}
+
+interface PlanLinkProps {
+  plan: PlanPart;
+  rules: Rules & { tag: string };
+  isChosen: boolean;
+  onChoose: () => void;
+}
+
+function PlanLink({ plan, rules, isChosen, onChoose }: PlanLinkProps) {
+  const reps = new Set(
+    rules.assignments
+      .filter((one) => one.plan.toLowerCase() === plan.name.toLowerCase())
+      .map((one) => one.rep),
+  ).size;
+  return (
+    <li>
+      <button
+        type="button"
+        aria-current={isChosen || undefined}
+        className={`block w-full rounded-sm px-2 py-1.5 text-left ${isChosen ? 'bg-select-ground' : 'hover:bg-sheet'}`}
+        onClick={onChoose}
+      >
+        <span className="block truncate font-semibold">{plan.name}</span>
+        <span className="block text-[12px] text-quiet">
+          {plan.since ? `from ${monthName(plan.since)}` : 'every month'}, {count(reps, 'rep')}
+        </span>
+      </button>
+    </li>
+  );
+}
+
+/** A new plan, or a copy under another name. */
+function begun(company: Company, rules: Rules, month: string, from: string): PlanDraft {
+  const copied = rules.plans.filter((plan) => plan.name === from).pop();
+  if (from !== 'blank' && copied) {
+    return {
+      ...toDraft(copied, isCount(company, copied.measure)),
+      name: `${copied.name} copy`,
+      since: month,
+    };
+  }
+  const set = company.goalSets.find((one) => one.axis === 'rep');
+  return newPlan('', month, set?.measures[0] ?? 'revenue', set?.name ?? 'quota');
+}

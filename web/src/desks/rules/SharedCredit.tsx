@@ -1,0 +1,231 @@
+import { useDeferredValue, useMemo, useState } from 'react';
+import { ProblemError } from '../../api/client';
+import type { Rules } from '../../api/types';
+import { field } from '../../ui/Drop';
+import { mainButton, smallButton } from '../../ui/Notice';
+import {
+  fromCreditDraft,
+  newCredit,
+  placeInCredits,
+  toCreditDraft,
+  type CreditDraft,
+} from './credit';
+import { EffectPart } from './EffectPart';
+import { Labelled } from './Labelled';
+import type { Person } from './plan';
+import { useSaveRules, useTrial } from './useRules';
+
+interface SharedCreditProps {
+  rules: Rules & { tag: string };
+  people: Person[];
+  month: string;
+}
+
+/** Whose sales and quota are credited to several, beside what that would have changed. */
+export function SharedCredit({ rules, people, month }: SharedCreditProps) {
+  const [drafts, setDrafts] = useState(() => rules.credits.map(toCreditDraft));
+  const [tag, setTag] = useState(rules.tag);
+  const [isChanged, setChanged] = useState(false);
+  const save = useSaveRules(tag);
+  const read = useMemo(() => drafts.map(fromCreditDraft), [drafts]);
+  const credits = useMemo(() => {
+    const all = read.flatMap(({ credit }) => credit ?? []);
+    return isChanged && all.length === read.length ? { credits: all } : null;
+  }, [read, isChanged]);
+  const trial = useTrial(useDeferredValue(credits), month);
+  const refused = [save.error, trial.error].find((error) => error instanceof ProblemError) ?? null;
+  const at = refused ? placeInCredits(refused.place) : null;
+  const set = (next: CreditDraft[]) => {
+    save.reset();
+    setChanged(true);
+    setDrafts(next);
+  };
+  return (
+    <div className="rules-desk min-h-0 flex-1">
+      <form
+        aria-label="Shared credit"
+        className="col-span-2 min-h-0 overflow-auto px-[18px] py-1"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (credits) {
+            save.mutate(credits, {
+              onSuccess: (saved) => {
+                setTag(saved.tag);
+                setChanged(false);
+              },
+            });
+          }
+        }}
+      >
+        <p className="mb-3 max-w-[620px] text-quiet">
+          Where several work on one rep’s customers, the sales and the quota of that rep are
+          credited to them by shares. They add to 100 %.
+        </p>
+        {drafts.map((draft, place) => (
+          <CreditFields
+            key={place}
+            number={place + 1}
+            draft={draft}
+            people={people}
+            fault={read[place]?.fault ?? (at === place ? refused?.rule : undefined)}
+            onChange={(changed) =>
+              set(drafts.map((one, other) => (other === place ? changed : one)))
+            }
+            onTakeOut={() => set(drafts.filter((_, other) => other !== place))}
+          />
+        ))}
+        {drafts.length === 0 && <p className="mb-3">Nobody’s credit is shared.</p>}
+        <p className="mb-4">
+          <button
+            type="button"
+            className={smallButton}
+            onClick={() => set([...drafts, newCredit(month)])}
+          >
+            Share a rep’s credit
+          </button>
+        </p>
+        {refused && at === null && (
+          <p role="alert" className="mb-3 text-bad">
+            {refused.message}
+          </p>
+        )}
+        <button
+          type="submit"
+          className={mainButton}
+          disabled={!credits || trial.isError || save.isPending}
+        >
+          Save shared credit
+        </button>
+        {save.isSuccess && !isChanged && (
+          <span role="status" className="ml-3 text-quiet">
+            Saved.
+          </span>
+        )}
+      </form>
+      <EffectPart
+        name=""
+        trial={credits ? trial.data : undefined}
+        isReading={trial.isFetching}
+        without={
+          isChanged
+            ? 'Its effect stands here once the shares can be read.'
+            : 'What a change would do stands here.'
+        }
+      />
+    </div>
+  );
+}
+
+interface CreditFieldsProps {
+  number: number;
+  draft: CreditDraft;
+  people: Person[];
+  fault: string | undefined;
+  onChange: (draft: CreditDraft) => void;
+  onTakeOut: () => void;
+}
+
+function CreditFields({ number, draft, people, fault, onChange, onTakeOut }: CreditFieldsProps) {
+  const { shares } = draft;
+  const change = (at: number, changes: Partial<CreditDraft['shares'][number]>) =>
+    onChange({
+      ...draft,
+      shares: shares.map((one, other) => (other === at ? { ...one, ...changes } : one)),
+    });
+  return (
+    <fieldset className="mb-4 max-w-[620px] rounded border border-rule bg-sheet p-4">
+      <legend className="sr-only">Shared credit {number}</legend>
+      <div className="mb-2 grid grid-cols-3 gap-3">
+        <Labelled label="Sales and quota of" fault={undefined}>
+          <PersonPick
+            value={draft.rep}
+            people={people}
+            onPick={(rep) => onChange({ ...draft, rep })}
+          />
+        </Labelled>
+        <Labelled label="From month (empty for always)" fault={undefined}>
+          <input
+            type="month"
+            placeholder="2026-10"
+            className={field}
+            value={draft.from}
+            onChange={(event) => onChange({ ...draft, from: event.target.value })}
+          />
+        </Labelled>
+        <Labelled label="Until month (empty for open)" fault={undefined}>
+          <input
+            type="month"
+            placeholder="2026-12"
+            className={field}
+            value={draft.until}
+            onChange={(event) => onChange({ ...draft, until: event.target.value })}
+          />
+        </Labelled>
+      </div>
+      {shares.map((one, at) => (
+        <div key={at} className="mb-1.5 grid grid-cols-[1fr_140px_28px] items-end gap-3">
+          <Labelled label={at === 0 ? 'are credited to' : 'and to'} fault={undefined}>
+            <PersonPick value={one.rep} people={people} onPick={(rep) => change(at, { rep })} />
+          </Labelled>
+          <Labelled label="Share" fault={undefined}>
+            <input
+              className={field}
+              value={one.share}
+              placeholder="50 %"
+              onChange={(event) => change(at, { share: event.target.value })}
+            />
+          </Labelled>
+          <button
+            type="button"
+            aria-label={`Take out share ${at + 1}`}
+            className="h-7 w-7 text-quiet hover:text-bad"
+            disabled={shares.length === 1}
+            onClick={() =>
+              onChange({ ...draft, shares: shares.filter((_, place) => place !== at) })
+            }
+          >
+            ×
+          </button>
+        </div>
+      ))}
+      {fault !== undefined && (
+        <p role="alert" className="mb-1 text-bad">
+          {fault}
+        </p>
+      )}
+      <p className="mt-2 flex gap-2">
+        <button
+          type="button"
+          className={smallButton}
+          onClick={() => onChange({ ...draft, shares: [...shares, { rep: '', share: '' }] })}
+        >
+          Add a rep
+        </button>
+        <button type="button" className={smallButton} onClick={onTakeOut}>
+          Do not share any more
+        </button>
+      </p>
+    </fieldset>
+  );
+}
+
+interface PersonPickProps {
+  value: string;
+  people: Person[];
+  onPick: (rep: string) => void;
+}
+
+function PersonPick({ value, people, onPick }: PersonPickProps) {
+  const isKnown = value === '' || people.some((one) => one.rep === value);
+  return (
+    <select className={field} value={value} onChange={(event) => onPick(event.target.value)}>
+      <option value="">choose …</option>
+      {people.map((one) => (
+        <option key={one.rep} value={one.rep}>
+          {one.name}
+        </option>
+      ))}
+      {!isKnown && <option>{value}</option>}
+    </select>
+  );
+}

@@ -1,0 +1,217 @@
+import { screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import type { Company, PlanPart, Rules } from '../../api/types';
+import { clean, layOut, serve, showAt } from '../../test/desk';
+import { COMPANY } from '../standing/samples';
+import { newPlan } from './plan';
+import { PlanEditor } from './PlanEditor';
+
+const WIDE: Company = {
+  ...COMPANY,
+  measures: [
+    ...COMPANY.measures,
+    { code: 'units', unit: 'count', scale: 0, direction: 'HIGHER', hasActuals: true },
+  ],
+  goalSets: [
+    ...COMPANY.goalSets,
+    { name: 'stock limit', axis: 'rep', measures: ['revenue'], ranges: [] },
+  ],
+};
+
+const RULES: Rules = {
+  plans: [],
+  company: { name: 'Saltmarsh Chandlery' },
+  assignments: [
+    { rep: 'A', plan: 'Field', from: '2026-07' },
+    { rep: 'B', plan: 'Lakes', from: '2026-07', until: '2026-12', ramp: ['0.5', '0.75'] },
+  ],
+  credits: [],
+};
+
+const PEOPLE = [
+  { rep: 'A', name: 'Ada', region: 'North' },
+  { rep: 'B', name: 'Bo', region: 'North' },
+  { rep: 'C', name: 'Cleo', region: null },
+];
+
+function show() {
+  const saved: PlanPart[] = [];
+  const asked = serve({ 'PUT /rules': RULES });
+  showAt(
+    <PlanEditor
+      company={WIDE}
+      initial={newPlan('Lakes', '2026-10', 'revenue', 'quota')}
+      isNew
+      rules={{ ...RULES, tag: '"1"' }}
+      people={PEOPLE}
+      month="2026-10"
+      onSaved={(plan) => saved.push(plan)}
+    />,
+    '/rules',
+  );
+  const sent = async () => {
+    await userEvent.click(screen.getByRole('button', { name: 'Save the plan' }));
+    await screen.findByText('Saved.');
+    return asked.find(({ method }) => method === 'PUT')?.body as Rules;
+  };
+  return { sent, saved };
+}
+
+/** A field by how its label begins: what is wrong with it stands in the label too. */
+const labelled = (start: string) =>
+  screen.getByLabelText((label: string) => label.startsWith(start), { selector: 'input' });
+
+const fill = async (label: string, text: string) => {
+  const place = labelled(label);
+  await userEvent.clear(place);
+  if (text) await userEvent.type(place, text);
+};
+
+beforeEach(layOut);
+afterEach(clean);
+
+describe('the plan editor', () => {
+  it('sends every part as it was entered, percents as shares', async () => {
+    const { sent, saved } = show();
+    await userEvent.selectOptions(screen.getByLabelText('Accumulates over the'), 'quarter');
+    await userEvent.selectOptions(screen.getByLabelText('A due under 0 is'), 'hold');
+    await userEvent.selectOptions(screen.getByLabelText('Floor is'), 'amount');
+    await fill('Floor', '80 000,50');
+    await userEvent.selectOptions(screen.getByLabelText('Paid from'), 'above floor');
+    await userEvent.selectOptions(screen.getByLabelText('Ceiling is'), 'goalSet');
+    await userEvent.selectOptions(screen.getByLabelText('Ceiling from'), 'stock limit');
+    await fill('Cap on pay (empty for none)', '9000');
+    await fill('On-target bonus (empty for none)', '1500');
+    await userEvent.selectOptions(screen.getByLabelText('Bonus is earned'), 'last month');
+    await userEvent.click(screen.getByRole('radio', { name: 'the reached rate on all' }));
+    const rules = await sent();
+    expect(rules.plans[0]).toEqual({
+      name: 'Lakes',
+      since: '2026-10',
+      measure: 'revenue',
+      goalSet: 'quota',
+      window: 'quarter',
+      floor: { amount: '80000.50' },
+      paidFrom: 'above floor',
+      method: 'whole',
+      steps: [
+        { from: '0', rate: '0.03' },
+        { from: '1', rate: '0.05' },
+      ],
+      bonus: '1500',
+      bonusPaid: 'last month',
+      ceiling: { goalSet: 'stock limit' },
+      cap: '9000',
+      negativeDue: 'hold',
+    });
+    expect(saved).toEqual(rules.plans);
+    expect(rules.assignments).toBeUndefined();
+  });
+
+  it('asks which is meant where a bound could be a percent or a share', async () => {
+    show();
+    await fill('Floor', '0.8');
+    expect(screen.getByRole('button', { name: 'Save the plan' })).toBeDisabled();
+    const floor = within(screen.getByRole('group', { name: 'Floor' }));
+    expect(floor.getAllByRole('button').map((one) => one.textContent)).toEqual(['80 %', '0.8 %']);
+    await userEvent.click(floor.getByRole('button', { name: '80 %' }));
+    expect(screen.getByLabelText('Floor')).toHaveValue('80 %');
+    expect(screen.getByRole('button', { name: 'Save the plan' })).toBeEnabled();
+  });
+
+  it('adds steps and takes them out, the last one never', async () => {
+    const { sent } = show();
+    await userEvent.click(screen.getByRole('button', { name: 'Add a step' }));
+    await fill('Step 3 begins at, of quota', '120');
+    const rates = screen.getAllByLabelText(/^Rate/);
+    await userEvent.type(rates[2] as HTMLElement, '8 %');
+    await userEvent.click(screen.getByRole('button', { name: 'Take out step 2' }));
+    const rules = await sent();
+    expect(rules.plans[0]?.steps).toEqual([
+      { from: '0', rate: '0.03' },
+      { from: '1.2', rate: '0.08' },
+    ]);
+    await userEvent.click(screen.getByRole('button', { name: 'Take out step 2' }));
+    expect(screen.getByRole('button', { name: 'Take out step 1' })).toBeDisabled();
+  });
+
+  it('pays amounts for pieces, never asking about percents', async () => {
+    const { sent } = show();
+    await userEvent.selectOptions(screen.getByLabelText('Credited'), 'units');
+    const [first, second] = screen.getAllByLabelText(/^Pay for each/) as [HTMLElement, HTMLElement];
+    await userEvent.clear(first);
+    await userEvent.type(first, '0.25');
+    await userEvent.clear(second);
+    await userEvent.type(second, '2');
+    const rules = await sent();
+    expect(rules.plans[0]?.steps.map(({ rate }) => rate)).toEqual(['0.25', '2']);
+  });
+
+  it('says what must be settled at its field', async () => {
+    show();
+    await fill('Cap on pay (empty for none)', 'much');
+    expect(screen.getByText('Settle what is marked first.')).toBeVisible();
+    expect(labelled('Cap on pay').closest('label')).toContainElement(screen.getByRole('alert'));
+  });
+});
+
+describe('who has the plan', () => {
+  const has = () => within(screen.getByRole('region', { name: 'Who has it' }));
+  const names = () =>
+    has()
+      .queryAllByRole('button', { name: /^Take out / })
+      .map((one) => one.closest('li')?.textContent.replace('×', ''));
+
+  it('is listed with months and ramp, and can be taken out', async () => {
+    const { sent } = show();
+    expect(names()).toEqual(['Bofrom 2026-07 until 2026-12, ramp of 2 months']);
+    await userEvent.click(has().getByRole('button', { name: 'Take out Bo' }));
+    expect(has().getByRole('heading')).toHaveTextContent('Who has it: 0 reps');
+    expect((await sent()).assignments).toEqual([{ rep: 'A', plan: 'Field', from: '2026-07' }]);
+  });
+
+  it('grows by a rep with a ramp, whose former plan ends the month before', async () => {
+    const { sent } = show();
+    await userEvent.type(has().getByLabelText(/^Ramp of those/), '50 % 75 %');
+    await userEvent.selectOptions(has().getByLabelText('Add a rep'), 'Ada');
+    expect((await sent()).assignments).toContainEqual({
+      rep: 'A',
+      plan: 'Lakes',
+      from: '2026-10',
+      ramp: ['0.5', '0.75'],
+    });
+  });
+
+  it('adds nobody while the ramp cannot be read', async () => {
+    show();
+    await userEvent.type(has().getByLabelText(/^Ramp of those/), 'half');
+    expect(has().getByRole('alert')).toHaveTextContent('50 % 75 %');
+    expect(has().getByLabelText('Add a rep')).toBeDisabled();
+  });
+
+  it('is read from pasted lines, all or none', async () => {
+    show();
+    await userEvent.click(has().getByText('From a file or pasted lines'));
+    const lines = has().getByLabelText(/^One per line/);
+    await userEvent.type(lines, 'Z, Lakes{Enter}C, Lakes, 2026-11');
+    await userEvent.click(has().getByRole('button', { name: 'Take these lines' }));
+    expect(has().getByRole('alert')).toHaveTextContent('Line 1: there is no rep “Z”.');
+    expect(has().getByRole('alert')).toHaveTextContent('Nothing was taken.');
+    expect(names()).toHaveLength(1);
+    await userEvent.clear(lines);
+    await userEvent.type(lines, 'C, Lakes, 2026-11');
+    await userEvent.click(has().getByRole('button', { name: 'Take these lines' }));
+    expect(await has().findByText('1 line taken.')).toBeVisible();
+    expect(names()).toContain('Cleofrom 2026-11');
+  });
+
+  it('is read from a file', async () => {
+    show();
+    await userEvent.upload(
+      has().getByLabelText('File of assignments'),
+      new File(['rep;plan;from\nA;Lakes;2027-01\nC;Lakes\n'], 'who.csv', { type: 'text/csv' }),
+    );
+    await waitFor(() => expect(names()).toHaveLength(3));
+  });
+});

@@ -1,0 +1,1 @@
+export { RulesDesk } from './RulesDesk';

@@ -1,0 +1,92 @@
+import { useQuery } from '@tanstack/react-query';
+import { ask, askTagged, query } from '../../api/client';
+import type {
+  AcceptedName,
+  AssignmentPart,
+  AuditEntry,
+  CompanyRules,
+  CreditPart,
+  PayRow,
+  PlanPart,
+  PlanTrial,
+  RecordState,
+  Rules,
+} from '../../api/types';
+import { CHANGED_BY } from '../../api/changedBy';
+import { asChangeOf, asJson, useChange } from '../../api/useChange';
+
+/** A plan's version that goes, by its name and first month. */
+export interface RemovedPlan {
+  name: string;
+  since: string | null;
+  remove: true;
+}
+
+export interface RulesToSave {
+  company?: CompanyRules;
+  plans?: (PlanPart | RemovedPlan)[];
+  assignments?: AssignmentPart[];
+  credits?: CreditPart[];
+}
+
+export function useRules() {
+  return useQuery({ queryKey: ['rules'], queryFn: () => askTagged<Rules>('/rules') });
+}
+
+/** Saves over the rules that the editor began with. */
+export function useSaveRules(tag: string) {
+  return useChange(
+    (rules: RulesToSave) => askTagged<Rules>('/rules', asChangeOf(tag, rules)),
+    ...CHANGED_BY.rules,
+    'trial',
+  );
+}
+
+export function usePeople(month: string) {
+  return useQuery({
+    queryKey: ['earnings', 'people', month],
+    queryFn: () => ask<PayRow[]>(`/earnings${query({ month })}`),
+  });
+}
+
+export function useTrial(rules: RulesToSave | null, month: string) {
+  return useQuery({
+    queryKey: ['trial', month, rules],
+    queryFn: () => ask<PlanTrial>(`/earnings/trial${query({ month })}`, asJson('POST', rules)),
+    enabled: rules !== null,
+    retry: false,
+    placeholderData: (before) => before,
+  });
+}
+
+/** Looked at anew each time, as the server does. */
+export function useRecord() {
+  return useQuery({
+    queryKey: ['record'],
+    staleTime: 0,
+    queryFn: () => ask<RecordState>('/record'),
+  });
+}
+
+export function useNames() {
+  return useQuery({ queryKey: ['names'], queryFn: () => ask<AcceptedName[]>('/names') });
+}
+
+export function useRevokeName() {
+  return useChange(
+    ({ axis, text }: AcceptedName) =>
+      ask<AcceptedName[]>(`/names${query({ axis, text })}`, { method: 'DELETE' }),
+    'names',
+    'audit',
+  );
+}
+
+export function useAudit(text: string, page: number) {
+  return useQuery({
+    queryKey: ['audit', text, page],
+    // others change things too: the log is never shown from memory
+    staleTime: 0,
+    queryFn: () => ask<AuditEntry[]>(`/audit${query({ text, page: String(page) })}`),
+    placeholderData: (before) => before,
+  });
+}
