@@ -50,7 +50,28 @@ export default tseslint.config(
     rules: {
       'no-restricted-imports': [
         'error',
-        { patterns: [{ group: ['**/desks/*'], message: 'Desks know nothing of each other.' }] },
+        {
+          patterns: [
+            {
+              regex: '^(\\.\\./)+(desks/)?(standing|earnings|intake|rules)(/|$)',
+              message: 'Desks know nothing of each other.',
+            },
+          ],
+        },
+      ],
+    },
+  },
+  {
+    files: ['src/**/*.{ts,tsx}'],
+    ignores: ['src/desks/**'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            { regex: 'desks/[^/]+/', message: 'A desk is entered by its door, desks/name only.' },
+          ],
+        },
       ],
     },
   },

@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Account, Session } from '../accounts/account';
 import type { Company, MonthReading } from '../api/types';
-import { ANSWERS, COMPANY, reading } from '../desks/standing/samples';
+import { ANSWERS, COMPANY, reading } from '../test/samples';
 import { ANALYST, clean, layOut, Refused, serve, showAt } from '../test/desk';
 import { App } from './App';
 

@@ -2,7 +2,7 @@ import { render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { CloseUp, Part, Reading } from '../api/types';
-import { reading, ROWS } from '../desks/standing/samples';
+import { reading, ROWS } from '../test/samples';
 import { ChartFrame, FigureTable } from './ChartFrame';
 import { framed } from './framed';
 import { lanesLegend, lanesSvg } from './lanesSvg';

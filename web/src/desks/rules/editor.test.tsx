@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { Company, PlanPart, Rules } from '../../api/types';
 import { clean, layOut, serve, showAt } from '../../test/desk';
-import { COMPANY } from '../standing/samples';
+import { COMPANY } from '../../test/samples';
 import { newPlan } from './plan';
 import { PlanEditor } from './PlanEditor';
 

@@ -5,7 +5,7 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { PlanTrial, Rules } from '../../api/types';
 import { Refused, clean, layOut, serve, showAt } from '../../test/desk';
 import { asPercent, shifted } from '../../format/figures';
-import { COMPANY } from '../standing/samples';
+import { COMPANY } from '../../test/samples';
 import {
   assigned,
   fromDraft,

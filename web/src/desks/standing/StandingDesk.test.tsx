@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { Row } from '../../api/types';
 import { type Asked, clean, layOut, serve, showAt } from '../../test/desk';
-import { ANSWERS as ALL, COMPANY, ROWS, STANDING } from './samples';
+import { ANSWERS as ALL, COMPANY, ROWS, STANDING } from '../../test/samples';
 import { setWriting } from '../../format/writing';
 import { StandingDesk } from './StandingDesk';
 

@@ -5,7 +5,7 @@ import type { Load, Path, Row, Standing, StandingComparison } from '../../api/ty
 import { useView } from '../../app/useView';
 import { type Asked, clean, layOut, serve, showAt } from '../../test/desk';
 import { CompareView } from './CompareView';
-import { COMPANY, reading, ROWS, STANDING } from './samples';
+import { COMPANY, reading, ROWS, STANDING } from '../../test/samples';
 
 const [ADA, BO, CLEO] = ROWS as [Row, Row, Row];
 

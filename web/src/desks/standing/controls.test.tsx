@@ -6,7 +6,7 @@ import type { Company, Standing } from '../../api/types';
 import { useView } from '../../app/useView';
 import { ANALYST, as, clean, layOut, Refused, serve, showAt } from '../../test/desk';
 import { ControlLine } from './ControlLine';
-import { COMPANY, STANDING } from './samples';
+import { COMPANY, STANDING } from '../../test/samples';
 
 const WIDE: Company = {
   ...COMPANY,

@@ -9,7 +9,7 @@ import { Distribution } from './Distribution';
 import { MonthsTable } from './MonthsTable';
 import { OrdersPanel } from './OrdersPanel';
 import { ReasonList } from './ReasonList';
-import { COMPANY, ROWS, STANDING } from './samples';
+import { COMPANY, ROWS, STANDING } from '../../test/samples';
 import { TakeAlong } from './TakeAlong';
 
 const AT = '/standing?axis=rep&measure=revenue&from=2026-10&to=2026-10&set=quota';

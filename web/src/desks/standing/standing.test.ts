@@ -15,7 +15,7 @@ import {
   targetOf,
   TOTAL,
 } from './standing';
-import { reading } from './samples';
+import { reading } from '../../test/samples';
 
 function row(key: string, favourable: string | null, place = 'North'): Row {
   return {

@@ -1,14 +1,5 @@
-import { UNSET } from '../../format/writing';
-import type {
-  Claims,
-  CloseUp,
-  Company,
-  Proof,
-  Reading,
-  Row,
-  Spoken,
-  Standing,
-} from '../../api/types';
+import { UNSET } from '../format/writing';
+import type { Claims, CloseUp, Company, Proof, Reading, Row, Spoken, Standing } from '../api/types';
 
 export const COMPANY: Company = {
   name: 'Saltmarsh Chandlery',
