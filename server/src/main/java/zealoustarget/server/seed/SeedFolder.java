@@ -1,5 +1,6 @@
 package zealoustarget.server.seed;
 
+import com.fasterxml.jackson.annotation.JsonProperty;
 import java.nio.file.Path;
 import java.time.YearMonth;
 import java.util.List;
@@ -50,7 +51,7 @@ class SeedFolder implements ApplicationRunner {
       Boolean post,
       String seal) {}
 
-  record Manifest(String rules, List<SeedFile> files) {}
+  record Manifest(@JsonProperty("playbook") String rules, List<SeedFile> files) {}
 
   private final String folder;
   private final StagingService staging;
