@@ -14,8 +14,10 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import zealoustarget.server.platform.Packed;
+import zealoustarget.server.seals.SealLinks;
 import zealoustarget.server.seals.Seals;
 import zealoustarget.server.testing.Api;
+import zealoustarget.server.testing.MigrationRun;
 import zealoustarget.server.testing.RunningServer;
 import zealoustarget.server.testing.SealedFiles;
 
@@ -150,9 +152,7 @@ class SealedRulesTest {
       update.setString(4, row.getString(3).split("#", -1)[0]);
       update.setString(5, Seals.checksum(rules, row.getBytes(1), figures));
       update.executeUpdate();
-      connection
-          .createStatement()
-          .execute("delete from \"flyway_schema_history\" where \"version\" = '11'");
+      MigrationRun.of(SealLinks.migrations(), connection);
     }
     try (RunningServer server = RunningServer.start(data)) {
       assertThat(server.api().get("/api/v1/record").json().get("faults")).isEmpty();

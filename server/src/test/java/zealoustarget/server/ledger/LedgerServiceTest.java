@@ -1,6 +1,7 @@
 package zealoustarget.server.ledger;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.AdditionalAnswers.returnsFirstArg;
 import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.when;
@@ -8,6 +9,7 @@ import static org.mockito.Mockito.when;
 import java.time.Instant;
 import java.time.YearMonth;
 import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import zealoustarget.core.calendar.Months;
 import zealoustarget.core.intake.LoadKind;
@@ -24,8 +26,15 @@ class LedgerServiceTest {
   private static final int OCTOBER = Months.number(YearMonth.of(2026, 10));
 
   private final RowStore rows = mock();
+  private final RowAccess rowAccess = mock();
   private final LedgerService ledgers =
-      new LedgerService(rows, mock(MemberStore.class), mock(RowAccess.class), new DataState());
+      new LedgerService(rows, mock(MemberStore.class), rowAccess, new DataState());
+
+  @BeforeEach
+  void seeEverything() {
+    when(rowAccess.narrow(any())).thenAnswer(returnsFirstArg());
+    when(rowAccess.narrowOnce(any())).thenAnswer(returnsFirstArg());
+  }
 
   private static PostedLoad load(int id, PostMode mode) {
     return new PostedLoad(

@@ -1,8 +1,6 @@
 package zealoustarget.server.record;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.mockito.Mockito.mock;
-import static org.mockito.Mockito.when;
 
 import java.io.IOException;
 import java.nio.file.Files;
@@ -16,8 +14,6 @@ import java.util.List;
 import java.util.Random;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.stream.LongStream;
-import org.flywaydb.core.api.migration.Context;
-import org.flywaydb.core.api.migration.JavaMigration;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -28,6 +24,7 @@ import tools.jackson.databind.JsonNode;
 import zealoustarget.server.audit.AuditLinks;
 import zealoustarget.server.seals.SealLinks;
 import zealoustarget.server.testing.Api;
+import zealoustarget.server.testing.MigrationRun;
 import zealoustarget.server.testing.RunningServer;
 
 /** What is edited, removed or moved in the database is found and said. */
@@ -155,14 +152,8 @@ class RecordTest {
     edit(copy(folder), "update audit_entry set place = null, previous_hash = null, hash = null");
     edit(folder, "update seal set previous_hash = null, hash = null");
     try (Connection connection = open(folder)) {
-      Context context = mock(Context.class);
-      when(context.getConnection()).thenReturn(connection);
-      for (JavaMigration links : AuditLinks.migrations()) {
-        links.migrate(context);
-      }
-      for (JavaMigration links : SealLinks.migrations()) {
-        links.migrate(context);
-      }
+      MigrationRun.of(AuditLinks.migrations(), connection);
+      MigrationRun.of(SealLinks.migrations(), connection);
     }
     try (RunningServer server = RunningServer.start(folder)) {
       JsonNode record = server.api().get("/api/v1/record").json();
