@@ -12,6 +12,9 @@ import java.util.Enumeration;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.locks.Lock;
+import java.util.concurrent.locks.ReentrantLock;
+import java.util.stream.Stream;
 import java.util.zip.Deflater;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.GZIPOutputStream;
@@ -23,15 +26,28 @@ import org.springframework.stereotype.Component;
 @Component
 public class OriginalStore {
   private static final int PART = 512 * 1024;
+  private static final int TURNS = 64;
 
   private final SessionFactory sessions;
+  private final Lock[] turns =
+      Stream.generate(ReentrantLock::new).limit(TURNS).toArray(Lock[]::new);
 
   OriginalStore(SessionFactory sessions) {
     this.sessions = sessions;
   }
 
-  /** Keeps a file whose content is not here yet. */
+  /** Keeps a file whose content is not here yet; the same content twice at once is kept once. */
   public void keep(Upload upload, String contentHash) {
+    Lock turn = turns[Math.floorMod(contentHash.hashCode(), turns.length)];
+    turn.lock();
+    try {
+      keepAlone(upload, contentHash);
+    } finally {
+      turn.unlock();
+    }
+  }
+
+  private void keepAlone(Upload upload, String contentHash) {
     sessions.inStatelessTransaction(
         session -> {
           Optional<OriginalEntity> known = find(session, contentHash);
