@@ -214,7 +214,7 @@ public final class Ratio implements Comparable<Ratio> {
     if (large == null && under == 1) {
       return this;
     }
-    return exactDecimal() == null ? of(summand()) : this;
+    return exactDecimal() == null ? of(rounded(SUM_PLACES, RoundingMode.HALF_UP)) : this;
   }
 
   private BigDecimal summand() {

@@ -10,6 +10,7 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
+import zealoustarget.core.member.KeyText;
 
 /**
  * What each column of a file is, recognised from its header line; docs/formats.md lists the names.
@@ -145,6 +146,12 @@ public final class Header {
   /** The place of a role's column, or −1. */
   public int place(Role role) {
     return places.getOrDefault(role, -1);
+  }
+
+  /** A line's cell of a role as a key is read; empty where the file or the line has none. */
+  public String cell(Role role, List<String> cells) {
+    int place = place(role);
+    return place < 0 || place >= cells.size() ? "" : KeyText.normal(cells.get(place));
   }
 
   /** The place of the column with the date, month, period or fiscal year; −1 in a wide file. */

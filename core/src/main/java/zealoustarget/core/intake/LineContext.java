@@ -48,8 +48,7 @@ final class LineContext {
 
   /** The cell of a role, composed and without blanks around it; empty without such a column. */
   String cell(Header.Role role) {
-    int place = header.place(role);
-    return place < 0 ? "" : KeyText.normal(cells.get(place));
+    return header.cell(role, cells);
   }
 
   void find(@Nullable String column, FindingCode code, String... namesAndValues) {

@@ -34,6 +34,6 @@ class EarningsMarks implements PayMarker {
 
   private boolean isReadBy(EarningsRow row, YearMonth month, String goalSet) {
     Plan plan = earnings.plan(row, month);
-    return plan != null && plan.window() == Plan.Window.MONTH && plan.goalSet().equals(goalSet);
+    return plan != null && EarningsService.isMonthly(plan, goalSet);
   }
 }

@@ -8,7 +8,6 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
@@ -326,9 +325,12 @@ public class EarningsService {
     return isSealed(month)
         || companyRules.current().commission().plans().versions().stream()
             .map(PlanBook.Version::plan)
-            .anyMatch(
-                plan ->
-                    plan.window() == Plan.Window.MONTH && Objects.equals(plan.goalSet(), goalSet));
+            .anyMatch(plan -> isMonthly(plan, goalSet));
+  }
+
+  /** Whether a plan reckons each month alone, by that goal set. */
+  static boolean isMonthly(Plan plan, String goalSet) {
+    return plan.window() == Plan.Window.MONTH && plan.goalSet().equals(goalSet);
   }
 
   /** The plan behind a row; null without one. */

@@ -13,14 +13,13 @@ import java.util.Iterator;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.locks.Lock;
-import java.util.concurrent.locks.ReentrantLock;
-import java.util.stream.Stream;
 import java.util.zip.Deflater;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.GZIPOutputStream;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
+import zealoustarget.server.platform.Turns;
 
 /** Keeps every file as it came, packed, once per content. */
 @Component
@@ -29,8 +28,7 @@ public class OriginalStore {
   private static final int TURNS = 64;
 
   private final SessionFactory sessions;
-  private final Lock[] turns =
-      Stream.generate(ReentrantLock::new).limit(TURNS).toArray(Lock[]::new);
+  private final Turns turns = new Turns(TURNS);
 
   OriginalStore(SessionFactory sessions) {
     this.sessions = sessions;
@@ -38,8 +36,7 @@ public class OriginalStore {
 
   /** Keeps a file whose content is not here yet; the same content twice at once is kept once. */
   public void keep(Upload upload, String contentHash) {
-    Lock turn = turns[Math.floorMod(contentHash.hashCode(), turns.length)];
-    turn.lock();
+    Lock turn = turns.take(contentHash);
     try {
       keepAlone(upload, contentHash);
     } finally {

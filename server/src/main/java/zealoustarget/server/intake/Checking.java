@@ -8,8 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.locks.Lock;
-import java.util.concurrent.locks.ReentrantLock;
-import java.util.stream.Stream;
 import org.hibernate.Session;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
@@ -37,6 +35,7 @@ import zealoustarget.server.ledger.LedgerService;
 import zealoustarget.server.ledger.RowStore;
 import zealoustarget.server.ledger.RowWriter;
 import zealoustarget.server.platform.DataState;
+import zealoustarget.server.platform.Turns;
 import zealoustarget.server.roster.MemberStore;
 import zealoustarget.server.rules.RulesService;
 
@@ -64,8 +63,7 @@ class Checking {
   private final DataState state;
   private final RulesService companyRules;
   private final Clock clock;
-  private final Lock[] goalSetTurns =
-      Stream.generate(ReentrantLock::new).limit(GOAL_SET_TURNS).toArray(Lock[]::new);
+  private final Turns goalSetTurns = new Turns(GOAL_SET_TURNS);
 
   Checking(
       LoadStore loads,
@@ -138,7 +136,9 @@ class Checking {
           "The file does not say which goals it brings. Set the goal set above, such as quota.");
     }
     progress.beginChecking(sheet.recordCount());
-    Lock goalSetTurn = request.hasGoals() ? turnOf(request.goalSet()) : null;
+    // two files that bring the same new set of goals are checked one after the other
+    Lock goalSetTurn =
+        request.hasGoals() ? goalSetTurns.take(KeyText.fold(request.goalSet())) : null;
     try {
       inOneTransaction(loadId, request, sheet, columns, together, progress);
     } finally {
@@ -146,13 +146,6 @@ class Checking {
         goalSetTurn.unlock();
       }
     }
-  }
-
-  /** Two files that bring the same new set of goals are checked one after the other. */
-  private Lock turnOf(String goalSet) {
-    Lock turn = goalSetTurns[Math.floorMod(KeyText.fold(goalSet).hashCode(), goalSetTurns.length)];
-    turn.lock();
-    return turn;
   }
 
   private void inOneTransaction(
@@ -290,17 +283,14 @@ class Checking {
      * large as the history. Null where the file is large or has none.
      */
     private OrderSet ordersOfSmall() {
-      int place = header.place(Header.Role.ORDER);
-      if (place < 0 || sheet.recordCount() > SMALL) {
+      if (header.place(Header.Role.ORDER) < 0 || sheet.recordCount() > SMALL) {
         return null;
       }
       OrderSet orders = new OrderSet();
       for (int part = 0; part < sheet.firstRecords().size(); part++) {
         for (SheetStore.Line line : sheets.part(loadId, part)) {
           List<String> cells = fixes.apply(line.line(), line.cells());
-          if (place < cells.size()) {
-            orders.addOrder(KeyText.normal(cells.get(place)));
-          }
+          orders.addOrder(header.cell(Header.Role.ORDER, cells));
         }
       }
       return orders;

@@ -32,9 +32,6 @@ record ActualPart(
     int[] products,
     String[] orders,
     long[][] amounts) {
-  /** Rows of one part. */
-  static final int SIZE = 4_096;
-
   /** Columns of rows that belong to one load. */
   static ActualPart of(List<LoadRow.Actual> rows) {
     int size = rows.size();
@@ -94,6 +91,11 @@ record ActualPart(
 
   static int formOf(byte[] content) {
     return content[0] == DEFLATED ? PLANES : COLUMNS;
+  }
+
+  /** Rows of one load as they are stored now, at least one. */
+  static byte[] pack(List<LoadRow.Actual> rows) {
+    return of(rows).packed(PLANES);
   }
 
   byte[] packed(int form) {
@@ -186,29 +188,5 @@ record ActualPart(
               line, months[at], day, reps[at], regions[at], products[at], orders[at], row));
     }
     return rows;
-  }
-
-  /** Gathers rows until a part is full. */
-  static final class Gatherer {
-    private final List<LoadRow.Actual> rows = new ArrayList<>(SIZE);
-
-    boolean add(LoadRow.Actual row) {
-      rows.add(row);
-      return rows.size() == SIZE;
-    }
-
-    boolean isEmpty() {
-      return rows.isEmpty();
-    }
-
-    int size() {
-      return rows.size();
-    }
-
-    byte[] take() {
-      byte[] packed = ActualPart.of(rows).packed(PLANES);
-      rows.clear();
-      return packed;
-    }
   }
 }

@@ -1,6 +1,5 @@
 package zealoustarget.server.ledger;
 
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.function.Consumer;
@@ -16,9 +15,6 @@ import zealoustarget.server.platform.Packed;
  * @param amounts one column per measure of the load, Long.MIN_VALUE where there is none
  */
 record GoalPart(byte[] lines, byte[] months, byte[] members, byte[][] amounts) {
-  /** Rows of one part. */
-  static final int SIZE = 4_096;
-
   /** One part of rows that belong to one load, at least one. */
   static byte[] pack(List<LoadRow.Goal> rows) {
     int measures = rows.get(0).amounts().length;
@@ -61,25 +57,5 @@ record GoalPart(byte[] lines, byte[] months, byte[] members, byte[][] amounts) {
         + ","
         + Arrays.toString(row.amounts())
         + "\n";
-  }
-
-  /** Gathers rows until a part is full. */
-  static final class Gatherer {
-    private final List<LoadRow.Goal> rows = new ArrayList<>();
-
-    boolean add(LoadRow.Goal row) {
-      rows.add(row);
-      return rows.size() == SIZE;
-    }
-
-    int size() {
-      return rows.size();
-    }
-
-    byte[] take() {
-      byte[] packed = pack(rows);
-      rows.clear();
-      return packed;
-    }
   }
 }

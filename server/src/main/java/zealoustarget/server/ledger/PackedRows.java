@@ -7,7 +7,7 @@ import zealoustarget.core.intake.LoadRow;
 /** Rows as a database part holds them, for what reads and writes whole databases. */
 public final class PackedRows {
   /** Rows of one part; only a load's last has fewer. */
-  public static final int SIZE = ActualPart.SIZE;
+  public static final int SIZE = Gatherer.SIZE;
 
   /** The form of loads of earlier versions; what is written now has {@link #FORM}. */
   public static final int FIRST_FORM = ActualPart.COLUMNS;

@@ -92,17 +92,14 @@ public class RowStore {
   private static ActualBlock actuals(
       StatelessSession session, PostedLoad load, MessageDigest digest) {
     ActualBlock.Builder block = new ActualBlock.Builder(load.id(), load.measures());
-    SelectionQuery<ActualPartEntity> query =
-        session.createSelectionQuery(
-            "from ActualPartEntity where id between :first and :last order by id",
-            ActualPartEntity.class);
-    try (Stream<ActualPartEntity> parts = range(query, load.id(), PARTS).getResultStream()) {
-      parts.forEach(
-          part -> {
-            digest.update(part.content);
-            ActualPart.unpack(part.content).addTo(block);
-          });
-    }
+    eachPart(
+        session,
+        load.id(),
+        ActualPartEntity.class,
+        content -> {
+          digest.update(content);
+          ActualPart.unpack(content).addTo(block);
+        });
     return block.build();
   }
 
@@ -110,25 +107,25 @@ public class RowStore {
   Map<Integer, String> orders(int loadId, Set<Integer> lines) {
     Map<Integer, String> found = new HashMap<>();
     try (StatelessSession session = sessions.openStatelessSession()) {
-      SelectionQuery<ActualPartEntity> query =
-          session.createSelectionQuery(
-              "from ActualPartEntity where id between :first and :last order by id",
-              ActualPartEntity.class);
-      try (Stream<ActualPartEntity> parts = range(query, loadId, PARTS).getResultStream()) {
-        parts.forEach(part -> ActualPart.unpack(part.content).addOrders(lines, found));
-      }
+      eachPart(
+          session,
+          loadId,
+          ActualPartEntity.class,
+          content -> ActualPart.unpack(content).addOrders(lines, found));
     }
     return found;
   }
 
   private static void eachGoal(
       StatelessSession session, PostedLoad load, Consumer<LoadRow.Goal> to) {
-    SelectionQuery<GoalPartEntity> query =
-        session.createSelectionQuery(
-            "from GoalPartEntity where id between :first and :last order by id",
-            GoalPartEntity.class);
-    try (Stream<GoalPartEntity> parts = range(query, load.id(), PARTS).getResultStream()) {
-      parts.forEach(part -> GoalPart.each(part.content, to));
+    eachPart(session, load.id(), GoalPartEntity.class, content -> GoalPart.each(content, to));
+  }
+
+  /** A load's parts one after the other, in their order. */
+  private static <T extends PartEntity> void eachPart(
+      StatelessSession session, int loadId, Class<T> entity, Consumer<byte[]> to) {
+    try (Stream<T> parts = ofLoad(session, loadId, entity, PARTS).getResultStream()) {
+      parts.forEach(part -> to.accept(part.content));
     }
   }
 
@@ -190,17 +187,15 @@ public class RowStore {
   }
 
   private static <T> List<T> list(StatelessSession session, PostedLoad load, Class<T> entity) {
-    return range(
-            session.createSelectionQuery(
-                "from " + entity.getSimpleName() + " where id between :first and :last order by id",
-                entity),
-            load.id(),
-            FETCH_SIZE)
-        .list();
+    return ofLoad(session, load.id(), entity, FETCH_SIZE).list();
   }
 
-  private static <T> SelectionQuery<T> range(SelectionQuery<T> query, int loadId, int fetched) {
-    return query
+  private static <T> SelectionQuery<T> ofLoad(
+      StatelessSession session, int loadId, Class<T> entity, int fetched) {
+    return session
+        .createSelectionQuery(
+            "from " + entity.getSimpleName() + " where id between :first and :last order by id",
+            entity)
         .setParameter("first", firstId(loadId))
         .setParameter("last", firstId(loadId + 1) - 1)
         .setFetchSize(fetched);

@@ -2,6 +2,7 @@ package zealoustarget.server.ledger;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Function;
 import org.hibernate.StatelessSession;
 import zealoustarget.core.intake.LoadRow;
 
@@ -11,12 +12,42 @@ public final class RowWriter {
 
   private final StatelessSession session;
   private final int loadId;
-  private final ActualPart.Gatherer actuals = new ActualPart.Gatherer();
-  private final GoalPart.Gatherer goals = new GoalPart.Gatherer();
+  private final Parts<LoadRow.Actual> actuals =
+      new Parts<>(ActualPart::pack, ActualPartEntity::new);
+  private final Parts<LoadRow.Goal> goals = new Parts<>(GoalPart::pack, GoalPartEntity::new);
   private final List<Object> others = new ArrayList<>();
-  private long parts;
-  private long goalParts;
   private long written;
+
+  /** Makes the entity of a part. */
+  private interface Maker {
+    PartEntity make(long id, int loadId, int rowCount, byte[] content);
+  }
+
+  /** Rows of one kind, written part by part. */
+  private final class Parts<T> {
+    private final Gatherer<T> gathered;
+    private final Maker maker;
+    private long number;
+
+    Parts(Function<List<T>, byte[]> pack, Maker maker) {
+      this.gathered = new Gatherer<>(pack);
+      this.maker = maker;
+    }
+
+    void add(T row) {
+      if (gathered.add(row)) {
+        flush();
+      }
+    }
+
+    void flush() {
+      if (!gathered.isEmpty()) {
+        int size = gathered.size();
+        long id = RowStore.firstId(loadId) + number++;
+        session.insert(maker.make(id, loadId, size, gathered.take()));
+      }
+    }
+  }
 
   RowWriter(StatelessSession session, int loadId) {
     this.session = session;
@@ -26,15 +57,11 @@ public final class RowWriter {
   /** Takes one row. */
   public void add(LoadRow row) {
     if (row instanceof LoadRow.Actual actual) {
-      if (actuals.add(actual)) {
-        flushActuals();
-      }
+      actuals.add(actual);
       return;
     }
     if (row instanceof LoadRow.Goal goal) {
-      if (goals.add(goal)) {
-        flushGoals();
-      }
+      goals.add(goal);
       return;
     }
     others.add(entity(RowStore.firstId(loadId) + written++, row));
@@ -45,25 +72,9 @@ public final class RowWriter {
 
   /** Writes what is left; nothing may be added after. */
   public void finish() {
-    if (!actuals.isEmpty()) {
-      flushActuals();
-    }
-    if (goals.size() > 0) {
-      flushGoals();
-    }
+    actuals.flush();
+    goals.flush();
     flushOthers();
-  }
-
-  private void flushGoals() {
-    int size = goals.size();
-    session.insert(
-        new GoalPartEntity(RowStore.firstId(loadId) + goalParts++, loadId, size, goals.take()));
-  }
-
-  private void flushActuals() {
-    int size = actuals.size();
-    session.insert(
-        new ActualPartEntity(RowStore.firstId(loadId) + parts++, loadId, size, actuals.take()));
   }
 
   private void flushOthers() {

@@ -43,7 +43,7 @@ class V12__GoalsInParts extends BaseJavaMigration {
     int load = -1;
     int number = 0;
     while (rows.next()) {
-      if (rows.getInt(1) != load || gathered.size() == GoalPart.SIZE) {
+      if (rows.getInt(1) != load || gathered.size() == Gatherer.SIZE) {
         number = write(connection, load, number, gathered);
         number = rows.getInt(1) == load ? number : 0;
         load = rows.getInt(1);

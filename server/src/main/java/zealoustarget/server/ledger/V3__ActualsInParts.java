@@ -31,7 +31,7 @@ class V3__ActualsInParts extends BaseJavaMigration {
   }
 
   private static void copy(ResultSet rows, Connection connection) throws SQLException {
-    ActualPart.Gatherer gathered = new ActualPart.Gatherer();
+    Gatherer<LoadRow.Actual> gathered = new Gatherer<>(ActualPart::pack);
     int load = -1;
     int number = 0;
     while (rows.next()) {
@@ -49,7 +49,7 @@ class V3__ActualsInParts extends BaseJavaMigration {
   }
 
   private static int write(
-      Connection connection, int load, int number, ActualPart.Gatherer gathered)
+      Connection connection, int load, int number, Gatherer<LoadRow.Actual> gathered)
       throws SQLException {
     if (gathered.isEmpty()) {
       return number;
