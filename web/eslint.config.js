@@ -20,7 +20,7 @@ export default tseslint.config(
   {
     // amounts are summed, compared and rounded by the server; here they are only placed
     files: ['src/**/*.{ts,tsx}'],
-    ignores: ['src/format/**', 'src/marks/**', 'src/app/span.ts', 'src/**/*.test.{ts,tsx}'],
+    ignores: ['src/format/**', 'src/marks/**', 'src/address/span.ts', 'src/**/*.test.{ts,tsx}'],
     rules: {
       'no-restricted-syntax': [
         'error',
@@ -56,6 +56,23 @@ export default tseslint.config(
               regex: '^(\\.\\./)+(desks/)?(standing|earnings|intake|rules)(/|$)',
               message: 'Desks know nothing of each other.',
             },
+            { regex: '^(\\.\\./)+app/', message: 'The frame holds the desks; desks do not reach it.' },
+          ],
+        },
+      ],
+    },
+  },
+  {
+    files: ['src/{api,address,format,marks,ui}/**'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            {
+              regex: '^(\\.\\./)+(desks|app|accounts)/',
+              message: 'Arrows go downward: what every desk uses knows none of them.',
+            },
           ],
         },
       ],
@@ -63,7 +80,7 @@ export default tseslint.config(
   },
   {
     files: ['src/**/*.{ts,tsx}'],
-    ignores: ['src/desks/**'],
+    ignores: ['src/{desks,api,address,format,marks,ui}/**'],
     rules: {
       'no-restricted-imports': [
         'error',

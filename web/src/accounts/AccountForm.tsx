@@ -2,7 +2,7 @@ import { useId, useState, type SubmitEvent } from 'react';
 import { useMembers } from '../api/useMembers';
 import { field } from '../ui/Drop';
 import { quietButton } from '../ui/Notice';
-import type { Account, Role } from './account';
+import type { Account, Role } from '../api/account';
 import type { Draft } from './useAccounts';
 
 const ROLES: { role: Role; what: string }[] = [

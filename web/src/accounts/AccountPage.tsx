@@ -1,7 +1,7 @@
 import { useState, type SubmitEvent } from 'react';
 import { field } from '../ui/Drop';
 import { Failed, Loading, quietButton, smallButton } from '../ui/Notice';
-import { useAccount } from './account';
+import { useAccount } from '../api/account';
 import { PasswordForm } from './NewPassword';
 import { useNewToken, useRevoking, useTokens, type Token } from './useAccounts';
 import { dayText } from '../format/writing';

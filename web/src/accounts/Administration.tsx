@@ -1,6 +1,6 @@
 import { Fragment, useState } from 'react';
 import { Failed, Loading, smallButton } from '../ui/Notice';
-import { useRights, type Account } from './account';
+import { useRights, type Account } from '../api/account';
 import { AccountForm } from './AccountForm';
 import { Backups } from './Backups';
 import { useAccountChange, useAccounts, useNewAccount, useReset, type Given } from './useAccounts';

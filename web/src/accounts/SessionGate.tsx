@@ -2,11 +2,10 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, type ReactNode } from 'react';
 import { ask, SIGNED_OUT } from '../api/client';
 import { Failed, Loading } from '../ui/Notice';
-import { AccountContext, type Session } from './account';
+import { AccountContext, type Session } from '../api/account';
 import { NewPassword } from './NewPassword';
 import { SignIn } from './SignIn';
-
-export const SESSION = ['session'];
+import { SESSION } from './useAccounts';
 
 /** Lets the application be seen by somebody who is signed in, with a password of their own. */
 export function SessionGate({ children }: { children: ReactNode }) {

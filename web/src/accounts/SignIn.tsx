@@ -1,7 +1,7 @@
 import { useState, type ReactNode, type SubmitEvent } from 'react';
 import { field } from '../ui/Drop';
 import { mainButton } from '../ui/Notice';
-import type { Session } from './account';
+import type { Session } from '../api/account';
 import { useFirstAccount, useSignIn } from './useAccounts';
 
 /** The way in: name and password, the demo's accounts, or the first account of all. */

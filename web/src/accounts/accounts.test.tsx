@@ -2,7 +2,7 @@ import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { ANALYST, clean, Refused, serve, showAt } from '../test/desk';
-import { AccountContext, rightsOf, useAccount, type Account, type Session } from './account';
+import { AccountContext, rightsOf, useAccount, type Account, type Session } from '../api/account';
 import { AccountPage } from './AccountPage';
 import { Administration } from './Administration';
 import { SessionGate } from './SessionGate';

@@ -2,8 +2,9 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { CHANGED_BY } from '../api/changedBy';
 import { ask } from '../api/client';
 import { asJson, useChange } from '../api/useChange';
-import type { Account, Session } from './account';
-import { SESSION } from './SessionGate';
+import type { Account, Session } from '../api/account';
+
+export const SESSION = ['session'];
 
 /** Enters or leaves a session; what the one before saw is forgotten. */
 function useSessionChange<T>(change: (value: T) => Promise<Session | undefined>) {

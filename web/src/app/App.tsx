@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Navigate, Route, Routes, useLocation } from 'react-router';
 import { ask, ProblemError } from '../api/client';
 import type { Company } from '../api/types';
-import { rightsOf, useAccount } from '../accounts/account';
+import { rightsOf, useAccount } from '../api/account';
 import { AccountPage } from '../accounts/AccountPage';
 import { Administration } from '../accounts/Administration';
 import { SessionGate } from '../accounts/SessionGate';

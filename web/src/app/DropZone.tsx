@@ -1,8 +1,8 @@
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { useLocation, useNavigate, useSearchParams } from 'react-router';
-import { useRights } from '../accounts/account';
-import { DroppedContext } from './dropped';
-import { spanOnly } from './TopBar';
+import { useRights } from '../api/account';
+import { DroppedContext } from '../ui/dropped';
+import { spanOnly } from '../address/useView';
 
 /** Takes a file dropped on any desk to Intake. */
 export function DropZone({ children }: { children: ReactNode }) {

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import type { Company, MemberFound } from '../api/types';
 import { useMembers } from '../api/useMembers';
-import { spanOnly } from './TopBar';
+import { spanOnly } from '../address/useView';
 
 export const FIND_BOX = 'find-box';
 

@@ -1,13 +1,14 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useEffect, useMemo, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import { useRights } from '../accounts/account';
+import { useRights } from '../api/account';
 import type { Company } from '../api/types';
 import { isTyping } from '../ui/isTyping';
 import { FIND_BOX } from './FindBox';
-import { plusMonths, spanOf, type SpanKind } from './span';
-import { desksOf, spanOnly } from './TopBar';
-import { spanChanges, useView } from './useView';
+import { plusMonths, spanOf, type SpanKind } from '../address/span';
+import { spanOnly } from '../address/useView';
+import { desksOf } from './TopBar';
+import { spanChanges, useView } from '../address/useView';
 
 const LIST: [string, string][] = [
   ['/', 'Find a rep, region or product'],

@@ -4,8 +4,8 @@ import { ask, query } from '../api/client';
 import type { Company, MonthReading, Path } from '../api/types';
 import { amount, shortMonth } from '../format/figures';
 import { MiniBar } from '../marks/MiniBar';
-import { fiscalYear, plusMonths, rangeOf, spanOf, type SpanKind } from './span';
-import { spanChanges, useView, wholeQuery } from './useView';
+import { fiscalYear, plusMonths, rangeOf, spanOf, type SpanKind } from '../address/span';
+import { spanChanges, useView, wholeQuery } from '../address/useView';
 
 const KINDS: { kind: SpanKind; word: string; title: string }[] = [
   { kind: 'm', word: 'M', title: 'M: the month' },

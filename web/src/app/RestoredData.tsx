@@ -1,5 +1,5 @@
 import { ask } from '../api/client';
-import { useAccount } from '../accounts/account';
+import { useAccount } from '../api/account';
 import { useChange } from '../api/useChange';
 import { mainButton } from '../ui/Notice';
 

@@ -1,8 +1,9 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { Link, NavLink, useSearchParams } from 'react-router';
-import { useAccount, useRights, type Rights } from '../accounts/account';
+import { useAccount, useRights, type Rights } from '../api/account';
 import { useSignOut } from '../accounts/useAccounts';
 import type { Company } from '../api/types';
+import { spanOnly } from '../address/useView';
 import { FindBox } from './FindBox';
 
 const OFFICE_DESKS = [
@@ -17,17 +18,6 @@ export function desksOf(rights: Rights) {
   if (rights.isOffice) return OFFICE_DESKS;
   const own = OFFICE_DESKS.filter(({ path }) => path === '/standing' || path === '/earnings');
   return rights.isRep ? [{ path: '/mine', name: 'My month' }, ...own] : own;
-}
-
-/** What stays in the address from desk to desk: the span. */
-export function spanOnly(search: URLSearchParams): string {
-  const kept = new URLSearchParams();
-  for (const name of ['span', 'from', 'to']) {
-    const value = search.get(name);
-    if (value) kept.set(name, value);
-  }
-  const text = kept.toString();
-  return text ? `?${text}` : '';
 }
 
 export function TopBar({ company }: { company: Company }) {

@@ -1,7 +1,7 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Account, Session } from '../accounts/account';
+import type { Account, Session } from '../api/account';
 import type { Company, MonthReading } from '../api/types';
 import { ANSWERS, COMPANY, reading } from '../test/samples';
 import { ANALYST, clean, layOut, Refused, serve, showAt } from '../test/desk';

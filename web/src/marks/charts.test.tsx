@@ -6,7 +6,7 @@ import { reading, ROWS } from '../test/samples';
 import { ChartFrame, FigureTable } from './ChartFrame';
 import { framed } from './framed';
 import { lanesLegend, lanesSvg } from './lanesSvg';
-import styles from '../app/styles.css?raw';
+import styles from '../styles.css?raw';
 import { LIGHT } from './palette';
 import { svgText } from './saveChart';
 import { MiniBar } from './MiniBar';

@@ -1,6 +1,6 @@
 /**
  * The colours of the light page: what is saved is read on white ground, whatever the screen shows.
- * A test holds them against app/styles.css.
+ * A test holds them against styles.css.
  */
 export const LIGHT: Record<string, string> = {
   '--ink': '#1d2433',

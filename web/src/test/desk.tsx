@@ -3,7 +3,7 @@ import { render } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { MemoryRouter, useLocation } from 'react-router';
 import { vi } from 'vitest';
-import { AccountContext, type Account } from '../accounts/account';
+import { AccountContext, type Account } from '../api/account';
 
 /** An analyst who also looks after accounts. */
 export const ANALYST: Account = {

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import { useRights } from '../accounts/account';
+import { useRights } from '../api/account';
 
 /** Leads to a line of a loaded file; plain words for those who may not open files. */
 export function SourceLink(props: { load: number; line: number; children: ReactNode }) {

@@ -1,8 +1,8 @@
 import { useEffect, useMemo } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { useRights } from '../../accounts/account';
+import { useRights } from '../../api/account';
 import type { Company, PayDesk, PayRow } from '../../api/types';
-import { useView, type Changes } from '../../app/useView';
+import { useView, type Changes } from '../../address/useView';
 import { amount, count, shortMonth, signed } from '../../format/figures';
 import { Choice } from '../../ui/Choice';
 import { Drop, field } from '../../ui/Drop';

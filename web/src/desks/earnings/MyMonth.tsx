@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
-import { useAccount } from '../../accounts/account';
+import { useAccount } from '../../api/account';
 import { ask, query } from '../../api/client';
 import type { CloseUp, Company, MonthReading, Path, PayRow, Reading } from '../../api/types';
-import { useView } from '../../app/useView';
+import { useView } from '../../address/useView';
 import { amount, count, monthName, NONE, signed } from '../../format/figures';
 import { ChartFrame, FigureTable } from '../../marks/ChartFrame';
 import { PathChart } from '../../marks/PathChart';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { useRights } from '../../accounts/account';
+import { useRights } from '../../api/account';
 import type { SealCheck, SealState } from '../../api/types';
 import { amount, monthName, NONE, signed } from '../../format/figures';
 import { field } from '../../ui/Drop';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { useRights } from '../../accounts/account';
+import { useRights } from '../../api/account';
 import { query } from '../../api/client';
 import type { PayLine, PaySource, PayStatement } from '../../api/types';
 import { amount, count, monthName, shortMonth, signed } from '../../format/figures';

@@ -1,7 +1,7 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import type { Account } from '../../accounts/account';
+import type { Account } from '../../api/account';
 import type { Job, PayDesk, PayRow, PayStatement, SealState } from '../../api/types';
 import { ANALYST, as, clean, layOut, Refused, serve, showAt } from '../../test/desk';
 import { COMPANY } from '../../test/samples';

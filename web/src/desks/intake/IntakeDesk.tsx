@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
 import type { Company } from '../../api/types';
-import { useDropped } from '../../app/dropped';
-import { useView } from '../../app/useView';
+import { useDropped } from '../../ui/dropped';
+import { useView } from '../../address/useView';
 import { Empty, Failed, Loading } from '../../ui/Notice';
 import { isTable, pastedFile } from './intake';
 import { LoadView } from './LoadView';

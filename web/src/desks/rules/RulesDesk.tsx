@@ -1,6 +1,6 @@
 import { useSearchParams } from 'react-router';
 import type { Company, PlanPart, Rules } from '../../api/types';
-import { useView, type Changes } from '../../app/useView';
+import { useView, type Changes } from '../../address/useView';
 import { count, monthName } from '../../format/figures';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
 import { CompanyPart } from './CompanyPart';

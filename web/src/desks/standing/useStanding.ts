@@ -17,7 +17,7 @@ import type {
   StandingComparison,
   Trial,
 } from '../../api/types';
-import { viewQuery, wholeQuery, type Query, type View } from '../../app/useView';
+import { viewQuery, wholeQuery, type Query, type View } from '../../address/useView';
 
 /** What is explained: a member of an axis, within a group where it stands in one. */
 export interface Target {

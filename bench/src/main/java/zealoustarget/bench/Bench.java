@@ -12,13 +12,13 @@ import org.springframework.boot.WebApplicationType;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
 import zealoustarget.core.intake.LoadKind;
-import zealoustarget.core.ledger.PostMode;
+import zealoustarget.core.ledger.columns.PostMode;
 import zealoustarget.core.member.Axis;
 import zealoustarget.server.Application;
 import zealoustarget.server.files.Upload;
-import zealoustarget.server.intake.LoadRequest;
-import zealoustarget.server.intake.LoadService;
-import zealoustarget.server.intake.StagingService;
+import zealoustarget.server.intake.load.LoadRequest;
+import zealoustarget.server.intake.posting.LoadService;
+import zealoustarget.server.intake.upload.StagingService;
 
 /** Loading against plain JDBC, side by side; see bench/README.md. */
 public final class Bench {

@@ -10,14 +10,14 @@ import java.util.concurrent.Callable;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
 import zealoustarget.core.intake.LoadKind;
-import zealoustarget.core.ledger.PostMode;
+import zealoustarget.core.ledger.columns.PostMode;
 import zealoustarget.core.member.Axis;
 import zealoustarget.server.Application;
-import zealoustarget.server.accounts.CurrentAccount;
+import zealoustarget.server.access.accounts.CurrentAccount;
 import zealoustarget.server.files.Upload;
-import zealoustarget.server.intake.LoadRequest;
-import zealoustarget.server.intake.LoadService;
-import zealoustarget.server.intake.StagingService;
+import zealoustarget.server.intake.load.LoadRequest;
+import zealoustarget.server.intake.posting.LoadService;
+import zealoustarget.server.intake.upload.StagingService;
 
 /** The application over a throwaway folder, and a company in it. */
 final class BenchServer implements AutoCloseable {

@@ -21,11 +21,11 @@ import zealoustarget.core.commission.Earnings;
 import zealoustarget.core.commission.LedgerSales;
 import zealoustarget.core.commission.PlanBook;
 import zealoustarget.core.commission.Statement;
-import zealoustarget.core.ledger.GoalBook;
 import zealoustarget.core.ledger.Ledger;
+import zealoustarget.core.ledger.columns.GoalBook;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
-import zealoustarget.server.ledger.LedgerService;
+import zealoustarget.server.ledger.state.LedgerService;
 import zealoustarget.server.rules.Rules;
 import zealoustarget.server.rules.RulesService;
 

@@ -9,11 +9,11 @@ import zealoustarget.core.amount.Measure;
 import zealoustarget.core.calendar.Months;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.ladder.Ladder;
-import zealoustarget.core.ledger.Basis;
-import zealoustarget.core.ledger.Filters;
-import zealoustarget.core.ledger.GoalBook;
 import zealoustarget.core.ledger.Ledger;
-import zealoustarget.core.ledger.StandingQuery;
+import zealoustarget.core.ledger.columns.GoalBook;
+import zealoustarget.core.ledger.query.Basis;
+import zealoustarget.core.ledger.query.Filters;
+import zealoustarget.core.ledger.query.StandingQuery;
 import zealoustarget.core.member.Axis;
 
 /**

@@ -27,14 +27,14 @@ import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.ladder.Ladder;
-import zealoustarget.core.ledger.Basis;
-import zealoustarget.core.ledger.Filters;
 import zealoustarget.core.ledger.Ledger;
-import zealoustarget.core.ledger.StandingQuery;
+import zealoustarget.core.ledger.query.Basis;
+import zealoustarget.core.ledger.query.Filters;
+import zealoustarget.core.ledger.query.StandingQuery;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.reading.Standing;
-import zealoustarget.server.ledger.LedgerService;
-import zealoustarget.server.platform.DataState;
+import zealoustarget.server.ledger.state.LedgerService;
+import zealoustarget.server.platform.state.DataState;
 import zealoustarget.server.rules.RulesService;
 
 /** The standing beside SQL, a plain loop and the whole HTTP answer; see bench/README.md. */

@@ -1,6 +1,7 @@
 package zealoustarget.core;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noFields;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noMethods;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
@@ -51,5 +52,40 @@ class ArchitectureTest {
   @Test
   void packages_haveNoCycles() {
     slices().matching("zealoustarget.core.(*)..").should().beFreeOfCycles().check(CORE);
+  }
+
+  @Test
+  void intake_reachesNoLedger() {
+    nothingIn("zealoustarget.core.intake..").reaches("zealoustarget.core.ledger..");
+  }
+
+  @Test
+  void ledger_isLaidInLayers() {
+    nothingIn("zealoustarget.core.ledger.columns").reaches(LEDGER, QUERY, SUMS, OVERLAY, VISIBLE);
+    nothingIn(QUERY).reaches(LEDGER, SUMS, OVERLAY, VISIBLE);
+    nothingIn(SUMS).reaches(LEDGER, OVERLAY, VISIBLE);
+    nothingIn(LEDGER).reaches(OVERLAY, VISIBLE);
+  }
+
+  private static final String LEDGER = "zealoustarget.core.ledger";
+  private static final String QUERY = LEDGER + ".query";
+  private static final String SUMS = LEDGER + ".sums";
+  private static final String OVERLAY = LEDGER + ".overlay";
+  private static final String VISIBLE = LEDGER + ".visibility";
+
+  private record Room(String name) {
+    void reaches(String... others) {
+      noClasses()
+          .that()
+          .resideInAPackage(name)
+          .should()
+          .dependOnClassesThat()
+          .resideInAnyPackage(others)
+          .check(CORE);
+    }
+  }
+
+  private static Room nothingIn(String room) {
+    return new Room(room);
   }
 }

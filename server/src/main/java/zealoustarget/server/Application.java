@@ -4,7 +4,7 @@ import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
 import org.springframework.boot.security.autoconfigure.UserDetailsServiceAutoConfiguration;
-import zealoustarget.server.platform.Reopening;
+import zealoustarget.server.platform.storage.Reopening;
 
 /** Starts the server; {@code zealous.*} in application.yaml are its settings. */
 @SpringBootApplication(exclude = UserDetailsServiceAutoConfiguration.class)

@@ -20,7 +20,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
-import zealoustarget.server.platform.DataState;
+import zealoustarget.server.platform.state.DataState;
 import zealoustarget.server.rules.RulesService;
 import zealoustarget.server.testing.Api;
 import zealoustarget.server.testing.RunningServer;

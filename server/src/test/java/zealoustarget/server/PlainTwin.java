@@ -12,7 +12,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import zealoustarget.core.intake.LoadRow;
-import zealoustarget.server.ledger.PackedRows;
+import zealoustarget.server.ledger.storage.PackedRows;
 
 /**
  * What the stored rows add up to, reckoned from the definitions as plainly as can be: one measure,

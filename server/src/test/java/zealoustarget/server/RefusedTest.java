@@ -23,10 +23,10 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.http.HttpMethod;
-import zealoustarget.server.accounts.RouteRules;
-import zealoustarget.server.backup.TableSums;
+import zealoustarget.server.access.authorization.RouteRules;
 import zealoustarget.server.testing.Api;
 import zealoustarget.server.testing.RunningServer;
+import zealoustarget.server.transfer.backup.TableSums;
 
 /** Refused means that nothing changed: every changing route, asked in many wrong ways. */
 class RefusedTest {

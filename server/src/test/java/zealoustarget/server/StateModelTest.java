@@ -18,7 +18,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 import zealoustarget.core.calendar.Months;
-import zealoustarget.server.intake.LoadService;
+import zealoustarget.server.intake.posting.LoadService;
 import zealoustarget.server.testing.Api;
 import zealoustarget.server.testing.RunningServer;
 

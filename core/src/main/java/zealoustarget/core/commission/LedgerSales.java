@@ -5,8 +5,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
-import zealoustarget.core.ledger.GoalBook;
 import zealoustarget.core.ledger.Ledger;
+import zealoustarget.core.ledger.columns.GoalBook;
 import zealoustarget.core.member.Axis;
 
 /** Sales and quotas as they are posted, shared where credit is shared. */

@@ -61,7 +61,7 @@ public record ColumnRule(
   }
 
   /** The same column with other marks. */
-  ColumnRule written(Decimals otherDecimals, Dates otherDates) {
+  public ColumnRule written(Decimals otherDecimals, Dates otherDates) {
     return new ColumnRule(target, otherDecimals, otherDates, powerOfTen, isFlipped, isGuessed);
   }
 }

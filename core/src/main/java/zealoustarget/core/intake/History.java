@@ -1,7 +1,6 @@
 package zealoustarget.core.intake;
 
 import org.jspecify.annotations.Nullable;
-import zealoustarget.core.ledger.TypicalAmounts;
 
 /** What is posted already, asked while lines are read. */
 public interface History {
@@ -9,7 +8,7 @@ public interface History {
   History NONE =
       new History() {
         @Override
-        public boolean hasOrder(long orderKey) {
+        public boolean hasOrder(String order, int product) {
           return false;
         }
 
@@ -19,8 +18,8 @@ public interface History {
         }
       };
 
-  /** Whether a posted row has that {@link zealoustarget.core.ledger.OrderKey}. */
-  boolean hasOrder(long orderKey);
+  /** Whether a posted row has an order's key and a product's id (−1 without one). */
+  boolean hasOrder(String order, int product);
 
   /** Whether a month lies too far from every posted one and from today to be meant. */
   default boolean isFar(int month) {

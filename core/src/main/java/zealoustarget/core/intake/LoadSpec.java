@@ -37,7 +37,7 @@ public record LoadSpec(
    * The measures that a file of this kind can have columns of: no rates among actuals, as they are
    * computed; for goals also both ends of ranges.
    */
-  List<Measure> readable() {
+  public List<Measure> readable() {
     return switch (kind) {
       case GOALS -> measures.stream().flatMap(m -> Stream.of(m, m.lowEnd(), m.highEnd())).toList();
       case ACTUALS -> measures.stream().filter(measure -> !measure.isRate()).toList();
@@ -51,12 +51,12 @@ public record LoadSpec(
   }
 
   /** Whether the kind has columns of amounts. */
-  boolean hasAmounts() {
+  public boolean hasAmounts() {
     return kind == LoadKind.ACTUALS || kind == LoadKind.GOALS;
   }
 
   /** Whether goals may stand beside the actuals. */
-  boolean hasGoalsBeside() {
+  public boolean hasGoalsBeside() {
     return kind == LoadKind.ACTUALS && axis != null;
   }
 

@@ -1,6 +1,7 @@
 /**
- * From the text cells of a file's lines to typed rows and findings. Nothing here may be null unless
- * it says so.
+ * The words of reading a file: what is loaded, what its columns mean, what is found in it and what
+ * must add up. It reaches no ledger; what is posted is asked through {@link
+ * zealoustarget.core.intake.History} and {@link zealoustarget.core.intake.PostedCompany}.
  */
 @NullMarked
 package zealoustarget.core.intake;

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import zealoustarget.core.ledger.columns.GoalBook;
 import zealoustarget.core.member.Axis;
 
 /**

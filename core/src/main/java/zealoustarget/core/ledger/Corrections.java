@@ -8,8 +8,13 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
+import zealoustarget.core.amount.Amounts;
 import zealoustarget.core.calendar.Months;
 import zealoustarget.core.calendar.Span;
+import zealoustarget.core.ledger.columns.ActualBlock;
+import zealoustarget.core.ledger.columns.Members;
+import zealoustarget.core.ledger.query.RowFilter;
+import zealoustarget.core.ledger.query.StandingQuery;
 import zealoustarget.core.member.Axis;
 
 /**
@@ -136,7 +141,7 @@ public final class Corrections {
         }
         int end = block.firstRowFrom(month + 1);
         for (int row = block.firstRowFrom(month); row < end; row++) {
-          if (amounts[row] != ActualBlock.NO_AMOUNT && filter.keeps(block, row)) {
+          if (amounts[row] != Amounts.NONE && filter.keeps(block, row)) {
             RowKey key = key(block, row, amounts[row], 0);
             while (rows.putIfAbsent(key, place(block, row)) != null) {
               key = key(block, row, amounts[row], key.number + 1);

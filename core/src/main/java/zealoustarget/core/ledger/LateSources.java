@@ -9,7 +9,10 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import zealoustarget.core.amount.Amounts;
 import zealoustarget.core.amount.Measure;
+import zealoustarget.core.ledger.columns.ActualBlock;
+import zealoustarget.core.ledger.query.RowFilter;
 import zealoustarget.core.member.Axis;
 
 /**
@@ -96,7 +99,7 @@ public record LateSources(Map<String, Set<Integer>> loads) {
         int end = block.firstRowFrom(month);
         for (int row = block.firstRowFrom(month - MONTHS_BEFORE); row < end; row++) {
           int member = RowFilter.place(block, row, axis, ledger.members());
-          if (amounts[row] == ActualBlock.NO_AMOUNT || member < 0) {
+          if (amounts[row] == Amounts.NONE || member < 0) {
             continue;
           }
           if (source == null) {

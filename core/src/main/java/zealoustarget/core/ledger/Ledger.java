@@ -19,12 +19,29 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.Refusal;
+import zealoustarget.core.amount.Amounts;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Months;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.ladder.Ladder;
+import zealoustarget.core.ledger.columns.ActualBlock;
+import zealoustarget.core.ledger.columns.GoalBook;
+import zealoustarget.core.ledger.columns.Members;
+import zealoustarget.core.ledger.columns.OrderBook;
+import zealoustarget.core.ledger.query.Basis;
+import zealoustarget.core.ledger.query.Filters;
+import zealoustarget.core.ledger.query.Grouped;
+import zealoustarget.core.ledger.query.Narrowing;
+import zealoustarget.core.ledger.query.RowFilter;
+import zealoustarget.core.ledger.query.SpanSheet;
+import zealoustarget.core.ledger.query.StandingQuery;
+import zealoustarget.core.ledger.sums.MonthSums;
+import zealoustarget.core.ledger.sums.Places;
+import zealoustarget.core.ledger.sums.SpanSums;
+import zealoustarget.core.ledger.sums.Tally;
 import zealoustarget.core.member.Axis;
+import zealoustarget.core.member.Member;
 import zealoustarget.core.reading.Goal;
 import zealoustarget.core.reading.Standing;
 
@@ -44,7 +61,7 @@ public final class Ledger {
   public record MemberMonth(int member, int month) {}
 
   /** Receives a rep and an amount in smallest units. */
-  interface RepAmount {
+  public interface RepAmount {
     void see(int rep, long amount);
   }
 
@@ -76,7 +93,7 @@ public final class Ledger {
    * @param whole what it is a part of: which months are empty is common knowledge and told by it;
    *     null where this is all
    */
-  Ledger(
+  public Ledger(
       Members members, List<ActualBlock> blocks, List<GoalBook> goalBooks, @Nullable Ledger whole) {
     this.whole = whole;
     this.log = ReadLog.NONE;
@@ -160,7 +177,7 @@ public final class Ledger {
   }
 
   /** The same rows and goals, read by other places of members. */
-  Ledger withMembers(Members others) {
+  public Ledger withMembers(Members others) {
     return new Ledger(others, blocks, List.copyOf(goalBooks.values()));
   }
 
@@ -339,7 +356,7 @@ public final class Ledger {
   }
 
   /** Visits the rows of a measure that name a rep, of the latest months that have rows. */
-  void eachLateRow(int mostMonths, String measure, RepAmount visitor) {
+  public void eachLateRow(int mostMonths, String measure, RepAmount visitor) {
     log.everything();
     int first = months.length == 0 ? 0 : months[Math.max(0, months.length - mostMonths)];
     int reps = members.size(Axis.REP);
@@ -348,7 +365,7 @@ public final class Ledger {
       int from = block.firstRowFrom(first);
       for (int row = from; amounts != null && row < block.size(); row++) {
         int rep = block.rep(row);
-        if (rep >= 0 && rep < reps && amounts[row] != ActualBlock.NO_AMOUNT) {
+        if (rep >= 0 && rep < reps && amounts[row] != Amounts.NONE) {
           visitor.see(rep, amounts[row]);
         }
       }
@@ -450,7 +467,7 @@ public final class Ledger {
 
   private boolean isPosted(String measure, int month) {
     return whole == null
-        ? month(measure, Axis.COMPANY, month).lines(Members.COMPANY.id()) > 0
+        ? month(measure, Axis.COMPANY, month).lines(Member.COMPANY.id()) > 0
         : whole.isPosted(measure, month);
   }
 
@@ -643,7 +660,7 @@ public final class Ledger {
       }
       int end = block.firstRowFrom(last + 1);
       for (int row = block.firstRowFrom(first); row < end; row++) {
-        if (amounts[row] != ActualBlock.NO_AMOUNT && filter.keeps(block, row)) {
+        if (amounts[row] != Amounts.NONE && filter.keeps(block, row)) {
           visitor.visit(block, row, places.of(block, row), amounts[row]);
         }
       }

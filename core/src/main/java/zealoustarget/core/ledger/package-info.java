@@ -1,6 +1,7 @@
 /**
- * The posted rows in memory, immutable per state of the data, and the sums over them. Nothing here
- * may be null unless it says so.
+ * Reading what is posted: a ledger is immutable and answers queries with standings, sums and
+ * corrections. What lies under it (columns, sums) and over it (overlay, visibility) has rooms of
+ * its own; nothing here knows files or storage.
  */
 @NullMarked
 package zealoustarget.core.ledger;

@@ -7,4 +7,6 @@ package zealoustarget.core.member;
  * @param key what files call it
  * @param name what people call it; the key where no name was loaded
  */
-public record Member(int id, String key, String name) {}
+public record Member(int id, String key, String name) {
+  public static final Member COMPANY = new Member(0, "company", "Company");
+}

@@ -9,7 +9,7 @@ import zealoustarget.core.amount.Writing;
 import zealoustarget.core.insight.Insight.Kind;
 import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.ledger.Ledger;
-import zealoustarget.core.ledger.StandingQuery;
+import zealoustarget.core.ledger.query.StandingQuery;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.reading.Figures;
 import zealoustarget.core.reading.Pace;

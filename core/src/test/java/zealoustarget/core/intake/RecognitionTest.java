@@ -15,6 +15,10 @@ import zealoustarget.core.amount.Direction;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Writing;
 import zealoustarget.core.calendar.FiscalCalendar;
+import zealoustarget.core.intake.header.ColumnGuess;
+import zealoustarget.core.intake.header.HeaderFinder;
+import zealoustarget.core.intake.header.KindGuess;
+import zealoustarget.core.intake.lines.ColumnWatch;
 import zealoustarget.core.member.Axis;
 
 /** What a file says of itself: where its header is, what it brings, what its columns are. */

@@ -19,7 +19,7 @@ import zealoustarget.core.ladder.Rung;
 import zealoustarget.core.ladder.Scale;
 import zealoustarget.core.ladder.Shading;
 import zealoustarget.core.ladder.Tone;
-import zealoustarget.core.ledger.StandingQuery;
+import zealoustarget.core.ledger.query.StandingQuery;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.testing.Company;
 

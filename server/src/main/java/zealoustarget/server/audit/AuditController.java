@@ -12,9 +12,9 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 import zealoustarget.core.Refusal;
-import zealoustarget.server.platform.CsvCells;
-import zealoustarget.server.platform.Downloads;
-import zealoustarget.server.platform.Pages;
+import zealoustarget.server.platform.http.CsvCells;
+import zealoustarget.server.platform.http.Downloads;
+import zealoustarget.server.platform.http.Pages;
 
 /** The audit trail, to be searched and taken along. */
 @RestController

@@ -10,7 +10,7 @@ import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import org.flywaydb.core.api.migration.JavaMigration;
-import zealoustarget.server.platform.Link;
+import zealoustarget.server.platform.http.Link;
 
 /**
  * The trail as a chain: what each entry's hash is made of, and whether it still is. Read by plain

@@ -12,11 +12,12 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.JsonNode;
 import zealoustarget.core.Refusal;
+import zealoustarget.server.earnings.trial.PlanTrial;
 
 /** Commission of a month. */
 @RestController
 @RequestMapping("/api/v1/earnings")
-class EarningsController {
+public class EarningsController {
   private final EarningsService earnings;
   private final EarningsDesk desk;
   private final PlanTrial trial;
@@ -81,7 +82,8 @@ class EarningsController {
     return desk.oneMore(month(month));
   }
 
-  static YearMonth month(String text) {
+  /** Reads a month such as 2026-10; month-unreadable where it is none. */
+  public static YearMonth month(String text) {
     try {
       return YearMonth.parse(text.strip());
     } catch (DateTimeException noMonth) {

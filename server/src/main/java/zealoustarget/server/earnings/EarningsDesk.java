@@ -23,24 +23,25 @@ import zealoustarget.core.commission.Pay;
 import zealoustarget.core.commission.Plan;
 import zealoustarget.core.commission.Statement;
 import zealoustarget.core.ladder.Ladder;
-import zealoustarget.core.ledger.Basis;
-import zealoustarget.core.ledger.Filters;
-import zealoustarget.core.ledger.GoalBook;
 import zealoustarget.core.ledger.Ledger;
-import zealoustarget.core.ledger.StandingQuery;
+import zealoustarget.core.ledger.columns.GoalBook;
+import zealoustarget.core.ledger.query.Basis;
+import zealoustarget.core.ledger.query.Filters;
+import zealoustarget.core.ledger.query.StandingQuery;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
 import zealoustarget.core.reading.Goal;
 import zealoustarget.core.reading.Reading;
 import zealoustarget.server.earnings.EarningsRow.ComponentPart;
 import zealoustarget.server.earnings.EarningsRow.NextPart;
-import zealoustarget.server.intake.LoadService;
-import zealoustarget.server.ledger.LedgerService;
-import zealoustarget.server.platform.Pages;
+import zealoustarget.server.earnings.statements.StatementLines;
+import zealoustarget.server.intake.posting.LoadService;
+import zealoustarget.server.ledger.sealing.Seals;
+import zealoustarget.server.ledger.state.LedgerService;
+import zealoustarget.server.platform.http.Pages;
 import zealoustarget.server.rules.PlanPart;
 import zealoustarget.server.rules.Rules;
 import zealoustarget.server.rules.RulesService;
-import zealoustarget.server.seals.Seals;
 
 /** What the earnings desk shows beyond the rows. */
 @Service

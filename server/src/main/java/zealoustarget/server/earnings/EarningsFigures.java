@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.function.Consumer;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.calendar.Span;
-import zealoustarget.server.ledger.LedgerService;
+import zealoustarget.server.ledger.state.LedgerService;
 
 /** The commission of all months as plain rows, so that two instances can be told to be the same. */
 @Component

@@ -5,8 +5,8 @@ import java.util.HashMap;
 import java.util.Map;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.commission.Plan;
-import zealoustarget.server.standing.PayMarker;
-import zealoustarget.server.standing.PayMarks;
+import zealoustarget.server.standing.view.PayMarker;
+import zealoustarget.server.standing.view.PayMarks;
 
 /** Floors and ceilings as the statements have them. */
 @Component

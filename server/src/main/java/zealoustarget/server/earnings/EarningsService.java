@@ -25,19 +25,19 @@ import zealoustarget.core.commission.PlanBook;
 import zealoustarget.core.commission.Statement;
 import zealoustarget.core.commission.Terms;
 import zealoustarget.core.ledger.Ledger;
-import zealoustarget.core.ledger.Members;
+import zealoustarget.core.ledger.columns.Members;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.KeyText;
 import zealoustarget.core.member.Member;
 import zealoustarget.core.reading.Figures;
 import zealoustarget.core.reading.Pace;
-import zealoustarget.server.ledger.LedgerService;
-import zealoustarget.server.platform.Packed;
+import zealoustarget.server.ledger.sealing.Seal;
+import zealoustarget.server.ledger.sealing.Seals;
+import zealoustarget.server.ledger.state.LedgerService;
+import zealoustarget.server.platform.storage.Packed;
 import zealoustarget.server.rules.Commission;
 import zealoustarget.server.rules.Rules;
 import zealoustarget.server.rules.RulesService;
-import zealoustarget.server.seals.Seal;
-import zealoustarget.server.seals.Seals;
 
 /** Statements of a month: frozen ones of a sealed month, reckoned ones of any other. */
 @Service
@@ -73,7 +73,7 @@ public class EarningsService {
   }
 
   /** The statements of a month that is not sealed, by the reps' keys; those that may be seen. */
-  List<Statement> reckon(YearMonth month) {
+  public List<Statement> reckon(YearMonth month) {
     return reckonAll(month).stream().filter(one -> ledgers.seesRep(one.rep(), month)).toList();
   }
 
@@ -94,7 +94,7 @@ public class EarningsService {
   }
 
   /** A month as rules would have it, as if no month were sealed. */
-  List<Statement> unsealed(YearMonth month, Rules rules) {
+  public List<Statement> unsealed(YearMonth month, Rules rules) {
     Ledger ledger = ledgers.posted();
     Earnings earnings = earnings(rules, ledger);
     return ledger.members().all(Axis.REP).stream()
@@ -193,19 +193,19 @@ public class EarningsService {
    *
    * @param rows by the reps' keys
    */
-  record Month(List<EarningsRow> rows, String headline, boolean isSealed) {}
+  public record Month(List<EarningsRow> rows, String headline, boolean isSealed) {}
 
   /** The hash of a month's seal; null while it is open. */
-  String sealOf(YearMonth month) {
+  public String sealOf(YearMonth month) {
     return seals.find(month).map(Seal::hash).orElse(null);
   }
 
-  boolean isSealed(YearMonth month) {
+  public boolean isSealed(YearMonth month) {
     return seals.find(month).isPresent();
   }
 
   /** The rows that may be seen. */
-  Month month(YearMonth month) {
+  public Month month(YearMonth month) {
     return seals.find(month).map(this::sealed).orElseGet(() -> open(month, rows(reckon(month))));
   }
 
@@ -269,7 +269,7 @@ public class EarningsService {
    *
    * @throws Refusal member-unknown, also where the rep may not be seen
    */
-  EarningsRow row(String rep, YearMonth month) {
+  public EarningsRow row(String rep, YearMonth month) {
     return seals
         .find(month)
         .map(
@@ -359,10 +359,10 @@ public class EarningsService {
   }
 
   /** Cents earned in a window to date when its month was sealed, and on what is posted now. */
-  record Twice(long then, long now) {}
+  public record Twice(long then, long now) {}
 
   /** What every rep of a sealed month had earned then and would have now. */
-  Map<Integer, Twice> thenAndNow(Seal seal) {
+  public Map<Integer, Twice> thenAndNow(Seal seal) {
     Earnings now = earnings(companyRules.current(), ledgers.posted());
     Map<Integer, Twice> byRep = new HashMap<>();
     for (FrozenMonth.Settled one : settled(seal)) {
@@ -373,14 +373,14 @@ public class EarningsService {
   }
 
   /** What is frozen with a month as it stands. */
-  byte[] toFreeze(YearMonth month) {
+  public byte[] toFreeze(YearMonth month) {
     List<Statement> statements = reckonAll(month);
     List<EarningsRow> rows = rows(statements);
     return Packed.deflated(FrozenMonth.of(statements, rows, headline(month, rows, true)));
   }
 
   /** The measure whose sales are shown where no plan names one. */
-  static Measure usual(Rules rules) {
+  public static Measure usual(Rules rules) {
     return rules
         .findMeasure("revenue")
         .or(() -> rules.measures().stream().filter(m -> !m.isRate()).findFirst())
@@ -388,7 +388,7 @@ public class EarningsService {
   }
 
   /** The currency in which is paid: that of the first measure that has one. */
-  static String currency(Rules rules) {
+  public static String currency(Rules rules) {
     Measure usual = usual(rules);
     return usual.isCurrency()
         ? usual.unit()

@@ -22,7 +22,7 @@ import zealoustarget.server.rules.PlanPart;
 import zealoustarget.server.rules.Rules;
 
 /** Puts statements into the form in which they travel. */
-final class EarningsWords {
+public final class EarningsWords {
   private static final Ratio BEYOND = Ratio.of(17, 10);
 
   private EarningsWords() {}
@@ -147,7 +147,7 @@ final class EarningsWords {
   }
 
   /** As far as is drawn: past quota and ceiling, and past what was sold. */
-  static List<PointPart> points(PayCurve curve, long sales, Measure measure) {
+  public static List<PointPart> points(PayCurve curve, long sales, Measure measure) {
     Ratio end = curve.quota().times(BEYOND).max(Ratio.of(sales));
     long until = end.rounded(0, RoundingMode.CEILING).longValueExact();
     return curve.corners(until).stream()

@@ -1,5 +1,5 @@
 /**
- * The Earnings desk: statements of a month, their delivery, and the sealing of months. Pay is
- * reckoned in core ({@code commission}); here it is fetched, said and frozen.
+ * The Earnings desk: pay of a month or quarter as rows, headline and marks. Pay is reckoned in core
+ * ({@code commission}); statements, delivery, trials and sealing have rooms of their own.
  */
 package zealoustarget.server.earnings;

@@ -18,7 +18,7 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.Refusal;
-import zealoustarget.server.platform.TemporaryFiles;
+import zealoustarget.server.platform.storage.TemporaryFiles;
 
 /** Looks what a file is, by its bytes and never by its name. */
 @Component

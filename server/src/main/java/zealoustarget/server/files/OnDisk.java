@@ -5,7 +5,7 @@ import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
-import zealoustarget.server.platform.TemporaryFiles;
+import zealoustarget.server.platform.storage.TemporaryFiles;
 
 /** An upload's bytes on the disk, so that an archive's parts are read one by one from there. */
 record OnDisk(Path path, boolean isOwn) implements AutoCloseable {

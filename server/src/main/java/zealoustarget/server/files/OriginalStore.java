@@ -19,7 +19,7 @@ import java.util.zip.GZIPOutputStream;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Component;
-import zealoustarget.server.platform.Turns;
+import zealoustarget.server.platform.state.Turns;
 
 /** Keeps every file as it came, packed, once per content. */
 @Component

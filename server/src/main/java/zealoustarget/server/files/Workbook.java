@@ -22,7 +22,7 @@ import org.dhatim.fastexcel.reader.SheetVisibility;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.intake.Finding;
 import zealoustarget.core.intake.FindingCode;
-import zealoustarget.server.platform.TemporaryFiles;
+import zealoustarget.server.platform.storage.TemporaryFiles;
 
 /**
  * One sheet of an XLSX workbook (ISO/IEC 29500). Formulas count by their stored values, macros are

@@ -18,7 +18,7 @@ import org.springframework.web.bind.annotation.RestController;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
-import zealoustarget.server.ledger.LedgerService;
+import zealoustarget.server.ledger.state.LedgerService;
 
 /** Why a month came out as it did: the list of reasons, and notes on members and months. */
 @RestController

@@ -20,8 +20,8 @@ import zealoustarget.core.calendar.Months;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.server.audit.Audit;
 import zealoustarget.server.audit.AuditKind;
-import zealoustarget.server.ledger.LedgerService;
-import zealoustarget.server.platform.DataState;
+import zealoustarget.server.ledger.state.LedgerService;
+import zealoustarget.server.platform.state.DataState;
 
 /** Keeps the notes and the list of reasons. */
 @Component

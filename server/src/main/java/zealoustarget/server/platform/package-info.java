@@ -1,5 +1,5 @@
 /**
- * What any room may need and none of them is about: problems, the state of the data, jobs'
- * surroundings, the data folder, JSON. It knows no room.
+ * What any room may need and none of them is about; its own rooms are problems, http, storage and
+ * state. It knows no feature.
  */
 package zealoustarget.server.platform;

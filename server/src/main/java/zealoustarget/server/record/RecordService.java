@@ -11,9 +11,9 @@ import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Service;
 import zealoustarget.server.audit.AuditLinks;
 import zealoustarget.server.audit.HeadFile;
-import zealoustarget.server.platform.RecordState;
-import zealoustarget.server.platform.Snapshot;
-import zealoustarget.server.seals.SealLinks;
+import zealoustarget.server.ledger.sealing.SealLinks;
+import zealoustarget.server.platform.state.RecordState;
+import zealoustarget.server.platform.storage.Snapshot;
 
 /**
  * Whether trail and seals read as they were written: looked at when the application starts, and

@@ -21,7 +21,7 @@ public record Attachment(String measure, String goalSet, Axis axis) {
     return (goalSet == null ? 0 : 2) + (axis == null ? 0 : 1);
   }
 
-  boolean isSame(Attachment other) {
+  public boolean isSame(Attachment other) {
     return measure.equals(other.measure)
         && (goalSet == null ? other.goalSet == null : goalSet.equalsIgnoreCase(other.goalSet))
         && axis == other.axis;

@@ -8,6 +8,7 @@ import zealoustarget.core.commission.PlanBook;
 import zealoustarget.core.commission.PlanBook.Assignment;
 import zealoustarget.core.commission.PlanBook.Version;
 import zealoustarget.core.member.KeyText;
+import zealoustarget.server.rules.reading.PlanReader;
 
 /** Plans, who has them, and whose credit is shared. Immutable. */
 public record Commission(PlanBook plans, List<SharedCredit> shared) {
@@ -29,7 +30,7 @@ public record Commission(PlanBook plans, List<SharedCredit> shared) {
    */
   public record SharedCredit(
       String rep, YearMonth from, YearMonth until, CreditShares<String> shares) {
-    boolean meets(SharedCredit other) {
+    public boolean meets(SharedCredit other) {
       return KeyText.isSame(rep, other.rep)
           && (until == null || other.from == null || !other.from.isAfter(until))
           && (other.until == null || from == null || !from.isAfter(other.until));
@@ -37,7 +38,7 @@ public record Commission(PlanBook plans, List<SharedCredit> shared) {
   }
 
   /** With a version of a plan added, or in place of the one with the same name and month. */
-  Commission withVersion(Version version) {
+  public Commission withVersion(Version version) {
     List<Version> versions = versionsWithout(version.plan().name(), version.since());
     versions.add(version);
     return withVersions(versions);
@@ -49,7 +50,7 @@ public record Commission(PlanBook plans, List<SharedCredit> shared) {
    * @throws IllegalArgumentException if it is not there, or reps are assigned to a plan that would
    *     have no version left
    */
-  Commission without(PlanReader.Removed gone) {
+  public Commission without(PlanReader.Removed gone) {
     List<Version> kept = versionsWithout(gone.name(), gone.since());
     if (kept.size() == plans.versions().size()) {
       throw new IllegalArgumentException(
@@ -81,23 +82,23 @@ public record Commission(PlanBook plans, List<SharedCredit> shared) {
     return versions;
   }
 
-  Commission withVersions(List<Version> all) {
+  public Commission withVersions(List<Version> all) {
     return new Commission(new PlanBook(all, plans.assignments()), shared);
   }
 
   /** With a plan's assignments replaced. */
-  Commission withAssignments(String plan, List<Assignment> ofPlan) {
+  public Commission withAssignments(String plan, List<Assignment> ofPlan) {
     List<Assignment> all = new ArrayList<>(plans.assignments());
     all.removeIf(known -> KeyText.isSame(known.plan(), plan));
     all.addAll(ofPlan);
     return withAssignments(all);
   }
 
-  Commission withAssignments(List<Assignment> all) {
+  public Commission withAssignments(List<Assignment> all) {
     return new Commission(new PlanBook(plans.versions(), all), shared);
   }
 
-  Commission withShared(List<SharedCredit> all) {
+  public Commission withShared(List<SharedCredit> all) {
     return new Commission(plans, all);
   }
 }

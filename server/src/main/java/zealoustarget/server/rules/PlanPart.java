@@ -55,7 +55,8 @@ public record PlanPart(
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record AssignmentPart(
       String rep, String plan, String from, String until, List<String> ramp) {
-    static AssignmentPart of(PlanBook.Assignment one) {
+    /** How an assignment is told. */
+    public static AssignmentPart of(PlanBook.Assignment one) {
       return new AssignmentPart(
           one.rep(),
           one.plan(),
@@ -68,7 +69,8 @@ public record PlanPart(
   /** Whose sales and quota are credited to whom. */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record SharedPart(String rep, String from, String until, Map<String, String> shares) {
-    static SharedPart of(Commission.SharedCredit one) {
+    /** How a shared credit is told, shares as decimals. */
+    public static SharedPart of(Commission.SharedCredit one) {
       Map<String, String> shares = new TreeMap<>();
       one.shares().shares().forEach((rep, share) -> shares.put(rep, text(share)));
       return new SharedPart(

@@ -92,16 +92,16 @@ public record Rules(
         .orElse(Shading.AUTOMATIC);
   }
 
-  Rules withCompany(Company other) {
+  public Rules withCompany(Company other) {
     return new Rules(other, calendar, workingDays, measures, ladders, shadings, commission);
   }
 
-  Rules withCalendar(FiscalCalendar other, WorkingDays days) {
+  public Rules withCalendar(FiscalCalendar other, WorkingDays days) {
     return new Rules(company, other, days, measures, ladders, shadings, commission);
   }
 
   /** With a measure added, or replaced where the code is there; rates divide the new one. */
-  Rules withMeasure(Measure measure) {
+  public Rules withMeasure(Measure measure) {
     List<Measure> all =
         with(measures, known -> known.code().equalsIgnoreCase(measure.code()), measure);
     all.replaceAll(known -> known.isRate() ? dividing(known, measure) : known);
@@ -121,7 +121,7 @@ public record Rules(
   }
 
   /** With a ladder added, or in place of the versions that it replaces. */
-  Rules withLadder(AttachedLadder ladder) {
+  public Rules withLadder(AttachedLadder ladder) {
     return new Rules(
         company,
         calendar,
@@ -133,7 +133,7 @@ public record Rules(
   }
 
   /** With limits added, or replaced where some are attached in the same way. */
-  Rules withShading(AttachedShading shading) {
+  public Rules withShading(AttachedShading shading) {
     return new Rules(
         company,
         calendar,
@@ -145,11 +145,11 @@ public record Rules(
   }
 
   /** The same rules with other ladders in place of all. */
-  Rules withLadders(List<AttachedLadder> others) {
+  public Rules withLadders(List<AttachedLadder> others) {
     return new Rules(company, calendar, workingDays, measures, others, shadings, commission);
   }
 
-  Rules withCommission(Commission other) {
+  public Rules withCommission(Commission other) {
     return new Rules(company, calendar, workingDays, measures, ladders, shadings, other);
   }
 

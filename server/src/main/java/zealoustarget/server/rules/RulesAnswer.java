@@ -9,6 +9,7 @@ import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.amount.Writing;
 import zealoustarget.core.ladder.Ladder;
+import zealoustarget.server.rules.reading.CompanyReader;
 
 /** The rules in the form that {@code PUT /api/v1/rules} takes. */
 record RulesAnswer(

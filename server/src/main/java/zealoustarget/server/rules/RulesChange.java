@@ -6,7 +6,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** A part of a rules file that differs: what of it went and what came, as JSON. */
-record RulesChange(String part, String before, String after) {
+public record RulesChange(String part, String before, String after) {
   private static final JsonMapper JSON = new JsonMapper();
 
   /** The parts that differ, lists by their entries. */

@@ -17,7 +17,11 @@ import zealoustarget.server.audit.Audit;
 import zealoustarget.server.audit.AuditKind;
 import zealoustarget.server.platform.CompanyClock;
 import zealoustarget.server.platform.CompanyName;
-import zealoustarget.server.platform.DataState;
+import zealoustarget.server.platform.state.DataState;
+import zealoustarget.server.rules.reading.Place;
+import zealoustarget.server.rules.reading.PlanReader;
+import zealoustarget.server.rules.reading.RulesReader;
+import zealoustarget.server.rules.storage.RulesStore;
 
 /** Holds the rules in force and changes them all or not at all. */
 @Service

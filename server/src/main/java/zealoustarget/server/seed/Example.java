@@ -6,9 +6,9 @@ import org.springframework.boot.ApplicationRunner;
 import org.springframework.context.annotation.Profile;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
-import zealoustarget.server.accounts.CurrentAccount;
+import zealoustarget.server.access.accounts.CurrentAccount;
 import zealoustarget.server.earnings.EarningsText;
-import zealoustarget.server.standing.StandingText;
+import zealoustarget.server.standing.view.StandingText;
 
 /** Prints a standing of the seeded company to the console, for {@code ./run --example}. */
 @Component

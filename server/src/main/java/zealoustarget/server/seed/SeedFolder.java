@@ -7,33 +7,27 @@ import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.boot.ApplicationArguments;
-import org.springframework.boot.ApplicationRunner;
-import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.core.intake.LoadKind;
-import zealoustarget.core.ledger.PostMode;
+import zealoustarget.core.ledger.columns.PostMode;
 import zealoustarget.core.member.Axis;
-import zealoustarget.server.accounts.CurrentAccount;
-import zealoustarget.server.earnings.SealService;
+import zealoustarget.server.earnings.sealing.SealService;
 import zealoustarget.server.files.Upload;
-import zealoustarget.server.intake.LoadRequest;
-import zealoustarget.server.intake.LoadService;
-import zealoustarget.server.intake.StagingService;
-import zealoustarget.server.platform.Readiness;
+import zealoustarget.server.intake.load.LoadRequest;
+import zealoustarget.server.intake.posting.LoadService;
+import zealoustarget.server.intake.upload.StagingService;
 import zealoustarget.server.rules.RulesService;
+import zealoustarget.server.startup.FirstData;
 
 /**
- * Opens the data at the start; an empty database is filled from {@code zealous.seed-dir}, if that
- * is set, by the same loading as any file. The folder's {@code manifest.json} names a file of rules
- * and the files in their order, each with its kind and whether it is posted or left staged, and the
- * months to seal in between.
+ * Fills an empty database from {@code zealous.seed-dir}, if that is set, by the same loading as any
+ * file. The folder's {@code manifest.json} names a file of rules and the files in their order, each
+ * with its kind and whether it is posted or left staged, and the months to seal in between.
  */
 @Component
-@Order(1)
-class SeedFolder implements ApplicationRunner {
+class SeedFolder implements FirstData {
   private static final Logger LOG = LoggerFactory.getLogger(SeedFolder.class);
 
   /**
@@ -58,7 +52,6 @@ class SeedFolder implements ApplicationRunner {
   private final LoadService loads;
   private final RulesService companyRules;
   private final SealService seals;
-  private final Readiness readiness;
   private final JsonMapper json;
 
   SeedFolder(
@@ -67,28 +60,20 @@ class SeedFolder implements ApplicationRunner {
       LoadService loads,
       RulesService companyRules,
       SealService seals,
-      Readiness readiness,
       JsonMapper json) {
     this.folder = folder;
     this.staging = staging;
     this.loads = loads;
     this.companyRules = companyRules;
     this.seals = seals;
-    this.readiness = readiness;
     this.json = json;
   }
 
   @Override
-  public void run(ApplicationArguments arguments) {
-    CurrentAccount.asSystem("demo", this::open);
-  }
-
-  private void open() {
-    loads.open();
-    if (!folder.isBlank() && loads.isEmpty()) {
+  public void fill() {
+    if (!folder.isBlank()) {
       seed(Path.of(folder));
     }
-    readiness.open();
   }
 
   private void seed(Path source) {

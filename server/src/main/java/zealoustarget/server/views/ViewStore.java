@@ -7,8 +7,8 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.member.KeyText;
-import zealoustarget.server.accounts.Account;
-import zealoustarget.server.accounts.CurrentAccount;
+import zealoustarget.server.access.accounts.Account;
+import zealoustarget.server.access.accounts.CurrentAccount;
 
 /** Keeps views by name: those that analysts and approvers share, and everybody else's own. */
 @Component

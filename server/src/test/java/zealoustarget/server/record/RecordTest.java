@@ -22,7 +22,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import tools.jackson.databind.JsonNode;
 import zealoustarget.server.audit.AuditLinks;
-import zealoustarget.server.seals.SealLinks;
+import zealoustarget.server.ledger.sealing.SealLinks;
 import zealoustarget.server.testing.Api;
 import zealoustarget.server.testing.MigrationRun;
 import zealoustarget.server.testing.RunningServer;

@@ -11,7 +11,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.springframework.boot.SpringApplication;
 import zealoustarget.server.Application;
-import zealoustarget.server.platform.Reopening;
+import zealoustarget.server.platform.storage.Reopening;
 
 /** An application in a process of its own, short of disk or of memory. */
 public final class LimitedServer {

@@ -1,0 +1,18 @@
+package zealoustarget.server.access.accounts;
+
+/** The demo, whose passwords everybody knows, was to listen to other machines. */
+class OpenDemo extends RuntimeException {
+  private static final long serialVersionUID = 1;
+
+  /**
+   * Says so.
+   *
+   * @param way by which others would reach it, such as {@code on 0.0.0.0}
+   */
+  OpenDemo(String way) {
+    super(
+        "The demo's passwords are known to everybody, so it is there for this machine only, not "
+            + way
+            + ". Start without the demo (--empty), or leave address and host names out.");
+  }
+}

@@ -1,0 +1,111 @@
+package zealoustarget.server.access.accounts;
+
+import java.security.SecureRandom;
+import java.util.Locale;
+import java.util.Map;
+import java.util.stream.Stream;
+import me.gosimple.nbvcxz.resources.DictionaryUtil;
+import org.springframework.security.crypto.argon2.Argon2PasswordEncoder;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Component;
+import zealoustarget.core.Refusal;
+import zealoustarget.server.platform.CompanyName;
+
+/** Hashes passwords by Argon2id, and says which may be used. */
+@Component
+public class Passwords {
+  private static final int SHORTEST = 10;
+  public static final int LONGEST = 200;
+  private static final int LONG_WORD = 6;
+  private static final int SALT = 16;
+  private static final int HASH = 32;
+  private static final int THREADS = 1;
+  private static final int KILOBYTES = 19 * 1024;
+  private static final int ROUNDS = 2;
+  private static final String LETTERS = "abcdefghjkmnpqrstuvwxyz23456789";
+
+  private final PasswordEncoder encoder =
+      new Argon2PasswordEncoder(SALT, HASH, THREADS, KILOBYTES, ROUNDS);
+  private final SecureRandom random = new SecureRandom();
+  private final CompanyName company;
+  private volatile String nobodys;
+
+  Passwords(CompanyName company) {
+    this.company = company;
+  }
+
+  String hash(String password) {
+    return encoder.encode(password);
+  }
+
+  /**
+   * Whether a password is the one behind a hash.
+   *
+   * @param hash null for an account that is not there; that takes as long
+   */
+  public boolean matches(String password, String hash) {
+    if (hash == null && nobodys == null) {
+      nobodys = hash(generated());
+    }
+    return encoder.matches(password, hash == null ? nobodys : hash) && hash != null;
+  }
+
+  /** A password that is given by the application, in four groups of four. */
+  String generated() {
+    StringBuilder text = new StringBuilder();
+    for (int at = 0; at < 16; at++) {
+      text.append(at > 0 && at % 4 == 0 ? "-" : "");
+      text.append(LETTERS.charAt(random.nextInt(LETTERS.length())));
+    }
+    return text.toString();
+  }
+
+  /**
+   * Checks a password that somebody chose.
+   *
+   * @throws Refusal password-weak
+   */
+  public void check(String password, String name) {
+    if (password == null || password.length() < SHORTEST || password.length() > LONGEST) {
+      throw weak("A password has " + SHORTEST + " to " + LONGEST + " characters.");
+    }
+    String folded = password.toLowerCase(Locale.ROOT);
+    if (isMadeOf(folded, name)) {
+      throw weak("The password holds the account's name.");
+    }
+    if (isMadeOf(folded, company.get())) {
+      throw weak("The password holds the company's name.");
+    }
+    if (folded.chars().distinct().count() < 5) {
+      throw weak("The password repeats a few characters.");
+    }
+    if (isCommon(folded)) {
+      throw weak("The password is one of those that are tried first.");
+    }
+  }
+
+  /** Whether a password has little but a name, as a whole or a longer word of it. */
+  private static boolean isMadeOf(String folded, String name) {
+    String whole = name.toLowerCase(Locale.ROOT).strip();
+    return folded.length() < 2 * SHORTEST
+        && (!whole.isEmpty() && folded.contains(whole)
+            || Stream.of(whole.split("[^\\p{L}\\p{N}]+"))
+                .anyMatch(word -> word.length() >= LONG_WORD && folded.contains(word)));
+  }
+
+  /** Whether a password is a common one, also with figures or marks behind it while it is short. */
+  private static boolean isCommon(String folded) {
+    String letters = folded.replaceFirst("[^\\p{L}]{1,19}$", "");
+    return Common.LIST.containsKey(folded)
+        || (folded.length() < 2 * SHORTEST && Common.LIST.containsKey(letters));
+  }
+
+  /** The common passwords, read when the first one is chosen. */
+  private static final class Common {
+    static final Map<String, Integer> LIST = DictionaryUtil.loadRankedDictionary("passwords.txt");
+  }
+
+  private static Refusal weak(String words) {
+    return Refusal.of("password-weak", words + " Choose another.").with("name", "password");
+  }
+}

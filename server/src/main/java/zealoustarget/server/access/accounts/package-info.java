@@ -1,0 +1,5 @@
+/**
+ * Accounts, their roles and passwords, the first one, and who is acting now. Nothing here knows
+ * routes or rows.
+ */
+package zealoustarget.server.access.accounts;

@@ -1,0 +1,5 @@
+/**
+ * The one table of routes and roles, the gate that holds requests against it, and which rows an
+ * account sees. It asks no feature.
+ */
+package zealoustarget.server.access.authorization;

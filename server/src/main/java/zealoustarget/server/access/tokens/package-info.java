@@ -1,0 +1,5 @@
+/**
+ * Tokens for programs: made once, kept as a digest, limited in what they may do. They stand for an
+ * account and never widen its role.
+ */
+package zealoustarget.server.access.tokens;

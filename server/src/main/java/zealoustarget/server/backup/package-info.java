@@ -1,5 +1,0 @@
-/**
- * Copies of all data and their way back, also without a running server. Nothing here reads figures:
- * rows are copied as they are stored.
- */
-package zealoustarget.server.backup;

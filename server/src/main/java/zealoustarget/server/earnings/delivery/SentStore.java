@@ -1,0 +1,97 @@
+package zealoustarget.server.earnings.delivery;
+
+import jakarta.persistence.EntityManager;
+import java.time.Clock;
+import java.time.YearMonth;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import zealoustarget.core.calendar.Months;
+import zealoustarget.server.audit.Audit;
+import zealoustarget.server.audit.AuditKind;
+
+/** Which statements were sent; each is claimed before it goes, so that none goes twice. */
+@Component
+class SentStore {
+  private final EntityManager entities;
+  private final Audit audit;
+  private final Clock clock;
+
+  SentStore(EntityManager entities, Audit audit, Clock clock) {
+    this.entities = entities;
+    this.audit = audit;
+    this.clock = clock;
+  }
+
+  /**
+   * What is known of a version.
+   *
+   * @param sentAt null where it was begun and not finished, so that nobody knows whether it went
+   */
+  record Sent(String rep, String version, String address, String begunAt, String sentAt) {}
+
+  /** All versions of a month, in the order in which they went. */
+  @Transactional(readOnly = true)
+  public List<Sent> ofMonth(YearMonth month) {
+    return entities
+        .createQuery("from SentEntity where month = :month order by id", SentEntity.class)
+        .setParameter("month", Months.number(month))
+        .getResultStream()
+        .map(
+            row ->
+                new Sent(
+                    row.rep,
+                    row.version,
+                    row.address,
+                    row.begunAt.toString(),
+                    row.sentAt == null ? null : row.sentAt.toString()))
+        .toList();
+  }
+
+  /** Claims a version for sending; false where it was claimed before. */
+  @Transactional
+  public boolean claim(String rep, YearMonth month, String version, String address) {
+    if (find(rep, month, version).isPresent()) {
+      return false;
+    }
+    SentEntity row = new SentEntity();
+    row.rep = rep;
+    row.month = Months.number(month);
+    row.version = version;
+    row.address = address;
+    row.begunAt = clock.instant();
+    entities.persist(row);
+    return true;
+  }
+
+  /** The mail server took it. */
+  @Transactional
+  public void sent(String rep, YearMonth month, String version) {
+    SentEntity row = find(rep, month, version).orElseThrow();
+    row.sentAt = clock.instant();
+    audit.add(
+        AuditKind.STATEMENT_SENT,
+        rep + ", " + month,
+        null,
+        "to " + row.address + ", version " + version);
+  }
+
+  /** The mail server refused it, so it may be tried again. */
+  @Transactional
+  public void release(String rep, YearMonth month, String version) {
+    find(rep, month, version).filter(row -> row.sentAt == null).ifPresent(entities::remove);
+  }
+
+  private Optional<SentEntity> find(String rep, YearMonth month, String version) {
+    return entities
+        .createQuery(
+            "from SentEntity where rep = :rep and month = :month and version = :version",
+            SentEntity.class)
+        .setParameter("rep", rep)
+        .setParameter("month", Months.number(month))
+        .setParameter("version", version)
+        .getResultStream()
+        .findFirst();
+  }
+}

@@ -1,0 +1,86 @@
+package zealoustarget.server.earnings.delivery;
+
+import jakarta.mail.MessagingException;
+import jakarta.mail.internet.MimeMessage;
+import java.nio.charset.StandardCharsets;
+import java.util.Map;
+import java.util.Properties;
+import java.util.function.UnaryOperator;
+import org.springframework.core.io.ByteArrayResource;
+import org.springframework.mail.MailException;
+import org.springframework.mail.javamail.JavaMailSenderImpl;
+import org.springframework.mail.javamail.MimeMessageHelper;
+import org.springframework.stereotype.Component;
+import zealoustarget.core.calendar.SpanWords;
+import zealoustarget.server.earnings.EarningsRow;
+import zealoustarget.server.earnings.statements.StatementPdf;
+import zealoustarget.server.ledger.state.LedgerService;
+
+/** Hands statements to the mail server. */
+@Component
+class StatementMail {
+  private final MailSettings settings;
+  private final LedgerService ledgers;
+
+  StatementMail(MailSettings settings, LedgerService ledgers) {
+    this.settings = settings;
+    this.ledgers = ledgers;
+  }
+
+  boolean isSet() {
+    return settings.isSet();
+  }
+
+  /** Where statements go, by the rep's key: the roster's address, or else as set for all. */
+  UnaryOperator<String> addresses() {
+    Map<String, String> ofRoster = ledgers.mailAddresses();
+    return rep -> ofRoster.getOrDefault(rep, settings.to().replace("{rep}", rep));
+  }
+
+  /**
+   * Sends one statement.
+   *
+   * @throws MailException if the server refuses it or does not answer in time
+   */
+  void send(EarningsRow row, StatementPdf.About about, String address) {
+    JavaMailSenderImpl sender = sender();
+    MimeMessage message = sender.createMimeMessage();
+    String month = SpanWords.name(about.month());
+    try {
+      MimeMessageHelper helper =
+          new MimeMessageHelper(message, true, StandardCharsets.UTF_8.name());
+      helper.setFrom(settings.from());
+      helper.setTo(address);
+      helper.setSubject("Commission statement, " + month);
+      helper.setText(
+          "Hello "
+              + row.name()
+              + ",\n\nyour commission statement for "
+              + month
+              + " is attached"
+              + (row.due() == null
+                  ? ""
+                  : "; due are " + about.writing().grouped(row.due()) + " " + about.currency())
+              + (about.isSealed() ? ".\n" : ". The month is not sealed yet, so it may change.\n"));
+      helper.addAttachment(
+          "statement " + about.month() + " " + row.rep() + ".pdf",
+          new ByteArrayResource(StatementPdf.one(row, about)),
+          "application/pdf");
+    } catch (MessagingException wrong) {
+      throw new org.springframework.mail.MailPreparationException(wrong);
+    }
+    sender.send(message);
+  }
+
+  private JavaMailSenderImpl sender() {
+    JavaMailSenderImpl sender = new JavaMailSenderImpl();
+    sender.setHost(settings.host());
+    sender.setPort(settings.port());
+    String millis = Long.toString(settings.timeout().toMillis());
+    Properties properties = sender.getJavaMailProperties();
+    properties.setProperty("mail.smtp.connectiontimeout", millis);
+    properties.setProperty("mail.smtp.timeout", millis);
+    properties.setProperty("mail.smtp.writetimeout", millis);
+    return sender;
+  }
+}

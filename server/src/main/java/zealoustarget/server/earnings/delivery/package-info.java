@@ -1,0 +1,5 @@
+/**
+ * Statements on their way: written as PDF in jobs, sent as mail, and kept account of. What a
+ * statement says is decided in {@code statements}.
+ */
+package zealoustarget.server.earnings.delivery;

@@ -1,0 +1,5 @@
+/**
+ * Closing a month and opening it again: what is kept of it, by whom, and the payroll file of that
+ * moment. How a sealed month is laid over later rows is the ledger's.
+ */
+package zealoustarget.server.earnings.sealing;

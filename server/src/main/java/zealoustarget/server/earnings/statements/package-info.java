@@ -1,0 +1,5 @@
+/**
+ * A rep's statement and the payroll file, line by line, as page, PDF and CSV. Nothing is reckoned
+ * here; figures come as {@code EarningsRow}.
+ */
+package zealoustarget.server.earnings.statements;

@@ -1,0 +1,4 @@
+/**
+ * What a changed plan would have paid, beside what the plan in force pays. Nothing of it is stored.
+ */
+package zealoustarget.server.earnings.trial;

@@ -1,0 +1,5 @@
+/**
+ * A staged file held line by line against rules, roster and what is posted. The result is rows,
+ * findings and sums; nothing is posted here.
+ */
+package zealoustarget.server.intake.checking;

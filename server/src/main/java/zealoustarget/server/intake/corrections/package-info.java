@@ -1,0 +1,5 @@
+/**
+ * Decisions about lines that were held back: a name accepted, a cell mended, lines set aside. A
+ * decision is kept beside the file, which stays as it came.
+ */
+package zealoustarget.server.intake.corrections;

@@ -1,0 +1,41 @@
+package zealoustarget.server.intake.load;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Collectors;
+import zealoustarget.server.intake.corrections.HeldLines;
+
+/** What tells one source of files from another; docs/calculations.md, section 11. */
+public final class SourceName {
+  private static final String PULLED = "pull: ";
+  private static final int LONGEST = 400;
+
+  private SourceName() {}
+
+  public static String ofPull(String system) {
+    return cut(PULLED + system);
+  }
+
+  /**
+   * The source of a load once its header is known: the system that it was pulled from, else the
+   * header, case apart. Titles with figures in them, such as months, change from file to file and
+   * do not count.
+   *
+   * @param before what is known of the load so far, null for nothing
+   */
+  public static String of(String before, List<String> titles) {
+    if (before != null && before.startsWith(PULLED)) {
+      return before;
+    }
+    return cut(
+        titles.stream()
+            .map(title -> title.strip().toLowerCase(Locale.ROOT))
+            .filter(title -> !title.isEmpty() && !title.equals(HeldLines.REASON))
+            .filter(title -> title.chars().noneMatch(Character::isDigit))
+            .collect(Collectors.joining(", ", "columns: ", "")));
+  }
+
+  private static String cut(String text) {
+    return text.length() <= LONGEST ? text : text.substring(0, LONGEST);
+  }
+}

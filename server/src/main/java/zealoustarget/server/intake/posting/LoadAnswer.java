@@ -1,0 +1,153 @@
+package zealoustarget.server.intake.posting;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import java.time.Instant;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import zealoustarget.core.amount.Measure;
+import zealoustarget.core.calendar.Months;
+import zealoustarget.core.intake.Finding;
+import zealoustarget.server.intake.load.LoadEntity;
+import zealoustarget.server.intake.load.LoadSumEntity;
+import zealoustarget.server.rules.Rules;
+
+/**
+ * A load as it travels; amounts as decimal strings in the measure's decimals.
+ *
+ * @param findings the first 1,000; absent in a list of loads
+ */
+public record LoadAnswer(
+    int id,
+    String state,
+    String kind,
+    String file,
+    String goalSet,
+    String axis,
+    int lines,
+    int ready,
+    int held,
+    int leftOut,
+    Map<String, SumsAnswer> sums,
+    ControlTotal controlTotal,
+    int findingCount,
+    @JsonInclude(JsonInclude.Include.NON_NULL) List<FindingAnswer> findings,
+    String firstMonth,
+    String lastMonth,
+    Instant stagedAt,
+    Instant postedAt,
+    Instant reversedAt,
+    String because,
+    String mode,
+    String readAs,
+    Integer remainderOf,
+    ProblemAnswer problem,
+    ProgressAnswer progress,
+    Integer sameAs,
+    String sameState) {
+  static final int MOST_FINDINGS = 1_000;
+
+  /** Why a received file could not be staged yet. */
+  record ProblemAnswer(String code, String message) {}
+
+  /** Work that goes on; seconds left are −1 while it is too early to say. */
+  public record ProgressAnswer(String phase, int lines, int percent, long secondsLeft) {
+    public static ProgressAnswer of(Progress progress) {
+      return new ProgressAnswer(
+          progress.phase(), progress.lines(), progress.percent(), progress.secondsLeft());
+    }
+  }
+
+  record SumsAnswer(String file, String ready, String held, String leftOut) {}
+
+  /**
+   * With one control total its figures; with several, the first that is not met, else the first.
+   */
+  record ControlTotal(String measure, String given, String found, boolean met) {}
+
+  record FindingAnswer(
+      int line,
+      String column,
+      String code,
+      boolean held,
+      String message,
+      Map<String, String> details) {
+    public static FindingAnswer of(Finding finding) {
+      return new FindingAnswer(
+          finding.line(),
+          finding.column(),
+          finding.code().word(),
+          finding.held(),
+          finding.message(),
+          finding.details());
+    }
+  }
+
+  static LoadAnswer of(
+      LoadEntity load,
+      Rules rules,
+      Progress progress,
+      ProblemAnswer problem,
+      List<Finding> findings,
+      LoadEntity same) {
+    return new LoadAnswer(
+        load.id,
+        load.state.word(),
+        load.kind == null ? null : load.kind.word(),
+        load.fileName,
+        load.goalSet == null ? null : load.goalSet.name,
+        load.goalSet == null ? null : load.goalSet.axis.word(),
+        load.lineCount,
+        load.ready,
+        load.held,
+        load.leftOut,
+        sums(load, rules),
+        controlTotal(load, rules),
+        load.findingCount,
+        findings == null ? null : findings.stream().map(FindingAnswer::of).toList(),
+        load.firstMonth == null ? null : Months.of(load.firstMonth).toString(),
+        load.lastMonth == null ? null : Months.of(load.lastMonth).toString(),
+        load.stagedAt,
+        load.postedAt,
+        load.reversedAt,
+        load.because,
+        load.mode == null ? null : load.mode.word(),
+        load.readAs,
+        load.remainderOf,
+        problem,
+        progress == null ? null : ProgressAnswer.of(progress),
+        same == null ? null : same.id,
+        same == null ? null : same.state.word());
+  }
+
+  private static Map<String, SumsAnswer> sums(LoadEntity load, Rules rules) {
+    Map<String, SumsAnswer> sums = new LinkedHashMap<>();
+    for (LoadSumEntity sum : load.sums) {
+      Measure measure = rules.findMeasure(sum.measure).orElseThrow();
+      sums.put(
+          sum.measure,
+          new SumsAnswer(
+              measure.text(sum.sums().file()),
+              measure.text(sum.ready),
+              measure.text(sum.held),
+              measure.text(sum.leftOut)));
+    }
+    return sums;
+  }
+
+  private static ControlTotal controlTotal(LoadEntity load, Rules rules) {
+    return load.sums.stream()
+        .filter(sum -> sum.controlGiven != null)
+        .min(java.util.Comparator.comparing(LoadSumEntity::isMet))
+        .map(
+            sum -> {
+              Measure measure = rules.findMeasure(sum.measure).orElseThrow();
+              return new ControlTotal(
+                  sum.measure,
+                  measure.text(sum.controlGiven),
+                  measure.text(sum.sums().data()),
+                  sum.isMet());
+            })
+        .orElse(null);
+  }
+}

@@ -1,0 +1,5 @@
+/**
+ * Files fetched by the server itself from a folder or an address, on request. What is fetched goes
+ * the way of any upload.
+ */
+package zealoustarget.server.intake.pull;

@@ -1,0 +1,5 @@
+/**
+ * The uploaded table as it was understood so far: its lines in parts, its columns' meanings. It
+ * decides nothing about a line.
+ */
+package zealoustarget.server.intake.sheet;

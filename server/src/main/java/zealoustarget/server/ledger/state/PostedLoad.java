@@ -1,0 +1,37 @@
+package zealoustarget.server.ledger.state;
+
+import java.util.List;
+import zealoustarget.core.intake.LoadKind;
+import zealoustarget.core.ledger.columns.PostMode;
+import zealoustarget.core.member.Axis;
+
+/**
+ * What the ledger must know of a posted load to read its rows.
+ *
+ * @param order place in the order of posting
+ * @param mode how its actuals lie over earlier ones
+ * @param goalSet name, null unless the load brings goals
+ * @param axis of the goal set, null unless the load brings goals
+ * @param measures codes in the order of the rows' amounts
+ * @param source what tells its source from others; null where that is not known
+ * @param digest of its rows as they were posted; null where it was never taken
+ */
+public record PostedLoad(
+    int id,
+    int order,
+    LoadKind kind,
+    PostMode mode,
+    String goalSet,
+    Axis axis,
+    List<String> measures,
+    String source,
+    String digest) {
+  /** The same load as it was or will be posted. */
+  PostedLoad at(int otherOrder, PostMode otherMode) {
+    return new PostedLoad(id, otherOrder, kind, otherMode, goalSet, axis, measures, source, digest);
+  }
+
+  PostedLoad withMode(PostMode other) {
+    return new PostedLoad(id, order, kind, other, goalSet, axis, measures, source, digest);
+  }
+}

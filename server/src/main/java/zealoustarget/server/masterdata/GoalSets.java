@@ -1,0 +1,102 @@
+package zealoustarget.server.masterdata;
+
+import jakarta.persistence.EntityManager;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import zealoustarget.core.Refusal;
+import zealoustarget.core.member.Axis;
+import zealoustarget.core.member.KeyText;
+import zealoustarget.server.platform.problems.UnknownValue;
+
+/** The goal sets that files have named. */
+@Component
+public class GoalSets {
+  /** A goal set's name and whose goals it holds. */
+  public record GoalSet(String name, Axis axis) {}
+
+  public static final int LONGEST_NAME = 120;
+
+  private final EntityManager entities;
+
+  GoalSets(EntityManager entities) {
+    this.entities = entities;
+  }
+
+  /** All sets, in the order of their making. */
+  @Transactional(readOnly = true)
+  public List<GoalSet> all() {
+    return entities
+        .createQuery("from GoalSetEntity order by id", GoalSetEntity.class)
+        .getResultStream()
+        .map(set -> new GoalSet(set.name, set.axis))
+        .toList();
+  }
+
+  /** Finds a set by its name; case and blanks make no difference. */
+  @Transactional(readOnly = true)
+  public Optional<GoalSet> find(String name) {
+    return entity(name).map(set -> new GoalSet(set.name, set.axis));
+  }
+
+  /**
+   * The goal set of that name, made where it is new.
+   *
+   * @throws Refusal goal-set-axis if it has goals of another axis
+   */
+  @Transactional
+  public GoalSetEntity obtain(String name, Axis axis) {
+    Optional<GoalSetEntity> found = entity(name);
+    if (found.isEmpty()) {
+      GoalSetEntity added = new GoalSetEntity(name.strip(), axis);
+      entities.persist(added);
+      return added;
+    }
+    GoalSetEntity set = found.get();
+    if (set.axis != axis) {
+      throw Refusal.of(
+              "goal-set-axis",
+              "\""
+                  + set.name
+                  + "\" holds goals by "
+                  + set.axis.word()
+                  + ". Give goals by "
+                  + axis.word()
+                  + " a set with another name.")
+          .with("axis", set.axis.word());
+    }
+    return set;
+  }
+
+  private Optional<GoalSetEntity> entity(String name) {
+    return entities
+        .createQuery("from GoalSetEntity where foldedName = :name", GoalSetEntity.class)
+        .setParameter("name", KeyText.fold(name))
+        .getResultStream()
+        .findFirst();
+  }
+
+  /** A goal set's name without blanks around it; value-missing where it is empty or too long. */
+  public static String name(String text) {
+    if (text == null || text.isBlank() || text.strip().length() > LONGEST_NAME) {
+      throw Refusal.of(
+              "value-missing",
+              "Goals need \"goalSet\", the name of their set, such as quota (at most 120"
+                  + " characters).")
+          .with("name", "goalSet");
+    }
+    return text.strip();
+  }
+
+  /** Whose goals a file holds; value-missing or value-unknown. */
+  public static Axis axis(String word) {
+    if (word == null || word.isBlank()) {
+      throw Refusal.of("value-missing", "Goals need \"axis\", whose goals they are, such as rep.")
+          .with("name", "axis");
+    }
+    return Axis.findByWord(word)
+        .orElseThrow(() -> UnknownValue.of("axis", word, Stream.of(Axis.values()).map(Axis::word)));
+  }
+}

@@ -1,6 +1,0 @@
-package zealoustarget.server.platform;
-
-/** Something that gives a value or fails. */
-public interface Work<T, E extends Exception> {
-  T run() throws E;
-}

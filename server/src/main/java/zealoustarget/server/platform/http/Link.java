@@ -1,0 +1,45 @@
+package zealoustarget.server.platform.http;
+
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
+
+/** Links of a record: each holds the hash of the one before, so that none can go unnoticed. */
+public final class Link {
+  /** What stands before the first. */
+  public static final String NONE = "0".repeat(64);
+
+  private Link() {}
+
+  /**
+   * The hash of a link: SHA-256, as hexadecimal digits, over the hash before and all parts, each
+   * led by its length.
+   *
+   * @param previous hash of the link before, {@link #NONE} for the first
+   * @param parts text of anything; null is the empty text, as open files cannot tell them apart
+   */
+  public static String hash(String previous, Object... parts) {
+    MessageDigest digest = sha256();
+    update(digest, previous);
+    for (Object part : parts) {
+      update(digest, part);
+    }
+    return HexFormat.of().formatHex(digest.digest());
+  }
+
+  private static void update(MessageDigest digest, Object part) {
+    byte[] bytes = (part == null ? "" : part.toString()).getBytes(StandardCharsets.UTF_8);
+    digest.update((bytes.length + ";").getBytes(StandardCharsets.US_ASCII));
+    digest.update(bytes);
+  }
+
+  /** A digest to be fed. */
+  public static MessageDigest sha256() {
+    try {
+      return MessageDigest.getInstance("SHA-256");
+    } catch (NoSuchAlgorithmException impossible) {
+      throw new IllegalStateException(impossible);
+    }
+  }
+}

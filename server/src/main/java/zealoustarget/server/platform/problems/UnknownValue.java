@@ -1,0 +1,31 @@
+package zealoustarget.server.platform.problems;
+
+import java.util.Collection;
+import java.util.List;
+import java.util.stream.Stream;
+import zealoustarget.core.Refusal;
+
+/** A value that is none of those that may be given. */
+public final class UnknownValue {
+  private static final int MOST_NAMED = 20;
+
+  private UnknownValue() {}
+
+  /** The same, the values that may be given one after another. */
+  public static Refusal of(String name, String value, Stream<String> allowed) {
+    return of(name, value, allowed.toList());
+  }
+
+  /** Says which values a parameter or field may have, a few of them by name: value-unknown. */
+  public static Refusal of(String name, String value, Collection<String> allowed) {
+    List<String> shown = allowed.stream().limit(MOST_NAMED).toList();
+    String rest =
+        allowed.size() > MOST_NAMED ? " and " + (allowed.size() - MOST_NAMED) + " more" : "";
+    String words =
+        shown.isEmpty() ? "there are none yet" : "allowed are " + String.join(", ", shown);
+    return Refusal.of(
+            "value-unknown", "\"" + value + "\" is no known " + name + "; " + words + rest + ".")
+        .with("name", name)
+        .with("allowed", shown);
+  }
+}

@@ -1,0 +1,59 @@
+package zealoustarget.server.platform.state;
+
+import java.util.List;
+import java.util.concurrent.CopyOnWriteArrayList;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+
+/** Whether what is stored is what was stored. Figures are withheld while it is not. */
+@Component
+public class RecordState {
+  private static final Logger LOG = LoggerFactory.getLogger(RecordState.class);
+  private static final String WAY_OUT =
+      "Stop the application and restore the last backup into an empty folder:"
+          + " ./run restore FILE --data DIR.";
+
+  private final List<String> faults = new CopyOnWriteArrayList<>();
+  private volatile String awaited;
+
+  /** Says that something does not read as it was written. */
+  public void damaged(String fault) {
+    if (!faults.contains(fault)) {
+      faults.add(fault);
+      LOG.error("{} {}", fault, WAY_OUT);
+    }
+  }
+
+  public boolean isWhole() {
+    return faults.isEmpty();
+  }
+
+  /** What is wrong, in words. */
+  public List<String> faults() {
+    return List.copyOf(faults);
+  }
+
+  /** Withholds the figures until somebody confirms the data. */
+  public void await(String words) {
+    awaited = words;
+  }
+
+  public void confirmed() {
+    awaited = null;
+  }
+
+  public boolean isAwaiting() {
+    return awaited != null;
+  }
+
+  /** What is waited for; null for nothing. */
+  public String awaited() {
+    return awaited;
+  }
+
+  /** What is wrong and what to do, for whoever asks for figures. */
+  public String words() {
+    return String.join(" ", faults) + " No figures are shown. " + WAY_OUT;
+  }
+}

@@ -1,0 +1,5 @@
+/**
+ * The data folder: who may use it, what room there is, how the database is opened, closed and
+ * written anew. What stands in it belongs to others.
+ */
+package zealoustarget.server.platform.storage;

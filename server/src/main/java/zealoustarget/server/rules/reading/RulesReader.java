@@ -1,0 +1,295 @@
+package zealoustarget.server.rules.reading;
+
+import java.math.BigInteger;
+import java.time.DateTimeException;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.stream.Stream;
+import tools.jackson.databind.JsonNode;
+import zealoustarget.core.amount.Direction;
+import zealoustarget.core.amount.Measure;
+import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.calendar.FiscalCalendar;
+import zealoustarget.core.calendar.FiscalCalendar.YearNamedBy;
+import zealoustarget.core.calendar.WorkingDays;
+import zealoustarget.core.commission.PlanBook.Assignment;
+import zealoustarget.core.commission.PlanBook.Version;
+import zealoustarget.core.intake.header.Header;
+import zealoustarget.core.ladder.Ladder;
+import zealoustarget.core.ladder.Rung;
+import zealoustarget.core.ladder.Scale;
+import zealoustarget.core.ladder.Shading;
+import zealoustarget.core.ladder.Tone;
+import zealoustarget.core.member.Axis;
+import zealoustarget.server.rules.AttachedLadder;
+import zealoustarget.server.rules.AttachedShading;
+import zealoustarget.server.rules.Attachment;
+import zealoustarget.server.rules.Commission;
+import zealoustarget.server.rules.Rules;
+
+/**
+ * Reads a rules file's parts onto the rules in force. Every fault is refused as {@code
+ * playbook-invalid} with its place, such as {@code ladders[0].rungs[2].from}; nothing is guessed.
+ */
+public final class RulesReader {
+  private static final Set<String> PARTS =
+      Set.of(
+          "company",
+          "calendar",
+          "measures",
+          "ladders",
+          "shading",
+          "plans",
+          "assignments",
+          "credits");
+
+  private final Rules before;
+
+  public RulesReader(Rules before) {
+    this.before = before;
+  }
+
+  /** The rules with the file's parts in place of the former ones. */
+  public Rules read(JsonNode file) {
+    Rules after = before;
+    new Place(file, "").allowOnly(PARTS);
+    if (file.has("company")) {
+      after =
+          after.withCompany(
+              CompanyReader.read(new Place(file.get("company"), "company"), after.company()));
+    }
+    if (file.has("calendar")) {
+      after = after.withCalendar(calendar(file.get("calendar")), workingDays(file.get("calendar")));
+    }
+    for (Place place : Place.list(file, "measures")) {
+      after = after.withMeasure(measure(place, after));
+    }
+    for (Place place : Place.list(file, "ladders")) {
+      after =
+          place.isSet("remove")
+              ? withoutLadder(place, after)
+              : after.withLadder(ladder(place, after));
+    }
+    for (Place place : Place.list(file, "shading")) {
+      after = after.withShading(shading(place, after));
+    }
+    return after.withCommission(commission(file, after));
+  }
+
+  /** Plans are added or replaced one by one; assignments and shared credit as whole lists. */
+  private static Commission commission(JsonNode file, Rules rules) {
+    PlanReader reader = new PlanReader(rules);
+    Commission after = rules.commission();
+    for (Place place : Place.list(file, "plans")) {
+      if (place.isSet("remove")) {
+        Commission before = after;
+        after = place.checked("remove", () -> before.without(PlanReader.removed(place)));
+        continue;
+      }
+      Version version = reader.version(place);
+      after = after.withVersion(version);
+      if (place.isSet("reps")) {
+        Commission before = after;
+        after =
+            place.checked(
+                "reps",
+                () ->
+                    before.withAssignments(version.plan().name(), PlanReader.reps(place, version)));
+      }
+    }
+    if (file.has("assignments")) {
+      Commission before = after;
+      List<Assignment> all =
+          Place.list(file, "assignments").stream().map(reader::assignment).toList();
+      after = new Place(file, "").checked("assignments", () -> before.withAssignments(all));
+    }
+    return file.has("credits") ? after.withShared(shared(file, reader)) : after;
+  }
+
+  private static List<Commission.SharedCredit> shared(JsonNode file, PlanReader reader) {
+    List<Commission.SharedCredit> all = new ArrayList<>();
+    for (Place place : Place.list(file, "credits")) {
+      Commission.SharedCredit one = reader.shared(place);
+      if (all.stream().anyMatch(one::meets)) {
+        throw place.fault("rep", "is shared twice in one month");
+      }
+      all.add(one);
+    }
+    return all;
+  }
+
+  /** One ladder of a file that holds nothing else, to be tried. */
+  public AttachedLadder readLadder(JsonNode node) {
+    return ladder(new Place(node, "ladder"), before);
+  }
+
+  private static FiscalCalendar calendar(JsonNode node) {
+    Place place = new Place(node, "calendar");
+    place.allowOnly(Set.of("startMonth", "yearNamedBy", "holidays"));
+    YearNamedBy namedBy =
+        node.has("yearNamedBy")
+            ? place.word("yearNamedBy", YearNamedBy.values(), Enum::name)
+            : YearNamedBy.END;
+    return place.checked(
+        "startMonth", () -> new FiscalCalendar(place.whole("startMonth"), namedBy));
+  }
+
+  /** The holidays given, else those in force. */
+  private WorkingDays workingDays(JsonNode node) {
+    if (!node.has("holidays")) {
+      return before.workingDays();
+    }
+    Set<LocalDate> days = new HashSet<>();
+    for (Place day : new Place(node, "calendar").children("holidays")) {
+      try {
+        days.add(LocalDate.parse(day.node().asString("")));
+      } catch (DateTimeException noDay) {
+        throw day.fault("", "must be a day such as 2026-12-25");
+      }
+    }
+    return new WorkingDays(days);
+  }
+
+  private static Measure measure(Place place, Rules rules) {
+    place.allowOnly(Set.of("code", "unit", "scale", "direction", "quotient"));
+    Direction direction = place.word("direction", Direction.values(), Enum::name);
+    if (isColumnName(place.text("code"))) {
+      throw place.fault("code", "is the name of another column in files; take another");
+    }
+    if (place.text("code").indexOf('.') >= 0) {
+      throw place.fault("code", "must not have a point; that is for the ends of ranges");
+    }
+    if (place.node().has("quotient")) {
+      return rate(place, direction, rules);
+    }
+    return place.checked(
+        "",
+        () -> new Measure(place.text("code"), place.text("unit"), place.whole("scale"), direction));
+  }
+
+  private static Measure rate(Place place, Direction direction, Rules rules) {
+    List<Measure> parts = new ArrayList<>();
+    for (Place part : place.children("quotient")) {
+      String code = part.node().asString("");
+      parts.add(
+          rules
+              .findMeasure(code)
+              .filter(measure -> !measure.code().equalsIgnoreCase(place.text("code")))
+              .orElseThrow(() -> part.fault("", "\"" + code + "\" is no measure")));
+    }
+    if (parts.size() != 2) {
+      throw place.fault("quotient", "must be two measures, such as [\"returns\", \"revenue\"]");
+    }
+    return place.checked(
+        "quotient", () -> Measure.rate(place.text("code"), parts.get(0), parts.get(1), direction));
+  }
+
+  private static AttachedShading shading(Place place, Rules rules) {
+    place.allowOnly(Set.of("measure", "goalSet", "axis", "good", "bad"));
+    Attachment to = attachment(place, rules);
+    Measure measure = rules.findMeasure(to.measure()).orElseThrow();
+    return new AttachedShading(
+        to, new Shading(limit(place, "good", measure), limit(place, "bad", measure)));
+  }
+
+  /** A limit in whole units of the measure, or automatic. */
+  private static Ratio limit(Place place, String name, Measure measure) {
+    if (!place.isSet(name) || place.text(name).strip().equalsIgnoreCase("auto")) {
+      return null;
+    }
+    Ratio units =
+        place.checked(
+            name, () -> Ratio.parse(place.text(name).strip()).times(measure.unitsPerOne()));
+    boolean isWhole = units.under().equals(BigInteger.ONE) && units.signum() >= 0;
+    if (!isWhole || units.over().bitLength() > 62) {
+      throw place.fault(
+          name, "must be auto or an amount of 0 or more with at most the measure's decimals");
+    }
+    return units;
+  }
+
+  private static boolean isColumnName(String code) {
+    return Stream.of(Header.Role.values()).anyMatch(role -> role.name().equalsIgnoreCase(code));
+  }
+
+  private static AttachedLadder ladder(Place place, Rules rules) {
+    place.allowOnly(Set.of("measure", "goalSet", "axis", "since", "scale", "perMonth", "rungs"));
+    Attachment to = attachment(place, rules);
+    Scale scale =
+        Scale.findByWord(place.text("scale"))
+            .orElseThrow(
+                () ->
+                    place.fault(
+                        "scale",
+                        "must be one of "
+                            + String.join(
+                                ", ", List.of(Scale.values()).stream().map(Scale::word).toList())));
+    boolean perMonth = place.isSet("perMonth") && place.bool("perMonth");
+    if (perMonth && !scale.isAmount()) {
+      throw place.fault("perMonth", "is for ladders that read amounts: variance or value");
+    }
+    List<Rung> rungs = new ArrayList<>();
+    for (Place rung : place.children("rungs")) {
+      rungs.add(rung(rung));
+    }
+    return new AttachedLadder(
+        to, since(place), place.checked("rungs", () -> new Ladder(scale, rungs, perMonth)));
+  }
+
+  /** Back to the default: every version that is attached in just that way goes. */
+  private static Rules withoutLadder(Place place, Rules rules) {
+    place.allowOnly(Set.of("measure", "goalSet", "axis", "remove"));
+    Attachment to = attachment(place, rules);
+    if (!place.bool("remove")) {
+      throw place.fault("remove", "must be true, or left out");
+    }
+    return rules.withLadders(rules.ladders().stream().filter(one -> !one.to().isSame(to)).toList());
+  }
+
+  private static YearMonth since(Place place) {
+    return place.isSet("since") ? place.month("since") : null;
+  }
+
+  /** What a rule is attached to. */
+  private static Attachment attachment(Place place, Rules rules) {
+    String code = place.text("measure");
+    Measure measure =
+        rules
+            .findMeasure(code)
+            .orElseThrow(() -> place.fault("measure", "\"" + code + "\" is no measure"));
+    return new Attachment(
+        measure.code(),
+        place.isSet("goalSet") ? place.text("goalSet") : null,
+        place.isSet("axis") ? place.word("axis", Axis.values(), Axis::word) : null);
+  }
+
+  private static Rung rung(Place place) {
+    place.allowOnly(Set.of("name", "tone", "from", "bound"));
+    String name = place.text("name").strip();
+    if (name.length() > 60) {
+      throw place.fault("name", "must have at most 60 characters");
+    }
+    Tone tone = place.word("tone", Tone.values(), Enum::name);
+    if (!place.isSet("from")) {
+      return Rung.first(name, tone);
+    }
+    Ratio from = place.checked("from", () -> Ratio.parse(place.text("from")));
+    return isAbove(place) ? Rung.above(name, tone, from) : Rung.from(name, tone, from);
+  }
+
+  private static boolean isAbove(Place place) {
+    if (!place.isSet("bound")) {
+      return false;
+    }
+    return switch (place.text("bound").strip().toLowerCase(Locale.ROOT)) {
+      case "above" -> true;
+      case "at or above" -> false;
+      default -> throw place.fault("bound", "must be \"at or above\" or \"above\"");
+    };
+  }
+}

@@ -1,0 +1,5 @@
+/**
+ * Rules as JSON read into plans, ladders and measures, every fault with its place. Nothing is
+ * stored here.
+ */
+package zealoustarget.server.rules.reading;

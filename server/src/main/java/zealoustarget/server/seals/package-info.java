@@ -1,5 +1,0 @@
-/**
- * Sealed months as they are stored and which of them are in force. What goes into one is gathered
- * in {@code earnings}.
- */
-package zealoustarget.server.seals;

@@ -1,7 +1,0 @@
-package zealoustarget.server.standing;
-
-/**
- * Where a rep's commission begins and ends on the lane: amounts as decimal text, null where the
- * plan has none.
- */
-public record PayMarks(String floor, String ceiling) {}

@@ -1,0 +1,5 @@
+/**
+ * The address of a standing read into a query, with clear refusals. It knows measures, spans and
+ * names, and reads no figures.
+ */
+package zealoustarget.server.standing.query;

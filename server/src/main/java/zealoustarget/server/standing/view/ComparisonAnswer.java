@@ -1,0 +1,21 @@
+package zealoustarget.server.standing.view;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import java.util.List;
+
+/**
+ * Two standings row by row.
+ *
+ * @param now the standing that was asked for
+ * @param then the other one
+ */
+record ComparisonAnswer(StandingAnswer now, StandingAnswer then, Pair total, List<Pair> rows) {
+  /**
+   * One member in both; {@code now} and {@code then} are null where it is no row.
+   *
+   * @param change of the actual, now less then; of a rate in points of a percent. Null where one of
+   *     them is missing
+   */
+  @JsonInclude(JsonInclude.Include.ALWAYS)
+  record Pair(String key, String name, ReadingAnswer now, ReadingAnswer then, String change) {}
+}

@@ -1,0 +1,404 @@
+package zealoustarget.server.standing.view;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
+import java.math.RoundingMode;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Locale;
+import zealoustarget.core.amount.Measure;
+import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.ladder.Ladder;
+import zealoustarget.core.ladder.Scale;
+import zealoustarget.core.ladder.Shading;
+import zealoustarget.core.ladder.Shown;
+import zealoustarget.core.ledger.Corrections;
+import zealoustarget.core.reading.Goal;
+import zealoustarget.core.reading.NoReading;
+import zealoustarget.core.reading.Pace;
+import zealoustarget.core.reading.Reading;
+import zealoustarget.core.reading.Standing;
+import zealoustarget.core.reading.Status;
+
+/**
+ * A reading as it travels: amounts and ratios as decimal strings, undefined figures null.
+ *
+ * @param key null for the total
+ * @param rung place of the deciding rung from 0, null without a reading
+ * @param percentShown percent-to-goal with the decimals that keep it on its rung, without the sign
+ * @param noReading why there is no percent-to-goal, in words
+ * @param goalLow a range's lower end; {@code goalHigh} its upper, {@code position} below, inside or
+ *     above
+ * @param rate a rate's figures as percentages without the sign, the actual as its rung allows
+ * @param ahead how the running month will end
+ * @param comparable the months with a goal only; null unless another month has a line
+ * @param toDate against what was expected so far; null unless the span ends in a running month
+ * @param spoken what sentences, marks and shading speak of
+ * @param beyond what is known beside the reading
+ */
+public record ReadingAnswer(
+    @JsonInclude(JsonInclude.Include.NON_NULL) String key,
+    @JsonInclude(JsonInclude.Include.NON_NULL) String name,
+    String actual,
+    String goal,
+    String variance,
+    String favourable,
+    String variancePercent,
+    String attainment,
+    String achieved,
+    String remaining,
+    String over,
+    String shortfall,
+    String excess,
+    String growth,
+    String growthOnYear,
+    String yearBefore,
+    String status,
+    String tone,
+    Integer rung,
+    String percentShown,
+    String growthShown,
+    String noReading,
+    int goalMonths,
+    @JsonInclude(JsonInclude.Include.NON_NULL) String goalLow,
+    @JsonInclude(JsonInclude.Include.NON_NULL) String goalHigh,
+    @JsonInclude(JsonInclude.Include.NON_NULL) String position,
+    @JsonInclude(JsonInclude.Include.NON_NULL) Rate rate,
+    @JsonInclude(JsonInclude.Include.NON_NULL) Ahead ahead,
+    Compared comparable,
+    ToDate toDate,
+    Spoken spoken,
+    @JsonUnwrapped Beyond beyond) {
+
+  /**
+   * What is known of a row beside its reading.
+   *
+   * @param place where the member belongs at the span's end: a rep's region, a product's line
+   * @param group key of the group that the row stands in
+   * @param beside the comparison on the second basis
+   * @param pay where a rep's commission begins and ends
+   * @param correction what was posted for closed months since, null for nothing
+   * @param waiting whether the file that brings its lines has not come for the last month
+   * @param waitsFor the file that came last from there
+   */
+  public record Beyond(
+      @JsonInclude(JsonInclude.Include.NON_NULL) String place,
+      @JsonInclude(JsonInclude.Include.NON_NULL) String group,
+      @JsonInclude(JsonInclude.Include.NON_NULL) Beside beside,
+      @JsonInclude(JsonInclude.Include.NON_NULL) List<NoteAnswer> notes,
+      @JsonInclude(JsonInclude.Include.NON_NULL) PayMarks pay,
+      Correction correction,
+      boolean waiting,
+      @JsonInclude(JsonInclude.Include.NON_NULL) String waitsFor) {
+    static final Beyond NOTHING = new Beyond(null, null, null, null, null, null, false, null);
+  }
+
+  /** Lines that only one reading of closed months holds, restated less as closed. */
+  public record Correction(String actual, int lines) {
+    static Correction of(Corrections.Sum sum, Measure measure) {
+      return sum == null ? null : new Correction(measure.text(sum.actual()), sum.lines());
+    }
+  }
+
+  /** Actuals and goals of the months with a goal only; a range's goal is null. */
+  public record Compared(
+      String actual, String goal, String variance, String attainment, String status, String tone) {}
+
+  /** Against the goal to date; a range's goal is null and its ends are there. */
+  public record ToDate(
+      String asOf,
+      String goal,
+      @JsonInclude(JsonInclude.Include.NON_NULL) String goalLow,
+      @JsonInclude(JsonInclude.Include.NON_NULL) String goalHigh,
+      String variance,
+      String attainment,
+      String status,
+      String tone) {}
+
+  /**
+   * The comparison that sentences and marks speak of.
+   *
+   * @param kind whole, comparable or to-date
+   * @param shade how full the variance's tone is, −1 to 1; null where there is none
+   */
+  record Spoken(
+      String kind,
+      String actual,
+      String goal,
+      String variance,
+      String favourable,
+      String variancePercent,
+      String attainment,
+      String percentShown,
+      String status,
+      String tone,
+      Integer rung,
+      String noReading,
+      String shade) {}
+
+  /** A rate's figures as percentages, without the sign. */
+  record Rate(String actual, String goal, String variance) {}
+
+  /** Expected so far, pace, landing and its variance of a running month; undefined ones null. */
+  record Ahead(
+      String expected, String pace, String paceShown, String landing, String landingVariance) {}
+
+  /** The comparison on the second basis. */
+  public record Beside(
+      String goal,
+      String variance,
+      String favourable,
+      String variancePercent,
+      String attainment,
+      String percentShown,
+      String status,
+      String tone,
+      String noReading) {}
+
+  /** Why a month came out as it did. */
+  public record NoteAnswer(String month, String reason, String reasonName, String text) {}
+
+  /**
+   * How readings of one standing are put into words.
+   *
+   * @param ladder as it judged
+   * @param asOf the day of the running month, null where the span's last month is over
+   */
+  public record Words(Measure measure, Ladder ladder, Shading shading, LocalDate asOf) {
+    public ReadingAnswer answer(Standing.Row row) {
+      return of(row, this);
+    }
+  }
+
+  private static ReadingAnswer of(Standing.Row row, Words words) {
+    Reading reading = row.reading();
+    Measure measure = words.measure();
+    Goal.Range range = reading.range();
+    boolean isTotal = row.member().equals(Standing.ALL);
+    return new ReadingAnswer(
+        isTotal ? null : row.member().key(),
+        isTotal ? null : row.member().name(),
+        text(measure, reading.actual()),
+        text(measure, reading.goalAmount()),
+        text(measure, reading.variance()),
+        text(measure, reading.favourable()),
+        text(reading.variancePercent()),
+        text(reading.attainment()),
+        text(reading.achieved()),
+        text(reading.remaining()),
+        text(reading.over()),
+        text(measure, reading.shortfall()),
+        text(measure, reading.excess()),
+        text(reading.growth()),
+        text(reading.growthOnYear()),
+        text(measure, reading.yearBefore()),
+        row.status().word(),
+        tone(row.status()),
+        rung(row.status(), words.ladder()),
+        percentShown(reading, words.ladder()),
+        reading.growth() == null ? null : Shown.percent(reading.growth()),
+        noReading(reading, row.status()),
+        reading.goalMonths(),
+        range == null ? null : text(measure, range.low()),
+        range == null ? null : text(measure, range.high()),
+        reading.position() == null ? null : reading.position().name().toLowerCase(Locale.ROOT),
+        measure.isRate() ? rate(reading, words) : null,
+        ahead(row.outlook(), reading, measure),
+        comparable(row.comparable(), measure),
+        toDate(row.toDate(), words),
+        spoken(row.spoken(), words),
+        Beyond.NOTHING);
+  }
+
+  private static Compared comparable(Standing.Judged judged, Measure measure) {
+    if (judged == null) {
+      return null;
+    }
+    Reading reading = judged.reading();
+    return new Compared(
+        text(measure, reading.actual()),
+        text(measure, reading.goalAmount()),
+        text(measure, reading.variance()),
+        text(reading.attainment()),
+        judged.status().word(),
+        tone(judged.status()));
+  }
+
+  private static ToDate toDate(Standing.Judged judged, Words words) {
+    if (judged == null || words.asOf() == null) {
+      return null;
+    }
+    Reading reading = judged.reading();
+    Goal.Range range = reading.range();
+    return new ToDate(
+        words.asOf().toString(),
+        text(words.measure(), reading.goalAmount()),
+        range == null ? null : text(words.measure(), range.low()),
+        range == null ? null : text(words.measure(), range.high()),
+        text(words.measure(), reading.variance()),
+        text(reading.attainment()),
+        judged.status().word(),
+        tone(judged.status()));
+  }
+
+  private static Spoken spoken(Standing.Judged judged, Words words) {
+    Reading reading = judged.reading();
+    Ratio shade = words.shading() == null ? null : words.shading().position(reading.favourable());
+    boolean isEmpty = judged.status().noReading() == NoReading.EMPTY;
+    return new Spoken(
+        judged.kind().name().toLowerCase(Locale.ROOT).replace('_', '-'),
+        text(words.measure(), reading.actual()),
+        rounded(words.measure(), reading.comparedWith()),
+        rounded(words.measure(), reading.variance()),
+        rounded(words.measure(), reading.favourable()),
+        text(reading.variancePercent()),
+        text(reading.attainment()),
+        percentShown(reading, words.ladder()),
+        judged.status().word(),
+        tone(judged.status()),
+        rung(judged.status(), words.ladder()),
+        noReading(reading, judged.status()),
+        isEmpty || shade == null || shade.signum() == 0
+            ? null
+            : shade.rounded(3, RoundingMode.HALF_UP).toPlainString());
+  }
+
+  private static Integer rung(Status status, Ladder ladder) {
+    return status.rung() == null ? null : ladder.rungs().indexOf(status.rung());
+  }
+
+  /** The comparison of a row on the second basis. */
+  public static Beside beside(Standing.Row row, Words words) {
+    Reading reading = row.reading();
+    return new Beside(
+        text(words.measure(), reading.comparedWith()),
+        text(words.measure(), reading.variance()),
+        text(words.measure(), reading.favourable()),
+        text(reading.variancePercent()),
+        text(reading.attainment()),
+        percentShown(reading, words.ladder()),
+        row.status().word(),
+        tone(row.status()),
+        noReading(reading, row.status()));
+  }
+
+  public String place() {
+    return beyond.place();
+  }
+
+  public String group() {
+    return beyond.group();
+  }
+
+  public Beside beside() {
+    return beyond.beside();
+  }
+
+  public List<NoteAnswer> notes() {
+    return beyond.notes();
+  }
+
+  /** The same reading with other answers beside it. */
+  public ReadingAnswer with(Beyond other) {
+    return new ReadingAnswer(
+        key,
+        name,
+        actual,
+        goal,
+        variance,
+        favourable,
+        variancePercent,
+        attainment,
+        achieved,
+        remaining,
+        over,
+        shortfall,
+        excess,
+        growth,
+        growthOnYear,
+        yearBefore,
+        status,
+        tone,
+        rung,
+        percentShown,
+        growthShown,
+        noReading,
+        goalMonths,
+        goalLow,
+        goalHigh,
+        position,
+        rate,
+        ahead,
+        comparable,
+        toDate,
+        spoken,
+        other);
+  }
+
+  private static Rate rate(Reading reading, Words words) {
+    return new Rate(
+        percent(reading.actual(), words),
+        percent(reading.comparedWith(), words),
+        reading.variance() == null
+            ? null
+            : Shown.percent(reading.variance().dividedBy(words.measure().unitsPerOne())));
+  }
+
+  private static String percent(Ratio units, Words words) {
+    if (units == null) {
+      return null;
+    }
+    Ratio plain = units.dividedBy(words.measure().unitsPerOne());
+    return words.ladder().scale() == Scale.VALUE
+        ? Shown.percent(plain, words.ladder())
+        : Shown.percent(plain);
+  }
+
+  private static Ahead ahead(Pace outlook, Reading reading, Measure measure) {
+    return outlook == null
+        ? null
+        : new Ahead(
+            rounded(measure, outlook.expected()),
+            text(outlook.pace()),
+            outlook.pace() == null ? null : Shown.percent(outlook.pace()),
+            rounded(measure, outlook.landing()),
+            outlook.landing() == null || reading.goalAmount() == null
+                ? null
+                : rounded(measure, outlook.landing().minus(reading.goalAmount())));
+  }
+
+  /** In whole smallest units, as what lies ahead is no exact figure. */
+  private static String rounded(Measure measure, Ratio units) {
+    return units == null ? null : measure.text(Ratio.of(units.rounded(0, RoundingMode.HALF_UP)));
+  }
+
+  public static String text(Measure measure, Ratio units) {
+    return units == null ? null : measure.text(units);
+  }
+
+  public static String text(Ratio ratio) {
+    return ratio == null ? null : ratio.toText();
+  }
+
+  private static String tone(Status status) {
+    return status.tone().name().toLowerCase(Locale.ROOT);
+  }
+
+  private static String percentShown(Reading reading, Ladder ladder) {
+    Ratio attainment = reading.attainment();
+    if (attainment == null) {
+      return null;
+    }
+    return ladder.scale() == Scale.PERCENT_TO_GOAL
+        ? Shown.percent(attainment, ladder)
+        : Shown.percent(attainment);
+  }
+
+  /** Why there is no percent-to-goal, or no status at all. */
+  private static String noReading(Reading reading, Status status) {
+    if (status.noReading() == NoReading.EMPTY) {
+      return NoReading.EMPTY.words();
+    }
+    return reading.noReading() == null ? null : reading.noReading().words();
+  }
+}

@@ -1,0 +1,171 @@
+import { useState } from 'react';
+import type { Path, Standing } from '../../../api/types';
+import type { View } from '../../../address/useView';
+import {
+  amount,
+  monthName,
+  NONE,
+  percentTick,
+  plural,
+  shifted,
+  shortTick,
+  signed,
+} from '../../../format/figures';
+import { ChartFrame, FigureTable } from '../../../marks/ChartFrame';
+import { LinesChart, LinesKey, type Line } from '../../../marks/LinesChart';
+import { PATH_LEGEND, PathChart } from '../../../marks/PathChart';
+import { Failed, Loading, smallButton } from '../../../ui/Notice';
+import { TOTAL } from '../rows';
+import { usePath, type Target } from '../useStanding';
+import { readNumber } from '../../../format/numbers';
+import { placed } from '../../../format/placing';
+import { typed } from '../../../format/writing';
+
+interface MonthsPartProps {
+  view: View;
+  target: Target;
+  standing: Standing;
+}
+
+/** The months of a row: against their goals, summed up, and among all members. */
+export function MonthsPart({ view, target, standing }: MonthsPartProps) {
+  const [isCumulative, setCumulative] = useState(false);
+  const [atOrAbove, setAtOrAbove] = useState('100');
+  const isMember = target.key !== TOTAL && target.axis !== 'company';
+  const path = usePath(view, target, isMember ? shifted(atOrAbove, -2) : undefined);
+  if (path.isPending) return <Loading what="the months" />;
+  if (path.isError) {
+    return <Failed error={path.error} onRetry={() => void path.refetch()} />;
+  }
+  const isIn = (month: string) => month >= view.span.from && month <= view.span.to;
+  const against = standing.goal === 'no goal' ? '' : `, against ${standing.goal}`;
+  return (
+    <>
+      <ChartFrame
+        title={isCumulative ? `Summed up by month${against}` : `Month by month${against}`}
+        legend={PATH_LEGEND}
+        table={<PathTable path={path.data} isCumulative={isCumulative} />}
+        controls={
+          <button
+            type="button"
+            aria-pressed={isCumulative}
+            onClick={() => setCumulative(!isCumulative)}
+            className={smallButton}
+          >
+            Sum up
+          </button>
+        }
+      >
+        <PathChart months={path.data.months} isIn={isIn} isCumulative={isCumulative} />
+      </ChartFrame>
+      {isMember && (
+        <AmongPart
+          path={path.data}
+          month={view.span.to}
+          isRate={standing.unit === 'rate'}
+          axis={target.axis}
+          atOrAbove={atOrAbove}
+          onChange={setAtOrAbove}
+        />
+      )}
+    </>
+  );
+}
+
+function PathTable({ path, isCumulative }: { path: Path; isCumulative: boolean }) {
+  const rows = path.months.map(({ month, state, reading, toDate }) => {
+    const actual = isCumulative ? (toDate?.actual ?? null) : (reading.rate ?? reading).actual;
+    const goal = isCumulative ? (toDate?.goal ?? null) : (reading.rate ?? reading).goal;
+    const isEmpty = state === 'empty';
+    return [
+      monthName(month),
+      isEmpty ? NONE : amount(actual),
+      reading.goalLow === undefined
+        ? amount(goal)
+        : `${amount(reading.goalLow)} – ${amount(reading.goalHigh ?? null)}`,
+      isEmpty || isCumulative ? NONE : signed((reading.rate ?? reading).variance),
+      amount(reading.yearBefore ?? null),
+    ];
+  });
+  return <FigureTable head={['Month', 'Actual', 'Goal', 'Variance', 'Year before']} rows={rows} />;
+}
+
+interface AmongPartProps {
+  path: Path;
+  /** The month that is spoken of. */
+  month: string;
+  isRate: boolean;
+  axis: string;
+  atOrAbove: string;
+  onChange: (percent: string) => void;
+}
+
+/** A percent-to-goal. */
+const SHARE = { decimals: 4, isPercent: true };
+
+/** The member's line against the average of all, with how many reached a percentage. */
+function AmongPart({ path, month: chosen, isRate, axis, atOrAbove, onChange }: AmongPartProps) {
+  const [text, setText] = useState(() => typed(atOrAbove));
+  const read = readNumber(text, SHARE);
+  const months = path.months.filter((month) => month.among && month.state !== 'empty');
+  if (months.length < 2) return null;
+  const lines: Line[] = [
+    { name: path.name, values: months.map((m) => placed(m.reading.actual)) },
+    {
+      name: `average of all ${plural(axis)}`,
+      values: months.map((m) => placed(m.among?.average)),
+      isQuiet: true,
+    },
+  ];
+  const title = `Among all ${plural(axis)}`;
+  const rows = months.map(({ month, among }) => [
+    monthName(month),
+    amount(among?.average ?? null),
+    amount(among?.total ?? null),
+    among?.highest ? `${among.highest.name} ${amount(among.highest.actual)}` : NONE,
+    among?.lowest ? `${among.lowest.name} ${amount(among.lowest.actual)}` : NONE,
+    `${among?.atOrAbove ?? 0} of ${among?.withGoal ?? 0}`,
+  ]);
+  const last = months.find((one) => one.month === chosen)?.among;
+  return (
+    <ChartFrame
+      title={title}
+      table={
+        <FigureTable
+          head={['Month', 'Average', 'Total', 'Highest', 'Lowest', `At ${amount(atOrAbove)} %`]}
+          rows={rows}
+        />
+      }
+    >
+      <LinesChart
+        months={months.map((month) => month.month)}
+        lines={lines}
+        textOf={isRate ? percentTick : shortTick}
+        describe={`${path.name} month by month beside the average of all ${plural(axis)}`}
+      />
+      <LinesKey lines={lines} />
+      <p className="mt-1 text-[12.5px] text-quiet">
+        {monthName(chosen)}:{' '}
+        {last ? `${last.atOrAbove} of ${last.withGoal}` : 'no actuals yet, none'} at or above{' '}
+        <input
+          aria-label="Percent-to-goal that is counted"
+          aria-invalid={read.kind === 'fault'}
+          className="w-[46px] border-b border-select bg-transparent text-right font-semibold text-ink"
+          inputMode="decimal"
+          value={text}
+          onChange={(event) => {
+            setText(event.target.value);
+            const now = readNumber(event.target.value, SHARE);
+            if (now.kind === 'number') onChange(now.decimal);
+          }}
+        />{' '}
+        %; highest {last?.highest?.name ?? NONE}, lowest {last?.lowest?.name ?? NONE}.
+      </p>
+      {read.kind === 'fault' && (
+        <p role="alert" className="text-[12.5px] text-bad">
+          {read.words} {amount(atOrAbove)} % is counted.
+        </p>
+      )}
+    </ChartFrame>
+  );
+}

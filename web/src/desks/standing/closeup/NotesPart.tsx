@@ -1,0 +1,154 @@
+import { useState } from 'react';
+import { useRights } from '../../../api/account';
+import type { Note, Standing } from '../../../api/types';
+import { plusMonths } from '../../../address/span';
+import { monthName } from '../../../format/figures';
+import { field } from '../../../ui/Drop';
+import { smallButton } from '../../../ui/Notice';
+import { ReasonList } from './ReasonList';
+import type { Member } from '../rows';
+import { useReasons, useWriteNote } from '../useStanding';
+
+const MOST_MONTHS = 24;
+
+interface NotesPartProps {
+  member: Member;
+  standing: Standing;
+  notes: Note[];
+}
+
+/** Why a month came out as it did: a reason of the list, a text, or both. */
+export function NotesPart({ member, standing, notes }: NotesPartProps) {
+  const { mayExplain } = useRights();
+  const months = monthsOf(standing);
+  const [month, setMonth] = useState(standing.to);
+  const written = notes.find((note) => note.month === month);
+  return (
+    <section aria-label="Why" className="mb-5">
+      <h3 className="mb-1.5 font-semibold text-quiet">Why</h3>
+      {notes.length > 0 && (
+        <ul className="mb-2 space-y-1">
+          {notes.map((note) => (
+            <li key={note.month}>
+              <span className="text-quiet">{monthName(note.month)}: </span>
+              {note.reasonName && <b>{note.reasonName}</b>}
+              {note.reasonName && note.text && ', '}
+              {note.text}
+            </li>
+          ))}
+        </ul>
+      )}
+      {mayExplain && months.length > 1 && (
+        <label className="no-print mb-1.5 block">
+          <span className="sr-only">Month of the note</span>
+          <select
+            className={field}
+            value={month}
+            onChange={(event) => setMonth(event.target.value)}
+          >
+            {months.map((one) => (
+              <option key={one} value={one}>
+                {monthName(one)}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      {mayExplain ? (
+        <NoteForm
+          key={month + (written?.reason ?? '') + (written?.text ?? '')}
+          {...{ member, month, written }}
+        />
+      ) : (
+        notes.length === 0 && <p className="text-quiet">Nothing is noted.</p>
+      )}
+    </section>
+  );
+}
+
+interface NoteFormProps {
+  member: Member;
+  month: string;
+  written: Note | undefined;
+}
+
+function NoteForm({ member, month, written }: NoteFormProps) {
+  const reasons = useReasons();
+  const { mayLoad } = useRights();
+  const write = useWriteNote();
+  const [reason, setReason] = useState(written?.reason ?? '');
+  const [text, setText] = useState(written?.text ?? '');
+  const [isListed, setListed] = useState(false);
+  const isSame = reason === (written?.reason ?? '') && text === (written?.text ?? '');
+  if (isListed) {
+    return <ReasonList reasons={reasons.data ?? []} onClose={() => setListed(false)} />;
+  }
+  return (
+    <form
+      className="no-print space-y-1.5"
+      onSubmit={(event) => {
+        event.preventDefault();
+        write.mutate({
+          ...member,
+          month,
+          reason: reason || null,
+          text,
+          was: written?.text ?? '',
+        });
+      }}
+    >
+      <div className="flex gap-1.5">
+        <select
+          aria-label="Reason"
+          className={field}
+          value={reason}
+          onChange={(event) => setReason(event.target.value)}
+        >
+          <option value="">no reason of the list</option>
+          {(reasons.data ?? []).map((one) => (
+            <option key={one.code} value={one.code}>
+              {one.name}
+            </option>
+          ))}
+        </select>
+        {mayLoad && (
+          <button
+            type="button"
+            className={`${smallButton} shrink-0`}
+            onClick={() => setListed(true)}
+          >
+            Edit list
+          </button>
+        )}
+      </div>
+      <textarea
+        aria-label="Note"
+        className={field}
+        rows={2}
+        maxLength={2000}
+        placeholder={`What happened in ${monthName(month)}`}
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+      />
+      {write.isError && (
+        <p role="alert" className="text-bad">
+          {write.error.message}
+        </p>
+      )}
+      <button type="submit" className={smallButton} disabled={isSame || write.isPending}>
+        {reason === '' && text.trim() === '' && written ? 'Take the note away' : 'Keep the note'}
+      </button>
+    </form>
+  );
+}
+
+/** The span's months, the last first. */
+function monthsOf(standing: Standing): string[] {
+  const months: string[] = [];
+  for (let at = 0; at < MOST_MONTHS; at++) {
+    const month = plusMonths(standing.to, -at);
+    if (month < standing.from) break;
+    months.push(month);
+  }
+  return months;
+}

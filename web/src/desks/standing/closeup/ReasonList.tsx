@@ -1,0 +1,70 @@
+import { useState } from 'react';
+import type { Reason } from '../../../api/types';
+import { field } from '../../../ui/Drop';
+import { smallButton } from '../../../ui/Notice';
+import { useSaveReasons } from '../useStanding';
+
+/** The company's own list of reasons, to be changed. */
+export function ReasonList({ reasons, onClose }: { reasons: Reason[]; onClose: () => void }) {
+  const [list, setList] = useState<{ code?: string; name: string }[]>(reasons);
+  const save = useSaveReasons();
+  return (
+    <form
+      aria-label="Reasons"
+      className="no-print space-y-1.5"
+      onSubmit={(event) => {
+        event.preventDefault();
+        save.mutate(
+          list.filter(({ name }) => name.trim() !== ''),
+          { onSuccess: onClose },
+        );
+      }}
+    >
+      {list.map((reason, at) => (
+        <div key={at} className="flex gap-1.5">
+          <input
+            aria-label={`Reason ${at + 1}`}
+            className={field}
+            maxLength={80}
+            value={reason.name}
+            onChange={(event) =>
+              setList(
+                list.map((one, place) =>
+                  place === at ? { ...one, name: event.target.value } : one,
+                ),
+              )
+            }
+          />
+          <button
+            type="button"
+            aria-label={`Take out ${reason.name || `reason ${at + 1}`}`}
+            className="h-7 w-6 text-quiet hover:text-bad"
+            onClick={() => setList(list.filter((_, place) => place !== at))}
+          >
+            ×
+          </button>
+        </div>
+      ))}
+      {save.isError && (
+        <p role="alert" className="text-bad">
+          {save.error.message}
+        </p>
+      )}
+      <div className="flex gap-1.5">
+        <button
+          type="button"
+          className={smallButton}
+          onClick={() => setList([...list, { name: '' }])}
+        >
+          Add
+        </button>
+        <button type="submit" className={smallButton} disabled={save.isPending}>
+          Keep the list
+        </button>
+        <button type="button" className={smallButton} onClick={onClose}>
+          Back
+        </button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,40 @@
+import type { Standing } from '../../../api/types';
+import type { View } from '../../../address/useView';
+import { amount, count } from '../../../format/figures';
+import { useClaims } from '../useStanding';
+
+interface ReasonsPartProps {
+  view: View;
+  standing: Standing;
+}
+
+/** What was noted as the reason for the shortfalls of the rows, the largest first. */
+export function ReasonsPart({ view, standing }: ReasonsPartProps) {
+  const claims = useClaims(view);
+  const reasons = claims.data?.reasons ?? [];
+  if (!reasons.some((one) => one.reason !== null)) return null;
+  const missed = standing.direction === 'LOWER' ? 'overspend' : 'shortfall';
+  return (
+    <section aria-label="Reasons noted" className="mb-5">
+      <h3 className="mb-1 font-semibold text-quiet">Reasons for the {missed}</h3>
+      <ul>
+        {reasons.map((one) => (
+          <li
+            key={one.reason ?? ''}
+            className="flex justify-between gap-2 border-t border-rule py-1"
+          >
+            <span className={one.reason === null ? 'text-quiet' : ''}>
+              {one.reason ?? 'no reason noted'}
+              <span className="text-quiet">
+                , {count(one.months, 'row and month', 'rows and months')}
+              </span>
+            </span>
+            <span className="whitespace-nowrap">
+              {amount(one.shortfall)} · {one.shareShown} %
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,189 @@
+import { useQueries } from '@tanstack/react-query';
+import { ask, query } from '../../../api/client';
+import type { Path, Row, Standing } from '../../../api/types';
+import { wholeQuery, type Changes, type Query, type View } from '../../../address/useView';
+import { amount, tickText, growth, monthName, NONE, signed, plural } from '../../../format/figures';
+import { ChartFrame, FigureTable } from '../../../marks/ChartFrame';
+import { Lane, laneScale } from '../../../marks/Lane';
+import { LinesChart, LinesKey, type Line } from '../../../marks/LinesChart';
+import { StatusMark } from '../../../marks/StatusMark';
+import { Choice } from '../../../ui/Choice';
+import { figuresOf, rowId } from '../rows';
+import { useStanding } from '../useStanding';
+import { placedPercent } from '../../../format/placing';
+
+const MOST_MEMBERS = 4;
+
+interface CompareMembersProps {
+  view: View;
+  standing: Standing;
+  change: (changes: Changes) => void;
+}
+
+const MOST_OFFERED = 300;
+
+/** Members side by side: their figures, lanes on one line, months on one chart. */
+export function CompareMembers({ view, standing, change }: CompareMembersProps) {
+  const chosen = view.narrowing.only.length > 0 ? standing.rows.slice(0, MOST_MEMBERS) : [];
+  const everybody = useStanding(view, { only: undefined });
+  const others = (everybody.data?.rows ?? []).filter(
+    (row) => !chosen.some((one) => one.key === row.key),
+  );
+  const paths = useQueries({
+    queries: chosen.map((row) => ({
+      queryKey: ['standing', 'compare path', view.axis, row.key, wholeQuery(view)],
+      queryFn: () => ask<Path>(pathAddress(view, row.key)),
+    })),
+  });
+  const months = paths[0]?.data?.months ?? [];
+  const lines: Line[] = chosen.map((row, at) => ({
+    name: row.name,
+    values: (paths[at]?.data?.months ?? []).map((month) =>
+      month.state === 'empty' ? null : placedPercent(month.reading.attainment),
+    ),
+  }));
+  // what is written is what the server shows: the numbers only place the marks
+  const shares = chosen.map((_, at) =>
+    (paths[at]?.data?.months ?? []).map((month) =>
+      month.state === 'empty' || month.reading.percentShown === null
+        ? null
+        : amount(month.reading.percentShown),
+    ),
+  );
+  const set = (keys: string[]) => change({ only: keys.length === 0 ? null : keys, selected: null });
+  const keys = chosen.map((row) => row.key);
+  return (
+    <>
+      <div className="no-print mb-3 flex flex-wrap items-center gap-2">
+        {chosen.map((row) => (
+          <button
+            key={row.key}
+            type="button"
+            className="min-h-6 rounded-sm border border-rule bg-sheet px-2"
+            aria-label={`Take ${row.name} out`}
+            onClick={() => set(keys.filter((key) => key !== row.key))}
+          >
+            {row.name} <span aria-hidden="true">×</span>
+          </button>
+        ))}
+        {chosen.length < MOST_MEMBERS && (
+          <Choice
+            label="Add"
+            value=""
+            options={[
+              { value: '', word: `a ${view.axis}` },
+              ...others.slice(0, MOST_OFFERED).map((row) => ({ value: row.key, word: row.name })),
+            ]}
+            onChange={(key) => key && set([...keys, key])}
+          />
+        )}
+      </div>
+      {others.length > MOST_OFFERED && (
+        <p className="no-print mb-2 text-quiet">
+          The list offers the first {MOST_OFFERED} of {amount(String(others.length))}{' '}
+          {plural(view.axis)}. Narrow the rows by name to reach the others.
+        </p>
+      )}
+      {chosen.length < 2 ? (
+        <p className="text-quiet">Choose two to four {plural(view.axis)}.</p>
+      ) : (
+        <>
+          <MemberTable rows={chosen} standing={standing} />
+          <div className="max-w-[860px]">
+            <ChartFrame
+              level={2}
+              title="Percent-to-goal by month"
+              table={
+                <FigureTable
+                  head={['Month', ...lines.map((line) => line.name)]}
+                  rows={months.map((month, place) => [
+                    monthName(month.month),
+                    ...shares.map((of) => of[place] ?? NONE),
+                  ])}
+                />
+              }
+            >
+              <LinesChart
+                months={months.map((month) => month.month)}
+                lines={lines}
+                level={100}
+                width={860}
+                textOf={(value) => `${tickText(value)} %`}
+                describe={`Percent-to-goal by month of ${chosen.map((row) => row.name).join(', ')}`}
+              />
+              <LinesKey lines={lines} />
+            </ChartFrame>
+          </div>
+        </>
+      )}
+    </>
+  );
+}
+
+function pathAddress(view: View, key: string): string {
+  const asked: Query = { ...wholeQuery(view), axis: undefined };
+  return `/standing/${view.axis}/${encodeURIComponent(key)}/path${query(asked)}`;
+}
+
+function MemberTable({ rows, standing }: { rows: Row[]; standing: Standing }) {
+  const scale = laneScale(rows, 'percent');
+  const figures: [string, (row: Row) => string][] = [
+    ['Actual', (row) => amount(figuresOf(row).actual)],
+    ['Goal', (row) => amount(figuresOf(row).goal)],
+    ['Variance', (row) => signed(figuresOf(row).variance)],
+    ['To goal, %', (row) => amount(row.percentShown)],
+    ['Growth', (row) => growth(row.growthShown)],
+  ];
+  return (
+    <div className="mb-5 overflow-x-auto bg-sheet">
+      <table className="w-full" aria-label="Members compared">
+        <thead>
+          <tr className="border-b border-ink text-left">
+            <th scope="col" className="p-2 font-semibold text-quiet">
+              {standing.axis}
+            </th>
+            {figures.map(([name]) => (
+              <th key={name} scope="col" className="p-2 text-right font-semibold text-quiet">
+                {name}
+              </th>
+            ))}
+            <th scope="col" className="w-[32%] p-2 font-semibold text-quiet">
+              On one line
+            </th>
+            <th scope="col" className="p-2 font-semibold text-quiet">
+              Status
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => (
+            <tr key={rowId(row)} className="border-b border-rule">
+              <th scope="row" className="p-2 text-left">
+                {row.name}
+                <span className="block text-[11.5px] font-normal text-quiet">{row.place}</span>
+              </th>
+              {figures.map(([name, textOf]) => (
+                <td key={name} className="p-2 text-right whitespace-nowrap">
+                  {textOf(row)}
+                </td>
+              ))}
+              <td className="relative h-[44px] p-0">
+                <div className="absolute inset-0">
+                  <Lane reading={row} scale={scale} direction={standing.direction} isLarge />
+                  <span
+                    aria-hidden="true"
+                    className="absolute top-0 bottom-0 w-[2px] bg-ink"
+                    style={{ left: `${(100 * (1 - scale.least)) / (scale.most - scale.least)}%` }}
+                  />
+                </div>
+              </td>
+              <td className="p-2">
+                <StatusMark status={row.noReading ?? row.status} tone={row.tone} />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

@@ -1,0 +1,236 @@
+import { useClose } from '@headlessui/react';
+import { useState } from 'react';
+import type { AxisWord, Company, Standing } from '../../../api/types';
+import { isNarrowed, NO_NARROWING, type Changes, type View } from '../../../address/useView';
+import { shifted } from '../../../format/figures';
+import { Drop, field } from '../../../ui/Drop';
+import { mainButton, quietButton } from '../../../ui/Notice';
+import { NumberField } from '../../../ui/NumberField';
+import { typed } from '../../../format/writing';
+
+interface NarrowDropProps {
+  view: View;
+  standing: Standing;
+  company: Company;
+  change: (changes: Changes, isTyping?: boolean) => void;
+}
+
+const REASONS = ['no goal', 'zero goal', 'negative goal'];
+/** A percentage of the goal. */
+const SHARE = { decimals: 6, isSigned: true, isPercent: true };
+
+/** Which rows are kept: by name, region, status, best or worst, miss, percent-to-goal. */
+export function NarrowDrop({ view, standing, company, change }: NarrowDropProps) {
+  const { narrowing } = view;
+  const words = wordsOf(view);
+  const statuses = [...standing.rung.rungs.map((rung) => rung.name), ...REASONS];
+  return (
+    <>
+      <Drop label="Only" value={words.length === 0 ? 'all' : words.join(', ')}>
+        <div className="space-y-3">
+          <NameFilter text={narrowing.text} onChange={(text) => change({ text }, true)} />
+          <label className="block">
+            <span className="text-quiet">Region</span>
+            <select
+              className={field}
+              value={view.filters.region?.[0] ?? ''}
+              onChange={(event) => change({ region: event.target.value || null, selected: null })}
+            >
+              <option value="">all</option>
+              {company.regions.map((region) => (
+                <option key={region.key} value={region.key}>
+                  {region.name}
+                </option>
+              ))}
+            </select>
+          </label>
+          <fieldset>
+            <legend className="text-quiet">Status</legend>
+            <div className="flex flex-wrap gap-x-3">
+              {statuses.map((status) => (
+                <label key={status} className="flex min-h-6 items-center gap-1">
+                  <input
+                    type="checkbox"
+                    checked={narrowing.status.includes(status)}
+                    onChange={() => change({ status: toggled(narrowing.status, status) })}
+                  />
+                  {status}
+                </label>
+              ))}
+            </div>
+          </fieldset>
+          <Limits key={JSON.stringify(narrowing)} view={view} change={change} />
+          {isNarrowed(view) && (
+            <button
+              type="button"
+              className={quietButton}
+              onClick={() => change({ ...NO_NARROWING, selected: null })}
+            >
+              Show all
+            </button>
+          )}
+        </div>
+      </Drop>
+      {filterWords(view).map(({ axis, words: text }) => (
+        <button
+          key={axis}
+          type="button"
+          className="min-h-6 whitespace-nowrap"
+          aria-label={`Take away: within ${text}`}
+          onClick={() => change({ [axis]: null })}
+        >
+          <span className="text-quiet">within </span>
+          <span className="font-semibold">{text}</span> <span aria-hidden="true">×</span>
+        </button>
+      ))}
+    </>
+  );
+}
+
+/** Best or worst, miss and percent-to-goal: applied together. */
+function Limits({ view, change }: Pick<NarrowDropProps, 'view' | 'change'>) {
+  const { narrowing } = view;
+  const close = useClose();
+  const [over, setOver] = useState<string | null>(narrowing.over);
+  const [low, setLow] = useState<string | null>(percentOf(narrowing.low));
+  const [high, setHigh] = useState<string | null>(percentOf(narrowing.high));
+  const isWrong = over === null || low === null || high === null;
+  return (
+    <form
+      className="space-y-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        const form = new FormData(event.currentTarget);
+        const value = (name: string) => {
+          const text = form.get(name);
+          return typeof text === 'string' ? text.trim() : '';
+        };
+        const side = value('side');
+        change({
+          top: side === 'top' ? value('count') || null : null,
+          bottom: side === 'bottom' ? value('count') || null : null,
+          by: side && value('by') !== 'variance' ? value('by') : null,
+          over: over || null,
+          low: shareOf(low ?? ''),
+          high: shareOf(high ?? ''),
+        });
+        close();
+      }}
+    >
+      <div className="flex items-end gap-2">
+        <label className="block">
+          <span className="text-quiet">The</span>
+          <select
+            name="side"
+            className={field}
+            defaultValue={narrowing.top ? 'top' : narrowing.bottom ? 'bottom' : ''}
+          >
+            <option value="">–</option>
+            <option value="top">best</option>
+            <option value="bottom">worst</option>
+          </select>
+        </label>
+        <label className="block w-[64px]">
+          <span className="text-quiet">how many</span>
+          <input
+            name="count"
+            type="number"
+            min={1}
+            max={10000}
+            defaultValue={narrowing.top || narrowing.bottom || '5'}
+            className={field}
+          />
+        </label>
+        <label className="block">
+          <span className="text-quiet">by</span>
+          <select name="by" className={field} defaultValue={narrowing.by || 'variance'}>
+            <option value="variance">variance</option>
+            <option value="attainment">percent-to-goal</option>
+            <option value="actual">actual</option>
+          </select>
+        </label>
+      </div>
+      <NumberField
+        label="Missing the goal by more than"
+        value={narrowing.over}
+        kind={{ decimals: 4 }}
+        onRead={setOver}
+      />
+      <div className="flex items-start gap-2">
+        <NumberField
+          label="From percent-to-goal"
+          value={percentOf(narrowing.low)}
+          kind={SHARE}
+          onRead={setLow}
+        />
+        <NumberField
+          label="up to"
+          value={percentOf(narrowing.high)}
+          kind={SHARE}
+          onRead={setHigh}
+        />
+      </div>
+      <button type="submit" className={mainButton} disabled={isWrong}>
+        Apply
+      </button>
+    </form>
+  );
+}
+
+/** Keeps its own text, as the address follows a moment later; Back still empties it. */
+function NameFilter({ text, onChange }: { text: string; onChange: (text: string) => void }) {
+  const [typed, setTyped] = useState(text);
+  const [seen, setSeen] = useState(text);
+  if (text !== seen) {
+    setSeen(text);
+    if (!typed.startsWith(text) || text === '') setTyped(text);
+  }
+  return (
+    <label className="block">
+      <span className="text-quiet">Name, key or place holds</span>
+      <input
+        type="search"
+        value={typed}
+        onChange={(event) => {
+          setTyped(event.target.value);
+          onChange(event.target.value);
+        }}
+        className={field}
+      />
+    </label>
+  );
+}
+
+/** A percentage as a ratio with its digits kept: "97.5" is "0.975"; null for anything else. */
+export function shareOf(percent: string): string | null {
+  return /^-?\d{1,12}(\.\d{1,6})?$/.test(percent) ? shifted(percent, -2) : null;
+}
+
+/** A ratio as a percentage with its digits kept: "0.975" is "97.5"; empty for anything else. */
+export function percentOf(share: string): string {
+  return /^-?\d+(\.\d+)?$/.test(share) ? shifted(share, 2) : '';
+}
+
+function toggled(values: string[], value: string): string[] {
+  return values.includes(value) ? values.filter((one) => one !== value) : [...values, value];
+}
+
+function wordsOf({ narrowing }: View): string[] {
+  const { text, only, status, top, bottom, over, low, high } = narrowing;
+  return [
+    text && `“${text}”`,
+    only.length > 0 && `${only.length} chosen`,
+    ...status,
+    top && `best ${top}`,
+    bottom && `worst ${bottom}`,
+    over && `missing over ${over}`,
+    (low || high) && `${typed(percentOf(low)) || '…'} to ${typed(percentOf(high)) || '…'} %`,
+  ].filter((word): word is string => typeof word === 'string' && word !== '');
+}
+
+function filterWords({ filters }: View): { axis: AxisWord; words: string }[] {
+  return (Object.entries(filters) as [AxisWord, string[]][]).map(([axis, keys]) => ({
+    axis,
+    words: keys.join(', '),
+  }));
+}

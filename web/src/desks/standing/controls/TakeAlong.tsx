@@ -1,0 +1,132 @@
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
+import { useState } from 'react';
+import { Link, useLocation } from 'react-router';
+import { query } from '../../../api/client';
+import type { Row, Standing } from '../../../api/types';
+import { viewQuery, type View } from '../../../address/useView';
+import { framed } from '../../../marks/framed';
+import { lanesLegend, lanesSvg } from '../../../marks/lanesSvg';
+import { savePng, saveSvg } from '../../../marks/saveChart';
+import { Drop, field } from '../../../ui/Drop';
+import { smallButton } from '../../../ui/Notice';
+import { itemsOf, laneOf, readingWords } from '../rows';
+import { useChangeViews, useSavedViews } from '../useStanding';
+
+const item = 'block w-full px-3 py-1.5 text-left data-focus:bg-select-ground';
+
+/** The view as a file, as a drawing, on paper, or kept by name. */
+export function TakeAlong({ view, standing }: { view: View; standing: Standing }) {
+  const asked = query({
+    ...viewQuery(view),
+    sort: view.sort,
+    byMonth: view.layout === 'months' ? 'true' : undefined,
+  });
+  const title = standing.headline.map((part) => part.text).join('');
+
+  function draw(save: typeof saveSvg | typeof savePng) {
+    const rows = itemsOf(standing, view).map(({ row }) => laneOf(row) as Row);
+    const drawing = framed(
+      lanesSvg(rows, view.lanes, standing.direction),
+      `${title} ${readingWords(standing)}`.trim(),
+      lanesLegend(standing.goal, standing.direction),
+    );
+    void save(drawing, `standing ${standing.axis} ${standing.to}`);
+  }
+
+  return (
+    <div className="no-print flex shrink-0 items-center gap-3 text-[13px]">
+      <SavedViews />
+      <Menu>
+        <MenuButton className={smallButton}>Take along</MenuButton>
+        <MenuItems
+          anchor={{ to: 'bottom end', gap: 4 }}
+          className="z-30 rounded border border-rule bg-sheet py-1 shadow-lg focus:outline-none"
+        >
+          <MenuItem>
+            <a className={item} href={`/api/v1/standing/export.xlsx${asked}`} download>
+              Workbook with formulas (XLSX)
+            </a>
+          </MenuItem>
+          <MenuItem>
+            <a className={item} href={`/api/v1/standing/export.csv${asked}`} download>
+              Rows as CSV
+            </a>
+          </MenuItem>
+          <MenuItem>
+            <button type="button" className={item} onClick={() => draw(saveSvg)}>
+              Chart as SVG
+            </button>
+          </MenuItem>
+          <MenuItem>
+            <button type="button" className={item} onClick={() => draw(savePng)}>
+              Chart as PNG
+            </button>
+          </MenuItem>
+          <MenuItem>
+            <button type="button" className={item} onClick={() => window.print()}>
+              Print
+            </button>
+          </MenuItem>
+        </MenuItems>
+      </Menu>
+    </div>
+  );
+}
+
+/** Views by name; opening one is going to its address. */
+function SavedViews() {
+  const { pathname, search } = useLocation();
+  const views = useSavedViews();
+  const change = useChangeViews();
+  const [name, setName] = useState('');
+  const saved = views.data ?? [];
+  return (
+    <Drop label="Views" value={saved.length === 0 ? 'none kept' : String(saved.length)}>
+      <ul className="mb-2 max-h-[240px] overflow-auto">
+        {saved.map((view) => (
+          <li key={view.name} className="flex items-center justify-between gap-2">
+            <Link className="min-h-6 truncate text-select underline" to={view.address}>
+              {view.name}
+            </Link>
+            <button
+              type="button"
+              aria-label={`Delete the view ${view.name}`}
+              className="h-6 w-6 text-quiet hover:text-bad"
+              onClick={() => change.mutate({ name: view.name, address: null })}
+            >
+              ×
+            </button>
+          </li>
+        ))}
+      </ul>
+      <form
+        className="flex gap-1.5"
+        onSubmit={(event) => {
+          event.preventDefault();
+          change.mutate({ name, address: pathname + search }, { onSuccess: () => setName('') });
+        }}
+      >
+        <input
+          aria-label="Name of this view"
+          className={field}
+          maxLength={80}
+          placeholder="Name of this view"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+        />
+        <button
+          type="submit"
+          className={smallButton}
+          disabled={name.trim() === '' || change.isPending}
+        >
+          Keep
+        </button>
+      </form>
+      {change.isError && (
+        <p role="alert" className="mt-1 text-bad">
+          {change.error.message}
+        </p>
+      )}
+    </Drop>
+  );
+}

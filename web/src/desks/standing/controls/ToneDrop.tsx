@@ -1,0 +1,68 @@
+import { useState } from 'react';
+import type { Standing } from '../../../api/types';
+import type { View } from '../../../address/useView';
+import { amount } from '../../../format/figures';
+import { Drop } from '../../../ui/Drop';
+import { mainButton } from '../../../ui/Notice';
+import { NumberField } from '../../../ui/NumberField';
+import { ladderTarget } from './ladder';
+import { useSaveRules } from '../useStanding';
+
+/** A limit is an amount without a sign. */
+const LIMIT = { decimals: 4 };
+
+/** From which variance on the shading is of full tone, on either side; kept in the rules. */
+export function ToneDrop({ standing, view }: { standing: Standing; view: View }) {
+  const { shading } = standing;
+  const save = useSaveRules();
+  const [good, setGood] = useState<string | null>(shading.isGoodAutomatic ? '' : shading.good);
+  const [bad, setBad] = useState<string | null>(shading.isBadAutomatic ? '' : shading.bad);
+  const isWrong = good === null || bad === null;
+  const value = shading.isBadAutomatic ? 'the largest' : `−${amount(shading.bad)}`;
+  const limit = (text: string | null) => text || 'auto';
+  return (
+    <Drop label="Full tone at" value={value}>
+      <form
+        className="space-y-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          save.mutate({
+            shading: [{ ...ladderTarget(standing, view), good: limit(good), bad: limit(bad) }],
+          });
+        }}
+      >
+        <p className="text-quiet">
+          A variance of that size or more has the full tone. Empty takes the largest in view, 0 any.
+        </p>
+        <NumberField
+          label="Unfavourable side"
+          value={bad ?? ''}
+          kind={LIMIT}
+          unit={standing.unit}
+          placeholder={amount(shading.bad)}
+          onRead={setBad}
+        />
+        <NumberField
+          label="Favourable side"
+          value={good ?? ''}
+          kind={LIMIT}
+          unit={standing.unit}
+          placeholder={amount(shading.good)}
+          onRead={setGood}
+        />
+        {save.isError && (
+          <p role="alert" className="text-bad">
+            {save.error.message}
+          </p>
+        )}
+        <button
+          type="submit"
+          className={mainButton}
+          disabled={isWrong || !save.isReady || save.isPending}
+        >
+          Keep for {standing.measure} against {standing.goal}
+        </button>
+      </form>
+    </Drop>
+  );
+}

@@ -1,0 +1,122 @@
+import type { Rung, Standing } from '../../../api/types';
+import type { View } from '../../../address/useView';
+import { readNumber } from '../../../format/numbers';
+import { percentOf, shareOf } from './NarrowDrop';
+import { compareDecimals } from '../rows';
+import { typed } from '../../../format/writing';
+
+/** A rung while it is edited; the bound as it is typed, in percent where the scale is a share. */
+export interface RungDraft {
+  name: string;
+  tone: Rung['tone'];
+  bound: string;
+  isAbove: boolean;
+}
+
+export const SCALES: { value: string; word: string; isShare: boolean }[] = [
+  { value: 'percent-to-goal', word: 'percent-to-goal', isShare: true },
+  { value: 'variance', word: 'variance', isShare: false },
+  { value: 'variance-percent', word: 'variance %', isShare: true },
+  { value: 'value', word: 'the value itself', isShare: false },
+  { value: 'share-of-highest', word: 'share of the highest row', isShare: true },
+];
+
+/** Whether bounds of a scale are percentages; those of a rate's value are too. */
+export function isShareScale(scale: string, unit: string): boolean {
+  const isOfRate = unit === 'rate' && (scale === 'value' || scale === 'variance');
+  return isOfRate || (SCALES.find((one) => one.value === scale)?.isShare ?? false);
+}
+
+/** Whether a scale reads amounts, whose bounds may be those of one month. */
+export function isAmountScale(scale: string): boolean {
+  return scale === 'variance' || scale === 'value';
+}
+
+/** The same rungs on a scale of another kind: 90 % is not 90.00, so bounds are asked for anew. */
+export function withoutBounds(rungs: RungDraft[]): RungDraft[] {
+  return rungs.map((rung) => ({ ...rung, bound: '' }));
+}
+
+/** What rules of a standing are attached to: measure, goal set and axis. */
+export function ladderTarget(standing: Standing, view: View): Record<string, string> {
+  return {
+    measure: standing.measure,
+    ...(view.basis.kind === 'set' ? { goalSet: view.basis.name } : {}),
+    axis: standing.axis,
+  };
+}
+
+export function draftsOf(rungs: Rung[], isShare: boolean): RungDraft[] {
+  return rungs.map((rung) => ({
+    name: rung.name,
+    tone: rung.tone,
+    bound: rung.from === undefined ? '' : typed(isShare ? percentOf(rung.from) : rung.from),
+    isAbove: rung.bound === 'above',
+  }));
+}
+
+/** What is wrong with a ladder while it is typed, in words; null where it can be tried. */
+export function faultOf(rungs: RungDraft[]): string | null {
+  if (rungs.length === 0) return 'A ladder needs at least one rung.';
+  const names = rungs.map((rung) => rung.name.trim().toLowerCase());
+  if (names.some((name) => name === '')) return 'Each rung needs a name.';
+  const twice = names.find((name, at) => names.indexOf(name) !== at);
+  if (twice !== undefined) return `Two rungs are called “${twice}”.`;
+  const bounds = rungs.slice(1);
+  for (const { bound, name } of bounds) {
+    const read = readNumber(bound, BOUND);
+    if (read.kind === 'empty') return `“${name}” needs a bound, such as 90 or 97.5.`;
+    if (read.kind === 'fault') return `“${name}”: ${read.words}`;
+  }
+  for (let at = 1; at < bounds.length; at++) {
+    const [low, high] = [bounds[at - 1], bounds[at]];
+    if (!low || !high) continue;
+    const order = compareDecimals(boundOf(high), boundOf(low));
+    if (order < 0) return `“${high.name}” must begin above “${low.name}”.`;
+    if (order === 0 && !(high.isAbove && !low.isAbove)) {
+      return `“${low.name}” and “${high.name}” begin at the same bound.`;
+    }
+  }
+  return null;
+}
+
+/** The ladder as the server takes it; `since` is the first month that it judges, null for all. */
+export function ladderBody(
+  target: Record<string, string>,
+  scale: string,
+  rungs: RungDraft[],
+  isShare: boolean,
+  since: string | null,
+  perMonth = false,
+): object {
+  return {
+    ...target,
+    ...(since ? { since } : {}),
+    scale,
+    ...(perMonth ? { perMonth } : {}),
+    rungs: rungs.map((rung, at) => ({
+      name: rung.name.trim(),
+      tone: rung.tone,
+      ...(at === 0
+        ? {}
+        : {
+            from: boundText(rung, isShare),
+            bound: rung.isAbove ? 'above' : 'at or above',
+          }),
+    })),
+  };
+}
+
+/** A bound is an amount or a percentage, with at most six decimals. */
+const BOUND = { decimals: 6, isSigned: true, isPercent: true };
+
+/** What was typed as a plain decimal; as it is where it cannot be read. */
+function boundOf({ bound }: RungDraft): string {
+  const read = readNumber(bound, BOUND);
+  return read.kind === 'number' ? read.decimal : bound.trim();
+}
+
+function boundText(rung: RungDraft, isShare: boolean): string {
+  const text = boundOf(rung);
+  return isShare ? (shareOf(text) ?? text) : text;
+}

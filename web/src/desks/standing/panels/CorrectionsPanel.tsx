@@ -1,0 +1,107 @@
+import { useState } from 'react';
+import type { Corrections, Standing } from '../../../api/types';
+import type { View } from '../../../address/useView';
+import { amount, count, monthName, NONE, signed } from '../../../format/figures';
+import { Failed, Loading, smallButton } from '../../../ui/Notice';
+import { SourceLink } from '../../../ui/SourceLink';
+import { targetOf, TOTAL } from '../rows';
+import { useCorrections } from '../useStanding';
+import { Pager } from '../../../ui/Pager';
+
+const PAGE = 50;
+
+interface CorrectionsPanelProps {
+  view: View;
+  standing: Standing;
+  onClose: () => void;
+}
+
+/** What was posted for closed months since they were closed, line by line. */
+export function CorrectionsPanel({ view, standing, onClose }: CorrectionsPanelProps) {
+  const [page, setPage] = useState(0);
+  const target = targetOf(standing, view);
+  const corrections = useCorrections(view, target, page, PAGE);
+  const name = target.key === TOTAL ? 'all rows' : (target.row?.name ?? target.key);
+  return (
+    <aside
+      aria-label="Corrections since close"
+      className="print-whole min-h-0 overflow-auto border-l border-rule bg-sheet px-4 py-4"
+    >
+      <div className="mb-2 flex items-baseline justify-between gap-2">
+        <h2 className="text-[18px] font-bold">Corrections since close</h2>
+        <button type="button" className={`no-print ${smallButton}`} onClick={onClose}>
+          Close panel
+        </button>
+      </div>
+      <p className="mb-3 text-quiet">
+        Posted for closed months after they were closed; of {name}. As closed leaves these lines
+        out, restated counts them.
+      </p>
+      {corrections.isPending ? (
+        <Loading what="the corrections" />
+      ) : corrections.isError ? (
+        <Failed error={corrections.error} onRetry={() => void corrections.refetch()} />
+      ) : (
+        <Lines corrections={corrections.data} onTurn={setPage} />
+      )}
+    </aside>
+  );
+}
+
+interface LinesProps {
+  corrections: Corrections;
+  onTurn: (page: number) => void;
+}
+
+function Lines({ corrections, onTurn }: LinesProps) {
+  const { lines, lineCount, page, size, actual } = corrections;
+  if (lineCount === 0) return <p>No closed month of this span has a correction.</p>;
+  return (
+    <>
+      <p className="mb-2 font-semibold">
+        {signed(actual)} in {count(lineCount, 'line')}
+      </p>
+      <div className="overflow-x-auto">
+        <table className="w-full text-[12.5px]">
+          <thead className="text-quiet">
+            <tr className="text-right">
+              <th scope="col" className="text-left font-semibold">
+                Line
+              </th>
+              <th scope="col" className="pl-2 text-left font-semibold">
+                Month
+              </th>
+              <th scope="col" className="pl-2 font-semibold">
+                As closed
+              </th>
+              <th scope="col" className="pl-2 font-semibold">
+                Restated
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {lines.map((line, at) => (
+              <tr key={at} className="border-t border-rule text-right align-top">
+                <td className="py-1 text-left">
+                  <SourceLink load={line.load} line={line.line}>
+                    {line.file}, line {line.line}
+                  </SourceLink>
+                </td>
+                <td className="py-1 pl-2 text-left whitespace-nowrap">{monthName(line.month)}</td>
+                <td className="py-1 pl-2">
+                  {line.then === null ? NONE : amount(line.then)}
+                  {line.nameThen && <span className="block text-quiet">{line.nameThen}</span>}
+                </td>
+                <td className="py-1 pl-2">
+                  {line.now === null ? NONE : amount(line.now)}
+                  {line.nameNow && <span className="block text-quiet">{line.nameNow}</span>}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <Pager page={page} pages={Math.ceil(lineCount / size)} onTurn={onTurn} />
+    </>
+  );
+}

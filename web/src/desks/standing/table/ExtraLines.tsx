@@ -1,0 +1,111 @@
+import type { ReactNode } from 'react';
+import type { Standing } from '../../../api/types';
+import { amount, count, NONE, plural, signed } from '../../../format/figures';
+import { gridOf } from './columns';
+import { GoalLine, ROW_HEIGHT, type LineLook } from './StandingLine';
+
+interface ExtraProps {
+  standing: Standing;
+  look: LineLook;
+}
+
+interface ExtraLineProps {
+  look: LineLook;
+  name: ReactNode;
+  under: string;
+  actual: string;
+  goal: string;
+}
+
+/** A quiet line under the total that explains it; never judged. */
+function ExtraLine({ look, name, under, actual, goal }: ExtraLineProps) {
+  return (
+    <div
+      role="row"
+      style={{ height: ROW_HEIGHT }}
+      className={`${gridOf(look.hasBeside)} items-center border-b border-rule text-quiet`}
+    >
+      <span role="rowheader" className="min-w-0 pl-2 leading-tight">
+        <span className="block truncate">{name}</span>
+        <span className="block truncate text-[11.5px]">{under}</span>
+      </span>
+      <span role="cell" className="pr-2 text-right whitespace-nowrap">
+        {actual}
+      </span>
+      <span role="cell" className="pr-2 text-right whitespace-nowrap">
+        {goal}
+      </span>
+      <span role="cell" className="pr-2 text-right">
+        {NONE}
+      </span>
+      {look.hasBeside && (
+        <>
+          <span role="cell" />
+          <span role="cell" />
+        </>
+      )}
+      <span role="cell" className="relative h-full">
+        {look.hasGoals && <GoalLine scale={look.scale} />}
+      </span>
+      <span role="cell" />
+      <span role="cell" />
+      <span role="cell" className="standing-wide" />
+    </div>
+  );
+}
+
+/** What the total holds beyond the members with a goal. */
+export function NoGoalLine({ standing, look }: ExtraProps) {
+  const { noGoal, unassigned } = standing;
+  const lines =
+    unassigned.lines > 0 ? `${count(unassigned.lines, 'line')} without a ${standing.axis}` : '';
+  const members =
+    noGoal.members > 0 ? count(noGoal.members, standing.axis, plural(standing.axis)) : '';
+  return (
+    <ExtraLine
+      look={look}
+      name="No goal assigned"
+      under={[members, lines].filter(Boolean).join(', ')}
+      actual={look.unit === 'rate' ? NONE : amount(noGoal.actual, look.decimals.actual)}
+      goal={NONE}
+    />
+  );
+}
+
+interface CorrectionsLineProps extends ExtraProps {
+  onOpen: () => void;
+}
+
+/** What was posted for closed months since they were closed; the total lacks it. */
+export function CorrectionsLine({ standing, look, onOpen }: CorrectionsLineProps) {
+  const { corrections } = standing;
+  if (!corrections) return null;
+  return (
+    <ExtraLine
+      look={look}
+      name={
+        <button type="button" onClick={onOpen} className="text-select underline underline-offset-2">
+          Corrections since close
+        </button>
+      }
+      under={`${count(corrections.lines, 'line')}, not in the total`}
+      actual={signed(corrections.actual, look.decimals.actual)}
+      goal={NONE}
+    />
+  );
+}
+
+/** Goals of members whose rows lie in several groups. */
+export function UnsplitLine({ standing, look }: ExtraProps) {
+  const { unsplit } = standing;
+  if (!unsplit) return null;
+  return (
+    <ExtraLine
+      look={look}
+      name="Goals not split by these groups"
+      under={count(unsplit.members, standing.axis, plural(standing.axis))}
+      actual={NONE}
+      goal={amount(unsplit.goal, look.decimals.goal)}
+    />
+  );
+}

@@ -1,0 +1,198 @@
+import type { Direction, Reading, Rung } from '../../../api/types';
+import { amount, count, growth, NONE, signed } from '../../../format/figures';
+import { goalPlace, Lane, type LaneScale } from '../../../marks/Lane';
+import { shadeColour } from '../../../marks/shading';
+import { StatusMark } from '../../../marks/StatusMark';
+import { toneText } from '../../../marks/tones';
+import { goalText, gridOf, type Decimals } from './columns';
+import { EMPTY, figuresOf, isPast, laneOf, statusOf, varianceOf } from '../rows';
+
+export const ROW_HEIGHT = 37;
+
+/** What all lines of a table share. */
+export interface LineLook {
+  scale: LaneScale;
+  decimals: Decimals;
+  direction: Direction;
+  hasGoals: boolean;
+  hasBeside: boolean;
+  unit: string;
+  rungs: Rung[];
+  /** How many months the span has. */
+  months: number;
+  /** Whether the last of them is running. */
+  isRunning: boolean;
+}
+
+interface LineProps {
+  look: LineLook;
+  name: string;
+  under?: string | undefined;
+  reading: Reading;
+  rowIndex?: number;
+  /** Whether the actual is the highest or the lowest of all rows. */
+  extreme?: 'highest' | 'lowest' | undefined;
+  kind?: 'total' | 'group' | 'row' | 'inner';
+  isOpen?: boolean;
+  onToggle?: () => void;
+  isShaded?: boolean;
+  isSelected: boolean;
+  onSelect: () => void;
+}
+
+/** One line of the table: a total, a subtotal or a row, with its lane. */
+export function Line(props: LineProps) {
+  const { look, name, under, reading, kind = 'row', isSelected } = props;
+  const figures = figuresOf(reading);
+  const { spoken } = reading;
+  const isEmpty = spoken.noReading === EMPTY;
+  const weight = { total: 'border-ink font-bold', group: 'font-semibold', row: '', inner: '' };
+  const note = reading.notes?.map((one) => one.reasonName ?? one.text).join(', ');
+  const remarks = remarksOf(reading, look);
+  return (
+    // the name inside is a button; the whole row is only a larger target for the same
+    // eslint-disable-next-line jsx-a11y/click-events-have-key-events
+    <div
+      role="row"
+      tabIndex={-1}
+      aria-rowindex={props.rowIndex}
+      onClick={props.onSelect}
+      style={{ height: ROW_HEIGHT }}
+      className={`${gridOf(look.hasBeside)} cursor-pointer items-center border-b border-rule ${weight[kind]} ${isSelected ? 'on-selection bg-select-ground' : kind === 'group' ? 'bg-ground/70' : 'hover:bg-ground/60'}`}
+    >
+      <span role="rowheader" className="flex min-w-0 items-center pl-2">
+        {kind === 'group' && (
+          <button
+            type="button"
+            aria-expanded={props.isOpen}
+            aria-label={`${props.isOpen ? 'Close' : 'Open'} ${name}`}
+            className="mr-0.5 -ml-1 h-6 w-6 shrink-0 rounded-sm text-quiet hover:text-ink"
+            onClick={(event) => {
+              event.stopPropagation();
+              props.onToggle?.();
+            }}
+          >
+            <span aria-hidden="true">{props.isOpen ? '▾' : '▸'}</span>
+          </button>
+        )}
+        <button
+          type="button"
+          aria-current={isSelected ? 'true' : undefined}
+          className={`block min-w-0 flex-1 text-left leading-tight ${kind === 'inner' ? 'pl-4' : ''}`}
+          title={name}
+        >
+          <span className="block truncate font-semibold">{name}</span>
+          {(note ?? remarks ?? under) && (
+            <span
+              className={`block truncate text-[11.5px] font-normal ${note || remarks ? 'text-near-text' : 'text-quiet'}`}
+              title={[note, remarks, under].filter(Boolean).join('; ')}
+            >
+              {[remarks, note && `✎ ${note}`].filter(Boolean).join('; ') || under}
+            </span>
+          )}
+        </button>
+      </span>
+      <span role="cell" className="pr-2 text-right whitespace-nowrap">
+        {props.extreme && <ExtremeMark extreme={props.extreme} />}
+        {amount(figures.actual, look.decimals.actual)}
+      </span>
+      <span role="cell" className="pr-2 text-right whitespace-nowrap text-quiet">
+        {goalText(reading, look.decimals.goal)}
+      </span>
+      <span
+        role="cell"
+        className="flex h-full items-center justify-end pr-2 whitespace-nowrap"
+        style={{ background: props.isShaded ? shadeColour(spoken.shade) : undefined }}
+      >
+        {isEmpty ? NONE : signed(varianceOf(reading), look.decimals.variance)}
+      </span>
+      {look.hasBeside && <BesideCells reading={reading} unit={look.unit} />}
+      <span role="cell" className="relative h-full">
+        {(kind !== 'total' || look.scale.kind === 'percent') && (
+          <Lane reading={laneOf(reading)} scale={look.scale} direction={look.direction} />
+        )}
+        {look.hasGoals && <GoalLine scale={look.scale} />}
+      </span>
+      <span role="cell" className={`pr-1 text-right font-semibold ${toneText(spoken.tone)}`}>
+        {isEmpty || spoken.percentShown === null ? NONE : amount(spoken.percentShown)}
+      </span>
+      <span role="cell" className="flex items-center pl-3">
+        <StatusMark
+          status={statusOf(reading)}
+          tone={spoken.tone}
+          isPast={isPast(reading, look.rungs)}
+        />
+      </span>
+      <span
+        role="cell"
+        className="standing-wide pr-2 text-right text-quiet"
+        title={look.isRunning ? 'A running month is not compared with a whole one' : undefined}
+      >
+        {look.isRunning || isEmpty ? NONE : growth(reading.growthShown)}
+      </span>
+    </div>
+  );
+}
+
+/** What has to be known to read the row rightly; undefined for nothing. */
+function remarksOf(reading: Reading, look: LineLook): string | undefined {
+  const remarks: string[] = [];
+  if (reading.waiting) {
+    remarks.push(reading.waitsFor ? `waits for ${reading.waitsFor}` : 'waits for its file');
+  }
+  if (reading.spoken.kind === 'comparable') {
+    remarks.push(`goal for ${reading.goalMonths} of ${look.months} months`);
+  }
+  if (reading.correction) {
+    const { actual, lines } = reading.correction;
+    remarks.push(`since close ${signed(actual)}, ${count(lines, 'line')}`);
+  }
+  return remarks.length === 0 ? undefined : remarks.join('; ');
+}
+
+/** The variance and percent-to-goal on the second basis. */
+function BesideCells({ reading, unit }: { reading: Reading; unit: string }) {
+  const { beside } = reading;
+  return (
+    <>
+      <span role="cell" className="pr-2 text-right whitespace-nowrap">
+        {unit === 'rate'
+          ? signed(beside?.variancePercent ?? null)
+          : signed(beside?.variance ?? null, 'drop')}
+      </span>
+      <span
+        role="cell"
+        className={`pr-2 text-right ${beside ? toneText(beside.tone) : ''}`}
+        title={beside ? (beside.noReading ?? beside.status) : undefined}
+      >
+        {beside?.percentShown ? amount(beside.percentShown) : NONE}
+      </span>
+    </>
+  );
+}
+
+/** Marks the highest or lowest actual: an arrow to a bar, and the word for screen readers. */
+function ExtremeMark({ extreme }: { extreme: 'highest' | 'lowest' }) {
+  return (
+    <span title={`${extreme} actual`} className="float-left pl-1 text-quiet">
+      <svg width="9" height="12" viewBox="0 0 9 12" className="inline" aria-hidden="true">
+        <g transform={extreme === 'lowest' ? 'rotate(180 4.5 6)' : undefined}>
+          <path d="M0 1h9M4.5 11V4M1.5 7l3-3 3 3" fill="none" stroke="currentColor" />
+        </g>
+      </svg>
+      <span className="sr-only">{extreme}</span>
+    </span>
+  );
+}
+
+/** The row's stretch of the one goal line; over the row's rule, so that the stretches join. */
+export function GoalLine({ scale }: { scale: LaneScale }) {
+  const place = goalPlace(scale);
+  return place === null ? null : (
+    <span
+      aria-hidden="true"
+      className="absolute -top-px -bottom-px w-[2px] -translate-x-1/2 bg-ink"
+      style={{ left: `${place * 100}%` }}
+    />
+  );
+}

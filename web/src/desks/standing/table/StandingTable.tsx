@@ -1,0 +1,282 @@
+import { useMemo, useState, type ReactNode } from 'react';
+import type { Row, Standing } from '../../../api/types';
+import type { View } from '../../../address/useView';
+import { amount, count, plural } from '../../../format/figures';
+import { VirtualRows } from '../../../ui/VirtualRows';
+import { goalPlace, laneScale } from '../../../marks/Lane';
+import { allReadings, decimalsOf, gridOf, widthsOf } from './columns';
+import { CorrectionsLine, NoGoalLine, UnsplitLine } from './ExtraLines';
+import { Line, ROW_HEIGHT, type LineLook } from './StandingLine';
+import { laneOf, nextSort, readSort, sortWord, TOTAL, type Item, type SortKey } from '../rows';
+
+const HEAD_HEIGHT = 42;
+
+interface StandingTableProps {
+  standing: Standing;
+  items: Item[];
+  view: View;
+  selected: string;
+  onSelect: (id: string) => void;
+  onSort: (sort: string) => void;
+  onToggle: (group: string) => void;
+  onWiden: () => void;
+  onCorrections: () => void;
+}
+
+/** Total and "no goal" line on top, then the rows, all lanes on one goal line. */
+export function StandingTable(props: StandingTableProps) {
+  const { standing, items, view, selected, onSelect } = props;
+  const [scroll, setScroll] = useState<HTMLDivElement | null>(null);
+  const look = useMemo(() => lookOf(standing, view.lanes), [standing, view.lanes]);
+  const hasNoGoalLine =
+    standing.noGoal.members + standing.unassigned.lines > 0 && standing.summary.membersWithGoal > 0;
+  // what stays on top while the rows scroll beneath it
+  const extraLines = [
+    hasNoGoalLine && <NoGoalLine key="no-goal" standing={standing} look={look} />,
+    (standing.corrections?.lines ?? 0) > 0 && (
+      <CorrectionsLine
+        key="corrections"
+        standing={standing}
+        look={look}
+        onOpen={props.onCorrections}
+      />
+    ),
+    standing.unsplit && <UnsplitLine key="unsplit" standing={standing} look={look} />,
+  ].filter(Boolean);
+  const topRows = 2 + extraLines.length;
+  const topHeight = HEAD_HEIGHT + ROW_HEIGHT * (topRows - 1);
+  const widths = useMemo(
+    () => widthsOf(allReadings(standing), look.decimals),
+    [standing, look.decimals],
+  );
+  const { highest, lowest } = standing.summary;
+  const extremeOf = (row: Row) => {
+    if (standing.summary.members < 3 || standing.group !== null) return undefined;
+    if (row.key === highest?.key) return 'highest' as const;
+    return row.key === lowest?.key ? ('lowest' as const) : undefined;
+  };
+  const lineOf = (item: Item, at: number) => (
+    <Line
+      look={look}
+      name={item.row.name || `No ${standing.group ?? standing.axis}`}
+      under={underOf(item, standing, view)}
+      reading={item.row}
+      rowIndex={at + topRows + 1}
+      extreme={item.kind === 'row' ? extremeOf(item.row) : undefined}
+      kind={item.kind === 'group' ? 'group' : standing.groups && !view.isFlat ? 'inner' : 'row'}
+      isOpen={item.isOpen}
+      onToggle={() => props.onToggle(item.row.key)}
+      isShaded
+      isSelected={item.id === selected}
+      onSelect={() => onSelect(item.id)}
+    />
+  );
+  return (
+    <div
+      ref={setScroll}
+      className="print-whole mb-3 min-h-0 overflow-auto border-b border-rule bg-sheet"
+      data-testid="standing-scroll"
+    >
+      <div
+        role="table"
+        aria-label={`Standing by ${standing.axis}`}
+        aria-rowcount={items.length + topRows}
+        className="relative min-w-[640px]"
+        style={widths}
+      >
+        <div className="sticky top-0 z-10 bg-sheet">
+          <HeadLine standing={standing} view={view} look={look} onSort={props.onSort} />
+          <div role="rowgroup">
+            <Line
+              look={look}
+              name={`All ${plural(standing.axis)}`}
+              under={totalNote(standing)}
+              reading={standing.total}
+              kind="total"
+              isSelected={selected === TOTAL}
+              onSelect={() => onSelect(TOTAL)}
+            />
+            {extraLines}
+          </div>
+        </div>
+        <VirtualRows
+          items={items}
+          keyOf={(item) => item.id}
+          height={ROW_HEIGHT}
+          top={topHeight}
+          scroll={scroll}
+          selectedAt={items.findIndex((item) => item.id === selected)}
+        >
+          {lineOf}
+        </VirtualRows>
+        <Foot standing={standing} onWiden={props.onWiden} />
+      </div>
+    </div>
+  );
+}
+
+function lookOf(standing: Standing, lanes: View['lanes']): LineLook {
+  const readings = allReadings(standing);
+  return {
+    scale: laneScale((lanes === 'amount' ? standing.rows : readings).map(laneOf), lanes),
+    decimals: decimalsOf(readings),
+    direction: standing.direction,
+    hasGoals: readings.some((r) => r.attainment !== null),
+    hasBeside: standing.beside !== null,
+    unit: standing.unit,
+    rungs: standing.rung.rungs,
+    months: monthsIn(standing),
+    isRunning: standing.openMonth !== null,
+  };
+}
+
+/** How many months the span has. */
+function monthsIn({ from, to }: Standing): number {
+  const number = (month: string) => Number(month.slice(0, 4)) * 12 + Number(month.slice(5, 7));
+  return number(to) - number(from) + 1;
+}
+
+interface HeadLineProps {
+  standing: Standing;
+  view: View;
+  look: LineLook;
+  onSort: (sort: string) => void;
+}
+
+function HeadLine({ standing, view, look, onSort }: HeadLineProps) {
+  const unit =
+    standing.unit === 'count' ? '' : standing.unit === 'rate' ? ', %' : `, ${standing.unit}`;
+  const place = goalPlace(look.scale);
+  const head = { view, onSort };
+  const isToDate = standing.total.spoken.kind === 'to-date';
+  return (
+    <div role="rowgroup">
+      <div
+        role="row"
+        className={`${gridOf(look.hasBeside)} items-end border-b border-ink pb-1.5 text-[12px] font-semibold text-quiet`}
+        style={{ height: HEAD_HEIGHT }}
+      >
+        <Head sortKey="name" {...head} className="pl-2">
+          {capital(standing.axis)}
+        </Head>
+        <Head sortKey="actual" {...head}>
+          Actual{unit}
+        </Head>
+        <Head sortKey="goal" {...head}>
+          {standing.isRange ? 'Range' : 'Goal'}
+        </Head>
+        <Head sortKey="favourable" {...head}>
+          {isToDate ? 'Variance to date' : 'Variance'}
+        </Head>
+        {look.hasBeside && (
+          <>
+            <span role="columnheader" className="pr-2 text-right leading-tight">
+              to {standing.beside}
+            </span>
+            <span role="columnheader" className="pr-2 text-right">
+              of it, %
+            </span>
+          </>
+        )}
+        <span role="columnheader" className="relative h-full">
+          {look.hasGoals && place !== null && (
+            <span
+              className="absolute bottom-0 -translate-x-1/2 font-bold text-ink"
+              style={{ left: `${place * 100}%` }}
+            >
+              {standing.isRange ? 'middle' : 'goal'}
+            </span>
+          )}
+        </span>
+        <Head sortKey="attainment" {...head}>
+          {isToDate ? '% to date' : '% of goal'}
+        </Head>
+        <span role="columnheader" className="pl-3">
+          Status
+        </span>
+        <Head sortKey="growth" {...head} className="standing-wide pr-2 text-right">
+          Growth
+        </Head>
+      </div>
+    </div>
+  );
+}
+
+interface HeadProps {
+  sortKey: SortKey;
+  view: View;
+  onSort: (sort: string) => void;
+  className?: string;
+  children: ReactNode;
+}
+
+function Head({ sortKey, view, onSort, className, children }: HeadProps) {
+  const sort = readSort(view.sort);
+  const isSorted = sort.key === sortKey;
+  const order = sort.isFalling ? 'descending' : 'ascending';
+  return (
+    <span
+      role="columnheader"
+      aria-sort={isSorted ? order : undefined}
+      className={className ?? 'pr-2 text-right'}
+    >
+      <button
+        type="button"
+        onClick={() => onSort(sortWord(nextSort(sort, sortKey)))}
+        className={`hover:text-ink ${isSorted ? 'text-ink' : ''}`}
+      >
+        {children}
+        {isSorted && <span aria-hidden="true"> {sort.isFalling ? '↓' : '↑'}</span>}
+      </button>
+    </span>
+  );
+}
+
+function Foot({ standing, onWiden }: { standing: Standing; onWiden: () => void }) {
+  const { members, actual, shortfallShareShown } = standing.leftOut;
+  if (members > 0) {
+    return (
+      <p className="px-2 py-2 text-quiet">
+        {count(members, 'row')} left out
+        {actual !== null && standing.unit !== 'rate' && `, with ${amount(actual)} together`}; total
+        and headline are of what is shown.{' '}
+        {shortfallShareShown !== null &&
+          `These rows hold ${shortfallShareShown} % of the shortfall of all. `}
+        <button
+          type="button"
+          onClick={onWiden}
+          className="no-print min-h-6 font-semibold text-select underline"
+        >
+          Show all
+        </button>
+      </p>
+    );
+  }
+  return standing.rows.length === 0 && (standing.groups ?? []).length === 0 ? (
+    <p className="px-2 py-2 text-quiet">
+      No row: nothing is posted and no goal is set in this span.
+    </p>
+  ) : null;
+}
+
+function underOf(item: Item, standing: Standing, view: View): string | undefined {
+  const { row } = item;
+  if (item.kind === 'group') {
+    const inside = standing.rows.filter((one) => one.group === row.key).length;
+    return count(inside, standing.axis, plural(standing.axis));
+  }
+  if (standing.groups && view.isFlat) return row.group || `no ${standing.group}`;
+  if (row.place !== undefined && row.place === row.group) return undefined;
+  return row.place ?? (row.name === row.key ? undefined : row.key);
+}
+
+function totalNote(standing: Standing): string {
+  const { membersWithGoal } = standing.summary;
+  return membersWithGoal === 0
+    ? 'none with a goal'
+    : `${amount(String(membersWithGoal))} with a goal`;
+}
+
+function capital(word: string): string {
+  return word.charAt(0).toUpperCase() + word.slice(1);
+}
