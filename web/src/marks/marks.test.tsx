@@ -10,7 +10,14 @@ import { shadeColour } from './shading';
 import { StatusMark } from './StatusMark';
 
 function reading(changes: Partial<LaneReading>): LaneReading {
-  return { actual: '0.00', goal: null, attainment: null, tone: 'good', ...changes };
+  return {
+    actual: '0.00',
+    goal: null,
+    attainment: null,
+    yearBefore: null,
+    tone: 'good',
+    ...changes,
+  };
 }
 
 describe('lanes share one goal line', () => {

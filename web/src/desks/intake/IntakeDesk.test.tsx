@@ -24,6 +24,7 @@ const LOAD: Load = {
   id: 4,
   state: 'received',
   kind: null,
+  stagedAt: '2026-11-02T09:00:00Z',
   file: 'october.csv',
   goalSet: null,
   axis: null,

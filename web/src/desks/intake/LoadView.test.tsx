@@ -11,6 +11,7 @@ const LOAD: Load = {
   id: 7,
   state: 'staged',
   kind: 'actuals',
+  stagedAt: '2026-11-02T09:00:00Z',
   file: 'october.csv',
   goalSet: null,
   axis: null,

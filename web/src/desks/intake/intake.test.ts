@@ -17,6 +17,7 @@ function load(changes: Partial<Load>): Load {
     id: 1,
     state: 'staged',
     kind: 'actuals',
+    stagedAt: '2026-11-02T09:00:00Z',
     file: 'oct.csv',
     goalSet: null,
     axis: null,

@@ -4,7 +4,7 @@ import type {
   AcceptedName,
   AssignmentPart,
   AuditEntry,
-  CompanyRules,
+  WritingRules,
   CreditPart,
   PayRow,
   PlanPart,
@@ -23,7 +23,8 @@ export interface RemovedPlan {
 }
 
 export interface RulesToSave {
-  company?: CompanyRules;
+  /** Null takes a setting back. */
+  company?: { name: string; timeZone: string | null; writing: WritingRules };
   plans?: (PlanPart | RemovedPlan)[];
   assignments?: AssignmentPart[];
   credits?: CreditPart[];

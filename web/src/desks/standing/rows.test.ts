@@ -126,6 +126,7 @@ describe('a claim leads to the view that shows exactly its figures', () => {
   const claim: Claim = {
     kind: 'part',
     text: '',
+    figures: [],
     only: [],
     select: 'K1',
     along: 'line',

@@ -132,7 +132,7 @@ describe('standings compared', () => {
   const total = {
     key: null,
     name: null,
-    now: STANDING.total as Row,
+    now: STANDING.total,
     then: THEN.total as Row,
     change: '119.90',
   };
@@ -150,7 +150,7 @@ describe('standings compared', () => {
   const SAME: StandingComparison = {
     now: STANDING,
     then: STANDING,
-    total: { ...total, then: STANDING.total as Row, change: '0.00' },
+    total: { ...total, then: STANDING.total, change: '0.00' },
     rows: STANDING.rows.map((row) => pair(row.name, row, row, '0.00')),
   };
 

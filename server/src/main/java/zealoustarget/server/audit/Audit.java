@@ -6,6 +6,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
 import org.springframework.security.authentication.AnonymousAuthenticationToken;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
@@ -48,8 +49,8 @@ public class Audit {
       String by,
       String kind,
       String subject,
-      String before,
-      String after,
+      @Nullable String before,
+      @Nullable String after,
       String hash) {}
 
   /** Adds an entry, in the transaction of the change where there is one. */

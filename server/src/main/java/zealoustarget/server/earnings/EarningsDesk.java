@@ -1,5 +1,6 @@
 package zealoustarget.server.earnings;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.math.RoundingMode;
@@ -13,6 +14,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.function.Function;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
@@ -23,6 +25,7 @@ import zealoustarget.core.commission.Pay;
 import zealoustarget.core.commission.Plan;
 import zealoustarget.core.commission.Statement;
 import zealoustarget.core.ladder.Ladder;
+import zealoustarget.core.ladder.Tone;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.columns.GoalBook;
 import zealoustarget.core.ledger.query.Basis;
@@ -39,6 +42,7 @@ import zealoustarget.server.intake.posting.LoadService;
 import zealoustarget.server.ledger.sealing.Seals;
 import zealoustarget.server.ledger.state.LedgerService;
 import zealoustarget.server.platform.http.Pages;
+import zealoustarget.server.platform.http.WordsOf;
 import zealoustarget.server.rules.PlanPart;
 import zealoustarget.server.rules.Rules;
 import zealoustarget.server.rules.RulesService;
@@ -78,12 +82,12 @@ class EarningsDesk {
    */
   record DeskAnswer(
       String month,
-      String state,
+      @Schema(allowableValues = {"open", "sealed"}) String state,
       boolean isRunning,
       String currency,
       String headline,
       Totals totals,
-      Budget budget,
+      @Nullable Budget budget,
       List<EarningsRow> rows) {}
 
   /**
@@ -99,12 +103,12 @@ class EarningsDesk {
       int reps,
       int planned,
       int paid,
-      String quota,
-      String monthQuota,
-      String credited,
-      String earned,
-      String due,
-      String shareShown) {}
+      @Nullable String quota,
+      @Nullable String monthQuota,
+      @Nullable String credited,
+      @Nullable String earned,
+      @Nullable String due,
+      @Nullable String shareShown) {}
 
   /**
    * Sums of the rows of a month that are kept.
@@ -127,7 +131,8 @@ class EarningsDesk {
   }
 
   /** Due against the budget; LOWER is better. */
-  record Budget(String goalSet, String goal, String variance, String percent, boolean isOver) {}
+  record Budget(
+      String goalSet, String goal, String variance, @Nullable String percent, boolean isOver) {}
 
   DeskAnswer answer(YearMonth month) {
     EarningsService.Month read = earnings.month(month);
@@ -222,10 +227,10 @@ class EarningsDesk {
    */
   record StatementAnswer(
       EarningsRow row,
-      String state,
+      @Schema(allowableValues = {"open", "sealed"}) String state,
       boolean isRunning,
       String currency,
-      PlanPart plan,
+      @Nullable PlanPart plan,
       List<StatementLines.Line> lines,
       int page,
       int lineCount,
@@ -294,11 +299,11 @@ class EarningsDesk {
   record WhatIfAnswer(
       String sales,
       String status,
-      String tone,
+      @WordsOf(Tone.class) String tone,
       String earned,
       String change,
       List<ComponentPart> components,
-      NextPart next) {}
+      @Nullable NextPart next) {}
 
   WhatIfAnswer whatIf(String rep, YearMonth month, String sales) {
     Statement statement = earnings.statement(rep, month);
@@ -343,7 +348,13 @@ class EarningsDesk {
 
   /** One more order of a rep's average size over three months. */
   record OneMoreAnswer(
-      String rep, String name, String order, String status, String then, String tone, String pay) {}
+      String rep,
+      String name,
+      String order,
+      String status,
+      String then,
+      @WordsOf(Tone.class) String tone,
+      String pay) {}
 
   List<OneMoreAnswer> oneMore(YearMonth month) {
     Ledger ledger = ledgers.posted();

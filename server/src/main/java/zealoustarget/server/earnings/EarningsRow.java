@@ -1,7 +1,11 @@
 package zealoustarget.server.earnings;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
+import zealoustarget.core.ladder.Tone;
+import zealoustarget.server.platform.http.WordsOf;
 
 /**
  * A rep's commission for a month as it travels. Amounts of sales are decimal text in the measure's
@@ -24,31 +28,31 @@ import java.util.List;
 public record EarningsRow(
     String rep,
     String name,
-    String region,
-    String plan,
+    @Nullable String region,
+    @Nullable String plan,
     String measure,
     String unit,
-    String quota,
-    String monthQuota,
+    @Nullable String quota,
+    @Nullable String monthQuota,
     String actual,
-    String credited,
+    @Nullable String credited,
     String notCredited,
     String status,
-    String tone,
-    String earned,
-    String due,
+    @WordsOf(Tone.class) String tone,
+    @Nullable String earned,
+    @Nullable String due,
     List<ComponentPart> components,
-    NextPart next,
+    @Nullable NextPart next,
     String windowFrom,
-    String closedThrough,
+    @Nullable String closedThrough,
     String closed,
     String part,
     List<AdjustmentPart> adjustments,
     String heldBefore,
     String held,
     String capped,
-    String floor,
-    String ceiling,
+    @Nullable String floor,
+    @Nullable String ceiling,
     List<PointPart> curve) {
   /**
    * One rounded part of the pay.
@@ -59,14 +63,17 @@ public record EarningsRow(
   public record ComponentPart(
       String what,
       String label,
-      String from,
-      String until,
-      String base,
-      String rate,
+      @Nullable String from,
+      @Nullable String until,
+      @Nullable String base,
+      @Nullable String rate,
       String amount) {}
 
   /** The next event: sales to go and the pay that it adds. */
-  public record NextPart(String event, String sales, String pay) {}
+  public record NextPart(
+      @Schema(allowableValues = {"floor", "target", "ceiling", "step"}) String event,
+      String sales,
+      String pay) {}
 
   /** What a correction of sealed months adds. */
   public record AdjustmentPart(

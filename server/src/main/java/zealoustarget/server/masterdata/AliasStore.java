@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import zealoustarget.core.Refusal;
@@ -27,7 +28,12 @@ public class AliasStore {
    * @param member key of whom it stands for
    * @param acceptedBy null for one of an older version, as is {@code acceptedAt}
    */
-  record Alias(String axis, String text, String member, String acceptedBy, String acceptedAt) {}
+  record Alias(
+      String axis,
+      String text,
+      String member,
+      @Nullable String acceptedBy,
+      @Nullable String acceptedAt) {}
 
   private final EntityManager entities;
   private final TransactionTemplate transactions;

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Months;
@@ -20,24 +21,25 @@ import zealoustarget.core.commission.PlanBook;
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record PlanPart(
     String name,
-    String since,
+    @Nullable String since,
     String measure,
     String goalSet,
     String window,
-    BoundPart floor,
+    @Nullable BoundPart floor,
     String paidFrom,
     String method,
     List<StepPart> steps,
     String bonus,
     String bonusPaid,
-    BoundPart ceiling,
-    String cap,
+    @Nullable BoundPart ceiling,
+    @Nullable String cap,
     String negativeDue) {
   private static final int CENT_PLACES = 2;
 
   /** An amount, a share of the quota, or a goal set's amounts. */
   @JsonInclude(JsonInclude.Include.NON_NULL)
-  public record BoundPart(String amount, String percent, String goalSet) {
+  public record BoundPart(
+      @Nullable String amount, @Nullable String percent, @Nullable String goalSet) {
     static BoundPart of(Bound bound, Measure measure) {
       if (bound instanceof Bound.Amount amount) {
         return new BoundPart(measure.text(amount.units()), null, null);
@@ -54,7 +56,11 @@ public record PlanPart(
   /** Who has a plan from when to when. */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record AssignmentPart(
-      String rep, String plan, String from, String until, List<String> ramp) {
+      String rep,
+      String plan,
+      @Nullable String from,
+      @Nullable String until,
+      @Nullable List<String> ramp) {
     /** How an assignment is told. */
     public static AssignmentPart of(PlanBook.Assignment one) {
       return new AssignmentPart(
@@ -68,7 +74,8 @@ public record PlanPart(
 
   /** Whose sales and quota are credited to whom. */
   @JsonInclude(JsonInclude.Include.NON_NULL)
-  public record SharedPart(String rep, String from, String until, Map<String, String> shares) {
+  public record SharedPart(
+      String rep, @Nullable String from, @Nullable String until, Map<String, String> shares) {
     /** How a shared credit is told, shares as decimals. */
     public static SharedPart of(Commission.SharedCredit one) {
       Map<String, String> shares = new TreeMap<>();

@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.amount.Writing;
@@ -23,7 +24,7 @@ record RulesAnswer(
     List<PlanPart.SharedPart> credits) {
   /** The company; {@code writing} holds what is set of it, null where nothing is. */
   @JsonInclude(JsonInclude.Include.NON_NULL)
-  record CompanyPart(String name, String timeZone, WritingPart writing) {
+  record CompanyPart(String name, @Nullable String timeZone, @Nullable WritingPart writing) {
     static CompanyPart of(Company company) {
       return new CompanyPart(
           company.name(),
@@ -34,7 +35,11 @@ record RulesAnswer(
 
   /** How the company writes numbers and dates, in the words of the file. */
   @JsonInclude(JsonInclude.Include.NON_NULL)
-  record WritingPart(String decimal, String grouping, String dates, String weekStart) {
+  record WritingPart(
+      @Nullable String decimal,
+      @Nullable String grouping,
+      @Nullable String dates,
+      @Nullable String weekStart) {
     static WritingPart of(Writing writing) {
       return writing.equals(Writing.NONE)
           ? null
@@ -51,7 +56,11 @@ record RulesAnswer(
   /** A measure that is counted has a unit and decimals, a rate the two that it divides. */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   record MeasurePart(
-      String code, String unit, Integer scale, String direction, List<String> quotient) {
+      String code,
+      @Nullable String unit,
+      @Nullable Integer scale,
+      String direction,
+      @Nullable List<String> quotient) {
     static MeasurePart of(Measure measure) {
       return measure.isRate()
           ? new MeasurePart(
@@ -67,7 +76,8 @@ record RulesAnswer(
 
   /** Limits in whole units, or auto. */
   @JsonInclude(JsonInclude.Include.NON_NULL)
-  record ShadingPart(String measure, String goalSet, String axis, String good, String bad) {
+  record ShadingPart(
+      String measure, @Nullable String goalSet, @Nullable String axis, String good, String bad) {
     static ShadingPart of(AttachedShading attached, Rules rules) {
       Measure measure = rules.findMeasure(attached.to().measure()).orElseThrow();
       return new ShadingPart(
@@ -86,11 +96,11 @@ record RulesAnswer(
   @JsonInclude(JsonInclude.Include.NON_NULL)
   record LadderPart(
       String measure,
-      String goalSet,
-      String axis,
-      String since,
-      String scale,
-      Boolean perMonth,
+      @Nullable String goalSet,
+      @Nullable String axis,
+      @Nullable String since,
+      @Nullable String scale,
+      @Nullable Boolean perMonth,
       List<RungPart> rungs) {}
 
   static RulesAnswer of(Rules rules) {

@@ -1,5 +1,7 @@
 package zealoustarget.server.access.accounts;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * An account as it travels; nothing of its password.
  *
@@ -11,8 +13,8 @@ public record AccountAnswer(
     int id,
     String name,
     String role,
-    String member,
-    String memberName,
+    @Nullable String member,
+    @Nullable String memberName,
     boolean isAdministrator,
     boolean isDisabled,
     boolean mustChange,

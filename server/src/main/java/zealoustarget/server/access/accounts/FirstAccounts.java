@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.MessageDigest;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -29,7 +30,7 @@ public class FirstAccounts implements ApplicationRunner {
 
   /** An account of the demo, with its password for everybody to use. */
   public record DemoAccount(
-      String name, String role, String member, String password, String what) {}
+      String name, String role, @Nullable String member, String password, String what) {}
 
   private record Demo(List<DemoAccount> accounts) {}
 

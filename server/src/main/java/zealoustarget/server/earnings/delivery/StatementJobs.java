@@ -1,5 +1,6 @@
 package zealoustarget.server.earnings.delivery;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -15,6 +16,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.UnaryOperator;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -106,13 +108,13 @@ public class StatementJobs {
    */
   public record JobAnswer(
       int id,
-      String kind,
-      String state,
+      @Schema(allowableValues = {"pdf", "send"}) String kind,
+      @Schema(allowableValues = {"running", "done", "failed"}) String state,
       int done,
       int total,
       int already,
       List<Refused> refused,
-      String problem) {}
+      @Nullable String problem) {}
 
   record Refused(String rep, String name, String why) {}
 
@@ -220,7 +222,12 @@ public class StatementJobs {
 
   /** What is known of a rep's statement: the latest version and whether it is the present one. */
   public record SentAnswer(
-      String rep, String name, String address, String begunAt, String sentAt, boolean isPresent) {}
+      String rep,
+      String name,
+      String address,
+      @Nullable String begunAt,
+      @Nullable String sentAt,
+      boolean isPresent) {}
 
   /** The statements of a month with the latest that was sent of each. */
   public List<SentAnswer> sent(YearMonth month) {

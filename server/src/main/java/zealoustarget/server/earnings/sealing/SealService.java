@@ -1,5 +1,6 @@
 package zealoustarget.server.earnings.sealing;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Clock;
 import java.time.YearMonth;
 import java.util.ArrayList;
@@ -8,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import zealoustarget.core.Refusal;
@@ -89,7 +91,12 @@ public class SealService {
    * @param level {@code stop}, {@code look} or {@code good}
    * @param names what it is about, the first few
    */
-  public record Check(String code, String level, String words, int count, List<String> names) {}
+  public record Check(
+      String code,
+      @Schema(allowableValues = {"stop", "look", "good"}) String level,
+      String words,
+      int count,
+      List<String> names) {}
 
   /**
    * A month's seal as it travels.
@@ -99,12 +106,12 @@ public class SealService {
    */
   public record SealAnswer(
       String month,
-      String state,
-      String sealedAt,
-      String sealedBy,
-      String checksum,
-      String hash,
-      Boolean isIntact,
+      @Schema(allowableValues = {"open", "sealed"}) String state,
+      @Nullable String sealedAt,
+      @Nullable String sealedBy,
+      @Nullable String checksum,
+      @Nullable String hash,
+      @Nullable Boolean isIntact,
       List<Check> checks,
       List<PastSeal> history) {}
 
@@ -363,7 +370,13 @@ public class SealService {
       String adjustment) {}
 
   /** A source line that came, went or changed; null on the side where it does not count. */
-  record ChangedLine(int load, String file, int line, String rep, String then, String now) {}
+  record ChangedLine(
+      int load,
+      String file,
+      int line,
+      @Nullable String rep,
+      @Nullable String then,
+      @Nullable String now) {}
 
   private record LinePlace(int load, int line, int rep) {}
 

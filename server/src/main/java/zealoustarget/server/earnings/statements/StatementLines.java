@@ -1,9 +1,11 @@
 package zealoustarget.server.earnings.statements;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.math.BigDecimal;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.amount.Writing;
 import zealoustarget.core.calendar.SpanWords;
@@ -26,13 +28,23 @@ public final class StatementLines {
    * @param through corrected month of an adjustment, null for others
    */
   public record Line(
-      String kind,
+      @Schema(
+              allowableValues = {
+                "fact",
+                "sum",
+                "component",
+                "cap",
+                "settled",
+                "adjustment",
+                "held"
+              })
+          String kind,
       String what,
       String words,
       String figure,
-      String base,
-      String rate,
-      String through) {
+      @Nullable String base,
+      @Nullable String rate,
+      @Nullable String through) {
     boolean isPaid() {
       return !kind.equals("fact") && !kind.equals("sum");
     }

@@ -9,6 +9,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -53,9 +54,9 @@ public class PlanTrial {
    */
   public record TrialAnswer(
       List<String> months,
-      String quota,
-      String floor,
-      String ceiling,
+      @Nullable String quota,
+      @Nullable String floor,
+      @Nullable String ceiling,
       List<PointPart> curve,
       List<RepAnswer> reps,
       String before,
@@ -68,10 +69,10 @@ public class PlanTrial {
   record RepAnswer(
       String rep,
       String name,
-      List<String> before,
-      List<String> after,
-      List<String> beforeWhy,
-      List<String> afterWhy,
+      List<@Nullable String> before,
+      List<@Nullable String> after,
+      List<@Nullable String> beforeWhy,
+      List<@Nullable String> afterWhy,
       String change) {}
 
   /** A rep's pay in the months, and why there is none; a month has the one or the other. */

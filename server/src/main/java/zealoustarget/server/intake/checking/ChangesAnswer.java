@@ -1,6 +1,10 @@
 package zealoustarget.server.intake.checking;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
+import zealoustarget.core.ledger.columns.PostMode;
+import zealoustarget.core.member.Axis;
+import zealoustarget.server.platform.http.WordsOf;
 
 /**
  * What posting would change, the largest movement first.
@@ -11,9 +15,9 @@ import java.util.List;
  * @param changeCount all changes; {@code changes} has the first 500
  */
 public record ChangesAnswer(
-    String proposed,
-    String mode,
-    String scopeAxis,
+    @WordsOf(PostMode.class) String proposed,
+    @WordsOf(PostMode.class) String mode,
+    @WordsOf(Axis.class) @Nullable String scopeAxis,
     List<String> covered,
     List<String> months,
     List<String> sealedMonths,
@@ -26,6 +30,6 @@ public record ChangesAnswer(
       String month,
       String measure,
       boolean isGoal,
-      String before,
-      String after) {}
+      @Nullable String before,
+      @Nullable String after) {}
 }

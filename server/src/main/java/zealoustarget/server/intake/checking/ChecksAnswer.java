@@ -2,6 +2,9 @@ package zealoustarget.server.intake.checking;
 
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import zealoustarget.core.member.Axis;
+import zealoustarget.server.platform.http.WordsOf;
 
 /**
  * What was found in a load, grouped, with what can be done about it.
@@ -19,11 +22,19 @@ public record ChecksAnswer(List<Group> groups, List<NameAnswer> names, int decid
       String code, boolean held, boolean ofFile, int count, int open, List<One> findings) {}
 
   public record One(
-      int line, String column, boolean accepted, String message, Map<String, String> details) {}
+      int line,
+      @Nullable String column,
+      boolean accepted,
+      String message,
+      Map<String, String> details) {}
 
   /** A name that nobody is known by, the lines that have it, and who may be meant. */
   public record NameAnswer(
-      String axis, String text, int lines, int firstLine, List<MemberAnswer> proposals) {}
+      @WordsOf(Axis.class) String axis,
+      String text,
+      int lines,
+      int firstLine,
+      List<MemberAnswer> proposals) {}
 
   public record MemberAnswer(String key, String name) {}
 }

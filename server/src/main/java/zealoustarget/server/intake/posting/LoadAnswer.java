@@ -1,15 +1,21 @@
 package zealoustarget.server.intake.posting;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.calendar.Months;
 import zealoustarget.core.intake.Finding;
+import zealoustarget.core.intake.LoadKind;
+import zealoustarget.core.ledger.columns.PostMode;
+import zealoustarget.core.member.Axis;
 import zealoustarget.server.intake.load.LoadEntity;
 import zealoustarget.server.intake.load.LoadSumEntity;
+import zealoustarget.server.platform.http.WordsOf;
 import zealoustarget.server.rules.Rules;
 
 /**
@@ -19,39 +25,43 @@ import zealoustarget.server.rules.Rules;
  */
 public record LoadAnswer(
     int id,
-    String state,
-    String kind,
+    @Schema(allowableValues = {"reading", "received", "staged", "posted", "reversed"}) String state,
+    @WordsOf(LoadKind.class) @Nullable String kind,
     String file,
-    String goalSet,
-    String axis,
+    @Nullable String goalSet,
+    @WordsOf(Axis.class) @Nullable String axis,
     int lines,
     int ready,
     int held,
     int leftOut,
     Map<String, SumsAnswer> sums,
-    ControlTotal controlTotal,
+    @Nullable ControlTotal controlTotal,
     int findingCount,
-    @JsonInclude(JsonInclude.Include.NON_NULL) List<FindingAnswer> findings,
-    String firstMonth,
-    String lastMonth,
+    @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable List<FindingAnswer> findings,
+    @Nullable String firstMonth,
+    @Nullable String lastMonth,
     Instant stagedAt,
-    Instant postedAt,
-    Instant reversedAt,
-    String because,
-    String mode,
-    String readAs,
-    Integer remainderOf,
-    ProblemAnswer problem,
-    ProgressAnswer progress,
-    Integer sameAs,
-    String sameState) {
+    @Nullable Instant postedAt,
+    @Nullable Instant reversedAt,
+    @Nullable String because,
+    @WordsOf(PostMode.class) @Nullable String mode,
+    @Nullable String readAs,
+    @Nullable Integer remainderOf,
+    @Nullable ProblemAnswer problem,
+    @Nullable ProgressAnswer progress,
+    @Nullable Integer sameAs,
+    @Nullable String sameState) {
   static final int MOST_FINDINGS = 1_000;
 
   /** Why a received file could not be staged yet. */
   record ProblemAnswer(String code, String message) {}
 
   /** Work that goes on; seconds left are −1 while it is too early to say. */
-  public record ProgressAnswer(String phase, int lines, int percent, long secondsLeft) {
+  public record ProgressAnswer(
+      @Schema(allowableValues = {"reading", "checking"}) String phase,
+      int lines,
+      int percent,
+      long secondsLeft) {
     public static ProgressAnswer of(Progress progress) {
       return new ProgressAnswer(
           progress.phase(), progress.lines(), progress.percent(), progress.secondsLeft());
@@ -67,7 +77,7 @@ public record LoadAnswer(
 
   record FindingAnswer(
       int line,
-      String column,
+      @Nullable String column,
       String code,
       boolean held,
       String message,

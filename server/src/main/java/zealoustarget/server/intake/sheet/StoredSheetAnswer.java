@@ -1,7 +1,12 @@
 package zealoustarget.server.intake.sheet;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import zealoustarget.core.intake.LoadKind;
+import zealoustarget.core.member.Axis;
+import zealoustarget.server.platform.http.WordsOf;
 
 /**
  * A stretch of a load's file as it was read, with what became of each line.
@@ -16,10 +21,10 @@ public record StoredSheetAnswer(
     int from,
     String sheet,
     List<String> sheets,
-    String kind,
-    String goalSet,
-    String axis,
-    String measure,
+    @WordsOf(LoadKind.class) @Nullable String kind,
+    @Nullable String goalSet,
+    @WordsOf(Axis.class) @Nullable String axis,
+    @Nullable String measure,
     int fiscalYear,
     boolean isWide,
     List<ColumnAnswer> columns,
@@ -37,8 +42,8 @@ public record StoredSheetAnswer(
       boolean isGuessed,
       boolean isAmount,
       boolean isDate,
-      String decimals,
-      String dates,
+      @Schema(allowableValues = {"auto", "point", "comma"}) String decimals,
+      @Schema(allowableValues = {"auto", "day-first", "month-first"}) String dates,
       int power,
       boolean flip,
       List<String> samples) {}
@@ -55,7 +60,7 @@ public record StoredSheetAnswer(
   public record LineAnswer(
       int line,
       List<String> cells,
-      String part,
+      @Schema(allowableValues = {"ready", "held", "left out"}) @Nullable String part,
       List<FaultAnswer> faults,
       Set<Integer> rewritten) {}
 }

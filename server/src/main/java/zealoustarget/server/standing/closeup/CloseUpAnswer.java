@@ -1,6 +1,11 @@
 package zealoustarget.server.standing.closeup;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
+import zealoustarget.core.ladder.Tone;
+import zealoustarget.core.member.Axis;
+import zealoustarget.server.platform.http.WordsOf;
 import zealoustarget.server.standing.view.ReadingAnswer;
 
 /**
@@ -17,32 +22,42 @@ import zealoustarget.server.standing.view.ReadingAnswer;
  */
 public record CloseUpAnswer(
     ReadingAnswer reading,
-    Integer place,
+    @Nullable Integer place,
     int places,
-    Integer placeBefore,
+    @Nullable Integer placeBefore,
     List<MilestoneAnswer> milestones,
-    Required required,
+    @Nullable Required required,
     List<Assigned> assigned,
-    LastYear lastYear,
+    @Nullable LastYear lastYear,
     List<Parts> parts) {
   /** Actual of the year before, and the change since as a percentage with its sign. */
   record LastYear(String actual, String changeShown) {}
 
   /** A rung ahead: where it begins, and how much is left until then; of a rate shown in points. */
-  record MilestoneAnswer(String name, String tone, String at, String toGo, String toGoShown) {}
+  record MilestoneAnswer(
+      String name, @WordsOf(Tone.class) String tone, String at, String toGo, String toGoShown) {}
 
   record Required(
       String perMonth, int monthsLeft, String yearGoal, String toDate, boolean isReached) {}
 
   /** What a goal set of another axis adds up to here; {@code over} as a ratio, −0.1 is under. */
-  record Assigned(String goalSet, String axis, String amount, String over, String overShown) {}
+  record Assigned(
+      String goalSet,
+      @WordsOf(Axis.class) String axis,
+      String amount,
+      @Nullable String over,
+      @Nullable String overShown) {}
 
   /**
    * A variance taken apart.
    *
    * @param split own-goals, last-years-mix, whole-mix or rate-effect
    */
-  record Parts(String axis, String split, List<Part> parts) {}
+  record Parts(
+      @WordsOf(Axis.class) String axis,
+      @Schema(allowableValues = {"own-goals", "last-years-mix", "whole-mix", "rate-effect"})
+          String split,
+      List<Part> parts) {}
 
   /**
    * One part; {@code varianceShown} of a rate in points of a percent.
@@ -53,10 +68,10 @@ public record CloseUpAnswer(
   record Part(
       String key,
       String name,
-      String actual,
-      String goal,
+      @Nullable String actual,
+      @Nullable String goal,
       String variance,
       String varianceShown,
       String favourable,
-      String shareShown) {}
+      @Nullable String shareShown) {}
 }

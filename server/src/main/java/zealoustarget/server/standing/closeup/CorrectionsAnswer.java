@@ -2,6 +2,7 @@ package zealoustarget.server.standing.closeup;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Lines that only one reading of closed months holds, or each at another member.
@@ -10,7 +11,7 @@ import java.util.List;
  */
 @JsonInclude(JsonInclude.Include.ALWAYS)
 public record CorrectionsAnswer(
-    String actual, int lineCount, int page, int size, List<Line> lines) {
+    @Nullable String actual, int lineCount, int page, int size, List<Line> lines) {
   /**
    * One line.
    *
@@ -22,8 +23,8 @@ public record CorrectionsAnswer(
       String file,
       int line,
       String month,
-      String nameThen,
-      String nameNow,
-      String then,
-      String now) {}
+      @Nullable String nameThen,
+      @Nullable String nameNow,
+      @Nullable String then,
+      @Nullable String now) {}
 }

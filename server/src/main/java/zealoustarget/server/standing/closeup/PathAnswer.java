@@ -1,7 +1,9 @@
 package zealoustarget.server.standing.closeup;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.server.standing.view.ReadingAnswer;
 import zealoustarget.server.standing.view.StandingAnswer;
 
@@ -19,14 +21,14 @@ public record PathAnswer(String name, int fiscalYear, List<MonthAnswer> months) 
       String month,
       int number,
       int quarter,
-      String state,
+      @Schema(allowableValues = {"empty", "open", "sealed"}) String state,
       ReadingAnswer reading,
-      ToDate toDate,
-      Among among) {}
+      @Nullable ToDate toDate,
+      @Nullable Among among) {}
 
   /** Sums from the first month shown; the goal is null where no month has one. */
   @JsonInclude(JsonInclude.Include.ALWAYS)
-  public record ToDate(String actual, String goal) {}
+  public record ToDate(@Nullable String actual, @Nullable String goal) {}
 
   /**
    * What all members of the axis did in a month.
@@ -36,10 +38,10 @@ public record PathAnswer(String name, int fiscalYear, List<MonthAnswer> months) 
    */
   @JsonInclude(JsonInclude.Include.ALWAYS)
   record Among(
-      String average,
-      String total,
-      StandingAnswer.Extreme highest,
-      StandingAnswer.Extreme lowest,
+      @Nullable String average,
+      @Nullable String total,
+      StandingAnswer.@Nullable Extreme highest,
+      StandingAnswer.@Nullable Extreme lowest,
       int atOrAbove,
       int withGoal) {}
 }

@@ -1,6 +1,7 @@
 package zealoustarget.server.standing.closeup;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.server.standing.view.ReadingAnswer;
 
 /**
@@ -16,7 +17,7 @@ import zealoustarget.server.standing.view.ReadingAnswer;
 public record ProofAnswer(
     ReadingAnswer inputs,
     List<Formula> formulas,
-    DecidingRung rung,
+    @Nullable DecidingRung rung,
     String ladder,
     String goalWords,
     int page,
@@ -25,10 +26,11 @@ public record ProofAnswer(
     List<SourceRow> rows,
     int goalRowCount,
     List<SourceRow> goalRows) {
-  record Formula(String figure, String formula, String value, String why) {}
+  record Formula(String figure, String formula, @Nullable String value, @Nullable String why) {}
 
   /** The rung, its number from 1, and its bound in the ladder's scale. */
-  record DecidingRung(int number, String name, String scale, String from, String bound) {}
+  record DecidingRung(
+      int number, String name, String scale, @Nullable String from, @Nullable String bound) {}
 
   /**
    * A line of a file.

@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import tools.jackson.databind.JsonNode;
 import zealoustarget.core.calendar.Span;
@@ -15,13 +16,16 @@ import zealoustarget.core.insight.Insights;
 import zealoustarget.core.insight.ReasonShare;
 import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.ladder.Rung;
+import zealoustarget.core.ladder.Tone;
 import zealoustarget.core.ledger.query.Narrowing;
 import zealoustarget.core.ledger.query.StandingQuery;
+import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
 import zealoustarget.core.reading.Standing;
 import zealoustarget.core.reading.Standing.Row;
 import zealoustarget.server.notes.Note;
 import zealoustarget.server.notes.NoteStore;
+import zealoustarget.server.platform.http.WordsOf;
 import zealoustarget.server.rules.RulesService;
 import zealoustarget.server.standing.query.GoalWords;
 import zealoustarget.server.standing.query.QueryReader;
@@ -57,10 +61,10 @@ public class InsightService {
       String text,
       List<String> figures,
       List<String> only,
-      String select,
-      String along,
-      String from,
-      String to) {
+      @Nullable String select,
+      @WordsOf(Axis.class) @Nullable String along,
+      @Nullable String from,
+      @Nullable String to) {
     static ClaimAnswer of(Insight claim) {
       Insight.Show show = claim.show();
       Span months = show.months();
@@ -78,11 +82,16 @@ public class InsightService {
 
   /** A reason's part of the monthly shortfalls; the reason is null where none is noted. */
   record ReasonAnswer(
-      String reason, String shortfall, String share, String shareShown, int months) {}
+      @Nullable String reason, String shortfall, String share, String shareShown, int months) {}
 
   /** A row that another ladder would judge otherwise. */
   record FlipAnswer(
-      String key, String name, String before, String beforeTone, String after, String afterTone) {}
+      String key,
+      String name,
+      String before,
+      @WordsOf(Tone.class) String beforeTone,
+      String after,
+      @WordsOf(Tone.class) String afterTone) {}
 
   /** How many rows land on each rung of a ladder on trial, and which would change. */
   public record TrialAnswer(List<RungCount> rungs, int noReading, List<FlipAnswer> flips) {}

@@ -1,7 +1,9 @@
 package zealoustarget.server.standing.orders;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The orders behind a row, each against a goal of its own. An order is the lines of one order key
@@ -13,7 +15,7 @@ import java.util.Map;
  * @param judged of all orders those that have a goal, {@code met} of those that meet it
  */
 public record OrdersAnswer(
-    String per,
+    @Schema(allowableValues = {"own-goal", "threshold"}) @Nullable String per,
     List<String> thresholds,
     int page,
     int size,
@@ -32,16 +34,16 @@ public record OrdersAnswer(
    * @param lineCount of all its lines, of which the first 100 follow
    */
   record Order(
-      String order,
+      @Nullable String order,
       String month,
-      String date,
-      String rep,
-      String product,
+      @Nullable String date,
+      @Nullable String rep,
+      @Nullable String product,
       String amount,
-      String goal,
-      String variance,
-      Boolean isMet,
-      String why,
+      @Nullable String goal,
+      @Nullable String variance,
+      @Nullable Boolean isMet,
+      @Nullable String why,
       int lineCount,
       List<Line> lines) {}
 
@@ -55,8 +57,8 @@ public record OrdersAnswer(
       String file,
       int line,
       String month,
-      String date,
-      String product,
+      @Nullable String date,
+      @Nullable String product,
       String amount,
       Map<String, String> further) {}
 }

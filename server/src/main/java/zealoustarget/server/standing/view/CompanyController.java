@@ -1,5 +1,6 @@
 package zealoustarget.server.standing.view;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Clock;
 import java.time.YearMonth;
 import java.util.ArrayList;
@@ -7,6 +8,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -20,6 +22,7 @@ import zealoustarget.core.member.Member;
 import zealoustarget.server.access.authorization.RowAccess;
 import zealoustarget.server.ledger.state.LedgerService;
 import zealoustarget.server.masterdata.GoalSets;
+import zealoustarget.server.platform.http.WordsOf;
 import zealoustarget.server.rules.Rules;
 import zealoustarget.server.rules.RulesService;
 
@@ -55,14 +58,14 @@ class CompanyController {
    */
   record CompanyAnswer(
       String name,
-      String timeZone,
+      @Nullable String timeZone,
       WritingAnswer writing,
       CalendarPart calendar,
       List<MeasurePart> measures,
       List<GoalSetPart> goalSets,
       List<MemberPart> regions,
-      String firstMonth,
-      String lastMonth,
+      @Nullable String firstMonth,
+      @Nullable String lastMonth,
       String thisMonth) {}
 
   /**
@@ -73,7 +76,11 @@ class CompanyController {
    * @param isSet whether the company chose its marks; else a field refuses what could be read in
    *     two ways
    */
-  record WritingAnswer(String decimal, String grouping, String dates, boolean isSet) {
+  record WritingAnswer(
+      @Schema(allowableValues = {".", ","}) String decimal,
+      String grouping,
+      @Schema(allowableValues = {"dmy", "mdy", "ymd"}) String dates,
+      boolean isSet) {
     static WritingAnswer of(Writing writing) {
       return new WritingAnswer(
           Character.toString(writing.decimalMark()),
@@ -83,14 +90,21 @@ class CompanyController {
     }
   }
 
-  record CalendarPart(int startMonth, String yearNamedBy) {}
+  record CalendarPart(
+      int startMonth, @Schema(allowableValues = {"start", "end"}) String yearNamedBy) {}
 
-  record MeasurePart(String code, String unit, int scale, String direction, boolean hasActuals) {}
+  record MeasurePart(
+      String code,
+      String unit,
+      int scale,
+      @Schema(allowableValues = {"HIGHER", "LOWER", "NEAREST"}) String direction,
+      boolean hasActuals) {}
 
   /** A goal set; of the measures in {@code ranges} its goals are ranges. */
-  record GoalSetPart(String name, String axis, List<String> measures, List<String> ranges) {}
+  record GoalSetPart(
+      String name, @WordsOf(Axis.class) String axis, List<String> measures, List<String> ranges) {}
 
-  record MemberPart(String axis, String key, String name) {}
+  record MemberPart(@WordsOf(Axis.class) String axis, String key, String name) {}
 
   /** Name, calendar, measures, goal sets, regions and the months with posted lines. */
   @GetMapping("/company")

@@ -2,6 +2,7 @@ package zealoustarget.server.standing.view;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Two standings row by row.
@@ -17,5 +18,10 @@ record ComparisonAnswer(StandingAnswer now, StandingAnswer then, Pair total, Lis
    *     them is missing
    */
   @JsonInclude(JsonInclude.Include.ALWAYS)
-  record Pair(String key, String name, ReadingAnswer now, ReadingAnswer then, String change) {}
+  record Pair(
+      @Nullable String key,
+      @Nullable String name,
+      @Nullable ReadingAnswer now,
+      @Nullable ReadingAnswer then,
+      @Nullable String change) {}
 }

@@ -2,16 +2,19 @@ package zealoustarget.server.standing.view;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.ladder.Scale;
 import zealoustarget.core.ladder.Shading;
 import zealoustarget.core.ladder.Shown;
+import zealoustarget.core.ladder.Tone;
 import zealoustarget.core.ledger.Corrections;
 import zealoustarget.core.reading.Goal;
 import zealoustarget.core.reading.NoReading;
@@ -19,6 +22,7 @@ import zealoustarget.core.reading.Pace;
 import zealoustarget.core.reading.Reading;
 import zealoustarget.core.reading.Standing;
 import zealoustarget.core.reading.Status;
+import zealoustarget.server.platform.http.WordsOf;
 
 /**
  * A reading as it travels: amounts and ratios as decimal strings, undefined figures null.
@@ -39,34 +43,36 @@ import zealoustarget.core.reading.Status;
 public record ReadingAnswer(
     @JsonInclude(JsonInclude.Include.NON_NULL) String key,
     @JsonInclude(JsonInclude.Include.NON_NULL) String name,
-    String actual,
-    String goal,
-    String variance,
-    String favourable,
-    String variancePercent,
-    String attainment,
-    String achieved,
-    String remaining,
-    String over,
-    String shortfall,
-    String excess,
-    String growth,
-    String growthOnYear,
-    String yearBefore,
+    @Nullable String actual,
+    @Nullable String goal,
+    @Nullable String variance,
+    @Nullable String favourable,
+    @Nullable String variancePercent,
+    @Nullable String attainment,
+    @Nullable String achieved,
+    @Nullable String remaining,
+    @Nullable String over,
+    @Nullable String shortfall,
+    @Nullable String excess,
+    @Nullable String growth,
+    @Nullable String growthOnYear,
+    @Nullable String yearBefore,
     String status,
-    String tone,
-    Integer rung,
-    String percentShown,
-    String growthShown,
-    String noReading,
+    @WordsOf(Tone.class) String tone,
+    @Nullable Integer rung,
+    @Nullable String percentShown,
+    @Nullable String growthShown,
+    @Nullable String noReading,
     int goalMonths,
-    @JsonInclude(JsonInclude.Include.NON_NULL) String goalLow,
-    @JsonInclude(JsonInclude.Include.NON_NULL) String goalHigh,
-    @JsonInclude(JsonInclude.Include.NON_NULL) String position,
-    @JsonInclude(JsonInclude.Include.NON_NULL) Rate rate,
-    @JsonInclude(JsonInclude.Include.NON_NULL) Ahead ahead,
-    Compared comparable,
-    ToDate toDate,
+    @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable String goalLow,
+    @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable String goalHigh,
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+        @Schema(allowableValues = {"below", "inside", "above"})
+        @Nullable String position,
+    @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable Rate rate,
+    @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable Ahead ahead,
+    @Nullable Compared comparable,
+    @Nullable ToDate toDate,
     Spoken spoken,
     @JsonUnwrapped Beyond beyond) {
 
@@ -84,12 +90,12 @@ public record ReadingAnswer(
   public record Beyond(
       @JsonInclude(JsonInclude.Include.NON_NULL) String place,
       @JsonInclude(JsonInclude.Include.NON_NULL) String group,
-      @JsonInclude(JsonInclude.Include.NON_NULL) Beside beside,
-      @JsonInclude(JsonInclude.Include.NON_NULL) List<NoteAnswer> notes,
-      @JsonInclude(JsonInclude.Include.NON_NULL) PayMarks pay,
-      Correction correction,
+      @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable Beside beside,
+      @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable List<NoteAnswer> notes,
+      @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable PayMarks pay,
+      @Nullable Correction correction,
       boolean waiting,
-      @JsonInclude(JsonInclude.Include.NON_NULL) String waitsFor) {
+      @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable String waitsFor) {
     static final Beyond NOTHING = new Beyond(null, null, null, null, null, null, false, null);
   }
 
@@ -102,18 +108,23 @@ public record ReadingAnswer(
 
   /** Actuals and goals of the months with a goal only; a range's goal is null. */
   public record Compared(
-      String actual, String goal, String variance, String attainment, String status, String tone) {}
+      String actual,
+      @Nullable String goal,
+      @Nullable String variance,
+      @Nullable String attainment,
+      String status,
+      @WordsOf(Tone.class) String tone) {}
 
   /** Against the goal to date; a range's goal is null and its ends are there. */
   public record ToDate(
       String asOf,
-      String goal,
+      @Nullable String goal,
       @JsonInclude(JsonInclude.Include.NON_NULL) String goalLow,
       @JsonInclude(JsonInclude.Include.NON_NULL) String goalHigh,
-      String variance,
-      String attainment,
+      @Nullable String variance,
+      @Nullable String attainment,
       String status,
-      String tone) {}
+      @WordsOf(Tone.class) String tone) {}
 
   /**
    * The comparison that sentences and marks speak of.
@@ -122,41 +133,46 @@ public record ReadingAnswer(
    * @param shade how full the variance's tone is, −1 to 1; null where there is none
    */
   record Spoken(
-      String kind,
-      String actual,
-      String goal,
-      String variance,
-      String favourable,
-      String variancePercent,
-      String attainment,
-      String percentShown,
+      @Schema(allowableValues = {"whole", "comparable", "to-date"}) String kind,
+      @Nullable String actual,
+      @Nullable String goal,
+      @Nullable String variance,
+      @Nullable String favourable,
+      @Nullable String variancePercent,
+      @Nullable String attainment,
+      @Nullable String percentShown,
       String status,
-      String tone,
-      Integer rung,
-      String noReading,
-      String shade) {}
+      @WordsOf(Tone.class) String tone,
+      @Nullable Integer rung,
+      @Nullable String noReading,
+      @Nullable String shade) {}
 
   /** A rate's figures as percentages, without the sign. */
-  record Rate(String actual, String goal, String variance) {}
+  record Rate(@Nullable String actual, @Nullable String goal, @Nullable String variance) {}
 
   /** Expected so far, pace, landing and its variance of a running month; undefined ones null. */
   record Ahead(
-      String expected, String pace, String paceShown, String landing, String landingVariance) {}
+      @Nullable String expected,
+      @Nullable String pace,
+      @Nullable String paceShown,
+      @Nullable String landing,
+      @Nullable String landingVariance) {}
 
   /** The comparison on the second basis. */
   public record Beside(
-      String goal,
-      String variance,
-      String favourable,
-      String variancePercent,
-      String attainment,
-      String percentShown,
+      @Nullable String goal,
+      @Nullable String variance,
+      @Nullable String favourable,
+      @Nullable String variancePercent,
+      @Nullable String attainment,
+      @Nullable String percentShown,
       String status,
-      String tone,
-      String noReading) {}
+      @WordsOf(Tone.class) String tone,
+      @Nullable String noReading) {}
 
   /** Why a month came out as it did. */
-  public record NoteAnswer(String month, String reason, String reasonName, String text) {}
+  public record NoteAnswer(
+      String month, @Nullable String reason, @Nullable String reasonName, String text) {}
 
   /**
    * How readings of one standing are put into words.

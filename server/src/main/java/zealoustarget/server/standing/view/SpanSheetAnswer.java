@@ -1,6 +1,9 @@
 package zealoustarget.server.standing.view;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
+import zealoustarget.core.ladder.Tone;
+import zealoustarget.server.platform.http.WordsOf;
 
 /**
  * A span's months side by side.
@@ -11,24 +14,24 @@ import java.util.List;
 public record SpanSheetAnswer(
     List<String> months, ReadingAnswer total, List<Cell> totals, List<SheetRow> rows) {
   /** A member's whole span, and its months; null where it has neither a line nor a goal. */
-  public record SheetRow(ReadingAnswer whole, List<Cell> cells) {}
+  public record SheetRow(ReadingAnswer whole, List<@Nullable Cell> cells) {}
 
   /**
    * One month of one member; from the variance on as it is spoken of. What is shown of a rate is in
    * percent, its variance in points.
    */
   public record Cell(
-      String actual,
-      String actualShown,
-      String goal,
-      String variance,
-      String varianceShown,
-      String attainment,
-      String percentShown,
+      @Nullable String actual,
+      @Nullable String actualShown,
+      @Nullable String goal,
+      @Nullable String variance,
+      @Nullable String varianceShown,
+      @Nullable String attainment,
+      @Nullable String percentShown,
       String status,
-      String tone,
-      String noReading,
-      String shade) {
+      @WordsOf(Tone.class) String tone,
+      @Nullable String noReading,
+      @Nullable String shade) {
     static Cell of(ReadingAnswer reading) {
       return new Cell(
           reading.actual(),

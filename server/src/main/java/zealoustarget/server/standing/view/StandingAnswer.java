@@ -1,14 +1,18 @@
 package zealoustarget.server.standing.view;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.ladder.Tone;
+import zealoustarget.core.member.Axis;
 import zealoustarget.core.reading.Headline;
 import zealoustarget.core.reading.Standing;
 import zealoustarget.core.reading.Standing.Row;
+import zealoustarget.server.platform.http.WordsOf;
 import zealoustarget.server.rules.RungPart;
 
 /**
@@ -32,32 +36,32 @@ import zealoustarget.server.rules.RungPart;
  */
 @JsonInclude(JsonInclude.Include.ALWAYS)
 public record StandingAnswer(
-    String axis,
+    @WordsOf(Axis.class) String axis,
     String measure,
     String unit,
     int scale,
-    String direction,
+    @Schema(allowableValues = {"HIGHER", "LOWER", "NEAREST"}) String direction,
     String from,
     String to,
     String goal,
     boolean isDerived,
-    String beside,
+    @Nullable String beside,
     boolean isRange,
     String ladder,
-    String closed,
-    ReadingAnswer.Correction corrections,
+    @Schema(allowableValues = {"as-closed", "restated"}) String closed,
+    ReadingAnswer.@Nullable Correction corrections,
     List<String> emptyMonths,
     List<HeadlinePart> headline,
     ReadingAnswer total,
     NoGoal noGoal,
     Unassigned unassigned,
     LeftOut leftOut,
-    Unsplit unsplit,
-    Waiting waiting,
+    @Nullable Unsplit unsplit,
+    @Nullable Waiting waiting,
     SpokenCount spoken,
-    OpenMonth openMonth,
-    String group,
-    List<ReadingAnswer> groups,
+    @Nullable OpenMonth openMonth,
+    @WordsOf(Axis.class) @Nullable String group,
+    @Nullable List<ReadingAnswer> groups,
     List<ReadingAnswer> rows,
     Summary summary,
     LadderUsed rung,
@@ -98,7 +102,7 @@ public record StandingAnswer(
         shading);
   }
 
-  public record HeadlinePart(String text, String tone) {
+  public record HeadlinePart(String text, @WordsOf(Tone.class) @Nullable String tone) {
     static HeadlinePart of(Headline.Part part) {
       Tone tone = part.tone();
       return new HeadlinePart(
@@ -107,10 +111,10 @@ public record StandingAnswer(
   }
 
   /** What the total holds beyond the members with a goal. */
-  record NoGoal(int members, String actual) {}
+  record NoGoal(int members, @Nullable String actual) {}
 
   /** The part of it that names no member of the axis at all. */
-  public record Unassigned(int lines, String actual) {}
+  public record Unassigned(int lines, @Nullable String actual) {}
 
   /**
    * What narrowing took away.
@@ -118,10 +122,11 @@ public record StandingAnswer(
    * @param shortfallShareShown what the rows that are shown hold of all rows' shortfall, in
    *     percent; null where nothing is left out or nothing is short
    */
-  public record LeftOut(int members, String actual, String shortfallShareShown) {}
+  public record LeftOut(
+      int members, @Nullable String actual, @Nullable String shortfallShareShown) {}
 
   /** Goals of members whose rows lie in several groups. */
-  public record Unsplit(int members, String goal) {}
+  public record Unsplit(int members, @Nullable String goal) {}
 
   /** How many members reached what is spoken of, of those with a goal. */
   record SpokenCount(int withGoal, int reached) {
@@ -156,11 +161,11 @@ public record StandingAnswer(
       int membersWithGoal,
       int atOrAboveGoal,
       int reached,
-      Extreme highest,
-      Extreme lowest,
-      String medianAttainment,
-      String meanOfMembers,
-      String attainmentOfAssigned,
+      @Nullable Extreme highest,
+      @Nullable Extreme lowest,
+      @Nullable String medianAttainment,
+      @Nullable String meanOfMembers,
+      @Nullable String attainmentOfAssigned,
       int shortfallHolders) {
     public static Summary of(Standing standing, Ratio atOrAbove) {
       Measure measure = standing.measure();
