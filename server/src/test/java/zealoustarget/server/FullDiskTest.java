@@ -1,12 +1,14 @@
 package zealoustarget.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
 
 import java.io.BufferedReader;
 import java.io.InputStreamReader;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -33,18 +35,13 @@ class FullDiskTest {
   }
 
   /** Asks until it is answered; the application starts anew by itself meanwhile. */
-  private static long totalOnceOpen(Api api) throws InterruptedException {
-    for (int tried = 0; tried < 120; tried++) {
-      try {
-        if (api.get("/api/v1/loads").status() == 200) {
-          return total(api);
-        }
-      } catch (UncheckedIOException notListening) {
-        // it is being started
-      }
-      Thread.sleep(500);
-    }
-    throw new AssertionError("it did not open again");
+  private static long totalOnceOpen(Api api) {
+    await()
+        .atMost(Duration.ofMinutes(1))
+        .pollInterval(Duration.ofMillis(200))
+        .ignoreException(UncheckedIOException.class) // it is being started
+        .until(() -> api.get("/api/v1/loads").status() == 200);
+    return total(api);
   }
 
   @Test

@@ -1,6 +1,7 @@
 package zealoustarget.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
 
 import java.io.BufferedReader;
 import java.io.IOException;
@@ -8,10 +9,10 @@ import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
+import org.awaitility.core.ConditionTimeoutException;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -91,21 +92,22 @@ class HostileFilesTest {
   }
 
   /** Null where a file is refused or held in words and can be discarded; else what is wrong. */
-  private static String answer(Hostile file) throws InterruptedException {
-    Instant begun = Instant.now();
+  private static String answer(Hostile file) {
     Api.Answer taken = api.receive(file.name(), file.content());
     if (taken.status() != 202) {
       boolean isSaid = taken.status() >= 400 && taken.status() < 500 && !taken.code().isBlank();
       return isSaid && taken.text("detail").length() > 15 ? null : "answered " + taken;
     }
     String path = "/api/v1/loads/" + taken.json().get("id").asInt();
-    JsonNode load = taken.json();
-    while (load.path("state").asString().equals("reading") || !load.path("progress").isNull()) {
-      if (Duration.between(begun, Instant.now()).compareTo(PATIENCE) > 0) {
-        return "is still being read: " + load;
-      }
-      Thread.sleep(50);
-      load = api.get(path).json();
+    JsonNode load;
+    try {
+      load =
+          await()
+              .atMost(PATIENCE)
+              .pollInterval(Duration.ofMillis(50))
+              .until(() -> api.get(path).json(), HostileFilesTest::isRead);
+    } catch (ConditionTimeoutException late) {
+      return "is still being read: " + api.get(path).json();
     }
     boolean isSaid =
         load.path("state").asString().equals("staged")
@@ -114,5 +116,9 @@ class HostileFilesTest {
     Api.Answer gone = api.delete(path);
     String words = load.path("state").asString() + " " + load.path("problem");
     return isSaid && !isInside && gone.status() < 300 ? null : words + ", then " + gone.status();
+  }
+
+  private static boolean isRead(JsonNode load) {
+    return !load.path("state").asString().equals("reading") && load.path("progress").isNull();
   }
 }

@@ -1,7 +1,10 @@
 package zealoustarget.server.testing;
 
+import static org.awaitility.Awaitility.await;
+
 import java.io.IOException;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
@@ -69,15 +72,13 @@ public final class StoppableMonth {
 
   private static Api.Answer send(Api api) {
     Api.Answer job = api.post("/api/v1/earnings/jobs/send?month=2025-01");
-    for (int wait = 0; wait < 300 && job.text("state").equals("running"); wait++) {
-      try {
-        Thread.sleep(20);
-      } catch (InterruptedException interrupted) {
-        Thread.currentThread().interrupt();
-      }
-      job = api.get("/api/v1/earnings/jobs/" + job.json().get("id").asInt());
-    }
-    return job;
+    return !job.text("state").equals("running")
+        ? job
+        : await()
+            .pollInterval(Duration.ofMillis(20))
+            .until(
+                () -> api.get("/api/v1/earnings/jobs/" + job.json().get("id").asInt()),
+                one -> !one.text("state").equals("running"));
   }
 
   private static String assignments() {

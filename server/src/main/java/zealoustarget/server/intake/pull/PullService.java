@@ -1,23 +1,18 @@
 package zealoustarget.server.intake.pull;
 
-import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.OutputStream;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.YearMonth;
 import java.util.List;
 import java.util.Optional;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.springframework.stereotype.Service;
@@ -39,7 +34,6 @@ class PullService {
   /** What came of a pull: the load, new unless nothing has changed since it was pulled. */
   record Pulled(int loadId, boolean isUnchanged) {}
 
-  private static final Pattern NEXT = Pattern.compile("<([^<>]*+)>\\s*+;\\s*+rel=\"?next\"?");
   private static final Duration PATIENCE = Duration.ofSeconds(30);
 
   private final PullSettings settings;
@@ -90,33 +84,32 @@ class PullService {
     URI first = URI.create(template.replace("{month}", month.toString()));
     Optional<PulledEntity> before = before(first);
     Path file = temporary.create("pulled", ".csv");
+    String etag = null;
     try {
-      String etag = read(source, first, before, file);
-      if (etag == null) {
-        Files.delete(file);
-        return new Pulled(before.orElseThrow().loadId, true);
-      }
-      int load =
-          staging.receive(
-              Uploads.named("orders " + month + " from " + source + ".csv", file),
-              Files.size(file),
-              LoadRequest.recognise(),
-              SourceName.ofPull(source),
-              () -> Uploads.delete(file));
-      PulledEntity pulled = new PulledEntity(first.toString(), etag, load, clock.instant());
-      sessions.inStatelessTransaction(session -> session.upsert(pulled));
-      return new Pulled(load, false);
-    } catch (Refusal refused) {
-      Uploads.delete(file);
-      throw refused;
+      etag = read(source, first, before, file);
     } catch (IOException failure) {
-      Uploads.delete(file);
       throw failed(source, "it does not answer (" + failure.getClass().getSimpleName() + ")");
     } catch (InterruptedException interrupted) {
-      Uploads.delete(file);
       Thread.currentThread().interrupt();
       throw failed(source, "the pull was interrupted");
+    } finally {
+      if (etag == null) {
+        Uploads.delete(file);
+      }
     }
+    if (etag == null) {
+      return new Pulled(before.orElseThrow().loadId, true);
+    }
+    int load =
+        staging.receive(
+            Uploads.named("orders " + month + " from " + source + ".csv", file),
+            file.toFile().length(),
+            LoadRequest.recognise(),
+            SourceName.ofPull(source),
+            () -> Uploads.delete(file));
+    PulledEntity pulled = new PulledEntity(first.toString(), etag, load, clock.instant());
+    sessions.inStatelessTransaction(session -> session.upsert(pulled));
+    return new Pulled(load, false);
   }
 
   /** Writes all pages into one file; the entity tag, or null where nothing has changed. */
@@ -124,7 +117,7 @@ class PullService {
       throws IOException, InterruptedException {
     String etag = "";
     URI next = first;
-    try (Page page = new Page(file, settings.limit().toBytes())) {
+    try (PagedFile pages = new PagedFile(file, settings.limit().toBytes())) {
       for (int number = 0; next != null; number++) {
         HttpRequest.Builder request = HttpRequest.newBuilder(next).timeout(PATIENCE).GET();
         if (number == 0) {
@@ -143,7 +136,7 @@ class PullService {
                     ? "it answered with status " + answer.statusCode()
                     : "it has more than " + settings.pages() + " pages");
           }
-          page.add(body, number == 0);
+          pages.add(body);
         }
         etag = number == 0 ? answer.headers().firstValue("ETag").orElse("") : etag;
         next = next(answer, first);
@@ -154,14 +147,10 @@ class PullService {
 
   /** The next page's address, on the same host only. */
   private static URI next(HttpResponse<?> answer, URI first) {
-    for (String link : answer.headers().allValues("Link")) {
-      Matcher match = NEXT.matcher(link);
-      if (match.find()) {
-        URI next = first.resolve(match.group(1));
-        return first.getAuthority().equals(next.getAuthority()) ? next : null;
-      }
-    }
-    return null;
+    return LinkHeader.target(answer.headers().allValues("Link"), "next")
+        .map(first::resolve)
+        .filter(next -> first.getAuthority().equals(next.getAuthority()))
+        .orElse(null);
   }
 
   private Optional<PulledEntity> before(URI url) {
@@ -178,43 +167,5 @@ class PullService {
   private static Refusal failed(String source, String why) {
     return Refusal.of(
         "pull-failed", "The " + source + " could not be read: " + why + ". Try again later.");
-  }
-
-  /** One file made of many pages: the header of every page but the first is left away. */
-  private static final class Page implements AutoCloseable {
-    private final OutputStream out;
-    private long left;
-
-    Page(Path file, long limit) throws IOException {
-      out = new BufferedOutputStream(Files.newOutputStream(file));
-      left = limit;
-    }
-
-    void add(InputStream body, boolean isFirst) throws IOException {
-      boolean isSkipping = !isFirst;
-      int last = '\n';
-      byte[] buffer = new byte[65_536];
-      for (int read = body.read(buffer); read >= 0; read = body.read(buffer)) {
-        int from = 0;
-        while (isSkipping && from < read) {
-          isSkipping = buffer[from++] != '\n';
-        }
-        out.write(buffer, from, read - from);
-        last = read > from ? buffer[read - 1] : last;
-        left -= read;
-        if (left < 0) {
-          throw Refusal.of(
-              "pull-too-large", "The pages are larger than zealous.pull.limit allows.");
-        }
-      }
-      if (last != '\n') {
-        out.write('\n');
-      }
-    }
-
-    @Override
-    public void close() throws IOException {
-      out.close();
-    }
   }
 }

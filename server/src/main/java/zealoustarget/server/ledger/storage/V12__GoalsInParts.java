@@ -1,6 +1,9 @@
 package zealoustarget.server.ledger.storage;
 
-import java.sql.Array;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.sql.Connection;
 import java.sql.PreparedStatement;
 import java.sql.ResultSet;
@@ -8,15 +11,27 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.zip.DeflaterOutputStream;
 import org.flywaydb.core.api.migration.BaseJavaMigration;
 import org.flywaydb.core.api.migration.Context;
 import org.springframework.stereotype.Component;
-import zealoustarget.core.intake.LoadRow;
+import tools.jackson.dataformat.cbor.CBORMapper;
 
-/** Moves goals from one database row each into parts; docs/decisions/0006. */
+/**
+ * Moves goals from one database row each into parts of 4,096 rows, columns in byte planes;
+ * docs/decisions/0006. What it writes is the form of that version and calls nothing that may
+ * change.
+ */
 @Component
 class V12__GoalsInParts extends BaseJavaMigration {
+  private static final int SIZE = 4_096;
   private static final int FETCHED = 10_000;
+  private static final CBORMapper CBOR = new CBORMapper();
+
+  /** A part as it was stored then: integers of 4 bytes, amounts of 8. */
+  record Part(byte[] lines, byte[] months, byte[] members, byte[][] amounts) {}
+
+  private record Row(int load, int line, int month, int member, Object[] amounts) {}
 
   @Override
   public void migrate(Context context) throws SQLException {
@@ -39,46 +54,77 @@ class V12__GoalsInParts extends BaseJavaMigration {
   }
 
   private static void copy(ResultSet rows, Connection connection) throws SQLException {
-    List<LoadRow.Goal> gathered = new ArrayList<>();
-    int load = -1;
+    List<Row> gathered = new ArrayList<>(SIZE);
     int number = 0;
     while (rows.next()) {
-      if (rows.getInt(1) != load || gathered.size() == Gatherer.SIZE) {
-        number = write(connection, load, number, gathered);
-        number = rows.getInt(1) == load ? number : 0;
-        load = rows.getInt(1);
+      Row row =
+          new Row(
+              rows.getInt(1),
+              rows.getInt(2),
+              rows.getInt(3),
+              rows.getInt(4),
+              (Object[]) rows.getArray(5).getArray());
+      boolean isOfNext = !gathered.isEmpty() && gathered.get(0).load() != row.load();
+      if (isOfNext || gathered.size() == SIZE) {
+        write(connection, number, gathered);
+        number = isOfNext ? 0 : number + 1;
       }
-      gathered.add(
-          new LoadRow.Goal(
-              rows.getInt(2), rows.getInt(3), rows.getInt(4), amounts(rows.getArray(5))));
+      gathered.add(row);
     }
-    write(connection, load, number, gathered);
+    write(connection, number, gathered);
   }
 
-  private static long[] amounts(Array array) throws SQLException {
-    Object[] values = (Object[]) array.getArray();
-    long[] amounts = new long[values.length];
-    for (int at = 0; at < amounts.length; at++) {
-      amounts[at] = (Long) values[at];
-    }
-    return amounts;
-  }
-
-  private static int write(Connection connection, int load, int number, List<LoadRow.Goal> gathered)
+  private static void write(Connection connection, int number, List<Row> gathered)
       throws SQLException {
     if (gathered.isEmpty()) {
-      return number;
+      return;
     }
+    int load = gathered.get(0).load();
     try (PreparedStatement insert =
         connection.prepareStatement(
             "insert into goal_part (id, load_id, row_count, content) values (?, ?, ?, ?)")) {
-      insert.setLong(1, RowStore.firstId(load) + number);
+      insert.setLong(1, ((long) load << Integer.SIZE) + number);
       insert.setInt(2, load);
       insert.setInt(3, gathered.size());
-      insert.setBytes(4, GoalPart.pack(gathered));
+      insert.setBytes(4, deflated(CBOR.writeValueAsBytes(part(gathered))));
       insert.executeUpdate();
-      gathered.clear();
     }
-    return number + 1;
+    gathered.clear();
+  }
+
+  private static Part part(List<Row> rows) {
+    byte[][] amounts = new byte[rows.get(0).amounts().length][];
+    for (int m = 0; m < amounts.length; m++) {
+      int measure = m;
+      amounts[m] =
+          planes(
+              rows.stream().mapToLong(row -> (Long) row.amounts()[measure]).toArray(), Long.BYTES);
+    }
+    return new Part(
+        planes(rows.stream().mapToLong(Row::line).toArray(), Integer.BYTES),
+        planes(rows.stream().mapToLong(Row::month).toArray(), Integer.BYTES),
+        planes(rows.stream().mapToLong(Row::member).toArray(), Integer.BYTES),
+        amounts);
+  }
+
+  /** The lowest byte of every value, then the next of every value. */
+  private static byte[] planes(long[] column, int bytes) {
+    byte[] planes = new byte[bytes * column.length];
+    for (int plane = 0, to = 0; plane < bytes; plane++) {
+      for (long value : column) {
+        planes[to++] = (byte) (value >> Byte.SIZE * plane);
+      }
+    }
+    return planes;
+  }
+
+  private static byte[] deflated(byte[] plain) {
+    ByteArrayOutputStream packed = new ByteArrayOutputStream();
+    try (OutputStream out = new DeflaterOutputStream(packed)) {
+      out.write(plain);
+    } catch (IOException impossible) {
+      throw new UncheckedIOException(impossible);
+    }
+    return packed.toByteArray();
   }
 }

@@ -1,12 +1,14 @@
 package zealoustarget.server.earnings.statements;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
 
 import java.io.IOException;
 import java.math.BigDecimal;
 import java.net.ServerSocket;
 import java.net.http.HttpResponse;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -102,18 +104,10 @@ class StatementsTest {
   private JsonNode finished(String path) {
     Api.Answer started = api.post(path);
     assertThat(started.status()).as("%s", started.json()).isEqualTo(200);
-    for (int round = 0; round < 200; round++) {
-      JsonNode job = api.get("/api/v1/earnings/jobs/" + started.json().get("id").asInt()).json();
-      if (!job.get("state").asString().equals("running")) {
-        return job;
-      }
-      try {
-        Thread.sleep(100);
-      } catch (InterruptedException interrupted) {
-        throw new IllegalStateException(interrupted);
-      }
-    }
-    throw new AssertionError("the job does not end");
+    String job = "/api/v1/earnings/jobs/" + started.json().get("id").asInt();
+    return await()
+        .atMost(Duration.ofSeconds(20))
+        .until(() -> api.get(job).json(), one -> !one.get("state").asString().equals("running"));
   }
 
   private String pdf(String path) throws IOException, InterruptedException {

@@ -2,6 +2,7 @@ package zealoustarget.server.transfer.backup;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.awaitility.Awaitility.await;
 
 import java.io.IOException;
 import java.net.http.HttpClient;
@@ -107,8 +108,7 @@ class BackupTest {
               });
       loader.start();
       for (int time = 0; time < 3; time++) {
-        Thread.sleep(1_100); // names are of the second
-        JsonNode made = server.api().post("/api/v1/backups").json();
+        JsonNode made = madeInItsSecond(server.api());
         Path file = download(server, made.get("name").asString(), folder.resolve(time + ".zip"));
         BackupFile.restore(file, folder.resolve("r" + time), key());
       }
@@ -280,15 +280,16 @@ class BackupTest {
             "zealous.backup.folder=" + kept,
             "zealous.backup.every=1h",
             "zealous.backup.keep=2")) {
-      for (int wait = 0;
-          wait < 100 && server.api().get("/api/v1/backups").json().isEmpty();
-          wait++) {
-        Thread.sleep(100);
-      }
+      await().until(() -> !server.api().get("/api/v1/backups").json().isEmpty());
       assertThat(server.api().get("/api/v1/backups").json().at("/0/name").asString())
           .endsWith("-auto.zip");
       assertThat(server.api().get("/api/v1/audit?kind=backup").json().at("/0/by").asString())
           .isEqualTo("application");
     }
+  }
+
+  /** Names are of the second, so that one made in the same is refused. */
+  private static JsonNode madeInItsSecond(Api api) {
+    return await().until(() -> api.post("/api/v1/backups"), made -> made.status() < 300).json();
   }
 }
