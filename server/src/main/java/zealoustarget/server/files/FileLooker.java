@@ -11,13 +11,11 @@ import java.nio.charset.CharsetDecoder;
 import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
 import java.security.DigestInputStream;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.Refusal;
+import zealoustarget.server.platform.Sha256;
 import zealoustarget.server.platform.storage.TemporaryFiles;
 
 /** Looks what a file is, by its bytes and never by its name. */
@@ -42,9 +40,9 @@ public class FileLooker {
 
   /** SHA-256 of a file's bytes, in hexadecimal. */
   public String contentHash(Upload upload) {
-    try (DigestInputStream bytes = new DigestInputStream(upload.open(), sha256())) {
+    try (DigestInputStream bytes = new DigestInputStream(upload.open(), Sha256.begin())) {
       bytes.transferTo(java.io.OutputStream.nullOutputStream());
-      return HexFormat.of().formatHex(bytes.getMessageDigest().digest());
+      return Sha256.end(bytes.getMessageDigest());
     } catch (IOException failure) {
       throw new UncheckedIOException(failure);
     }
@@ -169,13 +167,5 @@ public class FileLooker {
         "\""
             + upload.name()
             + "\" is neither text nor a workbook. Save the sheet as CSV or .xlsx and load that.");
-  }
-
-  private static MessageDigest sha256() {
-    try {
-      return MessageDigest.getInstance("SHA-256");
-    } catch (NoSuchAlgorithmException impossible) {
-      throw new IllegalStateException(impossible);
-    }
   }
 }

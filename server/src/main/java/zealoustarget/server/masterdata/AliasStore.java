@@ -1,6 +1,5 @@
 package zealoustarget.server.masterdata;
 
-import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.temporal.ChronoUnit;
 import java.util.Comparator;
@@ -35,7 +34,7 @@ public class AliasStore {
       @Nullable String acceptedBy,
       @Nullable String acceptedAt) {}
 
-  private final EntityManager entities;
+  private final AliasRepository names;
   private final TransactionTemplate transactions;
   private final MemberStore members;
   private final Audit audit;
@@ -43,17 +42,17 @@ public class AliasStore {
   private final Map<Axis, Map<String, AliasEntity>> byText = new EnumMap<>(Axis.class);
 
   AliasStore(
-      EntityManager entities,
+      AliasRepository names,
       TransactionTemplate transactions,
       MemberStore members,
       Audit audit,
       Clock clock) {
-    this.entities = entities;
+    this.names = names;
     this.transactions = transactions;
     this.members = members;
     this.audit = audit;
     this.clock = clock;
-    entities.createQuery("from AliasEntity", AliasEntity.class).getResultList().forEach(this::put);
+    names.findAll().forEach(this::put);
   }
 
   /** The member that a name was accepted for. */
@@ -88,7 +87,7 @@ public class AliasStore {
             axis, text, member.id(), Audit.who(), clock.instant().truncatedTo(ChronoUnit.MILLIS));
     transactions.executeWithoutResult(
         status -> {
-          entities.merge(alias);
+          names.save(alias);
           audit.add(
               AuditKind.NAME,
               axis.word() + " \"" + alias.written + "\"",
@@ -110,8 +109,7 @@ public class AliasStore {
     }
     transactions.executeWithoutResult(
         status -> {
-          entities.remove(
-              entities.find(AliasEntity.class, new AliasEntity.Key(axis, alias.foldedText)));
+          names.deleteById(new AliasEntity.Key(axis, alias.foldedText));
           Alias said = alias(alias);
           audit.add(AuditKind.NAME, axis.word() + " \"" + said.text() + "\"", said.member(), null);
         });

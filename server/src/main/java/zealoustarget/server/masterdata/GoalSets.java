@@ -1,6 +1,5 @@
 package zealoustarget.server.masterdata;
 
-import jakarta.persistence.EntityManager;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -19,20 +18,16 @@ public class GoalSets {
 
   public static final int LONGEST_NAME = 120;
 
-  private final EntityManager entities;
+  private final GoalSetRepository sets;
 
-  GoalSets(EntityManager entities) {
-    this.entities = entities;
+  GoalSets(GoalSetRepository sets) {
+    this.sets = sets;
   }
 
   /** All sets, in the order of their making. */
   @Transactional(readOnly = true)
   public List<GoalSet> all() {
-    return entities
-        .createQuery("from GoalSetEntity order by id", GoalSetEntity.class)
-        .getResultStream()
-        .map(set -> new GoalSet(set.name, set.axis))
-        .toList();
+    return sets.findAllByOrderById().stream().map(set -> new GoalSet(set.name, set.axis)).toList();
   }
 
   /** Finds a set by its name; case and blanks make no difference. */
@@ -50,9 +45,7 @@ public class GoalSets {
   public GoalSetEntity obtain(String name, Axis axis) {
     Optional<GoalSetEntity> found = entity(name);
     if (found.isEmpty()) {
-      GoalSetEntity added = new GoalSetEntity(name.strip(), axis);
-      entities.persist(added);
-      return added;
+      return sets.save(new GoalSetEntity(name.strip(), axis));
     }
     GoalSetEntity set = found.get();
     if (set.axis != axis) {
@@ -71,11 +64,7 @@ public class GoalSets {
   }
 
   private Optional<GoalSetEntity> entity(String name) {
-    return entities
-        .createQuery("from GoalSetEntity where foldedName = :name", GoalSetEntity.class)
-        .setParameter("name", KeyText.fold(name))
-        .getResultStream()
-        .findFirst();
+    return sets.findByFoldedName(KeyText.fold(name));
   }
 
   /** A goal set's name without blanks around it; value-missing where it is empty or too long. */

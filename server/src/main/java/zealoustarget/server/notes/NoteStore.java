@@ -1,6 +1,5 @@
 package zealoustarget.server.notes;
 
-import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.YearMonth;
 import java.util.ArrayList;
@@ -29,7 +28,8 @@ public class NoteStore {
   /** One reason: a stable code and what people call it. */
   public record Reason(String code, String name) {}
 
-  private final EntityManager entities;
+  private final NoteRepository notes;
+  private final ReasonRepository reasonList;
   private final LedgerService ledgers;
   private final DataState state;
   private final Clock clock;
@@ -37,7 +37,8 @@ public class NoteStore {
   private final TransactionTemplate transactions;
 
   NoteStore(
-      EntityManager entities,
+      NoteRepository notes,
+      ReasonRepository reasonList,
       LedgerService ledgers,
       DataState state,
       Clock clock,
@@ -47,16 +48,15 @@ public class NoteStore {
     this.audit = audit;
     this.state = state;
     this.ledgers = ledgers;
-    this.entities = entities;
+    this.notes = notes;
+    this.reasonList = reasonList;
     this.clock = clock;
   }
 
   /** The list in its order. */
   @Transactional(readOnly = true)
   public List<Reason> reasons() {
-    return entities
-        .createQuery("from ReasonEntity order by place", ReasonEntity.class)
-        .getResultStream()
+    return reasonList.findAllByOrderByPlace().stream()
         .map(entity -> new Reason(entity.code, entity.name))
         .toList();
   }
@@ -71,12 +71,7 @@ public class NoteStore {
     afterCommit();
     List<Reason> before = reasons();
     Set<String> kept = reasons.stream().map(Reason::code).collect(Collectors.toSet());
-    Set<String> used =
-        new HashSet<>(
-            entities
-                .createQuery(
-                    "select distinct reason from NoteEntity where reason is not null", String.class)
-                .getResultList());
+    Set<String> used = new HashSet<>(notes.findUsedReasons());
     used.removeAll(kept);
     if (!used.isEmpty()) {
       throw Refusal.of(
@@ -86,14 +81,12 @@ public class NoteStore {
                   + ". Keep it on the list, or change those notes first.")
           .with("reasons", List.copyOf(used));
     }
-    entities
-        .createQuery("from ReasonEntity", ReasonEntity.class)
-        .getResultStream()
+    reasonList.findAll().stream()
         .filter(entity -> !kept.contains(entity.code))
-        .forEach(entities::remove);
+        .forEach(reasonList::delete);
     for (int place = 0; place < reasons.size(); place++) {
       Reason reason = reasons.get(place);
-      entities.merge(new ReasonEntity(reason.code(), place, reason.name()));
+      reasonList.save(new ReasonEntity(reason.code(), place, reason.name()));
     }
     audit.add(AuditKind.RULES_CHANGED, "reasons", names(before), names(reasons));
   }
@@ -110,13 +103,9 @@ public class NoteStore {
   public Map<Integer, List<Note>> inSpan(Span span) {
     Map<String, String> names =
         reasons().stream().collect(Collectors.toMap(Reason::code, Reason::name));
-    return entities
-        .createQuery(
-            "from NoteEntity where place.month between :first and :last order by place.month",
-            NoteEntity.class)
-        .setParameter("first", Months.number(span.fromInclusive()))
-        .setParameter("last", Months.number(span.toInclusive()))
-        .getResultStream()
+    return notes
+        .findInMonths(Months.number(span.fromInclusive()), Months.number(span.toInclusive()))
+        .stream()
         .filter(
             entity -> ledgers.seesNote(entity.place.memberId(), Months.of(entity.place.month())))
         .map(
@@ -147,7 +136,7 @@ public class NoteStore {
   private void writeAlone(
       int memberId, String subject, YearMonth month, String reason, String text, String was) {
     NoteEntity.Place place = new NoteEntity.Place(memberId, Months.number(month));
-    NoteEntity entity = entities.find(NoteEntity.class, place);
+    NoteEntity entity = notes.findById(place).orElse(null);
     String there = entity == null ? "" : entity.content;
     if (was != null && !was.strip().equals(there)) {
       throw Refusal.of(
@@ -157,7 +146,7 @@ public class NoteStore {
                   + "\". Your text was not stored; copy it, look again, then write.")
           .with("text", there);
     }
-    if (reason != null && entities.find(ReasonEntity.class, reason) == null) {
+    if (reason != null && !reasonList.existsById(reason)) {
       throw unknownReason(reason);
     }
     String before = entity == null ? null : words(entity.reason, entity.content);
@@ -169,7 +158,7 @@ public class NoteStore {
     audit.add(AuditKind.NOTE, subject + ", " + month, before, after);
     if (reason == null && text.isEmpty()) {
       if (entity != null) {
-        entities.remove(entity);
+        notes.delete(entity);
       }
       return;
     }
@@ -177,9 +166,7 @@ public class NoteStore {
     written.reason = reason;
     written.content = text;
     written.writtenAt = clock.instant();
-    if (entity == null) {
-      entities.persist(written);
-    }
+    notes.save(written);
   }
 
   private Refusal unknownReason(String reason) {

@@ -1,8 +1,8 @@
 package zealoustarget.server.views;
 
-import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import zealoustarget.core.Refusal;
@@ -25,23 +25,18 @@ public class ViewStore {
    */
   public record SavedView(String name, String address) {}
 
-  private final EntityManager entities;
+  private final SavedViewRepository views;
   private final Clock clock;
 
-  ViewStore(EntityManager entities, Clock clock) {
-    this.entities = entities;
+  ViewStore(SavedViewRepository views, Clock clock) {
+    this.views = views;
     this.clock = clock;
   }
 
   /** The views of the account that acts, by name. */
   @Transactional(readOnly = true)
   public List<SavedView> all() {
-    return entities
-        .createQuery(
-            "from SavedViewEntity where ownerId = :owner order by foldedName",
-            SavedViewEntity.class)
-        .setParameter("owner", owner())
-        .getResultStream()
+    return views.findByOwnerIdOrderByFoldedName(owner()).stream()
         .map(view -> new SavedView(view.name, view.address))
         .toList();
   }
@@ -60,7 +55,7 @@ public class ViewStore {
     if (!address.matches("/[a-z]*(\\?[^\\s#]*)?") || address.length() > LONGEST_ADDRESS) {
       throw invalid("The address must be one of this application, such as /standing?axis=region.");
     }
-    SavedViewEntity known = find(stripped);
+    SavedViewEntity known = find(stripped).orElse(null);
     if (known == null && all().size() >= MOST_VIEWS) {
       throw invalid("There are " + MOST_VIEWS + " views already. Delete one first.");
     }
@@ -70,30 +65,17 @@ public class ViewStore {
     view.foldedName = KeyText.fold(stripped);
     view.address = address;
     view.savedAt = clock.instant();
-    if (known == null) {
-      entities.persist(view);
-    }
+    views.save(view);
   }
 
   /** Deletes a view; one that is not there is no fault. */
   @Transactional
   public void delete(String name) {
-    SavedViewEntity view = find(name);
-    if (view != null) {
-      entities.remove(view);
-    }
+    find(name).ifPresent(views::delete);
   }
 
-  private SavedViewEntity find(String name) {
-    return entities
-        .createQuery(
-            "from SavedViewEntity where ownerId = :owner and foldedName = :name",
-            SavedViewEntity.class)
-        .setParameter("owner", owner())
-        .setParameter("name", KeyText.fold(name))
-        .getResultStream()
-        .findFirst()
-        .orElse(null);
+  private Optional<SavedViewEntity> find(String name) {
+    return views.findByOwnerIdAndFoldedName(owner(), KeyText.fold(name));
   }
 
   private static int owner() {

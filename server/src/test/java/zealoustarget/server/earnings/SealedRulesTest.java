@@ -14,7 +14,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import zealoustarget.server.ledger.sealing.SealLinks;
-import zealoustarget.server.ledger.sealing.Seals;
+import zealoustarget.server.platform.Sha256;
 import zealoustarget.server.platform.storage.Packed;
 import zealoustarget.server.testing.Api;
 import zealoustarget.server.testing.MigrationRun;
@@ -150,7 +150,7 @@ class SealedRulesTest {
       update.setBytes(2, rules);
       update.setBytes(3, figures);
       update.setString(4, row.getString(3).split("#", -1)[0]);
-      update.setString(5, Seals.checksum(rules, row.getBytes(1), figures));
+      update.setString(5, Sha256.of(rules, row.getBytes(1), figures));
       update.executeUpdate();
       MigrationRun.of(SealLinks.migrations(), connection);
     }

@@ -75,6 +75,7 @@ public final class StoppableMonth {
     return !job.text("state").equals("running")
         ? job
         : await()
+            .atMost(Duration.ofMinutes(1))
             .pollInterval(Duration.ofMillis(20))
             .until(
                 () -> api.get("/api/v1/earnings/jobs/" + job.json().get("id").asInt()),

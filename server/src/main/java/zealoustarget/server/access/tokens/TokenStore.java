@@ -1,13 +1,8 @@
 package zealoustarget.server.access.tokens;
 
-import jakarta.persistence.EntityManager;
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.security.SecureRandom;
 import java.time.Clock;
 import java.util.Base64;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
@@ -17,6 +12,7 @@ import zealoustarget.server.access.accounts.Account;
 import zealoustarget.server.access.accounts.AccountStore;
 import zealoustarget.server.audit.Audit;
 import zealoustarget.server.audit.AuditKind;
+import zealoustarget.server.platform.Sha256;
 
 /** Keeps tokens for programs. */
 @Component
@@ -33,14 +29,14 @@ public class TokenStore {
   /** What a token opens. */
   public record Opened(Account account, TokenScope scope) {}
 
-  private final EntityManager entities;
+  private final TokenRepository tokens;
   private final AccountStore accounts;
   private final Audit audit;
   private final Clock clock;
   private final SecureRandom random = new SecureRandom();
 
-  TokenStore(EntityManager entities, AccountStore accounts, Audit audit, Clock clock) {
-    this.entities = entities;
+  TokenStore(TokenRepository tokens, AccountStore accounts, Audit audit, Clock clock) {
+    this.tokens = tokens;
     this.accounts = accounts;
     this.audit = audit;
     this.clock = clock;
@@ -49,12 +45,7 @@ public class TokenStore {
   /** An account's tokens that are not revoked. */
   @Transactional(readOnly = true)
   public List<Token> of(int accountId) {
-    return entities
-        .createQuery(
-            "from TokenEntity where accountId = :account and revokedAt is null order by id",
-            TokenEntity.class)
-        .setParameter("account", accountId)
-        .getResultStream()
+    return tokens.findByAccountIdAndRevokedAtIsNullOrderById(accountId).stream()
         .map(TokenStore::token)
         .toList();
   }
@@ -85,7 +76,7 @@ public class TokenStore {
     entity.hash = hash(text);
     entity.scope = scope;
     entity.createdAt = clock.instant();
-    entities.persist(entity);
+    tokens.save(entity);
     audit.add(AuditKind.ACCOUNT, "token \"" + stripped + "\" made", null, scope.word());
     return new Fresh(token(entity), text);
   }
@@ -97,7 +88,7 @@ public class TokenStore {
    */
   @Transactional
   public void revoke(int accountId, int id) {
-    TokenEntity entity = entities.find(TokenEntity.class, id);
+    TokenEntity entity = tokens.findById(id).orElse(null);
     if (entity == null || entity.accountId != accountId || entity.revokedAt != null) {
       throw Refusal.of("token-unknown", "There is no token " + id + " of yours.");
     }
@@ -109,11 +100,8 @@ public class TokenStore {
   /** The account that a token opens, and how far. */
   @Transactional(readOnly = true)
   public Optional<Opened> open(String text) {
-    return entities
-        .createQuery("from TokenEntity where hash = :hash and revokedAt is null", TokenEntity.class)
-        .setParameter("hash", hash(text))
-        .getResultStream()
-        .findFirst()
+    return tokens
+        .findByHashAndRevokedAtIsNull(hash(text))
         .flatMap(
             found ->
                 accounts
@@ -128,12 +116,6 @@ public class TokenStore {
 
   /** The secret is random and long, so a plain hash keeps it. */
   private static String hash(String text) {
-    try {
-      byte[] digest =
-          MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8));
-      return HexFormat.of().formatHex(digest);
-    } catch (NoSuchAlgorithmException missing) {
-      throw new IllegalStateException(missing);
-    }
+    return Sha256.of(text);
   }
 }

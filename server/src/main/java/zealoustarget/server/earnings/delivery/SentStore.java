@@ -1,6 +1,5 @@
 package zealoustarget.server.earnings.delivery;
 
-import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.YearMonth;
 import java.util.List;
@@ -14,12 +13,12 @@ import zealoustarget.server.audit.AuditKind;
 /** Which statements were sent; each is claimed before it goes, so that none goes twice. */
 @Component
 class SentStore {
-  private final EntityManager entities;
+  private final SentRepository statements;
   private final Audit audit;
   private final Clock clock;
 
-  SentStore(EntityManager entities, Audit audit, Clock clock) {
-    this.entities = entities;
+  SentStore(SentRepository statements, Audit audit, Clock clock) {
+    this.statements = statements;
     this.audit = audit;
     this.clock = clock;
   }
@@ -34,10 +33,7 @@ class SentStore {
   /** All versions of a month, in the order in which they went. */
   @Transactional(readOnly = true)
   public List<Sent> ofMonth(YearMonth month) {
-    return entities
-        .createQuery("from SentEntity where month = :month order by id", SentEntity.class)
-        .setParameter("month", Months.number(month))
-        .getResultStream()
+    return statements.findByMonthOrderById(Months.number(month)).stream()
         .map(
             row ->
                 new Sent(
@@ -61,7 +57,7 @@ class SentStore {
     row.version = version;
     row.address = address;
     row.begunAt = clock.instant();
-    entities.persist(row);
+    statements.save(row);
     return true;
   }
 
@@ -80,18 +76,10 @@ class SentStore {
   /** The mail server refused it, so it may be tried again. */
   @Transactional
   public void release(String rep, YearMonth month, String version) {
-    find(rep, month, version).filter(row -> row.sentAt == null).ifPresent(entities::remove);
+    find(rep, month, version).filter(row -> row.sentAt == null).ifPresent(statements::delete);
   }
 
   private Optional<SentEntity> find(String rep, YearMonth month, String version) {
-    return entities
-        .createQuery(
-            "from SentEntity where rep = :rep and month = :month and version = :version",
-            SentEntity.class)
-        .setParameter("rep", rep)
-        .setParameter("month", Months.number(month))
-        .setParameter("version", version)
-        .getResultStream()
-        .findFirst();
+    return statements.findByRepAndMonthAndVersion(rep, Months.number(month), version);
   }
 }

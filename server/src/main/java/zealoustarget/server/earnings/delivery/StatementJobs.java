@@ -11,24 +11,25 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.context.event.ContextClosedEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.mail.MailException;
-import org.springframework.security.concurrent.DelegatingSecurityContextExecutorService;
+import org.springframework.scheduling.concurrent.ThreadPoolTaskExecutor;
 import org.springframework.stereotype.Service;
 import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.core.Refusal;
 import zealoustarget.server.earnings.EarningsRow;
 import zealoustarget.server.earnings.EarningsService;
 import zealoustarget.server.earnings.statements.StatementPdf;
-import zealoustarget.server.ledger.sealing.Seals;
+import zealoustarget.server.platform.Sha256;
+import zealoustarget.server.platform.jobs.TaskPools;
 import zealoustarget.server.platform.storage.Leftovers;
 import zealoustarget.server.rules.Rules;
 import zealoustarget.server.rules.RulesService;
@@ -46,8 +47,7 @@ public class StatementJobs {
   private final StatementMail mail;
   private final JsonMapper json;
   private final Path folder;
-  private final ExecutorService worker =
-      new DelegatingSecurityContextExecutorService(Executors.newSingleThreadExecutor());
+  private final ThreadPoolTaskExecutor worker;
   private volatile boolean isStopping;
   private final AtomicInteger numbers = new AtomicInteger();
   private final Map<Integer, Job> jobs = new ConcurrentHashMap<>();
@@ -58,7 +58,9 @@ public class StatementJobs {
       SentStore sent,
       StatementMail mail,
       JsonMapper json,
+      @Qualifier(TaskPools.STATEMENTS) ThreadPoolTaskExecutor worker,
       @Value("${zealous.data-dir}") String dataFolder) {
+    this.worker = worker;
     this.earnings = earnings;
     this.companyRules = companyRules;
     this.sent = sent;
@@ -217,7 +219,7 @@ public class StatementJobs {
 
   /** What tells one version of a statement from another: a SHA-256 of all it says. */
   String version(EarningsRow row) {
-    return Seals.checksum(json.writeValueAsBytes(row));
+    return Sha256.of(json.writeValueAsBytes(row));
   }
 
   /** What is known of a rep's statement: the latest version and whether it is the present one. */
@@ -304,11 +306,16 @@ public class StatementJobs {
   }
 
   /** The mail under way is sent and noted, the rest is not begun. */
+  /** The statement under way is the last; the pool waits for it. */
+  @EventListener(ContextClosedEvent.class)
+  void beginToStop() {
+    isStopping = true;
+  }
+
   @PreDestroy
-  void stop() throws InterruptedException {
+  void stop() {
     isStopping = true;
     worker.shutdown();
-    worker.awaitTermination(30, TimeUnit.SECONDS);
     List.copyOf(jobs.keySet()).forEach(this::forget);
   }
 }

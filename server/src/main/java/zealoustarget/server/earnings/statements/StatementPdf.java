@@ -3,21 +3,26 @@ package zealoustarget.server.earnings.statements;
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
 import com.openhtmltopdf.util.XRLog;
+import com.samskivert.mustache.Mustache;
+import com.samskivert.mustache.Template;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.InputStreamReader;
 import java.io.OutputStream;
+import java.io.Reader;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.function.IntConsumer;
 import java.util.logging.Level;
 import org.apache.pdfbox.io.ScratchFile;
 import org.apache.pdfbox.multipdf.PDFMergerUtility;
-import org.springframework.web.util.HtmlUtils;
 import zealoustarget.core.amount.Writing;
 import zealoustarget.core.calendar.SpanWords;
 import zealoustarget.server.earnings.EarningsRow;
@@ -25,21 +30,8 @@ import zealoustarget.server.earnings.EarningsRow;
 /** Statements as PDF, one to a page. */
 public final class StatementPdf {
   private static final int AT_ONCE = 50;
-  private static final String FONTS = "/net/sf/jasperreports/fonts/dejavu/";
-  private static final String STYLE =
-      """
-      @page { size: A4; margin: 22mm 20mm; }
-      body { font-family: Statement; font-size: 10pt; color: #1d2433; }
-      section { page-break-after: always; }
-      section:last-child { page-break-after: auto; }
-      p { margin: 0 0 3mm 0; } .quiet { color: #5d6678; }
-      h1 { font-size: 16pt; margin: 0 0 1mm 0; }
-      table { width: 100%; border-collapse: collapse; margin-top: 6mm; }
-      td { padding: 2mm 0; border-bottom: 0.2mm solid #dfe3e8; vertical-align: top; }
-      td.figure { text-align: right; white-space: nowrap; padding-left: 6mm; }
-      tr.sum td { font-weight: bold; border-bottom: 0.4mm solid #1d2433; }
-      .foot { margin-top: 8mm; font-size: 8pt; color: #5d6678; }
-      """;
+  private static final String FONTS = "/fonts/";
+  private static final Template PAGES = template();
 
   static {
     XRLog.listRegisteredLoggers().forEach(name -> XRLog.setLevel(name, Level.WARNING));
@@ -99,15 +91,13 @@ public final class StatementPdf {
   }
 
   private static void render(List<EarningsRow> rows, About about, OutputStream out) {
-    StringBuilder html = new StringBuilder("<html><head><style>");
-    html.append(STYLE).append("</style></head><body>");
-    rows.forEach(row -> append(row, about, html));
-    html.append("</body></html>");
+    List<Page> pages = rows.stream().map(row -> Page.of(row, about)).toList();
+    String html = PAGES.execute(Map.of("statements", pages));
     PdfRendererBuilder builder = new PdfRendererBuilder();
     builder.useFastMode();
     builder.useFont(() -> font("DejaVuSans.ttf"), "Statement", 400, FontStyle.NORMAL, true);
     builder.useFont(() -> font("DejaVuSans-Bold.ttf"), "Statement", 700, FontStyle.NORMAL, true);
-    builder.withHtmlContent(html.toString(), null);
+    builder.withHtmlContent(html, null);
     builder.toStream(out);
     try {
       builder.run();
@@ -120,32 +110,35 @@ public final class StatementPdf {
     return StatementPdf.class.getResourceAsStream(FONTS + name);
   }
 
-  private static void append(EarningsRow row, About about, StringBuilder html) {
-    html.append("<section><p class=\"quiet\">").append(text(about.company())).append("</p><h1>");
-    html.append(text(row.name())).append("</h1><p>Commission statement, ");
-    html.append(text(SpanWords.name(about.month())));
-    html.append(row.plan() == null ? "" : " · " + text(row.plan())).append("</p>");
-    html.append("<p class=\"quiet\">").append(text(row.rep()));
-    html.append(row.region() == null ? "" : ", " + text(row.region())).append("; status: ");
-    html.append(text(row.status())).append("; amounts in ").append(text(about.currency()));
-    html.append("</p><table>");
-    for (StatementLines.Line line : StatementLines.of(row, about.month(), about.writing())) {
-      boolean isFigure = line.figure() != null && line.figure().matches("-?[0-9.]+");
-      html.append(line.kind().equals("sum") ? "<tr class=\"sum\"><td>" : "<tr><td>");
-      html.append(text(line.words())).append("</td><td class=\"figure\">");
-      html.append(text(isFigure ? about.writing().grouped(line.figure()) : line.figure()));
-      html.append("</td></tr>");
+  private static Template template() {
+    try (Reader text =
+        new InputStreamReader(
+            StatementPdf.class.getResourceAsStream("/statements/statements.html"),
+            StandardCharsets.UTF_8)) {
+      return Mustache.compiler().nullValue("–").compile(text);
+    } catch (IOException failure) {
+      throw new UncheckedIOException(failure);
     }
-    html.append("</table><p class=\"foot\">");
-    html.append(
-        about.isSealed()
-            ? "The month is sealed; later corrections are settled in a later month. Seal "
-                + about.seal()
-            : "Provisional: the month is not sealed yet.");
-    html.append("</p></section>");
   }
 
-  private static String text(String text) {
-    return HtmlUtils.htmlEscapeDecimal(text == null ? "–" : text);
+  /** What the template says of one statement; texts are escaped there. */
+  record Page(EarningsRow row, About about, String month, List<Line> lines) {
+    record Line(String words, String figure, boolean isSum) {}
+
+    static Page of(EarningsRow row, About about) {
+      List<Line> lines =
+          StatementLines.of(row, about.month(), about.writing()).stream()
+              .map(line -> line(line, about.writing()))
+              .toList();
+      return new Page(row, about, SpanWords.name(about.month()), lines);
+    }
+
+    private static Line line(StatementLines.Line line, Writing writing) {
+      boolean isFigure = line.figure() != null && line.figure().matches("-?[0-9.]+");
+      return new Line(
+          line.words(),
+          isFigure ? writing.grouped(line.figure()) : line.figure(),
+          line.kind().equals("sum"));
+    }
   }
 }

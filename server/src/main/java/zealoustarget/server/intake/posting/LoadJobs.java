@@ -9,21 +9,21 @@ import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutionException;
-import java.util.concurrent.Executor;
-import java.util.concurrent.Executors;
-import java.util.concurrent.LinkedBlockingQueue;
-import java.util.concurrent.ScheduledExecutorService;
-import java.util.concurrent.ThreadPoolExecutor;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.function.Consumer;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.security.concurrent.DelegatingSecurityContextExecutor;
+import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.scheduling.TaskScheduler;
+import org.springframework.scheduling.concurrent.ThreadPoolTaskExecutor;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.Refusal;
 import zealoustarget.server.files.FileLimits;
+import zealoustarget.server.platform.jobs.TaskPools;
 
 /**
  * Long work on loads, beside the requests: at most two at a time, one per load. Work that takes too
@@ -33,7 +33,6 @@ import zealoustarget.server.files.FileLimits;
 @Component
 public class LoadJobs {
   private static final Logger LOG = LoggerFactory.getLogger(LoadJobs.class);
-  private static final int AT_ONCE = 2;
   private static final int MOST_REFUSALS = 1_000;
   private static final long PATIENCE_MILLIS = 1_200;
   private static final Duration WATCH = Duration.ofMillis(500);
@@ -45,26 +44,20 @@ public class LoadJobs {
     }
   }
 
-  private final ThreadPoolExecutor pool =
-      new ThreadPoolExecutor(
-          AT_ONCE,
-          AT_ONCE,
-          1,
-          TimeUnit.MINUTES,
-          new LinkedBlockingQueue<>(),
-          work -> daemon(work, "load-job"));
-  private final Executor workers = new DelegatingSecurityContextExecutor(pool);
-  private final ScheduledExecutorService watching =
-      Executors.newSingleThreadScheduledExecutor(work -> daemon(work, "load-watch"));
+  private final ThreadPoolTaskExecutor pool;
   private final Map<Integer, Job> running = new ConcurrentHashMap<>();
   private final Cache<Integer, Refusal> refusedLate =
       Caffeine.newBuilder().maximumSize(MOST_REFUSALS).executor(Runnable::run).build();
   private final Duration longest;
   private final Duration patience;
+  private final Future<?> watching;
 
   @Autowired
-  LoadJobs(FileLimits limits) {
-    this(limits.time(), STUCK, WATCH);
+  LoadJobs(
+      FileLimits limits,
+      @Qualifier(TaskPools.LOADS) ThreadPoolTaskExecutor pool,
+      @Qualifier(TaskPools.TIMERS) TaskScheduler timers) {
+    this(limits.time(), STUCK, WATCH, pool, timers);
   }
 
   /**
@@ -74,17 +67,16 @@ public class LoadJobs {
    * @param patience with work that was stopped
    * @param watch how often both are looked at
    */
-  LoadJobs(Duration longest, Duration patience, Duration watch) {
+  LoadJobs(
+      Duration longest,
+      Duration patience,
+      Duration watch,
+      ThreadPoolTaskExecutor pool,
+      TaskScheduler timers) {
     this.longest = longest;
     this.patience = patience;
-    long every = watch.toMillis();
-    var unused = watching.scheduleWithFixedDelay(this::look, every, every, TimeUnit.MILLISECONDS);
-  }
-
-  private static Thread daemon(Runnable work, String name) {
-    Thread thread = new Thread(work, name);
-    thread.setDaemon(true);
-    return thread;
+    this.pool = pool;
+    watching = timers.scheduleWithFixedDelay(this::look, watch);
   }
 
   /**
@@ -110,7 +102,7 @@ public class LoadJobs {
       throw busy(loadId);
     }
     refusedLate.invalidate(loadId);
-    workers.execute(() -> work(loadId, job, work));
+    pool.execute(() -> work(loadId, job, work));
     return job.end;
   }
 
@@ -162,11 +154,11 @@ public class LoadJobs {
   private synchronized void resize(int more) {
     int size = pool.getCorePoolSize() + more;
     if (more > 0) {
-      pool.setMaximumPoolSize(size);
+      pool.setMaxPoolSize(size);
       pool.setCorePoolSize(size);
     } else {
       pool.setCorePoolSize(size);
-      pool.setMaximumPoolSize(size);
+      pool.setMaxPoolSize(size);
     }
   }
 
@@ -225,11 +217,12 @@ public class LoadJobs {
   /** What is under way gets time to end; what takes longer is stopped and can be taken up again. */
   @PreDestroy
   void stop() throws InterruptedException {
-    watching.shutdown();
-    pool.shutdown();
-    if (!pool.awaitTermination(20, TimeUnit.SECONDS)) {
+    watching.cancel(false);
+    pool.initiateShutdown();
+    ExecutorService working = pool.getThreadPoolExecutor();
+    if (!working.awaitTermination(20, TimeUnit.SECONDS)) {
       running.values().forEach(job -> job.progress.cancel());
-      pool.awaitTermination(10, TimeUnit.SECONDS);
+      working.awaitTermination(10, TimeUnit.SECONDS);
     }
   }
 

@@ -1,24 +1,22 @@
 package zealoustarget.server.intake.upload;
 
-import jakarta.annotation.PreDestroy;
 import java.io.IOException;
 import java.time.Duration;
-import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
-import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.Semaphore;
-import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicReference;
+import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.scheduling.TaskScheduler;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import zealoustarget.core.Refusal;
+import zealoustarget.server.platform.jobs.TaskPools;
 
 /** Streams of events to pages that watch something, a few hundred at most and none for ever. */
 @Component
 class EventStreams {
   private static final int MOST = 200;
-  private static final int THREADS = 4; // one reader who does not read holds up one of them
-  private static final long EVERY_MILLIS = 250;
+  private static final Duration EVERY = Duration.ofMillis(250);
   private static final Duration LONGEST = Duration.ofHours(1);
 
   /** Sends one event; false once it was the last. */
@@ -27,14 +25,11 @@ class EventStreams {
   }
 
   private final Semaphore free = new Semaphore(MOST);
-  private final ScheduledExecutorService clock =
-      Executors.newScheduledThreadPool(
-          THREADS,
-          work -> {
-            Thread thread = new Thread(work, "events");
-            thread.setDaemon(true);
-            return thread;
-          });
+  private final TaskScheduler timers;
+
+  EventStreams(@Qualifier(TaskPools.EVENTS) TaskScheduler timers) {
+    this.timers = timers;
+  }
 
   /**
    * Opens a stream that ends with its last event, with its reader, or after an hour.
@@ -55,9 +50,7 @@ class EventStreams {
           free.release();
         });
     emitter.onTimeout(emitter::complete);
-    task.set(
-        clock.scheduleWithFixedDelay(
-            () -> send(sending, emitter), 0, EVERY_MILLIS, TimeUnit.MILLISECONDS));
+    task.set(timers.scheduleWithFixedDelay(() -> send(sending, emitter), EVERY));
     return emitter;
   }
 
@@ -69,10 +62,5 @@ class EventStreams {
     } catch (IOException | IllegalStateException gone) {
       emitter.completeWithError(gone);
     }
-  }
-
-  @PreDestroy
-  void stop() {
-    clock.shutdownNow();
   }
 }

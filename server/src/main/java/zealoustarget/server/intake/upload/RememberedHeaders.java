@@ -1,11 +1,7 @@
 package zealoustarget.server.intake.upload;
 
 import jakarta.persistence.EntityManager;
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -18,6 +14,7 @@ import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.server.intake.corrections.HeldLines;
 import zealoustarget.server.intake.load.LoadRequest;
+import zealoustarget.server.platform.Sha256;
 
 /** Remembers how files with the same header were read, so that next month's needs no question. */
 @Component
@@ -70,11 +67,6 @@ public class RememberedHeaders {
             .map(title -> title.strip().toLowerCase(Locale.ROOT))
             .filter(title -> !title.equals(HeldLines.REASON))
             .collect(Collectors.joining("\u0000"));
-    try {
-      MessageDigest digest = MessageDigest.getInstance("SHA-256");
-      return HexFormat.of().formatHex(digest.digest(header.getBytes(StandardCharsets.UTF_8)));
-    } catch (NoSuchAlgorithmException impossible) {
-      throw new IllegalStateException(impossible);
-    }
+    return Sha256.of(header);
   }
 }

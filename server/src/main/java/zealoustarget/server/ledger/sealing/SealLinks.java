@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import org.flywaydb.core.api.migration.JavaMigration;
 import zealoustarget.core.calendar.Months;
+import zealoustarget.server.platform.Sha256;
 import zealoustarget.server.platform.http.Link;
 
 /** Seals as a chain: what each one's hash is made of, and whether it still is. */
@@ -58,8 +59,7 @@ public final class SealLinks {
         seals++;
         String month = Months.of(row.getInt("seal_month")).toString();
         String checksum =
-            Seals.checksum(
-                row.getBytes("rules"), row.getBytes("statements"), row.getBytes("figures"));
+            Sha256.of(row.getBytes("rules"), row.getBytes("statements"), row.getBytes("figures"));
         if (!checksum.equals(row.getString("checksum"))) {
           faults.add("What was frozen with " + month + " does not read as it was sealed.");
         }

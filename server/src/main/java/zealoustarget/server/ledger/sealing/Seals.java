@@ -2,17 +2,16 @@ package zealoustarget.server.ledger.sealing;
 
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.TypedQuery;
-import java.security.MessageDigest;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.YearMonth;
 import java.time.temporal.ChronoUnit;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import zealoustarget.core.calendar.Months;
+import zealoustarget.server.platform.Sha256;
 import zealoustarget.server.platform.http.Link;
 import zealoustarget.server.platform.state.DataState;
 
@@ -111,7 +110,7 @@ public class Seals {
   @Transactional(readOnly = true)
   public boolean isIntact(Seal seal) {
     Content content = content(seal);
-    return checksum(content.rules(), content.statements(), content.figures())
+    return Sha256.of(content.rules(), content.statements(), content.figures())
         .equals(seal.checksum());
   }
 
@@ -134,7 +133,7 @@ public class Seals {
     seal.rules = frozen.rules();
     seal.statements = frozen.statements();
     seal.figures = frozen.figures();
-    seal.checksum = checksum(frozen.rules(), frozen.statements(), frozen.figures());
+    seal.checksum = Sha256.of(frozen.rules(), frozen.statements(), frozen.figures());
     seal.form = FORM;
     seal.previousHash =
         entities
@@ -164,14 +163,5 @@ public class Seals {
     seal.unsealedAt = clock.instant();
     seal.unsealedBy = by;
     seal.reason = reason;
-  }
-
-  /** SHA-256 over the parts, as hexadecimal digits. */
-  public static String checksum(byte[]... parts) {
-    MessageDigest digest = Link.sha256();
-    for (byte[] part : parts) {
-      digest.update(part);
-    }
-    return HexFormat.of().formatHex(digest.digest());
   }
 }

@@ -4,7 +4,6 @@ import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -23,7 +22,7 @@ import zealoustarget.core.ledger.columns.ActualBlock;
 import zealoustarget.core.ledger.columns.GoalBook;
 import zealoustarget.server.ledger.state.LoadedRows;
 import zealoustarget.server.ledger.state.PostedLoad;
-import zealoustarget.server.platform.http.Link;
+import zealoustarget.server.platform.Sha256;
 
 /** Reads the rows of loads, in sets: a load's rows are one range of the primary key. */
 @Component
@@ -62,7 +61,7 @@ public class RowStore {
   /** Reads what a load adds to the ledger. */
   public LoadedRows read(PostedLoad load) {
     try (StatelessSession session = sessions.openStatelessSession()) {
-      MessageDigest digest = Link.sha256();
+      MessageDigest digest = Sha256.begin();
       List<StayRowEntity> stays = list(session, load, StayRowEntity.class);
       List<ProductRowEntity> products = list(session, load, ProductRowEntity.class);
       List<ActualBlock> actuals =
@@ -77,13 +76,7 @@ public class RowStore {
           });
       stays.forEach(row -> digest.update(row.text().getBytes(StandardCharsets.UTF_8)));
       products.forEach(row -> digest.update(row.text().getBytes(StandardCharsets.UTF_8)));
-      return new LoadedRows(
-          load,
-          actuals,
-          goals(goals, load),
-          stays,
-          products,
-          HexFormat.of().formatHex(digest.digest()));
+      return new LoadedRows(load, actuals, goals(goals, load), stays, products, Sha256.end(digest));
     }
   }
 

@@ -23,6 +23,7 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springdoc.core.providers.ObjectMapperProvider;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 
@@ -32,6 +33,7 @@ import org.springframework.context.annotation.Configuration;
  * enumeration are listed.
  */
 @Configuration
+@ConditionalOnWebApplication
 class AnswerSchemas {
   /** Records within a class carry its name, so that two of one name stay apart. */
   @Bean

@@ -2,8 +2,7 @@ package zealoustarget.server.platform.http;
 
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.util.HexFormat;
+import zealoustarget.server.platform.Sha256;
 
 /** Links of a record: each holds the hash of the one before, so that none can go unnoticed. */
 public final class Link {
@@ -20,26 +19,17 @@ public final class Link {
    * @param parts text of anything; null is the empty text, as open files cannot tell them apart
    */
   public static String hash(String previous, Object... parts) {
-    MessageDigest digest = sha256();
+    MessageDigest digest = Sha256.begin();
     update(digest, previous);
     for (Object part : parts) {
       update(digest, part);
     }
-    return HexFormat.of().formatHex(digest.digest());
+    return Sha256.end(digest);
   }
 
   private static void update(MessageDigest digest, Object part) {
     byte[] bytes = (part == null ? "" : part.toString()).getBytes(StandardCharsets.UTF_8);
     digest.update((bytes.length + ";").getBytes(StandardCharsets.US_ASCII));
     digest.update(bytes);
-  }
-
-  /** A digest to be fed. */
-  public static MessageDigest sha256() {
-    try {
-      return MessageDigest.getInstance("SHA-256");
-    } catch (NoSuchAlgorithmException impossible) {
-      throw new IllegalStateException(impossible);
-    }
   }
 }

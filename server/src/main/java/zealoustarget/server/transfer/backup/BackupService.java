@@ -1,6 +1,5 @@
 package zealoustarget.server.transfer.backup;
 
-import jakarta.annotation.PreDestroy;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -14,20 +13,20 @@ import java.time.format.DateTimeFormatter;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.Executors;
-import java.util.concurrent.ScheduledExecutorService;
-import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import javax.sql.DataSource;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
+import org.springframework.scheduling.TaskScheduler;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
 import zealoustarget.server.audit.Audit;
 import zealoustarget.server.audit.AuditKind;
+import zealoustarget.server.platform.jobs.TaskPools;
 import zealoustarget.server.platform.storage.DataFolder;
 import zealoustarget.server.platform.storage.Snapshot;
 import zealoustarget.server.record.RecordService;
@@ -55,7 +54,7 @@ class BackupService {
   private final RecordService record;
   private final Path dataFolder;
   private final Path folder;
-  private final ScheduledExecutorService watch = Executors.newSingleThreadScheduledExecutor();
+  private final TaskScheduler timers;
 
   BackupService(
       DataSource database,
@@ -63,7 +62,9 @@ class BackupService {
       Audit audit,
       Clock clock,
       RecordService record,
+      @Qualifier(TaskPools.TIMERS) TaskScheduler timers,
       @Value("${zealous.data-dir}") String data) {
+    this.timers = timers;
     this.dataFolder = Path.of(data);
     this.database = database;
     this.settings = settings;
@@ -77,14 +78,8 @@ class BackupService {
   @EventListener(ApplicationReadyEvent.class)
   void begin() {
     if (!settings.every().isZero()) {
-      watch.scheduleWithFixedDelay(this::makeIfDue, 0, 1, TimeUnit.MINUTES);
+      var unused = timers.scheduleWithFixedDelay(this::makeIfDue, Duration.ofMinutes(1));
     }
-  }
-
-  @PreDestroy
-  void stop() throws InterruptedException {
-    watch.shutdown();
-    watch.awaitTermination(60, TimeUnit.SECONDS);
   }
 
   /** The backups of the folder, latest first. */

@@ -8,11 +8,10 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.ArrayList;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import zealoustarget.server.platform.http.Link;
+import zealoustarget.server.platform.Sha256;
 
 /** Sums up what stands in every table, so that two databases can be told to be the same. */
 public final class TableSums {
@@ -54,7 +53,7 @@ public final class TableSums {
                 + " and k.table_name = ? order by k.ordinal_position",
             table);
     String order = keys.isEmpty() ? "" : " order by \"" + String.join("\", \"", keys) + "\"";
-    MessageDigest digest = Link.sha256();
+    MessageDigest digest = Sha256.begin();
     long rows = 0;
     try (Statement statement = connection.createStatement();
         ResultSet row =
@@ -68,7 +67,7 @@ public final class TableSums {
         }
       }
     }
-    return new Sum(rows, HexFormat.of().formatHex(digest.digest()));
+    return new Sum(rows, Sha256.end(digest));
   }
 
   private static byte[] bytes(ResultSet row, int column) throws SQLException {

@@ -11,6 +11,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.security.core.context.SecurityContextHolder;
 import zealoustarget.core.Refusal;
+import zealoustarget.server.platform.jobs.TaskPools;
 
 class LoadJobsTest {
   private static final Duration LONG = Duration.ofMinutes(1);
@@ -43,7 +44,7 @@ class LoadJobsTest {
 
   @Test
   void workThatTakesTooLong_isStopped() {
-    jobs = new LoadJobs(SHORT, LONG, WATCH);
+    jobs = jobs(SHORT, LONG);
     Progress progress = Progress.unseen();
     assertThatThrownBy(() -> jobs.run(1, progress, LoadJobsTest::stepForever, () -> {}))
         .isInstanceOf(java.util.concurrent.CancellationException.class);
@@ -54,7 +55,7 @@ class LoadJobsTest {
 
   @Test
   void workThatSomebodyStops_isSaidToBeStopped_andNotTooLong() {
-    jobs = new LoadJobs(LONG, LONG, WATCH);
+    jobs = jobs(LONG, LONG);
     Progress progress = Progress.unseen();
     jobs.run(1, progress, LoadJobsTest::stepForever, () -> {});
     progress.cancel();
@@ -63,7 +64,7 @@ class LoadJobsTest {
 
   @Test
   void workThatDoesNotStop_isGivenUp_andOthersGoOn() throws InterruptedException {
-    jobs = new LoadJobs(LONG, SHORT, WATCH);
+    jobs = jobs(LONG, SHORT);
     CountDownLatch givenUp = new CountDownLatch(3);
     Progress[] stuck = {Progress.unseen(), Progress.unseen(), Progress.unseen()};
     AtomicInteger ended = new AtomicInteger();
@@ -93,7 +94,7 @@ class LoadJobsTest {
 
   @Test
   void errorInWork_isSaid_andLeavesTheLoadFree() {
-    jobs = new LoadJobs(LONG, LONG, WATCH);
+    jobs = jobs(LONG, LONG);
     assertThatThrownBy(
             () ->
                 jobs.run(
@@ -105,5 +106,10 @@ class LoadJobsTest {
                     () -> {}))
         .hasCauseInstanceOf(StackOverflowError.class);
     jobs.checkIdle(1);
+  }
+
+  private static LoadJobs jobs(Duration longest, Duration patience) {
+    return new LoadJobs(
+        longest, patience, WATCH, TaskPools.pool("load-", 2), TaskPools.timers("timer-", 1));
   }
 }
