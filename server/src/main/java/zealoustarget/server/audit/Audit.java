@@ -5,6 +5,7 @@ import java.time.Clock;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.authentication.AnonymousAuthenticationToken;
@@ -51,11 +52,11 @@ public class Audit {
       String subject,
       @Nullable String before,
       @Nullable String after,
-      String hash) {}
+      @Nullable String hash) {}
 
   /** Adds an entry, in the transaction of the change where there is one. */
   @Transactional
-  public void add(AuditKind kind, String subject, String before, String after) {
+  public void add(AuditKind kind, String subject, @Nullable String before, @Nullable String after) {
     add(kind, null, subject, before, after);
   }
 
@@ -65,13 +66,18 @@ public class Audit {
    * @param loadId null where it is about none
    */
   @Transactional
-  public void add(AuditKind kind, Integer loadId, String subject, String before, String after) {
+  public void add(
+      AuditKind kind,
+      @Nullable Integer loadId,
+      String subject,
+      @Nullable String before,
+      @Nullable String after) {
     AuditEntity entry =
         new AuditEntity(
             clock.instant().truncatedTo(ChronoUnit.MILLIS),
             who(),
             kind,
-            cut(subject, LONGEST_SUBJECT),
+            Objects.requireNonNull(cut(subject, LONGEST_SUBJECT)),
             cut(before, LONGEST_TEXT),
             cut(after, LONGEST_TEXT),
             loadId);
@@ -104,7 +110,7 @@ public class Audit {
         : acting.getName();
   }
 
-  private static String cut(String text, int most) {
+  private static @Nullable String cut(@Nullable String text, int most) {
     return text == null || text.length() <= most ? text : text.substring(0, most - 1) + "…";
   }
 
@@ -115,7 +121,7 @@ public class Audit {
    * @param kind null for all
    */
   @Transactional(readOnly = true)
-  public List<Entry> entries(String text, AuditKind kind, int first, int most) {
+  public List<Entry> entries(String text, @Nullable AuditKind kind, int first, int most) {
     return rows(Long.MAX_VALUE, text, kind, first, most).stream().map(Audit::entry).toList();
   }
 
@@ -125,7 +131,8 @@ public class Audit {
    * @param end as {@link #end} said when it was asked for
    * @param most of them
    */
-  public void eachEntry(long end, String text, AuditKind kind, int most, Consumer<Entry> reader) {
+  public void eachEntry(
+      long end, String text, @Nullable AuditKind kind, int most, Consumer<Entry> reader) {
     long before = end;
     List<AuditEntity> some = List.of();
     for (int read = 0; read < most; read += some.size()) {
@@ -147,7 +154,8 @@ public class Audit {
         .getSingleResult();
   }
 
-  private List<AuditEntity> rows(long before, String text, AuditKind kind, int first, int most) {
+  private List<AuditEntity> rows(
+      long before, String text, @Nullable AuditKind kind, int first, int most) {
     return entities
         .createQuery(
             "from AuditEntity where id < :before and (:kind is null or kind = :kind)"

@@ -5,6 +5,7 @@ import java.io.OutputStreamWriter;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -67,7 +68,7 @@ class AuditController {
         entry.hash());
   }
 
-  private static AuditKind kind(String word) {
+  private static @Nullable AuditKind kind(String word) {
     if (word.isBlank()) {
       return null;
     }

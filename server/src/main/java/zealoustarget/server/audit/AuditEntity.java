@@ -10,6 +10,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import org.hibernate.annotations.Immutable;
+import org.jspecify.annotations.Nullable;
 
 /** One thing that was done; never changed. */
 @Entity
@@ -32,14 +33,14 @@ class AuditEntity {
   String subject;
 
   @Column(name = "before_text", length = 1_000_000)
-  String before;
+  @Nullable String before;
 
   @Column(name = "after_text", length = 1_000_000)
-  String after;
+  @Nullable String after;
 
   /** The load that it is about, or null. */
   @Column(name = "load_id")
-  Integer loadId;
+  @Nullable Integer loadId;
 
   /** Its number in the trail, from 1 and without gaps. */
   Long place;
@@ -51,14 +52,15 @@ class AuditEntity {
 
   protected AuditEntity() {}
 
+  @SuppressWarnings("NullAway") // place and hash are given when it is linked, before it is stored
   AuditEntity(
       Instant at,
       String by,
       AuditKind kind,
       String subject,
-      String before,
-      String after,
-      Integer loadId) {
+      @Nullable String before,
+      @Nullable String after,
+      @Nullable Integer loadId) {
     this.loadId = loadId;
     this.at = at;
     this.by = by;

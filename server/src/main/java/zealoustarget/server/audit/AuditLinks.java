@@ -10,6 +10,7 @@ import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import org.flywaydb.core.api.migration.JavaMigration;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.server.platform.http.Link;
 
 /**
@@ -58,9 +59,9 @@ public final class AuditLinks {
       String by,
       String kind,
       String subject,
-      String before,
-      String after,
-      Integer loadId) {
+      @Nullable String before,
+      @Nullable String after,
+      @Nullable Integer loadId) {
     return Link.hash(previous, place, at.toEpochMilli(), by, kind, subject, before, after, loadId);
   }
 

@@ -174,7 +174,8 @@ class EarningsDesk {
             : null);
   }
 
-  private static String sum(List<EarningsRow> rows, Function<EarningsRow, String> figure) {
+  private static @Nullable String sum(
+      List<EarningsRow> rows, Function<EarningsRow, String> figure) {
     return rows.stream()
         .map(figure)
         .filter(Objects::nonNull)
@@ -184,11 +185,11 @@ class EarningsDesk {
         .orElse(null);
   }
 
-  private static String share(String earned, String actual) {
+  private static @Nullable String share(@Nullable String earned, @Nullable String actual) {
     Ratio sales = earned == null || actual == null ? Ratio.ZERO : Ratio.parse(actual);
     return sales.signum() <= 0
         ? null
-        : Ratio.parse(earned)
+        : Ratio.parse(Objects.requireNonNull(earned))
             .dividedBy(sales)
             .times(Ratio.of(100))
             .rounded(2, RoundingMode.HALF_UP)
@@ -196,7 +197,7 @@ class EarningsDesk {
   }
 
   /** The month's goals of the measure "commission", in whichever set has them. */
-  private Budget budget(YearMonth month, Totals totals, Rules rules) {
+  private @Nullable Budget budget(YearMonth month, Totals totals, Rules rules) {
     Measure measure = rules.findMeasure(BUDGET_MEASURE).orElse(null);
     if (measure == null || measure.isRate() || totals.due() == null) {
       return null;
@@ -211,9 +212,9 @@ class EarningsDesk {
         return new Budget(
             book.name(),
             measure.text(goal),
-            measure.text(reading.variance()),
+            measure.text(Objects.requireNonNull(reading.variance())),
             reading.attainment() == null ? null : reading.attainment().toText(6),
-            reading.favourable().signum() < 0);
+            Objects.requireNonNull(reading.favourable()).signum() < 0);
       }
     }
     return null;
@@ -289,7 +290,7 @@ class EarningsDesk {
       Ledger.Source source, Map<Integer, String> files, Measure measure) {
     return new SourceLine(
         source.loadId(),
-        files.get(source.loadId()),
+        files.getOrDefault(source.loadId(), ""),
         source.line(),
         Months.of(source.month()).toString(),
         measure.text(source.amount()));
@@ -311,7 +312,7 @@ class EarningsDesk {
       throw Refusal.of(
           "value-unknown", "Without a plan and a quota above 0, sales earn no commission.");
     }
-    Measure measure = statement.terms().plan().measure();
+    Measure measure = Objects.requireNonNull(statement.terms()).plan().measure();
     long units = units(sales, measure);
     Pay pay = statement.curve().at(units);
     return new WhatIfAnswer(
@@ -319,7 +320,7 @@ class EarningsDesk {
         pay.status().word(),
         EarningsWords.tone(pay.status()),
         PlanPart.cents(pay.earned()),
-        PlanPart.cents(pay.earned() - statement.pay().earned()),
+        PlanPart.cents(pay.earned() - Objects.requireNonNull(statement.pay()).earned()),
         EarningsWords.components(pay, measure),
         EarningsWords.next(pay.next(), measure));
   }
@@ -365,7 +366,7 @@ class EarningsDesk {
       if (statement.curve() == null) {
         continue;
       }
-      Measure measure = statement.terms().plan().measure();
+      Measure measure = Objects.requireNonNull(statement.terms()).plan().measure();
       long order =
           averages
               .computeIfAbsent(measure.code(), code -> ledger.averageOrders(code, span))
@@ -381,7 +382,7 @@ class EarningsDesk {
                 statement.status().word(),
                 then.status().word(),
                 EarningsWords.tone(then.status()),
-                PlanPart.cents(then.earned() - statement.pay().earned())));
+                PlanPart.cents(then.earned() - Objects.requireNonNull(statement.pay()).earned())));
       }
     }
     found.sort(Comparator.comparing((OneMoreAnswer one) -> new BigDecimal(one.pay())).reversed());

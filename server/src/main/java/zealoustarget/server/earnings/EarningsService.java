@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
@@ -115,7 +116,7 @@ public class EarningsService {
         last == null ? null : Integer.valueOf(Months.number(last) + 1));
   }
 
-  private static Terms terms(PlanBook plans, String key, int month) {
+  private static @Nullable Terms terms(PlanBook plans, @Nullable String key, int month) {
     return key == null ? null : plans.terms(key, month);
   }
 
@@ -196,7 +197,7 @@ public class EarningsService {
   public record Month(List<EarningsRow> rows, String headline, boolean isSealed) {}
 
   /** The hash of a month's seal; null while it is open. */
-  public String sealOf(YearMonth month) {
+  public @Nullable String sealOf(YearMonth month) {
     return seals.find(month).map(Seal::hash).orElse(null);
   }
 
@@ -259,7 +260,7 @@ public class EarningsService {
   }
 
   /** How far a running month is, by the last posted day; null where it is over. */
-  private Pace.Days days(YearMonth month, Rules rules) {
+  private Pace.@Nullable Days days(YearMonth month, Rules rules) {
     LocalDate posted = ledgers.posted().lastPostedDay(month);
     return posted == null ? null : rules.days(month, posted);
   }
@@ -334,7 +335,7 @@ public class EarningsService {
   }
 
   /** The plan behind a row; null without one. */
-  Plan plan(EarningsRow row, YearMonth month) {
+  @Nullable Plan plan(EarningsRow row, YearMonth month) {
     if (row.plan() == null) {
       return null;
     }
@@ -354,7 +355,7 @@ public class EarningsService {
                     .current()
                     .commission()
                     .plans()
-                    .findPlan(row.plan(), Months.number(month)))
+                    .findPlan(row.plan() == null ? "" : row.plan(), Months.number(month)))
         .orElse(null);
   }
 

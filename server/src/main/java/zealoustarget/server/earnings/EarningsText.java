@@ -1,6 +1,7 @@
 package zealoustarget.server.earnings;
 
 import java.time.YearMonth;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import zealoustarget.server.rules.RulesService;
 
@@ -35,11 +36,11 @@ public class EarningsText {
     return text.toString().replace('\u202f', ' ');
   }
 
-  private static String shown(String text) {
+  private static String shown(@Nullable String text) {
     return text == null ? "–" : text;
   }
 
-  private String figure(String decimal) {
+  private String figure(@Nullable String decimal) {
     return decimal == null ? "–" : companyRules.current().company().writing().grouped(decimal);
   }
 }

@@ -2,6 +2,8 @@ package zealoustarget.server.earnings;
 
 import java.math.RoundingMode;
 import java.util.List;
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Months;
@@ -27,7 +29,7 @@ public final class EarningsWords {
 
   private EarningsWords() {}
 
-  static EarningsRow row(Statement statement, Member rep, Member region, Measure usual) {
+  static EarningsRow row(Statement statement, Member rep, @Nullable Member region, Measure usual) {
     Plan plan = statement.terms() == null ? null : statement.terms().plan();
     Measure measure = plan == null ? usual : plan.measure();
     Pay pay = statement.pay();
@@ -73,7 +75,7 @@ public final class EarningsWords {
         rules.findMeasure(row.measure()).map(measure -> nextPay(row, measure)).orElse(null));
   }
 
-  private static PayHeadline.NextPay nextPay(EarningsRow row, Measure measure) {
+  private static PayHeadline.@Nullable NextPay nextPay(EarningsRow row, Measure measure) {
     NextPart next = row.next();
     return next == null || row.quota() == null
         ? null
@@ -92,15 +94,15 @@ public final class EarningsWords {
   }
 
   /** Null for null; otherwise decimal text, or six decimals where none ends. */
-  private static String exact(Ratio smallestUnits, Measure measure) {
+  private static @Nullable String exact(@Nullable Ratio smallestUnits, Measure measure) {
     return smallestUnits == null ? null : measure.text(smallestUnits);
   }
 
-  private static String cents(Long cents) {
+  private static @Nullable String cents(@Nullable Long cents) {
     return cents == null ? null : PlanPart.cents(cents);
   }
 
-  private static String notCredited(Facts facts, Pay pay, Measure measure) {
+  private static String notCredited(Facts facts, @Nullable Pay pay, Measure measure) {
     if (pay == null || facts.sales() <= 0) {
       return measure.text(0);
     }
@@ -131,7 +133,7 @@ public final class EarningsWords {
         .toList();
   }
 
-  static NextPart next(Pay.Next next, Measure measure) {
+  static @Nullable NextPart next(Pay.@Nullable Next next, Measure measure) {
     return next == null
         ? null
         : new NextPart(next.event().word(), measure.text(next.sales()), PlanPart.cents(next.pay()));
@@ -147,11 +149,15 @@ public final class EarningsWords {
   }
 
   /** As far as is drawn: past quota and ceiling, and past what was sold. */
-  public static List<PointPart> points(PayCurve curve, long sales, Measure measure) {
+  public static List<PointPart> points(PayCurve curve, long sales, @Nullable Measure measure) {
     Ratio end = curve.quota().times(BEYOND).max(Ratio.of(sales));
     long until = end.rounded(0, RoundingMode.CEILING).longValueExact();
     return curve.corners(until).stream()
-        .map(point -> new PointPart(measure.text(point.sales()), PlanPart.cents(point.pay())))
+        .map(
+            point ->
+                new PointPart(
+                    Objects.requireNonNull(measure).text(point.sales()),
+                    PlanPart.cents(point.pay())))
         .toList();
   }
 }

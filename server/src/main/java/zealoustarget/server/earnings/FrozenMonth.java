@@ -3,6 +3,7 @@ package zealoustarget.server.earnings;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Months;
 import zealoustarget.core.commission.Adjustment;
@@ -36,8 +37,8 @@ record FrozenMonth(
       int rampFrom,
       int windowFrom,
       long sales,
-      String quota,
-      String ceilingOfSet,
+      @Nullable String quota,
+      @Nullable String ceilingOfSet,
       long earned,
       long held,
       List<Adjustment> adjustments) {}
@@ -75,11 +76,11 @@ record FrozenMonth(
         headline);
   }
 
-  private static String text(Ratio ratio) {
+  private static @Nullable String text(@Nullable Ratio ratio) {
     return ratio == null ? null : ratio.over() + "/" + ratio.under();
   }
 
-  private static Ratio ratio(String text) {
+  private static @Nullable Ratio ratio(@Nullable String text) {
     if (text == null) {
       return null;
     }

@@ -1,6 +1,7 @@
 package zealoustarget.server.earnings;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A rep's statement as a seal keeps it; docs/formats.md. What a seal holds never changes, so this
@@ -10,39 +11,39 @@ import java.util.List;
 record SealedStatement(
     String rep,
     String name,
-    String region,
-    String plan,
+    @Nullable String region,
+    @Nullable String plan,
     String measure,
     String unit,
-    String quota,
-    String monthQuota,
+    @Nullable String quota,
+    @Nullable String monthQuota,
     String actual,
-    String credited,
+    @Nullable String credited,
     String notCredited,
     String status,
     String tone,
-    String earned,
-    String due,
+    @Nullable String earned,
+    @Nullable String due,
     List<Component> components,
-    Next next,
+    @Nullable Next next,
     String windowFrom,
-    String closedThrough,
+    @Nullable String closedThrough,
     String closed,
     String part,
     List<Adjusted> adjustments,
     String heldBefore,
     String held,
     String capped,
-    String floor,
-    String ceiling,
+    @Nullable String floor,
+    @Nullable String ceiling,
     List<Point> curve) {
   record Component(
       String what,
       String label,
-      String from,
-      String until,
-      String base,
-      String rate,
+      @Nullable String from,
+      @Nullable String until,
+      @Nullable String base,
+      @Nullable String rate,
       String amount) {}
 
   record Next(String event, String sales, String pay) {}

@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import org.jspecify.annotations.Nullable;
 
 /** A file to be staged, which can be read more than once. */
 public interface Upload {
@@ -14,7 +15,7 @@ public interface Upload {
   InputStream open() throws IOException;
 
   /** Where the bytes lie on this machine's disk; null where they do not. */
-  default Path onDisk() {
+  default @Nullable Path onDisk() {
     return null;
   }
 

@@ -19,6 +19,7 @@ import org.dhatim.fastexcel.reader.ReadingOptions;
 import org.dhatim.fastexcel.reader.Row;
 import org.dhatim.fastexcel.reader.Sheet;
 import org.dhatim.fastexcel.reader.SheetVisibility;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.intake.Finding;
 import zealoustarget.core.intake.FindingCode;
@@ -212,7 +213,8 @@ final class Workbook implements TableFile {
   }
 
   /** How much there is, counted and looked through only until it is too much. */
-  private static long size(InputStream content, long most, PartScan scan) throws IOException {
+  private static long size(InputStream content, long most, @Nullable PartScan scan)
+      throws IOException {
     byte[] buffer = new byte[65_536];
     long size = 0;
     for (int read = content.read(buffer); read >= 0 && size <= most; read = content.read(buffer)) {

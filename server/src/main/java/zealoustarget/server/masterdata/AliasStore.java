@@ -7,6 +7,7 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.OptionalInt;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -113,7 +114,7 @@ public class AliasStore {
           Alias said = alias(alias);
           audit.add(AuditKind.NAME, axis.word() + " \"" + said.text() + "\"", said.member(), null);
         });
-    byText.get(axis).remove(alias.foldedText);
+    Objects.requireNonNull(byText.get(axis)).remove(alias.foldedText);
   }
 
   private void put(AliasEntity alias) {

@@ -1,6 +1,7 @@
 package zealoustarget.server.notes;
 
 import java.time.YearMonth;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Why one member's month came out as it did.
@@ -9,4 +10,9 @@ import java.time.YearMonth;
  * @param reasonName its name, or null
  * @param text may be empty where there is a reason
  */
-public record Note(int memberId, YearMonth month, String reason, String reasonName, String text) {}
+public record Note(
+    int memberId,
+    YearMonth month,
+    @Nullable String reason,
+    @Nullable String reasonName,
+    String text) {}

@@ -7,6 +7,7 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
+import org.jspecify.annotations.Nullable;
 
 /** Why one member's month came out as it did. */
 @Entity
@@ -17,8 +18,8 @@ class NoteEntity {
   record Place(@Column(name = "member_id") int memberId, @Column(name = "note_month") int month) {}
 
   @EmbeddedId Place place;
-  String reason;
-  String content;
+  @Nullable String reason;
+  String content = "";
 
   @Column(name = "written_at")
   Instant writtenAt;

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronization;
@@ -128,13 +129,23 @@ public class NoteStore {
    *     text is there
    */
   public synchronized void write(
-      int memberId, String subject, YearMonth month, String reason, String text, String was) {
+      int memberId,
+      String subject,
+      YearMonth month,
+      @Nullable String reason,
+      String text,
+      String was) {
     transactions.executeWithoutResult( // ends before the next one may look
         status -> writeAlone(memberId, subject, month, reason, text, was));
   }
 
   private void writeAlone(
-      int memberId, String subject, YearMonth month, String reason, String text, String was) {
+      int memberId,
+      String subject,
+      YearMonth month,
+      @Nullable String reason,
+      String text,
+      String was) {
     NoteEntity.Place place = new NoteEntity.Place(memberId, Months.number(month));
     NoteEntity entity = notes.findById(place).orElse(null);
     String there = entity == null ? "" : entity.content;
@@ -144,7 +155,7 @@ public class NoteStore {
               "Somebody wrote meanwhile: \""
                   + there
                   + "\". Your text was not stored; copy it, look again, then write.")
-          .with("text", there);
+          .with("text", Objects.requireNonNull(there));
     }
     if (reason != null && !reasonList.existsById(reason)) {
       throw unknownReason(reason);
@@ -182,7 +193,7 @@ public class NoteStore {
         .with("allowed", known);
   }
 
-  private static String words(String reason, String text) {
+  private static String words(@Nullable String reason, @Nullable String text) {
     return (reason == null ? "" : "(" + reason + ") ") + text;
   }
 

@@ -1,5 +1,6 @@
 package zealoustarget.server.platform;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** The company's name, for parts that the rules stand upon and that cannot ask them. */
@@ -8,8 +9,8 @@ public class CompanyName {
   private volatile String name = "";
 
   /** Called with the rules that come into force. */
-  public void set(String companyName) {
-    this.name = companyName;
+  public void set(@Nullable String companyName) {
+    this.name = companyName == null ? "" : companyName;
   }
 
   public String get() {

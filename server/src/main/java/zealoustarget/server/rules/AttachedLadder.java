@@ -1,6 +1,7 @@
 package zealoustarget.server.rules;
 
 import java.time.YearMonth;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.ladder.Ladder;
 
 /**
@@ -8,7 +9,7 @@ import zealoustarget.core.ladder.Ladder;
  *
  * @param since first month that it judges; null for every month
  */
-public record AttachedLadder(Attachment to, YearMonth since, Ladder ladder) {
+public record AttachedLadder(Attachment to, @Nullable YearMonth since, Ladder ladder) {
   /** Whether it is in force for a month. */
   boolean isInForce(YearMonth month) {
     return since == null || !month.isBefore(since);

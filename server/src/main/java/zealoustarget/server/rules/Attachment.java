@@ -1,5 +1,6 @@
 package zealoustarget.server.rules;
 
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.member.Axis;
 
 /**
@@ -8,7 +9,7 @@ import zealoustarget.core.member.Axis;
  * @param goalSet name, or null for every goal set and basis
  * @param axis or null for every axis
  */
-public record Attachment(String measure, String goalSet, Axis axis) {
+public record Attachment(String measure, @Nullable String goalSet, @Nullable Axis axis) {
   /** Whether it covers that measure, set and axis. */
   boolean covers(Attachment asked) {
     return measure.equals(asked.measure)

@@ -3,6 +3,7 @@ package zealoustarget.server.rules;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.commission.CreditShares;
 import zealoustarget.core.commission.PlanBook;
 import zealoustarget.core.commission.PlanBook.Assignment;
@@ -29,7 +30,10 @@ public record Commission(PlanBook plans, List<SharedCredit> shared) {
    * @param shares by the reps' keys
    */
   public record SharedCredit(
-      String rep, YearMonth from, YearMonth until, CreditShares<String> shares) {
+      String rep,
+      @Nullable YearMonth from,
+      @Nullable YearMonth until,
+      CreditShares<String> shares) {
     public boolean meets(SharedCredit other) {
       return KeyText.isSame(rep, other.rep)
           && (until == null || other.from == null || !other.from.isAfter(until))

@@ -40,7 +40,7 @@ public record PlanPart(
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record BoundPart(
       @Nullable String amount, @Nullable String percent, @Nullable String goalSet) {
-    static BoundPart of(Bound bound, Measure measure) {
+    static @Nullable BoundPart of(@Nullable Bound bound, Measure measure) {
       if (bound instanceof Bound.Amount amount) {
         return new BoundPart(measure.text(amount.units()), null, null);
       }
@@ -121,7 +121,7 @@ public record PlanPart(
         plan.negativeDue().word());
   }
 
-  private static String month(int number) {
+  private static @Nullable String month(int number) {
     return number == Integer.MIN_VALUE ? null : Months.of(number).toString();
   }
 

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
@@ -111,7 +112,7 @@ public record Rules(
   }
 
   private static Measure dividing(Measure rate, Measure changed) {
-    Measure over = rate.quotient().over();
+    Measure over = Objects.requireNonNull(rate.quotient()).over();
     Measure under = rate.quotient().under();
     return Measure.rate(
         rate.code(),

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
@@ -25,9 +26,9 @@ record RulesAnswer(
   /** The company; {@code writing} holds what is set of it, null where nothing is. */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   record CompanyPart(String name, @Nullable String timeZone, @Nullable WritingPart writing) {
-    static CompanyPart of(Company company) {
+    static CompanyPart of(@Nullable Company company) {
       return new CompanyPart(
-          company.name(),
+          Objects.requireNonNull(company).name(),
           company.timeZone() == null ? null : company.timeZone().getId(),
           WritingPart.of(company.writing()));
     }
@@ -40,8 +41,8 @@ record RulesAnswer(
       @Nullable String grouping,
       @Nullable String dates,
       @Nullable String weekStart) {
-    static WritingPart of(Writing writing) {
-      return writing.equals(Writing.NONE)
+    static @Nullable WritingPart of(@Nullable Writing writing) {
+      return Objects.requireNonNull(writing).equals(Writing.NONE)
           ? null
           : new WritingPart(
               writing.decimal() == null ? null : Character.toString(writing.decimal().mark()),
@@ -61,14 +62,16 @@ record RulesAnswer(
       @Nullable Integer scale,
       String direction,
       @Nullable List<String> quotient) {
-    static MeasurePart of(Measure measure) {
-      return measure.isRate()
+    static MeasurePart of(@Nullable Measure measure) {
+      return Objects.requireNonNull(measure).isRate()
           ? new MeasurePart(
               measure.code(),
               null,
               null,
               measure.direction().name(),
-              List.of(measure.quotient().over().code(), measure.quotient().under().code()))
+              List.of(
+                  Objects.requireNonNull(measure.quotient()).over().code(),
+                  measure.quotient().under().code()))
           : new MeasurePart(
               measure.code(), measure.unit(), measure.scale(), measure.direction().name(), null);
     }
@@ -88,7 +91,7 @@ record RulesAnswer(
           text(attached.shading().badLimit(), measure));
     }
 
-    private static String text(Ratio limit, Measure measure) {
+    private static String text(@Nullable Ratio limit, Measure measure) {
       return limit == null ? "auto" : measure.text(limit);
     }
   }

@@ -2,11 +2,12 @@ package zealoustarget.server.rules;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** A part of a rules file that differs: what of it went and what came, as JSON. */
-public record RulesChange(String part, String before, String after) {
+public record RulesChange(String part, @Nullable String before, @Nullable String after) {
   private static final JsonMapper JSON = new JsonMapper();
 
   /** The parts that differ, lists by their entries. */
@@ -27,7 +28,7 @@ public record RulesChange(String part, String before, String after) {
   }
 
   /** What one has beyond the other; an object whole. Null for nothing. */
-  private static String only(JsonNode one, JsonNode other) {
+  private static @Nullable String only(JsonNode one, JsonNode other) {
     if (!one.isArray()) {
       return one.toString();
     }

@@ -3,6 +3,7 @@ package zealoustarget.server.rules;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import org.springframework.stereotype.Service;
@@ -100,7 +101,7 @@ public class RulesService {
   }
 
   public Rules current() {
-    return state.get(PART);
+    return Objects.requireNonNull(state.get(PART)); // put in force when this was made
   }
 
   /**

@@ -3,4 +3,7 @@
  * without it, the ledger is read, and only then are requests taken. What an empty database is
  * filled with is for others to bring ({@code FirstData}).
  */
+@NullMarked
 package zealoustarget.server.startup;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,5 +1,6 @@
 package zealoustarget.server.access.accounts;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.AuthenticatedPrincipal;
 
 /**
@@ -16,7 +17,7 @@ public record Account(
     int id,
     String name,
     Role role,
-    String member,
+    @Nullable String member,
     boolean isAdministrator,
     boolean isDisabled,
     boolean mustChange,

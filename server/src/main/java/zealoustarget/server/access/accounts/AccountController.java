@@ -1,6 +1,7 @@
 package zealoustarget.server.access.accounts;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -113,7 +114,7 @@ class AccountController {
         Boolean.TRUE.equals(body.isDisabled()));
   }
 
-  private String member(Role role, String key) {
+  private @Nullable String member(Role role, String key) {
     if (role.seesEverything()) {
       return null;
     }

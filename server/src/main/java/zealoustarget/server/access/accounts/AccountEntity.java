@@ -10,6 +10,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
+import org.jspecify.annotations.Nullable;
 
 /** An account. */
 @Entity
@@ -28,7 +29,7 @@ class AccountEntity {
   Role role;
 
   @Column(name = "member_key")
-  String member;
+  @Nullable String member;
 
   @Column(name = "password_hash")
   String passwordHash;

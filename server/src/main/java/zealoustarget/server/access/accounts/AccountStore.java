@@ -10,6 +10,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import zealoustarget.core.Refusal;
@@ -23,7 +24,7 @@ public class AccountStore {
   public static final int LONGEST_NAME = 80;
 
   /** An account to make or the rights to give. */
-  record Rights(Role role, String member, boolean isAdministrator, boolean isDisabled) {}
+  record Rights(Role role, @Nullable String member, boolean isAdministrator, boolean isDisabled) {}
 
   private final EntityManager entities;
   private final TransactionTemplate transactions;
@@ -74,7 +75,7 @@ public class AccountStore {
   }
 
   /** The hash of an account's password; null for none. */
-  public String hash(Account account) {
+  public @Nullable String hash(@Nullable Account account) {
     return account == null
         ? null
         : transactions.execute(
@@ -190,7 +191,11 @@ public class AccountStore {
   }
 
   private Account write(
-      int id, String subject, String before, String after, Consumer<AccountEntity> change) {
+      int id,
+      String subject,
+      @Nullable String before,
+      @Nullable String after,
+      Consumer<AccountEntity> change) {
     Account now =
         transactions.execute(
             status -> {

@@ -45,7 +45,7 @@ public final class CurrentAccount {
         name,
         () -> {
           work.run();
-          return null;
+          return true; // nobody looks at it
         });
   }
 

@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.MessageDigest;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -38,7 +39,7 @@ public class FirstAccounts implements ApplicationRunner {
   private final AccountSettings settings;
   private final Passwords passwords;
   private final List<DemoAccount> demo;
-  private volatile String code;
+  private volatile @Nullable String code;
 
   FirstAccounts(
       AccountStore accounts,
@@ -132,7 +133,9 @@ public class FirstAccounts implements ApplicationRunner {
    */
   public synchronized Account make(String given, String name, String password) {
     boolean isRight =
-        isWaiting() && given != null && MessageDigest.isEqual(bytes(code), bytes(given.strip()));
+        isWaiting()
+            && given != null
+            && MessageDigest.isEqual(bytes(Objects.requireNonNull(code)), bytes(given.strip()));
     if (!isRight) {
       throw Refusal.of(
           "sign-in-failed", "That is not the code. It stands in the console of the server.");

@@ -5,6 +5,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Stream;
 import me.gosimple.nbvcxz.resources.DictionaryUtil;
+import org.jspecify.annotations.Nullable;
 import org.springframework.security.crypto.argon2.Argon2PasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
@@ -28,7 +29,7 @@ public class Passwords {
       new Argon2PasswordEncoder(SALT, HASH, THREADS, KILOBYTES, ROUNDS);
   private final SecureRandom random = new SecureRandom();
   private final CompanyName company;
-  private volatile String nobodys;
+  private volatile @Nullable String nobodys;
 
   Passwords(CompanyName company) {
     this.company = company;
@@ -43,7 +44,7 @@ public class Passwords {
    *
    * @param hash null for an account that is not there; that takes as long
    */
-  public boolean matches(String password, String hash) {
+  public boolean matches(String password, @Nullable String hash) {
     if (hash == null && nobodys == null) {
       nobodys = hash(generated());
     }

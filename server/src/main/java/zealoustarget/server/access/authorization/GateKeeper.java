@@ -3,7 +3,9 @@ package zealoustarget.server.access.authorization;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.util.Objects;
 import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpMethod;
 import org.springframework.security.access.AccessDeniedException;
@@ -53,7 +55,7 @@ public class GateKeeper
         });
   }
 
-  private static RouteRules.Rule rule(HttpServletRequest request) {
+  private static RouteRules.@Nullable Rule rule(HttpServletRequest request) {
     return RouteRules.of(HttpMethod.valueOf(request.getMethod()), request.getRequestURI());
   }
 
@@ -117,10 +119,10 @@ public class GateKeeper
     }
   }
 
-  private static String words(RouteRules.Rule rule) {
+  private static String words(RouteRules.@Nullable Rule rule) {
     Account account = CurrentAccount.account();
     boolean isRole = rule != null && rule.allows(account.role());
-    if (isRole && rule.isAdministration()) {
+    if (isRole && Objects.requireNonNull(rule).isAdministration()) {
       return "Only an account that looks after accounts may do that.";
     }
     return isRole

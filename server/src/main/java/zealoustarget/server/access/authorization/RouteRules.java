@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.server.PathContainer;
 import org.springframework.web.util.pattern.PathPattern;
@@ -25,7 +26,7 @@ public final class RouteRules {
   public record Rule(
       HttpMethod method,
       String pattern,
-      Set<Role> roles,
+      @Nullable Set<Role> roles,
       TokenScope scope,
       boolean isAdministration) {
     /** Whether the route is open without signing in. */
@@ -157,7 +158,7 @@ public final class RouteRules {
   }
 
   /** The rule of a route by its pattern in the description of the routes; null for none. */
-  public static Rule find(HttpMethod method, String pattern) {
+  public static @Nullable Rule find(HttpMethod method, String pattern) {
     return RULES.stream()
         .filter(rule -> rule.method().equals(method) && rule.pattern().equals(pattern))
         .findFirst()
@@ -165,7 +166,7 @@ public final class RouteRules {
   }
 
   /** The rule that decides about a request; null for none. */
-  static Rule of(HttpMethod method, String path) {
+  static @Nullable Rule of(HttpMethod method, String path) {
     HttpMethod asked = method.equals(HttpMethod.HEAD) ? HttpMethod.GET : method;
     PathContainer container = PathContainer.parsePath(path);
     Rule best = null;

@@ -9,6 +9,7 @@ import java.io.IOException;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Objects;
 import org.slf4j.MDC;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
@@ -62,7 +63,7 @@ public class KnownAccounts extends OncePerRequestFilter {
           session.invalidate();
         }
       } else {
-        MDC.put("account", now.name());
+        MDC.put("account", Objects.requireNonNull(now).name());
       }
     }
     try {

@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import jakarta.servlet.http.HttpSession;
 import java.time.Clock;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
@@ -80,7 +81,7 @@ class SessionController {
    * @param demo accounts for everybody to try; empty outside the demo
    */
   record SessionAnswer(
-      AccountAnswer account, boolean isFirst, List<FirstAccounts.DemoAccount> demo) {}
+      @Nullable AccountAnswer account, boolean isFirst, List<FirstAccounts.DemoAccount> demo) {}
 
   /** Who is signed in, and what may be offered to somebody who is not. */
   @GetMapping

@@ -14,6 +14,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.function.Supplier;
 import javax.crypto.Mac;
 import javax.crypto.spec.SecretKeySpec;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.Refusal;
 import zealoustarget.server.access.accounts.Account;
@@ -73,7 +74,7 @@ public class SignIn {
     guard.check(name, address);
     Account account = accounts.findByName(name).orElse(null);
     boolean isRight = passwords.matches(password, accounts.hash(account));
-    if (!isRight || account.isDisabled()) {
+    if (!isRight || account == null || account.isDisabled()) {
       guard.failed(name, address);
       trail.failed(account, address);
       throw failed();
@@ -116,7 +117,7 @@ public class SignIn {
     return found;
   }
 
-  private Account remembered(String name, byte[] mac) {
+  private @Nullable Account remembered(String name, byte[] mac) {
     Account account = accounts.findByName(name).orElse(null);
     if (account == null || account.isDisabled()) {
       return null;

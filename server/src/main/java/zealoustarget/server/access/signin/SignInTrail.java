@@ -3,6 +3,7 @@ package zealoustarget.server.access.signin;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import zealoustarget.server.access.accounts.Account;
 import zealoustarget.server.access.accounts.CurrentAccount;
@@ -59,7 +60,7 @@ class SignInTrail {
    *
    * @param account null where no account has that name
    */
-  void failed(Account account, String address) {
+  void failed(@Nullable Account account, String address) {
     String who = account == null ? "an unknown name" : account.name();
     if (isNew(failures, who + " " + address)) {
       audit.add(AuditKind.SIGN_IN, who + " from " + address, null, "failed");

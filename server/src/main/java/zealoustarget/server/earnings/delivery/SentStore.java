@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.YearMonth;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import zealoustarget.core.calendar.Months;
@@ -28,7 +29,8 @@ class SentStore {
    *
    * @param sentAt null where it was begun and not finished, so that nobody knows whether it went
    */
-  record Sent(String rep, String version, String address, String begunAt, String sentAt) {}
+  record Sent(
+      String rep, String version, String address, String begunAt, @Nullable String sentAt) {}
 
   /** All versions of a month, in the order in which they went. */
   @Transactional(readOnly = true)

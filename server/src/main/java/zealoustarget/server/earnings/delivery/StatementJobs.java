@@ -77,8 +77,8 @@ public class StatementJobs {
     private final int total;
     private volatile int done;
     private volatile String state = "running";
-    private volatile String problem;
-    private volatile Path file;
+    private volatile @Nullable String problem;
+    private volatile @Nullable Path file;
     private final List<Refused> refused = new ArrayList<>();
     private int already;
 
@@ -157,7 +157,7 @@ public class StatementJobs {
       return;
     }
     try {
-      Path file = Files.createTempFile(folder, "statements", ".pdf");
+      @Nullable Path file = Files.createTempFile(folder, "statements", ".pdf");
       StatementPdf.all(all.rows(), all.about(), file, done -> job.done = done);
       job.file = file;
     } catch (IOException failure) {

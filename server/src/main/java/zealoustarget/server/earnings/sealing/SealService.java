@@ -399,14 +399,14 @@ public class SealService {
                 lines.add(
                     new ChangedLine(
                         place.load(),
-                        files.get(place.load()),
+                        files.getOrDefault(place.load(), ""),
                         place.line(),
                         place.rep() < 0 ? null : now.members().get(Axis.REP, place.rep()).name(),
                         text(before.get(place), measure),
                         text(after.get(place), measure))));
     return new Changed(
         month.toString(),
-        seals.last().plusMonths(1).toString(),
+        Objects.requireNonNull(seals.last()).plusMonths(1).toString(),
         measure.code(),
         reps(seal, month, measure, then, now),
         lines);
@@ -441,11 +441,11 @@ public class SealService {
     return List.copyOf(reps.values());
   }
 
-  private static long or0(Long amount) {
+  private static long or0(@Nullable Long amount) {
     return amount == null ? 0 : amount;
   }
 
-  private static String text(Long amount, Measure measure) {
+  private static @Nullable String text(@Nullable Long amount, Measure measure) {
     return amount == null ? null : measure.text(amount);
   }
 

@@ -5,6 +5,7 @@ import java.math.BigDecimal;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.amount.Writing;
@@ -89,11 +90,11 @@ public final class StatementLines {
   }
 
   private void addFacts(EarningsRow row, String span, List<Line> lines) {
-    lines.add(fact("Credited sales, " + span, row.credited()));
+    lines.add(fact("Credited sales, " + span, Objects.requireNonNull(row.credited())));
     if (new BigDecimal(row.notCredited()).signum() != 0) {
       lines.add(fact("Beyond the ceiling, not credited", row.notCredited()));
     }
-    lines.add(fact("Quota", row.quota()));
+    lines.add(fact("Quota", Objects.requireNonNull(row.quota())));
     if (row.floor() != null) {
       String floor = "Floor at " + writing.grouped(row.floor());
       lines.add(fact(floor, row.status().equals("below floor") ? "not reached" : "reached"));
@@ -127,14 +128,15 @@ public final class StatementLines {
                 : percent(part.from()) + " to " + percent(part.until()) + " of quota";
     return reach
         + ": "
-        + writing.grouped(part.base())
+        + writing.grouped(Objects.requireNonNull(part.base()))
         + (unit.equals("count")
             ? " at " + writing.grouped(part.rate()) + " each"
             : " at " + percent(part.rate()));
   }
 
-  private String percent(String share) {
-    return writing.grouped(Ratio.parse(share).times(Ratio.of(100)).toText()) + " %";
+  private String percent(@Nullable String share) {
+    return writing.grouped(Ratio.parse(Objects.requireNonNull(share)).times(Ratio.of(100)).toText())
+        + " %";
   }
 
   private Line adjustment(AdjustmentPart one) {

@@ -19,10 +19,12 @@ import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.IntConsumer;
 import java.util.logging.Level;
 import org.apache.pdfbox.io.ScratchFile;
 import org.apache.pdfbox.multipdf.PDFMergerUtility;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Writing;
 import zealoustarget.core.calendar.SpanWords;
 import zealoustarget.server.earnings.EarningsRow;
@@ -44,7 +46,11 @@ public final class StatementPdf {
    * @param writing how figures are written
    */
   public record About(
-      String company, YearMonth month, String currency, String seal, Writing writing) {
+      @Nullable String company,
+      YearMonth month,
+      String currency,
+      @Nullable String seal,
+      Writing writing) {
     public boolean isSealed() {
       return seal != null;
     }
@@ -82,7 +88,8 @@ public final class StatementPdf {
         merger.addSource(part.toFile());
       }
       merger.setDestinationFileName(file.toString());
-      merger.mergeDocuments(() -> new ScratchFile(file.getParent().toFile()));
+      merger.mergeDocuments(
+          () -> new ScratchFile(Objects.requireNonNull(file.getParent()).toFile()));
     } finally {
       for (Path part : parts) {
         Files.deleteIfExists(part);
@@ -123,7 +130,7 @@ public final class StatementPdf {
 
   /** What the template says of one statement; texts are escaped there. */
   record Page(EarningsRow row, About about, String month, List<Line> lines) {
-    record Line(String words, String figure, boolean isSum) {}
+    record Line(String words, @Nullable String figure, boolean isSum) {}
 
     static Page of(EarningsRow row, About about) {
       List<Line> lines =
@@ -134,7 +141,7 @@ public final class StatementPdf {
     }
 
     private static Line line(StatementLines.Line line, Writing writing) {
-      boolean isFigure = line.figure() != null && line.figure().matches("-?[0-9.]+");
+      boolean isFigure = line.figure().matches("-?[0-9.]+");
       return new Line(
           line.words(),
           isFigure ? writing.grouped(line.figure()) : line.figure(),

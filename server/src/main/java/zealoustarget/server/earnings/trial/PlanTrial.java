@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -127,7 +128,9 @@ public class PlanTrial {
       for (int rep = 0; rep < after.size(); rep++) {
         Statement one = after.get(rep);
         boolean isOfPlan =
-            hasPlan && one.terms() != null && KeyText.isSame(one.terms().plan().name(), name);
+            hasPlan
+                && one.terms() != null
+                && KeyText.isSame(one.terms().plan().name(), Objects.requireNonNull(name));
         if (isOfPlan || !hasPlan) {
           Pays pay = pays.computeIfAbsent(one.rep(), id -> new Pays());
           pay.before().set(at, before.get(rep), earlierBefore);
@@ -205,19 +208,24 @@ public class PlanTrial {
     }
     reps.sort(Comparator.comparing(RepAnswer::name));
     PayCurve curve = median(ofPlan);
-    Measure measure = ofPlan.isEmpty() ? null : ofPlan.get(0).terms().plan().measure();
+    Measure measure =
+        ofPlan.isEmpty() ? null : Objects.requireNonNull(ofPlan.get(0).terms()).plan().measure();
     return new TrialAnswer(
         months.stream().map(YearMonth::toString).toList(),
-        curve == null ? null : measure.text(curve.quota()),
-        curve == null || curve.floor() == null ? null : measure.text(curve.floor()),
-        curve == null || curve.ceiling() == null ? null : measure.text(curve.ceiling()),
+        curve == null ? null : Objects.requireNonNull(measure).text(curve.quota()),
+        curve == null || curve.floor() == null
+            ? null
+            : Objects.requireNonNull(measure).text(curve.floor()),
+        curve == null || curve.ceiling() == null
+            ? null
+            : Objects.requireNonNull(measure).text(curve.ceiling()),
         curve == null ? List.of() : EarningsWords.points(curve, 0, measure),
         reps,
         PlanPart.cents(before),
         PlanPart.cents(after));
   }
 
-  private static PayCurve median(List<Statement> statements) {
+  private static @Nullable PayCurve median(List<Statement> statements) {
     List<PayCurve> curves =
         statements.stream()
             .filter(one -> one.curve() != null)

@@ -6,11 +6,13 @@ import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.locks.Lock;
 import org.hibernate.Session;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
@@ -156,7 +158,9 @@ public class Checking {
     progress.beginChecking(sheet.recordCount());
     // two files that bring the same new set of goals are checked one after the other
     Lock goalSetTurn =
-        request.hasGoals() ? goalSetTurns.take(KeyText.fold(request.goalSet())) : null;
+        request.hasGoals()
+            ? goalSetTurns.take(KeyText.fold(Objects.requireNonNull(request.goalSet())))
+            : null;
     try {
       inOneTransaction(loadId, request, sheet, columns, together, progress);
     } finally {
@@ -177,7 +181,11 @@ public class Checking {
         status -> {
           together.before().run();
           GoalSetEntity goalSet =
-              request.hasGoals() ? goalSets.obtain(request.goalSet(), request.axis()) : null;
+              request.hasGoals()
+                  ? goalSets.obtain(
+                      Objects.requireNonNull(request.goalSet()),
+                      Objects.requireNonNull(request.axis()))
+                  : null;
           Pass pass = new Pass(loadId, request, sheet, columns, progress);
           entities
               .unwrap(Session.class)
@@ -224,7 +232,7 @@ public class Checking {
     }
   }
 
-  private void finish(LoadEntity load, GoalSetEntity goalSet, Pass pass) {
+  private void finish(LoadEntity load, @Nullable GoalSetEntity goalSet, Pass pass) {
     load.kind = pass.request.kind();
     load.goalSet = goalSet;
     load.request = json.writeValueAsString(pass.request);
@@ -266,7 +274,7 @@ public class Checking {
     private final LineReader reader;
     private final Progress progress;
     private int lastLine;
-    private LineOutcome lastOutcome;
+    private @Nullable LineOutcome lastOutcome;
 
     Pass(int loadId, LoadRequest request, StoredSheet sheet, Columns columns, Progress progress) {
       this.loadId = loadId;
@@ -300,7 +308,7 @@ public class Checking {
      * The orders of a small file: a set of them is made at once, a set of all that are posted is as
      * large as the history. Null where the file is large or has none.
      */
-    private OrderSet ordersOfSmall() {
+    private @Nullable OrderSet ordersOfSmall() {
       if (header.place(Header.Role.ORDER) < 0 || sheet.recordCount() > SMALL) {
         return null;
       }
@@ -378,7 +386,7 @@ public class Checking {
           lastOutcome != null
               && lastOutcome.findings().stream().anyMatch(f -> f.code() == FindingCode.TOTAL_LINE);
       for (int m = 0; isTrailer && m < header.measures().size(); m++) {
-        if (lastOutcome.amounts()[m] != 0) {
+        if (Objects.requireNonNull(lastOutcome).amounts()[m] != 0) {
           totals.put(header.measures().get(m), lastOutcome.amounts()[m]);
         }
       }
@@ -391,7 +399,7 @@ public class Checking {
       trailer()
           .forEach(
               (measure, given) -> {
-                long data = byMeasure.get(measure).data();
+                long data = Objects.requireNonNull(byMeasure.get(measure)).data();
                 if (data != given) {
                   found.add(
                       Finding.of(

@@ -4,6 +4,7 @@ import java.time.YearMonth;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.calendar.Months;
 import zealoustarget.core.intake.History;
 import zealoustarget.core.intake.TypicalAmounts;
@@ -19,9 +20,9 @@ final class PostedHistory implements History {
   private final Ledger ledger;
   private final Map<String, TypicalAmounts> usuals = new HashMap<>();
   private final int today;
-  private final OrderSet asked;
-  private OrderSet orders;
-  private int[] months;
+  private final @Nullable OrderSet asked;
+  private @Nullable OrderSet orders;
+  private int @Nullable [] months;
   private int askedLast = Integer.MIN_VALUE;
   private boolean wasFar;
 
@@ -30,7 +31,7 @@ final class PostedHistory implements History {
    *
    * @param asked the orders that will be asked for; null where that is not known
    */
-  PostedHistory(Ledger ledger, YearMonth today, OrderSet asked) {
+  PostedHistory(Ledger ledger, YearMonth today, @Nullable OrderSet asked) {
     this.asked = asked;
     this.ledger = ledger;
     this.today = Months.number(today);

@@ -3,6 +3,7 @@ package zealoustarget.server.intake.checking;
 import java.util.ArrayList;
 import java.util.List;
 import org.hibernate.StatelessSession;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.intake.Finding;
 import zealoustarget.core.intake.LoadRow;
 import zealoustarget.server.intake.corrections.Fixes;
@@ -22,8 +23,8 @@ final class StagedFindings {
   private long written;
   private int kept;
   private int ofLines;
-  private Integer firstMonth;
-  private Integer lastMonth;
+  private @Nullable Integer firstMonth;
+  private @Nullable Integer lastMonth;
 
   StagedFindings(int loadId, Fixes fixes, LoadStore store) {
     this.loadId = loadId;
@@ -57,11 +58,11 @@ final class StagedFindings {
   }
 
   /** The earliest month of a row with amounts, null where no row has a month. */
-  Integer firstMonth() {
+  @Nullable Integer firstMonth() {
     return firstMonth;
   }
 
-  Integer lastMonth() {
+  @Nullable Integer lastMonth() {
     return lastMonth;
   }
 

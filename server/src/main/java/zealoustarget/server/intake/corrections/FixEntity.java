@@ -11,6 +11,7 @@ import jakarta.persistence.Table;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.intake.FindingCode;
 import zealoustarget.core.intake.header.Header;
 
@@ -51,7 +52,7 @@ public class FixEntity {
   String content;
 
   /** What a rewritten cell read before; null for other actions and for older decisions. */
-  String was;
+  @Nullable String was;
 
   @Column(name = "decided_by")
   public String decidedBy;

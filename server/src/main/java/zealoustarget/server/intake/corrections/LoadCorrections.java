@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.BiPredicate;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.intake.Finding;
@@ -137,7 +138,7 @@ class LoadCorrections {
         : load + ", " + fixes.size() + " lines";
   }
 
-  private static String before(List<FixEntity> fixes) {
+  private static @Nullable String before(List<FixEntity> fixes) {
     return fixes.get(0).was == null
         ? null
         : listed(fixes.stream().map(fix -> "line " + fix.line + ": " + fix.was));

@@ -6,6 +6,7 @@ import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.intake.FindingCode;
 
 /** A finding as it is kept; details are a JSON object. */
@@ -20,7 +21,7 @@ class FindingEntity {
   int line;
 
   @Column(name = "column_title")
-  String columnTitle;
+  @Nullable String columnTitle;
 
   @Enumerated(EnumType.STRING)
   FindingCode code;
@@ -36,7 +37,7 @@ class FindingEntity {
       long id,
       int loadId,
       int line,
-      String columnTitle,
+      @Nullable String columnTitle,
       FindingCode code,
       String details,
       boolean accepted) {

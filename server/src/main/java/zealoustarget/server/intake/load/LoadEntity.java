@@ -18,6 +18,7 @@ import jakarta.persistence.Version;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.ledger.columns.PostMode;
 import zealoustarget.server.ledger.state.PostedLoad;
@@ -45,7 +46,7 @@ public class LoadEntity {
 
   @ManyToOne(fetch = FetchType.EAGER)
   @JoinColumn(name = "goal_set_id")
-  public GoalSetEntity goalSet;
+  public @Nullable GoalSetEntity goalSet;
 
   @Column(name = "line_count")
   public int lineCount;
@@ -60,10 +61,10 @@ public class LoadEntity {
   public int findingCount;
 
   @Column(name = "first_month")
-  public Integer firstMonth;
+  public @Nullable Integer firstMonth;
 
   @Column(name = "last_month")
-  public Integer lastMonth;
+  public @Nullable Integer lastMonth;
 
   @Column(name = "staged_at")
   public Instant stagedAt;
@@ -77,7 +78,7 @@ public class LoadEntity {
   @Column(name = "post_order")
   public Integer postOrder;
 
-  public String because;
+  public @Nullable String because;
 
   /** How its actuals lie over earlier ones; null until it is posted. */
   @Enumerated(EnumType.STRING)
@@ -88,10 +89,10 @@ public class LoadEntity {
 
   /** The load whose held lines this one brings, or null. */
   @Column(name = "remainder_of")
-  public Integer remainderOf;
+  public @Nullable Integer remainderOf;
 
   /** What {@link SourceName} tells it by; null until its header is known. */
-  public String source;
+  public @Nullable String source;
 
   /** Dialect of the file, in words. */
   @Column(name = "read_as")
@@ -99,13 +100,13 @@ public class LoadEntity {
 
   /** Why a file that was received could not be staged yet. */
   @Column(name = "problem_code")
-  public String problemCode;
+  public @Nullable String problemCode;
 
-  public String problem;
+  public @Nullable String problem;
 
   /** SHA-256 over its rows as they were posted; null before, and where it was never taken. */
   @Column(name = "row_digest")
-  public String rowDigest;
+  public @Nullable String rowDigest;
 
   @Version int version;
 

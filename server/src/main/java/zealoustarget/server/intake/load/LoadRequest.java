@@ -3,6 +3,7 @@ package zealoustarget.server.intake.load;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import java.util.HashMap;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.intake.ColumnRule;
 import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.member.Axis;
@@ -22,26 +23,29 @@ import zealoustarget.core.member.Axis;
  */
 public record LoadRequest(
     LoadKind kind,
-    String goalSet,
-    Axis axis,
-    String measure,
-    Integer fiscalYear,
+    @Nullable String goalSet,
+    @Nullable Axis axis,
+    @Nullable String measure,
+    @Nullable Integer fiscalYear,
     Map<String, String> controlTotals,
     boolean isTrailerControl,
     Map<String, ColumnRule> columns,
     String sheet) {
   /** A file that brings one kind, read by its own header. */
-  public static LoadRequest of(LoadKind kind, String goalSet, Axis axis, String measure) {
+  public static LoadRequest of(
+      LoadKind kind, @Nullable String goalSet, @Nullable Axis axis, @Nullable String measure) {
     return new LoadRequest(kind, goalSet, axis, measure, null, Map.of(), false, Map.of(), "");
   }
 
   /** A file that is to be recognised. */
+  @SuppressWarnings("NullAway") // its kind is asked for once it is recognised
   public static LoadRequest recognise() {
     return new LoadRequest(null, null, null, null, null, Map.of(), true, Map.of(), "");
   }
 
   /** The same request for another kind of file. */
-  public LoadRequest withKind(LoadKind newKind, String newGoalSet, Axis newAxis) {
+  public LoadRequest withKind(
+      LoadKind newKind, @Nullable String newGoalSet, @Nullable Axis newAxis) {
     return new LoadRequest(
         newKind,
         newGoalSet,
@@ -55,7 +59,7 @@ public record LoadRequest(
   }
 
   /** The same request with the measure and the fiscal year that the file does not name itself. */
-  public LoadRequest withMeasure(String newMeasure, Integer newFiscalYear) {
+  public LoadRequest withMeasure(@Nullable String newMeasure, @Nullable Integer newFiscalYear) {
     return new LoadRequest(
         kind,
         goalSet,

@@ -13,6 +13,7 @@ import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.hibernate.StatelessSession;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.type.TypeReference;
@@ -292,7 +293,7 @@ public class LoadStore {
 
   /** What was decided about some lines of a load, in order. */
   @Transactional(readOnly = true)
-  public List<FixEntity> fixes(int loadId, Collection<Integer> lines) {
+  public List<FixEntity> fixes(int loadId, @Nullable Collection<Integer> lines) {
     return entities
         .createQuery(
             "from FixEntity where loadId = :id and line in :lines order by id", FixEntity.class)
@@ -325,7 +326,7 @@ public class LoadStore {
     return json.readValue(row.details, new TypeReference<Map<String, String>>() {});
   }
 
-  private static String cut(String title) {
+  private static @Nullable String cut(@Nullable String title) {
     return title == null || title.length() <= MOST_TITLE ? title : title.substring(0, MOST_TITLE);
   }
 }

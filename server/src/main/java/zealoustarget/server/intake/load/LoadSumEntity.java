@@ -8,6 +8,7 @@ import jakarta.persistence.JoinColumn;
 import jakarta.persistence.ManyToOne;
 import jakarta.persistence.Table;
 import java.io.Serializable;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.intake.Reconciliation;
 
 /** Sums of one measure of a load, and the control total given for it. */
@@ -32,13 +33,17 @@ public class LoadSumEntity {
   public long leftOut;
 
   @Column(name = "control_given")
-  public Long controlGiven;
+  public @Nullable Long controlGiven;
 
   protected LoadSumEntity() {}
 
   /** The sums of one measure of a load, at its place among them. */
   public LoadSumEntity(
-      LoadEntity load, int place, String measure, Reconciliation.Sums sums, Long controlGiven) {
+      LoadEntity load,
+      int place,
+      String measure,
+      Reconciliation.Sums sums,
+      @Nullable Long controlGiven) {
     this.load = load;
     this.place = place;
     this.measure = measure;

@@ -3,6 +3,7 @@ package zealoustarget.server.intake.load;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.server.intake.corrections.HeldLines;
 
 /** What tells one source of files from another; docs/calculations.md, section 11. */
@@ -23,7 +24,7 @@ public final class SourceName {
    *
    * @param before what is known of the load so far, null for nothing
    */
-  public static String of(String before, List<String> titles) {
+  public static String of(@Nullable String before, List<String> titles) {
     if (before != null && before.startsWith(PULLED)) {
       return before;
     }

@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.calendar.Months;
@@ -54,7 +55,7 @@ public record LoadAnswer(
   static final int MOST_FINDINGS = 1_000;
 
   /** Why a received file could not be staged yet. */
-  record ProblemAnswer(String code, String message) {}
+  record ProblemAnswer(String code, @Nullable String message) {}
 
   /** Work that goes on; seconds left are −1 while it is too early to say. */
   public record ProgressAnswer(
@@ -96,10 +97,10 @@ public record LoadAnswer(
   static LoadAnswer of(
       LoadEntity load,
       Rules rules,
-      Progress progress,
-      ProblemAnswer problem,
-      List<Finding> findings,
-      LoadEntity same) {
+      @Nullable Progress progress,
+      @Nullable ProblemAnswer problem,
+      @Nullable List<Finding> findings,
+      @Nullable LoadEntity same) {
     return new LoadAnswer(
         load.id,
         load.state.word(),
@@ -145,7 +146,7 @@ public record LoadAnswer(
     return sums;
   }
 
-  private static ControlTotal controlTotal(LoadEntity load, Rules rules) {
+  private static @Nullable ControlTotal controlTotal(LoadEntity load, Rules rules) {
     return load.sums.stream()
         .filter(sum -> sum.controlGiven != null)
         .min(java.util.Comparator.comparing(LoadSumEntity::isMet))
@@ -154,7 +155,7 @@ public record LoadAnswer(
               Measure measure = rules.findMeasure(sum.measure).orElseThrow();
               return new ControlTotal(
                   sum.measure,
-                  measure.text(sum.controlGiven),
+                  measure.text(Objects.requireNonNull(sum.controlGiven)),
                   measure.text(sum.sums().data()),
                   sum.isMet());
             })

@@ -1,5 +1,6 @@
 package zealoustarget.server.intake.posting;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import zealoustarget.server.intake.load.LoadEntity;
 import zealoustarget.server.intake.load.LoadStore;
@@ -25,7 +26,7 @@ public class LoadAnswers {
   }
 
   /** Why it could not be staged, or why a change of it was refused. */
-  private LoadAnswer.ProblemAnswer problem(LoadEntity load) {
+  private LoadAnswer.@Nullable ProblemAnswer problem(LoadEntity load) {
     return load.problemCode != null
         ? new LoadAnswer.ProblemAnswer(load.problemCode, load.problem)
         : jobs.refusedLate(load.id)

@@ -6,9 +6,11 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
@@ -116,7 +118,7 @@ public class LoadQueries {
         lines(id, sheet, first, wanted, isChecked));
   }
 
-  private Header findHeader(LoadEntity load, LoadRequest request, StoredSheet sheet) {
+  private @Nullable Header findHeader(LoadEntity load, LoadRequest request, StoredSheet sheet) {
     try {
       return request.kind() == null
           ? null
@@ -127,7 +129,7 @@ public class LoadQueries {
   }
 
   private static List<StoredSheetAnswer.ColumnAnswer> columns(
-      StoredSheet sheet, LoadRequest request, Header header) {
+      StoredSheet sheet, LoadRequest request, @Nullable Header header) {
     List<StoredSheetAnswer.ColumnAnswer> columns = new ArrayList<>();
     for (int at = 0; at < sheet.titles().size(); at++) {
       String title = Header.nameOf(sheet.titles(), at);
@@ -307,7 +309,7 @@ public class LoadQueries {
   }
 
   /** What posting would change, in a mode or the one that is proposed. */
-  public ChangesAnswer changes(int id, PostMode mode, Axis axis) {
+  public ChangesAnswer changes(int id, @Nullable PostMode mode, Axis axis) {
     Preview preview = loads.preview(id, mode, axis);
     LoadEntity load = store.get(id);
     Axis goalAxis = load.goalSet == null ? Axis.REP : load.goalSet.axis;
@@ -339,19 +341,25 @@ public class LoadQueries {
     return preview.scope().membersByMonth().values().stream()
         .flatMapToInt(java.util.BitSet::stream)
         .distinct()
-        .mapToObj(member -> preview.after().members().get(preview.scope().axis(), member).name())
+        .mapToObj(
+            member ->
+                preview
+                    .after()
+                    .members()
+                    .get(Objects.requireNonNull(preview.scope()).axis(), member)
+                    .name())
         .sorted()
         .limit(MOST_COVERED)
         .toList();
   }
 
   private ChangesAnswer.ChangeAnswer change(
-      Change change, Axis axis, Ledger ledger, boolean isGoal) {
+      Change change, @Nullable Axis axis, Ledger ledger, boolean isGoal) {
     Measure measure = companyRules.current().findMeasure(change.measure()).orElseThrow();
     Member member =
         change.member() < 0
-            ? new Member(-1, "", "no " + axis.word())
-            : ledger.members().get(axis, change.member());
+            ? new Member(-1, "", "no " + Objects.requireNonNull(axis).word())
+            : ledger.members().get(Objects.requireNonNull(axis), change.member());
     return new ChangesAnswer.ChangeAnswer(
         member.key(),
         member.name(),

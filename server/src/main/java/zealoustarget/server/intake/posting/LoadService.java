@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import zealoustarget.core.Refusal;
@@ -124,7 +125,11 @@ public class LoadService {
    *     control-total-differs, members-gone, measure-gone, sum-too-large, month-sealed
    */
   public void post(
-      int id, boolean isLeavingHeld, String because, PostMode mode, boolean isCorrecting) {
+      int id,
+      boolean isLeavingHeld,
+      @Nullable String because,
+      PostMode mode,
+      boolean isCorrecting) {
     state.inTurn(
         () -> jobs.alone(id, () -> postAlone(id, isLeavingHeld, because, mode, isCorrecting)));
   }
@@ -144,7 +149,11 @@ public class LoadService {
   }
 
   private void postAlone(
-      int id, boolean isLeavingHeld, String because, PostMode mode, boolean isCorrecting) {
+      int id,
+      boolean isLeavingHeld,
+      @Nullable String because,
+      PostMode mode,
+      boolean isCorrecting) {
     LoadEntity load = store.get(id);
     checkPostable(load, isLeavingHeld, because);
     int order = store.nextPostOrder();
@@ -236,7 +245,7 @@ public class LoadService {
   }
 
   private static String posting(
-      LoadEntity load, PostMode mode, String because, LedgerService.Prepared prepared) {
+      LoadEntity load, PostMode mode, @Nullable String because, LedgerService.Prepared prepared) {
     List<String> parts = new ArrayList<>();
     parts.add(
         load.kind.word()
@@ -287,7 +296,7 @@ public class LoadService {
    * @param mode null for the one that is proposed
    * @param axis whose figures are compared, for actuals
    */
-  Preview preview(int id, PostMode mode, Axis axis) {
+  Preview preview(int id, @Nullable PostMode mode, Axis axis) {
     LoadEntity load = store.get(id);
     if (load.state != LoadState.STAGED) {
       throw stateRefusal("load-not-staged", load, "Only a staged load can be looked ahead on.");
@@ -319,7 +328,7 @@ public class LoadService {
   }
 
   /** What was decided about lines of a load, in words, by line. */
-  public Map<Integer, List<String>> decisions(int id, Set<Integer> lines) {
+  public Map<Integer, List<String>> decisions(int id, @Nullable Set<Integer> lines) {
     Map<Integer, List<String>> words = new HashMap<>();
     List<FixEntity> fixes = store.fixes(id, lines);
     if (!fixes.isEmpty()) {
@@ -335,7 +344,8 @@ public class LoadService {
     return store.fileNames();
   }
 
-  private static void checkPostable(LoadEntity load, boolean isLeavingHeld, String because) {
+  private static void checkPostable(
+      LoadEntity load, boolean isLeavingHeld, @Nullable String because) {
     if (load.state != LoadState.STAGED) {
       throw stateRefusal("load-not-staged", load, "Only a staged load can be posted.");
     }
@@ -353,7 +363,7 @@ public class LoadService {
     checkControlTotal(load, because);
   }
 
-  private static void checkControlTotal(LoadEntity load, String because) {
+  private static void checkControlTotal(LoadEntity load, @Nullable String because) {
     if (because != null && because.length() > LONGEST_REASON) {
       throw Refusal.of(
           "value-unknown", "\"because\" must have at most " + LONGEST_REASON + " characters.");

@@ -6,6 +6,7 @@ import java.io.InputStream;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.concurrent.CancellationException;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.server.files.Upload;
 
 /** How far a load's reading and checking has come; written by one thread, read by any. */
@@ -131,7 +132,7 @@ public class Progress {
       }
 
       @Override
-      public Path onDisk() {
+      public @Nullable Path onDisk() {
         bytesRead = bytes; // a workbook's parts are read as they are needed, by nobody who counts
         return upload.onDisk();
       }

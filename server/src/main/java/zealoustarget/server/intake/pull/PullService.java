@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Optional;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
 import zealoustarget.server.intake.load.LoadRequest;
@@ -113,7 +114,7 @@ class PullService {
   }
 
   /** Writes all pages into one file; the entity tag, or null where nothing has changed. */
-  private String read(String source, URI first, Optional<PulledEntity> before, Path file)
+  private @Nullable String read(String source, URI first, Optional<PulledEntity> before, Path file)
       throws IOException, InterruptedException {
     String etag = "";
     URI next = first;
@@ -146,7 +147,7 @@ class PullService {
   }
 
   /** The next page's address, on the same host only. */
-  private static URI next(HttpResponse<?> answer, URI first) {
+  private static @Nullable URI next(HttpResponse<?> answer, URI first) {
     return LinkHeader.target(answer.headers().allValues("Link"), "next")
         .map(first::resolve)
         .filter(next -> first.getAuthority().equals(next.getAuthority()))

@@ -6,13 +6,14 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.intake.ColumnRule;
 import zealoustarget.server.intake.load.LoadRequest;
 
 /** Says in words by what two ways of reading a file differ. */
 final class RequestWords {
   /** What was said, before and after; null where nothing was. */
-  record Difference(String what, String before, String after) {}
+  record Difference(String what, @Nullable String before, @Nullable String after) {}
 
   private RequestWords() {}
 
@@ -43,7 +44,8 @@ final class RequestWords {
     return all;
   }
 
-  private static void add(List<Difference> all, String what, String before, String after) {
+  private static void add(
+      List<Difference> all, String what, @Nullable String before, @Nullable String after) {
     String was = before == null || before.isEmpty() ? null : before;
     String is = after == null || after.isEmpty() ? null : after;
     if (!Objects.equals(was, is)) {
@@ -57,11 +59,11 @@ final class RequestWords {
     return keys;
   }
 
-  private static String word(Enum<?> value) {
+  private static @Nullable String word(@Nullable Enum<?> value) {
     return value == null ? null : value.name().toLowerCase(java.util.Locale.ROOT);
   }
 
-  private static String text(Integer number) {
+  private static @Nullable String text(@Nullable Integer number) {
     return number == null ? null : number.toString();
   }
 

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
@@ -110,7 +111,7 @@ public class Requests {
    * A set whose name the file's name has, else the word that it uses for goals; null where it says
    * none. Of goals beside actuals the title says one.
    */
-  private String goalSet(KindGuess guess, String fileName) {
+  private @Nullable String goalSet(KindGuess guess, String fileName) {
     return goalSets.all().stream()
         .filter(set -> set.axis() == guess.axis())
         .map(GoalSets.GoalSet::name)

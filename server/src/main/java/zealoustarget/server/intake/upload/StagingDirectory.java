@@ -4,7 +4,9 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.OptionalInt;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.intake.Directory;
 import zealoustarget.core.intake.values.NameMatch;
 import zealoustarget.core.ledger.Ledger;
@@ -37,7 +39,7 @@ public final class StagingDirectory implements Directory {
 
   @Override
   public int find(Axis axis, String text) {
-    return asked.get(axis).computeIfAbsent(text, name -> look(axis, name));
+    return Objects.requireNonNull(asked.get(axis)).computeIfAbsent(text, name -> look(axis, name));
   }
 
   @Override
@@ -58,7 +60,7 @@ public final class StagingDirectory implements Directory {
   }
 
   @Override
-  public Tenure tenure(int rep) {
+  public @Nullable Tenure tenure(int rep) {
     List<Members.RosterAssignment> stays = members.stays(rep);
     return stays.isEmpty()
         ? null
@@ -66,10 +68,9 @@ public final class StagingDirectory implements Directory {
   }
 
   @Override
-  public String findLike(Axis axis, String text) {
+  public @Nullable String findLike(Axis axis, String text) {
     String like =
-        alike
-            .get(axis)
+        Objects.requireNonNull(alike.get(axis))
             .computeIfAbsent(
                 text,
                 name ->

@@ -6,6 +6,7 @@ import java.io.UncheckedIOException;
 import java.time.Clock;
 import java.util.concurrent.CancellationException;
 import java.util.function.UnaryOperator;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
@@ -85,7 +86,7 @@ public class StagingService {
   }
 
   /** Stages the lines that another load held back. */
-  public int stage(Upload upload, LoadRequest request, Integer remainderOf) {
+  public int stage(Upload upload, LoadRequest request, @Nullable Integer remainderOf) {
     TableFile file = reading.look(upload, request);
     LoadEntity load = begin(upload, request, remainderOf, null);
     Progress progress = Progress.unseen();
@@ -114,7 +115,11 @@ public class StagingService {
    * @throws Refusal if the file is none, before anything is kept
    */
   public int receive(
-      Upload upload, long bytes, LoadRequest request, String source, Runnable afterwards) {
+      Upload upload,
+      long bytes,
+      LoadRequest request,
+      @Nullable String source,
+      Runnable afterwards) {
     Progress progress = new Progress(bytes);
     LoadEntity load;
     TableFile file;
@@ -325,7 +330,8 @@ public class StagingService {
         });
   }
 
-  private LoadEntity begin(Upload upload, LoadRequest request, Integer remainderOf, String source) {
+  private LoadEntity begin(
+      Upload upload, LoadRequest request, @Nullable Integer remainderOf, @Nullable String source) {
     LoadEntity load = new LoadEntity();
     load.kind = request.kind();
     load.state = LoadState.READING;

@@ -5,6 +5,7 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import org.jspecify.annotations.Nullable;
 import org.springframework.web.multipart.MultipartFile;
 import zealoustarget.server.files.Upload;
 
@@ -31,7 +32,7 @@ public final class Uploads {
   }
 
   /** A copy that outlives the request, called by the sender's name. */
-  static Upload copy(InputStream content, String sentName, Path copy) {
+  static Upload copy(InputStream content, @Nullable String sentName, Path copy) {
     try (content) {
       Files.copy(content, copy, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
     } catch (IOException failure) {
@@ -41,7 +42,7 @@ public final class Uploads {
   }
 
   /** A file on this machine under another name. */
-  public static Upload named(String sentName, Path file) {
+  public static Upload named(@Nullable String sentName, Path file) {
     String name = name(sentName);
     return new Upload() {
       @Override
@@ -71,7 +72,7 @@ public final class Uploads {
   }
 
   /** The name without folders, at most 255 characters. */
-  private static String name(String sent) {
+  private static String name(@Nullable String sent) {
     String whole = sent == null || sent.isBlank() ? "file.csv" : sent;
     String name = whole.substring(Math.max(whole.lastIndexOf('/'), whole.lastIndexOf('\\')) + 1);
     return name.length() <= LONGEST_NAME ? name : name.substring(0, LONGEST_NAME);

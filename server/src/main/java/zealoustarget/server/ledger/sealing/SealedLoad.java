@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.function.IntFunction;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.ledger.columns.PostMode;
 import zealoustarget.server.platform.http.Link;
 
@@ -22,7 +23,7 @@ public record SealedLoad(int id, int order, PostMode mode) {
   }
 
   /** Digest of the rows of all loads of a text; null where its form has none. */
-  static String rowsOf(String text) {
+  static @Nullable String rowsOf(String text) {
     String[] parts = text.split(ROWS, -1);
     return parts.length == 1 ? null : parts[1];
   }

@@ -8,6 +8,7 @@ import java.time.YearMonth;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import zealoustarget.core.calendar.Months;
@@ -51,7 +52,7 @@ public class Seals {
   }
 
   /** The last sealed month; null while none is. */
-  public YearMonth last() {
+  public @Nullable YearMonth last() {
     List<Seal> seals = inForce();
     return seals.isEmpty() ? null : seals.get(seals.size() - 1).month();
   }
@@ -62,7 +63,7 @@ public class Seals {
     return read("unsealedAt is not null and month = :month order by id", month);
   }
 
-  private List<Seal> read(String which, YearMonth month) {
+  private List<Seal> read(String which, @Nullable YearMonth month) {
     TypedQuery<Object[]> query =
         entities.createQuery(
             "select id, month, sealedAt, sealedBy, loads, rules, checksum, form, hash, unsealedAt,"

@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.IntFunction;
@@ -63,7 +64,10 @@ final class LedgerBuilder {
       }
     }
     return cells.entrySet().stream()
-        .map(set -> GoalBook.of(set.getKey(), axes.get(set.getKey()), set.getValue()))
+        .map(
+            set ->
+                GoalBook.of(
+                    set.getKey(), Objects.requireNonNull(axes.get(set.getKey())), set.getValue()))
         .toList();
   }
 
@@ -114,10 +118,11 @@ final class LedgerBuilder {
           .flatMap(book -> book.cells().stream())
           .forEach(cell -> ids.get(axis).add(cell.member()));
     }
-    stays.forEach(stay -> ids.get(Axis.REGION).add(stay.regionId));
-    stays.forEach(stay -> ids.get(Axis.MANAGER).add(stay.managerId));
-    products.forEach(product -> ids.get(Axis.LINE).add(product.lineId));
-    blocks.forEach(block -> ids.get(Axis.REGION).addAll(block.ownRegions()));
+    stays.forEach(stay -> Objects.requireNonNull(ids.get(Axis.REGION)).add(stay.regionId));
+    stays.forEach(stay -> Objects.requireNonNull(ids.get(Axis.MANAGER)).add(stay.managerId));
+    products.forEach(product -> Objects.requireNonNull(ids.get(Axis.LINE)).add(product.lineId));
+    blocks.forEach(
+        block -> Objects.requireNonNull(ids.get(Axis.REGION)).addAll(block.ownRegions()));
     ids.forEach(
         (axis, numbers) ->
             members.put(

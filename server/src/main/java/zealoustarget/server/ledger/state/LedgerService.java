@@ -17,6 +17,7 @@ import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
@@ -58,16 +59,16 @@ public class LedgerService implements MemberNames {
   public static final class Prepared {
     private final State next;
     private final List<YearMonth> sealedMonths;
-    private final String digest;
+    private final @Nullable String digest;
 
-    private Prepared(State next, List<YearMonth> sealedMonths, String digest) {
+    private Prepared(State next, List<YearMonth> sealedMonths, @Nullable String digest) {
       this.next = next;
       this.sealedMonths = List.copyOf(sealedMonths);
       this.digest = digest;
     }
 
     /** Digest of the rows of the load that comes to it; null where none does. */
-    public String digest() {
+    public @Nullable String digest() {
       return digest;
     }
 
@@ -235,7 +236,7 @@ public class LedgerService implements MemberNames {
   /** One digest for the rows of {@link #postedLoads}. */
   public String rowsOfPosted() {
     Map<Integer, LoadedRows> loads = state().loads();
-    return SealedLoad.rows(inOrder(loads), id -> loads.get(id).digest());
+    return SealedLoad.rows(inOrder(loads), id -> Objects.requireNonNull(loads.get(id)).digest());
   }
 
   private static List<SealedLoad> inOrder(Map<Integer, LoadedRows> loads) {
@@ -297,7 +298,7 @@ public class LedgerService implements MemberNames {
   }
 
   /** A load's rows; null where they are not those that were posted, or cannot be read at all. */
-  private LoadedRows readWhole(PostedLoad load) {
+  private @Nullable LoadedRows readWhole(PostedLoad load) {
     try {
       LoadedRows loaded = rows.read(load);
       return loaded.isWhole() ? loaded : null;
@@ -334,7 +335,7 @@ public class LedgerService implements MemberNames {
    * @param mode null for the mode that is proposed
    * @param axis whose actuals are compared
    */
-  public Preview preview(PostedLoad load, PostMode mode, Axis axis) {
+  public Preview preview(PostedLoad load, @Nullable PostMode mode, Axis axis) {
     Ledger before = state().posted();
     LoadedRows loaded = rows.read(load);
     boolean hasActuals = !loaded.actuals().isEmpty();
@@ -442,7 +443,7 @@ public class LedgerService implements MemberNames {
   }
 
   /** Months of which any reading has other rows; null where anything else differs too. */
-  private static Set<Integer> monthsThatDiffer(State before, State next) {
+  private static @Nullable Set<Integer> monthsThatDiffer(State before, State next) {
     Set<Integer> posted = next.posted().monthsThatDiffer(before.posted());
     Set<Integer> closed = next.read().closed().monthsThatDiffer(before.read().closed());
     Set<Integer> restated = next.read().restated().monthsThatDiffer(before.read().restated());
@@ -469,8 +470,9 @@ public class LedgerService implements MemberNames {
    *
    * @param changed the load by which they differ from those in force
    */
-  private Prepared prepare(Map<Integer, LoadedRows> loads, LoadedRows changed) {
-    boolean isOnTop = changed.isOnlyActuals() && loads.containsKey(changed.load().id());
+  private Prepared prepare(Map<Integer, LoadedRows> loads, @Nullable LoadedRows changed) {
+    boolean isOnTop =
+        Objects.requireNonNull(changed).isOnlyActuals() && loads.containsKey(changed.load().id());
     Ledger after = isOnTop ? onTop(state().posted(), changed, loads) : build(loads);
     Prepared prepared =
         prepared(after, loads, state().seals(), touchedBy(changed, after), changed.digest());
@@ -497,7 +499,7 @@ public class LedgerService implements MemberNames {
       Map<Integer, LoadedRows> loads,
       List<Seal> sealed,
       List<YearMonth> touched,
-      String digest) {
+      @Nullable String digest) {
     Both read = asSealed(posted, loads, sealed, state().read().then());
     return new Prepared(new State(posted, read, loads, sealed), touched, digest);
   }
@@ -583,7 +585,9 @@ public class LedgerService implements MemberNames {
   private List<ProductRowEntity> productsOf(SealedLoad load, Map<SealedLoad, LoadedRows> known) {
     LoadedRows read = known.get(load);
     PostedLoad posted = read == null ? everPosted.get(load.id()) : read.load();
-    return posted.kind() == LoadKind.PRODUCTS ? rowsOf(load, known).products() : List.of();
+    return Objects.requireNonNull(posted).kind() == LoadKind.PRODUCTS
+        ? rowsOf(load, known).products()
+        : List.of();
   }
 
   /** Whether a load that is there only then or only now has anything of the month. */
@@ -599,7 +603,10 @@ public class LedgerService implements MemberNames {
   /** The rows of a load as it was posted then; each is read once. */
   private LoadedRows rowsOf(SealedLoad load, Map<SealedLoad, LoadedRows> known) {
     return known.computeIfAbsent(
-        load, then -> rows.read(everPosted.get(then.id()).at(then.order(), then.mode())));
+        load,
+        then ->
+            rows.read(
+                Objects.requireNonNull(everPosted.get(then.id())).at(then.order(), then.mode())));
   }
 
   private static SealedLoad sealedLoad(PostedLoad load) {
@@ -614,8 +621,8 @@ public class LedgerService implements MemberNames {
         .toList();
   }
 
-  private static boolean namesUnknown(Ledger ledger, LoadedRows rows) {
-    Axis axis = rows.load().axis();
+  private static boolean namesUnknown(Ledger ledger, @Nullable LoadedRows rows) {
+    Axis axis = Objects.requireNonNull(rows).load().axis();
     boolean hasUnknownGoal =
         axis != null
             && !axis.isItsOwnKey()

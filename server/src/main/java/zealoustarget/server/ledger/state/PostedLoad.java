@@ -1,6 +1,7 @@
 package zealoustarget.server.ledger.state;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.ledger.columns.PostMode;
 import zealoustarget.core.member.Axis;
@@ -21,11 +22,11 @@ public record PostedLoad(
     int order,
     LoadKind kind,
     PostMode mode,
-    String goalSet,
-    Axis axis,
+    @Nullable String goalSet,
+    @Nullable Axis axis,
     List<String> measures,
-    String source,
-    String digest) {
+    @Nullable String source,
+    @Nullable String digest) {
   /** The same load as it was or will be posted. */
   PostedLoad at(int otherOrder, PostMode otherMode) {
     return new PostedLoad(id, otherOrder, kind, otherMode, goalSet, axis, measures, source, digest);

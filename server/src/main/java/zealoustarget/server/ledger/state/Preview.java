@@ -2,6 +2,7 @@ package zealoustarget.server.ledger.state;
 
 import java.time.YearMonth;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.ledger.Change;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.columns.PostMode;
@@ -21,7 +22,7 @@ import zealoustarget.core.ledger.overlay.LoadScope;
 public record Preview(
     PostMode proposed,
     PostMode mode,
-    LoadScope scope,
+    @Nullable LoadScope scope,
     List<Change> actuals,
     List<Change> goals,
     Ledger after,

@@ -4,6 +4,7 @@ import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.intake.LoadRow;
 
 /** A rep's place from a month on. */
@@ -32,9 +33,9 @@ public class StayRowEntity {
   public int fromMonth;
 
   @Column(name = "until_month")
-  public Integer untilMonth;
+  public @Nullable Integer untilMonth;
 
-  public String mail;
+  public @Nullable String mail;
 
   protected StayRowEntity() {}
 

@@ -109,7 +109,7 @@ class AnswerSchemas {
 
   private record RecordSchemas(ObjectMapperProvider mappers) implements ModelConverter {
     @Override
-    public Schema<?> resolve(
+    public @Nullable Schema<?> resolve(
         AnnotatedType type, ModelConverterContext context, Iterator<ModelConverter> others) {
       Schema<?> resolved = others.hasNext() ? others.next().resolve(type, context, others) : null;
       Class<?> raw = raw(type.getType());

@@ -20,6 +20,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Locale;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpHeaders;
@@ -197,7 +198,7 @@ class BodyLimit extends OncePerRequestFilter {
     }
 
     @Override
-    public String getParameter(String name) {
+    public @Nullable String getParameter(String name) {
       return name.equals(TOKEN) ? null : super.getParameter(name);
     }
   }

@@ -2,6 +2,7 @@ package zealoustarget.server.platform.http;
 
 import de.siegmar.fastcsv.writer.CsvWriter;
 import java.io.Writer;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Writing;
 
 /** Texts in files that spreadsheets open. */
@@ -16,7 +17,7 @@ public final class CsvCells {
   }
 
   /** Text that a spreadsheet would take for a formula stays text; null is empty. */
-  public static String harmless(String text) {
+  public static String harmless(@Nullable String text) {
     if (text == null) {
       return "";
     }

@@ -2,6 +2,7 @@ package zealoustarget.server.platform.http;
 
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.server.platform.Sha256;
 
 /** Links of a record: each holds the hash of the one before, so that none can go unnoticed. */
@@ -18,7 +19,7 @@ public final class Link {
    * @param previous hash of the link before, {@link #NONE} for the first
    * @param parts text of anything; null is the empty text, as open files cannot tell them apart
    */
-  public static String hash(String previous, Object... parts) {
+  public static String hash(String previous, @Nullable Object... parts) {
     MessageDigest digest = Sha256.begin();
     update(digest, previous);
     for (Object part : parts) {
@@ -27,7 +28,7 @@ public final class Link {
     return Sha256.end(digest);
   }
 
-  private static void update(MessageDigest digest, Object part) {
+  private static void update(MessageDigest digest, @Nullable Object part) {
     byte[] bytes = (part == null ? "" : part.toString()).getBytes(StandardCharsets.UTF_8);
     digest.update((bytes.length + ";").getBytes(StandardCharsets.US_ASCII));
     digest.update(bytes);

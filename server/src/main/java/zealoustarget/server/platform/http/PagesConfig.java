@@ -2,6 +2,7 @@ package zealoustarget.server.platform.http;
 
 import java.io.IOException;
 import java.time.Duration;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.io.Resource;
 import org.springframework.http.CacheControl;
@@ -29,7 +30,7 @@ class PagesConfig implements WebMvcConfigurer {
   /** Finds the file, or the page for an address of the interface. */
   private static final class OnePageResolver extends PathResourceResolver {
     @Override
-    protected Resource getResource(String path, Resource location) throws IOException {
+    protected @Nullable Resource getResource(String path, Resource location) throws IOException {
       Resource file = path.isEmpty() ? null : super.getResource(path, location);
       if (file != null) {
         return file;

@@ -3,4 +3,7 @@
  * the application. What is worked on, its progress and its stopping belong to the room that does
  * it.
  */
+@NullMarked
 package zealoustarget.server.platform.jobs;
+
+import org.jspecify.annotations.NullMarked;

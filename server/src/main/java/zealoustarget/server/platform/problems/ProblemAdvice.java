@@ -5,6 +5,7 @@ import java.net.URI;
 import java.util.Map;
 import java.util.Objects;
 import org.apache.tomcat.util.http.InvalidParameterException;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.slf4j.MDC;
@@ -75,7 +76,7 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
   @Override
   protected ResponseEntity<Object> handleExceptionInternal(
       Exception failure,
-      Object body,
+      @Nullable Object body,
       HttpHeaders headers,
       HttpStatusCode status,
       WebRequest request) {
@@ -111,7 +112,8 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
     return ResponseEntity.status(problem.status()).body(detail(problem, sentence, details));
   }
 
-  static ProblemDetail detail(Problem problem, String sentence, Map<String, Object> details) {
+  static ProblemDetail detail(
+      Problem problem, @Nullable String sentence, Map<String, Object> details) {
     ProblemDetail detail = ProblemDetail.forStatusAndDetail(problem.status(), sentence);
     detail.setTitle(problem.title());
     detail.setType(URI.create("/problems#" + problem.code()));

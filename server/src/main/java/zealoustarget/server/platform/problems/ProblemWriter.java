@@ -3,6 +3,7 @@ package zealoustarget.server.platform.problems;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
@@ -18,7 +19,7 @@ public class ProblemWriter {
   }
 
   /** Writes status and body; nothing may be written before. */
-  public void write(HttpServletResponse response, Problem problem, String sentence)
+  public void write(HttpServletResponse response, Problem problem, @Nullable String sentence)
       throws IOException {
     write(response, problem, sentence, Map.of());
   }
@@ -33,7 +34,10 @@ public class ProblemWriter {
   }
 
   private void write(
-      HttpServletResponse response, Problem problem, String sentence, Map<String, Object> details)
+      HttpServletResponse response,
+      Problem problem,
+      @Nullable String sentence,
+      Map<String, Object> details)
       throws IOException {
     response.setStatus(problem.status().value());
     response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);

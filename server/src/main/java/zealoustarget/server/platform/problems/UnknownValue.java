@@ -3,6 +3,7 @@ package zealoustarget.server.platform.problems;
 import java.util.Collection;
 import java.util.List;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.Refusal;
 
 /** A value that is none of those that may be given. */
@@ -12,12 +13,12 @@ public final class UnknownValue {
   private UnknownValue() {}
 
   /** The same, the values that may be given one after another. */
-  public static Refusal of(String name, String value, Stream<String> allowed) {
+  public static Refusal of(String name, @Nullable String value, Stream<String> allowed) {
     return of(name, value, allowed.toList());
   }
 
   /** Says which values a parameter or field may have, a few of them by name: value-unknown. */
-  public static Refusal of(String name, String value, Collection<String> allowed) {
+  public static Refusal of(String name, @Nullable String value, Collection<String> allowed) {
     List<String> shown = allowed.stream().limit(MOST_NAMED).toList();
     String rest =
         allowed.size() > MOST_NAMED ? " and " + (allowed.size() - MOST_NAMED) + " more" : "";

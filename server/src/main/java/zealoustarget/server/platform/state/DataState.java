@@ -112,7 +112,7 @@ public class DataState {
 
   /** A part of the state that is read; null before it was ever put in force. */
   @SuppressWarnings("unchecked") // a part only ever gets values of its type
-  public <T> T get(Part<T> part) {
+  public <T> @Nullable T get(Part<T> part) {
     return (T) state().parts.get(part);
   }
 
@@ -164,7 +164,7 @@ public class DataState {
     getInTurn(
         () -> {
           work.run();
-          return null;
+          return true; // nobody looks at it
         });
   }
 
@@ -202,7 +202,7 @@ public class DataState {
   }
 
   /** Holds a state that another thread handed on. */
-  void hold(Held handedOn) {
+  void hold(@Nullable Held handedOn) {
     held.set(handedOn);
   }
 

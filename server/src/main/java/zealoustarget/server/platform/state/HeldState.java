@@ -6,6 +6,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
@@ -59,7 +60,8 @@ class HeldState extends OncePerRequestFilter implements WebMvcConfigurer {
     }
 
     @Override
-    public <T> void postProcess(NativeWebRequest request, Callable<T> task, Object result) {
+    public <T> void postProcess(
+        NativeWebRequest request, Callable<T> task, @Nullable Object result) {
       state.release();
     }
   }

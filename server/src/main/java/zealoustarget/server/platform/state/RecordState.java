@@ -2,6 +2,7 @@ package zealoustarget.server.platform.state;
 
 import java.util.List;
 import java.util.concurrent.CopyOnWriteArrayList;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -15,7 +16,7 @@ public class RecordState {
           + " ./run restore FILE --data DIR.";
 
   private final List<String> faults = new CopyOnWriteArrayList<>();
-  private volatile String awaited;
+  private volatile @Nullable String awaited;
 
   /** Says that something does not read as it was written. */
   public void damaged(String fault) {
@@ -48,7 +49,7 @@ public class RecordState {
   }
 
   /** What is waited for; null for nothing. */
-  public String awaited() {
+  public @Nullable String awaited() {
     return awaited;
   }
 

@@ -1,5 +1,6 @@
 package zealoustarget.server.platform.storage;
 
+import java.util.Objects;
 import org.flywaydb.core.api.exception.FlywayValidateException;
 import org.springframework.boot.diagnostics.AbstractFailureAnalyzer;
 import org.springframework.boot.diagnostics.FailureAnalysis;
@@ -8,7 +9,9 @@ import org.springframework.boot.diagnostics.FailureAnalysis;
 class NewerData extends AbstractFailureAnalyzer<FlywayValidateException> {
   @Override
   protected FailureAnalysis analyze(Throwable rootFailure, FlywayValidateException cause) {
-    boolean isNewer = cause.getMessage().contains("applied migration not resolved locally");
+    boolean isNewer =
+        Objects.requireNonNull(cause.getMessage())
+            .contains("applied migration not resolved locally");
     return new FailureAnalysis(
         isNewer
             ? "The data folder was written by a newer version of the application. Nothing was changed."

@@ -6,6 +6,7 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Writing;
 import zealoustarget.server.rules.Company;
 
@@ -35,7 +36,7 @@ public final class CompanyReader {
     return name;
   }
 
-  private static ZoneId zone(Place place) {
+  private static @Nullable ZoneId zone(Place place) {
     if (!place.isSet("timeZone")) {
       return null;
     }
@@ -67,7 +68,8 @@ public final class CompanyReader {
     T read(Place place, String name);
   }
 
-  private static <T> T part(Place place, String name, T before, PartReader<T> reader) {
+  private static <T> @Nullable T part(
+      Place place, String name, @Nullable T before, PartReader<T> reader) {
     if (!place.node().has(name)) {
       return before;
     }

@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 import zealoustarget.core.Refusal;
 
@@ -106,10 +107,10 @@ public record Place(JsonNode node, String path) {
   }
 
   /** A form shows the rule at its field, so it comes without the place too. */
-  private static Refusal invalid(String path, String between, String rule) {
+  private static Refusal invalid(String path, String between, @Nullable String rule) {
     return Refusal.of("playbook-invalid", path + between + rule + ". Nothing was changed.")
         .with("place", path)
-        .with("rule", rule);
+        .with("rule", String.valueOf(rule));
   }
 
   /** A month such as 2026-10. */

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Months;
@@ -131,7 +132,7 @@ public final class PlanReader {
     return place.checked(name, () -> Ratio.parse(place.text(name).strip()));
   }
 
-  private static Bound bound(Place place, String name, Measure measure) {
+  private static @Nullable Bound bound(Place place, String name, Measure measure) {
     if (!place.isSet(name)) {
       return null;
     }

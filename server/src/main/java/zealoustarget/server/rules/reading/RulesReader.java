@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 import zealoustarget.core.amount.Direction;
 import zealoustarget.core.amount.Measure;
@@ -198,7 +199,7 @@ public final class RulesReader {
   }
 
   /** A limit in whole units of the measure, or automatic. */
-  private static Ratio limit(Place place, String name, Measure measure) {
+  private static @Nullable Ratio limit(Place place, String name, Measure measure) {
     if (!place.isSet(name) || place.text(name).strip().equalsIgnoreCase("auto")) {
       return null;
     }
@@ -251,7 +252,7 @@ public final class RulesReader {
     return rules.withLadders(rules.ladders().stream().filter(one -> !one.to().isSame(to)).toList());
   }
 
-  private static YearMonth since(Place place) {
+  private static @Nullable YearMonth since(Place place) {
     return place.isSet("since") ? place.month("since") : null;
   }
 

@@ -16,6 +16,7 @@ import jakarta.persistence.OrderColumn;
 import jakarta.persistence.Table;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Months;
 import zealoustarget.core.ladder.Ladder;
@@ -37,10 +38,10 @@ class LadderEntity {
   String measure;
 
   @Column(name = "goal_set")
-  String goalSet;
+  @Nullable String goalSet;
 
   @Enumerated(EnumType.STRING)
-  Axis axis;
+  @Nullable Axis axis;
 
   @Enumerated(EnumType.STRING)
   Scale scale;
@@ -50,7 +51,7 @@ class LadderEntity {
 
   /** Year × 12 + month − 1; null for every month. */
   @Column(name = "since_month")
-  Integer sinceMonth;
+  @Nullable Integer sinceMonth;
 
   @ElementCollection(fetch = FetchType.EAGER)
   @CollectionTable(name = "rung", joinColumns = @JoinColumn(name = "ladder_id"))
@@ -85,7 +86,7 @@ class LadderEntity {
     Tone tone;
 
     @Column(name = "lower_bound")
-    String lowerBound;
+    @Nullable String lowerBound;
 
     @Column(name = "is_above")
     boolean isAbove;

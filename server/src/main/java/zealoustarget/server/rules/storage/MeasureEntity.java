@@ -6,6 +6,8 @@ import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Direction;
 import zealoustarget.core.amount.Measure;
 
@@ -21,10 +23,10 @@ class MeasureEntity {
   Direction direction;
 
   @Column(name = "over_code")
-  String overCode;
+  @Nullable String overCode;
 
   @Column(name = "under_code")
-  String underCode;
+  @Nullable String underCode;
 
   protected MeasureEntity() {}
 
@@ -33,8 +35,8 @@ class MeasureEntity {
     unit = measure.unit();
     scale = measure.scale();
     direction = measure.direction();
-    overCode = measure.isRate() ? measure.quotient().over().code() : null;
-    underCode = measure.isRate() ? measure.quotient().under().code() : null;
+    overCode = measure.isRate() ? Objects.requireNonNull(measure.quotient()).over().code() : null;
+    underCode = measure.isRate() ? Objects.requireNonNull(measure.quotient()).under().code() : null;
   }
 
   boolean isRate() {
@@ -47,7 +49,8 @@ class MeasureEntity {
   }
 
   /** Of a rate, with the two measures that it divides. */
-  Measure toRate(Measure over, Measure under) {
-    return Measure.rate(code, over, under, direction);
+  Measure toRate(@Nullable Measure over, @Nullable Measure under) {
+    return Measure.rate(
+        code, Objects.requireNonNull(over), Objects.requireNonNull(under), direction);
   }
 }

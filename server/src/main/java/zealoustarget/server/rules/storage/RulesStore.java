@@ -7,8 +7,10 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
@@ -57,7 +59,8 @@ public class RulesStore {
     FiscalCalendar calendar =
         new FiscalCalendar(
             Integer.parseInt(settings.get(START_MONTH)),
-            YearNamedBy.valueOf(settings.get(NAMED_BY).toUpperCase(Locale.ROOT)));
+            YearNamedBy.valueOf(
+                Objects.requireNonNull(settings.get(NAMED_BY)).toUpperCase(Locale.ROOT)));
     Rules stored =
         new Rules(
             company(settings),
@@ -83,7 +86,7 @@ public class RulesStore {
     String zone = settings.get(TIME_ZONE);
     String grouping = settings.get(WRITING + "grouping");
     return new Company(
-        settings.get(COMPANY),
+        settings.getOrDefault(COMPANY, ""),
         zone == null ? null : ZoneId.of(zone),
         new Writing(
             set(settings, "decimal", Writing.Decimal::valueOf),
@@ -92,7 +95,8 @@ public class RulesStore {
             set(settings, "weekStart", DayOfWeek::valueOf)));
   }
 
-  private static <T> T set(Map<String, String> settings, String part, Function<String, T> value) {
+  private static <T> @Nullable T set(
+      Map<String, String> settings, String part, Function<String, T> value) {
     String text = settings.get(WRITING + part);
     return text == null ? null : value.apply(text);
   }
@@ -109,7 +113,7 @@ public class RulesStore {
   }
 
   /** Keeps a setting, or drops it where it is null. */
-  private void put(String name, Object content) {
+  private void put(String name, @Nullable Object content) {
     SettingEntity before = entities.find(SettingEntity.class, name);
     if (content != null) {
       entities.merge(new SettingEntity(name, content.toString()));
@@ -160,14 +164,15 @@ public class RulesStore {
 
   /** Replaces all rules in one transaction, with an entry for each part that changes. */
   @Transactional
-  public void write(Rules rules, List<RulesChange> changes) {
-    changes.forEach(
-        change ->
-            audit.add(
-                AuditKind.RULES_CHANGED,
-                "rules, " + change.part(),
-                change.before(),
-                change.after()));
+  public void write(Rules rules, @Nullable List<RulesChange> changes) {
+    Objects.requireNonNull(changes)
+        .forEach(
+            change ->
+                audit.add(
+                    AuditKind.RULES_CHANGED,
+                    "rules, " + change.part(),
+                    change.before(),
+                    change.after()));
     write(rules.company());
     entities.merge(new SettingEntity(START_MONTH, Integer.toString(rules.calendar().startMonth())));
     entities.merge(

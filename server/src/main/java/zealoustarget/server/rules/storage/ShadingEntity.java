@@ -8,6 +8,7 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.ladder.Shading;
 import zealoustarget.core.member.Axis;
@@ -25,16 +26,16 @@ class ShadingEntity {
   String measure;
 
   @Column(name = "goal_set")
-  String goalSet;
+  @Nullable String goalSet;
 
   @Enumerated(EnumType.STRING)
-  Axis axis;
+  @Nullable Axis axis;
 
   @Column(name = "good_limit")
-  Long goodLimit;
+  @Nullable Long goodLimit;
 
   @Column(name = "bad_limit")
-  Long badLimit;
+  @Nullable Long badLimit;
 
   protected ShadingEntity() {}
 
@@ -51,11 +52,11 @@ class ShadingEntity {
         new Attachment(measure, goalSet, axis), new Shading(ratio(goodLimit), ratio(badLimit)));
   }
 
-  private static Long units(Ratio limit) {
+  private static @Nullable Long units(@Nullable Ratio limit) {
     return limit == null ? null : limit.over().longValueExact();
   }
 
-  private static Ratio ratio(Long units) {
+  private static @Nullable Ratio ratio(@Nullable Long units) {
     return units == null ? null : Ratio.of(units);
   }
 }

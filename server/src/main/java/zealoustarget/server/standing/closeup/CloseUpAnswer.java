@@ -38,7 +38,11 @@ public record CloseUpAnswer(
       String name, @WordsOf(Tone.class) String tone, String at, String toGo, String toGoShown) {}
 
   record Required(
-      String perMonth, int monthsLeft, String yearGoal, String toDate, boolean isReached) {}
+      String perMonth,
+      int monthsLeft,
+      @Nullable String yearGoal,
+      @Nullable String toDate,
+      boolean isReached) {}
 
   /** What a goal set of another axis adds up to here; {@code over} as a ratio, −0.1 is under. */
   record Assigned(

@@ -11,6 +11,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
@@ -124,21 +125,26 @@ public class CloseUpService {
   }
 
   private static List<Explanation> explanations(
-      ResolvedQuery asked, Integer member, Reading reading) {
+      ResolvedQuery asked, @Nullable Integer member, Reading reading) {
     Measure measure = asked.query().measure();
     Writing writing = asked.rules().company().writing();
     List<Explanation> all = new ArrayList<>();
     if (measure.isRate()) {
       Ledger.SpanParts parts = asked.ledger().parts(asked.query(), member);
       all.add(
-          Explanation.ofRate(parts.over(), parts.under(), reading, measure.quotient(), writing));
+          Explanation.ofRate(
+              parts.over(),
+              parts.under(),
+              reading,
+              Objects.requireNonNull(measure.quotient()),
+              writing));
     }
     all.addAll(Explanation.of(reading, measure, writing));
     return all;
   }
 
   /** The row as the standing has it. */
-  private static Row row(ResolvedQuery asked, Member member) {
+  private static Row row(ResolvedQuery asked, @Nullable Member member) {
     StandingQuery query = asked.query();
     if (member == null) {
       return asked.ledger().total(query);
@@ -178,12 +184,13 @@ public class CloseUpService {
         isEmpty ? List.of() : parts(asked, member));
   }
 
-  private static CloseUpAnswer.LastYear lastYear(ResolvedQuery asked, Reading reading) {
+  private static CloseUpAnswer.@Nullable LastYear lastYear(ResolvedQuery asked, Reading reading) {
     Measure measure = asked.query().measure();
     Ratio change = reading.growthOnYear();
     return change == null || measure.isRate() || asked.asOf() != null
         ? null
-        : new CloseUpAnswer.LastYear(measure.text(reading.yearBefore()), Shown.percent(change));
+        : new CloseUpAnswer.LastYear(
+            measure.text(Objects.requireNonNull(reading.yearBefore())), Shown.percent(change));
   }
 
   /** The same span a month ago: a month's month before, a longer span without its last month. */
@@ -204,7 +211,8 @@ public class CloseUpService {
   }
 
   /** Of a fiscal year with months left; not of rates, whose months do not add up. */
-  private static CloseUpAnswer.Required required(ResolvedQuery asked, Member member) {
+  private static CloseUpAnswer.@Nullable Required required(
+      ResolvedQuery asked, @Nullable Member member) {
     StandingQuery query = asked.query();
     FiscalCalendar calendar = asked.rules().calendar();
     YearMonth last = query.span().toInclusive();
@@ -221,12 +229,12 @@ public class CloseUpService {
         : new CloseUpAnswer.Required(
             query.measure().text(whole(perMonth)),
             left,
-            query.measure().text(yearGoal),
-            query.measure().text(toDate),
+            query.measure().text(Objects.requireNonNull(yearGoal)),
+            query.measure().text(Objects.requireNonNull(toDate)),
             perMonth.signum() <= 0);
   }
 
-  private static Reading read(ResolvedQuery asked, StandingQuery query, Member member) {
+  private static Reading read(ResolvedQuery asked, StandingQuery query, @Nullable Member member) {
     return (member == null
             ? asked.ledger().total(query)
             : asked.ledger().reading(query, member.id()))
@@ -234,7 +242,7 @@ public class CloseUpService {
   }
 
   private List<CloseUpAnswer.Assigned> assigned(
-      ResolvedQuery asked, Member member, Reading reading) {
+      ResolvedQuery asked, @Nullable Member member, Reading reading) {
     StandingQuery query = asked.query();
     Ratio own = reading.goalAmount();
     if (!(query.basis() instanceof Basis.Set) || own == null || query.measure().isRate()) {
@@ -290,7 +298,7 @@ public class CloseUpService {
         || axis == Axis.PRODUCT && from == Axis.LINE;
   }
 
-  private static List<CloseUpAnswer.Parts> parts(ResolvedQuery asked, Member member) {
+  private static List<CloseUpAnswer.Parts> parts(ResolvedQuery asked, @Nullable Member member) {
     List<CloseUpAnswer.Parts> parts = new ArrayList<>();
     for (Axis along : alongOf(asked.query().axis(), member == null)) {
       Breakdown taken =
@@ -365,7 +373,7 @@ public class CloseUpService {
    *
    * @param atOrAbove percent-to-goal of members that are counted, null to say nothing of others
    */
-  public PathAnswer path(String key, StandingParameters parameters, Ratio atOrAbove) {
+  public PathAnswer path(String key, StandingParameters parameters, @Nullable Ratio atOrAbove) {
     ResolvedQuery asked = reader.read(key, parameters);
     StandingQuery query = asked.query();
     Member member = member(asked.ledger(), query.axis(), key);
@@ -406,10 +414,10 @@ public class CloseUpService {
 
   private PathAnswer.MonthAnswer month(
       ResolvedQuery asked,
-      Member member,
+      @Nullable Member member,
       YearMonth month,
-      PathAnswer.ToDate toDate,
-      PathAnswer.Among among) {
+      PathAnswer.@Nullable ToDate toDate,
+      PathAnswer.@Nullable Among among) {
     StandingQuery query = asked.query().withSpan(Span.of(month));
     Row row =
         member == null ? asked.ledger().total(query) : asked.ledger().reading(query, member.id());
@@ -432,7 +440,7 @@ public class CloseUpService {
   }
 
   private static PathAnswer.ToDate toDate(
-      ResolvedQuery asked, Member member, Span months, YearMonth month) {
+      ResolvedQuery asked, @Nullable Member member, Span months, YearMonth month) {
     Measure measure = asked.query().measure();
     Reading reading =
         read(asked, asked.query().withSpan(new Span(months.fromInclusive(), month)), member);
@@ -472,7 +480,7 @@ public class CloseUpService {
   }
 
   /** Finds a member by its key; null for the total, member-unknown where there is none. */
-  public static Member member(Ledger ledger, Axis axis, String key) {
+  public static @Nullable Member member(Ledger ledger, Axis axis, String key) {
     if (key.equals(QueryReader.TOTAL)) {
       return null;
     }
@@ -485,7 +493,7 @@ public class CloseUpService {
                     .with("key", key));
   }
 
-  private static ProofAnswer.DecidingRung rung(StandingQuery query, Status status) {
+  private static ProofAnswer.@Nullable DecidingRung rung(StandingQuery query, Status status) {
     Rung rung = status.rung();
     if (rung == null) {
       return null;
@@ -502,7 +510,10 @@ public class CloseUpService {
   private static ProofAnswer.SourceRow source(
       Ledger.Source source, Map<Integer, String> files, StandingQuery query) {
     Measure measure = query.measure();
-    return source(source, files, measure.isRate() ? measure.quotient().over() : measure);
+    return source(
+        source,
+        files,
+        measure.isRate() ? Objects.requireNonNull(measure.quotient()).over() : measure);
   }
 
   private static ProofAnswer.SourceRow goalSource(
@@ -516,7 +527,7 @@ public class CloseUpService {
       Ledger.Source source, Map<Integer, String> files, Measure measure) {
     return new ProofAnswer.SourceRow(
         source.loadId(),
-        files.get(source.loadId()),
+        files.getOrDefault(source.loadId(), ""),
         source.line(),
         Months.of(source.month()).toString(),
         measure.text(source.amount()),
@@ -558,7 +569,7 @@ public class CloseUpService {
     String amount = measure.text(line.amount());
     return new CorrectionsAnswer.Line(
         line.loadId(),
-        files.get(line.loadId()),
+        files.getOrDefault(line.loadId(), ""),
         line.line(),
         Months.of(line.month()).toString(),
         name(line.then(), asked.reading().both().closed(), asked.query().axis()),
@@ -567,7 +578,8 @@ public class CloseUpService {
         line.now() == null ? null : amount);
   }
 
-  private static String name(Corrections.Place place, Ledger ledger, Axis axis) {
+  private static @Nullable String name(
+      Corrections.@Nullable Place place, Ledger ledger, Axis axis) {
     return place == null || place.member() < 0
         ? null
         : ledger.members().get(axis, place.member()).name();

@@ -3,7 +3,9 @@ package zealoustarget.server.standing.export;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.member.Axis;
 import zealoustarget.server.standing.export.Exports.Cell;
 import zealoustarget.server.standing.export.Exports.Column;
@@ -78,10 +80,10 @@ final class ExportTables {
       if (standing.group() == null) {
         readings.addAll(standing.rows());
       } else {
-        for (ReadingAnswer group : standing.groups()) {
+        for (ReadingAnswer group : Objects.requireNonNull(standing.groups())) {
           readings.add(inItsGroup(group));
           standing.rows().stream()
-              .filter(row -> row.group().equals(group.key()))
+              .filter(row -> Objects.requireNonNull(row.group()).equals(group.key()))
               .forEach(readings::add);
         }
       }
@@ -140,7 +142,7 @@ final class ExportTables {
     }
 
     /** A line that explains the total and is no row. */
-    private List<Cell> named(String name, String amount) {
+    private List<Cell> named(String name, @Nullable String amount) {
       List<Cell> cells =
           new ArrayList<>(
               columns.stream().map(column -> Cell.of(null)).collect(Collectors.toList()));
@@ -196,11 +198,11 @@ final class ExportTables {
     }
 
     /** Where the figure is undefined there is no formula either. */
-    private static Cell computed(String value, String formula) {
+    private static Cell computed(@Nullable String value, String formula) {
       return new Cell(value, value == null ? null : formula);
     }
 
-    private static String notes(ReadingAnswer reading) {
+    private static @Nullable String notes(ReadingAnswer reading) {
       return reading.notes() == null
           ? null
           : reading.notes().stream()
@@ -238,7 +240,7 @@ final class ExportTables {
     return new Table("Months", columns, rows, 1, about(standing));
   }
 
-  private static Cell across(String value, int months, int row, StandingAnswer standing) {
+  private static Cell across(@Nullable String value, int months, int row, StandingAnswer standing) {
     String range = Exports.letters(2) + row + ":" + Exports.letters(1 + months) + row;
     return new Cell(value, standing.unit().equals("rate") ? null : "SUM(" + range + ")");
   }

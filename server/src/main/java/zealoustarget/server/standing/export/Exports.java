@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Map;
 import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Writing;
 import zealoustarget.server.platform.http.CsvCells;
 import zealoustarget.server.standing.view.CachedValues;
@@ -50,8 +51,8 @@ public final class Exports {
    * @param value as decimal text or words, null for none
    * @param formula computes the same in a workbook, null where the value is given
    */
-  public record Cell(String value, String formula) {
-    public static Cell of(String value) {
+  public record Cell(@Nullable String value, @Nullable String formula) {
+    public static Cell of(@Nullable String value) {
       return new Cell(value, null);
     }
   }

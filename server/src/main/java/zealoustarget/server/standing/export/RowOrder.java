@@ -3,6 +3,7 @@ package zealoustarget.server.standing.export;
 import java.math.BigDecimal;
 import java.util.Comparator;
 import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.server.standing.view.ReadingAnswer;
 
 /** The orders in which the screen can put rows; those without the figure come last either way. */
@@ -10,7 +11,7 @@ final class RowOrder {
   private RowOrder() {}
 
   /** The order of a word such as {@code name} or {@code -actual}; null where it is none. */
-  static Comparator<ReadingAnswer> of(String word) {
+  static @Nullable Comparator<ReadingAnswer> of(String word) {
     if (word == null || word.isBlank()) {
       return null;
     }

@@ -152,7 +152,8 @@ public class InsightService {
     return ReasonShare.of(noted);
   }
 
-  private static String reason(Map<Integer, List<Note>> written, int member, YearMonth month) {
+  private static @Nullable String reason(
+      Map<Integer, List<Note>> written, int member, YearMonth month) {
     return written.getOrDefault(member, List.of()).stream()
         .filter(note -> note.month().equals(month))
         .map(Note::reasonName)

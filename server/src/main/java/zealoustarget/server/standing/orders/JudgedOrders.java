@@ -3,8 +3,10 @@ package zealoustarget.server.standing.orders;
 import java.util.BitSet;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.function.ToLongFunction;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.ledger.columns.OrderBook;
@@ -17,27 +19,27 @@ import zealoustarget.server.standing.query.QueryReader;
 final class JudgedOrders {
   /** What an order is compared with; null where it has no goal. */
   interface GoalOfOrder {
-    Long of(int order);
+    @Nullable Long of(int order);
   }
 
   private static final List<String> SORTS = List.of("date", "amount", "variance", "rep");
 
   private final OrderBook book;
   private final Measure measure;
-  private final String per;
+  private final @Nullable String per;
   private final Long[] goals;
   private final BitSet met = new BitSet();
   private final int judgedCount;
 
   /** Judges every order once: the counts, the filter and the sort are of all of them. */
-  JudgedOrders(OrderBook book, Measure measure, String per, GoalOfOrder goals) {
+  JudgedOrders(OrderBook book, Measure measure, @Nullable String per, @Nullable GoalOfOrder goals) {
     this.book = book;
     this.measure = measure;
     this.per = per;
     this.goals = new Long[book.size()];
     int judged = 0;
     for (int order = 0; per != null && order < book.size(); order++) {
-      this.goals[order] = goals.of(order);
+      this.goals[order] = Objects.requireNonNull(goals).of(order);
       if (this.goals[order] != null) {
         judged++;
         met.set(order, reading(order).isReached());
@@ -54,7 +56,7 @@ final class JudgedOrders {
     return measure;
   }
 
-  String per() {
+  @Nullable String per() {
     return per;
   }
 

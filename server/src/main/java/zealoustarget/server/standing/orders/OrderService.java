@@ -3,6 +3,8 @@ package zealoustarget.server.standing.orders;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.ledger.Ledger;
@@ -120,7 +122,7 @@ public class OrderService {
   }
 
   /** The goals beside an order's lines add up; null where none of its lines has one. */
-  private static JudgedOrders.GoalOfOrder ofLines(Map<Long, Long> own, OrderBook book) {
+  private static JudgedOrders.@Nullable GoalOfOrder ofLines(Map<Long, Long> own, OrderBook book) {
     return order -> {
       Long sum = null;
       for (OrderBook.Line line : book.linesOf(order)) {
@@ -131,10 +133,10 @@ public class OrderService {
     };
   }
 
-  private static JudgedOrders.GoalOfOrder byRep(
+  private static JudgedOrders.@Nullable GoalOfOrder byRep(
       ResolvedQuery asked, String threshold, OrderBook book) {
     Map<Ledger.MemberMonth, Long> byRep = new HashMap<>();
-    asked.ledger().goalBooks().get(threshold).cells().stream()
+    Objects.requireNonNull(asked.ledger().goalBooks().get(threshold)).cells().stream()
         .filter(cell -> cell.measure().equals(counted(asked).code()))
         .forEach(
             cell -> byRep.put(new Ledger.MemberMonth(cell.member(), cell.month()), cell.amount()));

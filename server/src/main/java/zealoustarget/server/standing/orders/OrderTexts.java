@@ -6,10 +6,12 @@ import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
@@ -78,13 +80,13 @@ class OrderTexts {
     private final Map<Long, String> orderKeys = new HashMap<>();
     private final Map<Long, Map<String, String>> further = new HashMap<>();
 
-    Words(ResolvedQuery asked, JudgedOrders judged, int[] wanted, int most) {
+    Words(ResolvedQuery asked, JudgedOrders judged, int @Nullable [] wanted, int most) {
       this.asked = asked;
       this.judged = judged;
       this.measure = judged.measure();
       this.most = most;
       Map<Integer, Set<Integer>> byLoad = new TreeMap<>();
-      for (int order : wanted) {
+      for (int order : Objects.requireNonNull(wanted)) {
         for (OrderBook.Line line : lines(order)) {
           byLoad.computeIfAbsent(line.loadId(), load -> new TreeSet<>()).add(line.line());
         }
@@ -129,7 +131,7 @@ class OrderTexts {
     private OrdersAnswer.Line line(OrderBook.Line line) {
       return new OrdersAnswer.Line(
           line.loadId(),
-          files.get(line.loadId()),
+          files.getOrDefault(line.loadId(), ""),
           line.line(),
           month(line),
           date(line),
@@ -140,16 +142,19 @@ class OrderTexts {
 
     private String why(Reading reading, OrderBook.Line first) {
       Writing writing = asked.rules().company().writing();
-      int side = reading.variance().signum();
+      int side = Objects.requireNonNull(reading.variance()).signum();
       String how = side == 0 ? "exactly " : side > 0 ? "above " : "below ";
       String goal =
-          judged.per().equals("threshold")
+          "threshold".equals(judged.per())
               ? "the threshold of " + name(Axis.REP, first.rep())
               : "its own goal";
-      return how + writing.grouped(measure.text(reading.goalAmount())) + ", " + goal;
+      return how
+          + writing.grouped(measure.text(Objects.requireNonNull(reading.goalAmount())))
+          + ", "
+          + goal;
     }
 
-    private String name(Axis axis, int member) {
+    private @Nullable String name(Axis axis, int member) {
       return member < 0 ? null : asked.ledger().members().get(axis, member).name();
     }
 
@@ -157,7 +162,7 @@ class OrderTexts {
       return Months.of(line.month()).toString();
     }
 
-    private static String date(OrderBook.Line line) {
+    private static @Nullable String date(OrderBook.Line line) {
       if (line.day() == 0) {
         return null;
       }

@@ -1,8 +1,10 @@
 package zealoustarget.server.standing.query;
 
 import java.util.List;
+import java.util.Objects;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
@@ -30,11 +32,11 @@ public final class NarrowingReader {
         top(parameters));
   }
 
-  private static Stream<String> given(List<String> values) {
+  private static Stream<String> given(@Nullable List<String> values) {
     return values == null ? Stream.empty() : values.stream().filter(v -> !v.isBlank());
   }
 
-  private static Narrowing.Top top(StandingParameters parameters) {
+  private static Narrowing.@Nullable Top top(StandingParameters parameters) {
     boolean hasTop = QueryReader.isGiven(parameters.top());
     boolean hasBottom = QueryReader.isGiven(parameters.bottom());
     if (!hasTop && !hasBottom) {
@@ -46,7 +48,7 @@ public final class NarrowingReader {
     }
     String name = hasTop ? "top" : "bottom";
     String text = hasTop ? parameters.top() : parameters.bottom();
-    if (!text.matches("\\d{1,5}")
+    if (!Objects.requireNonNull(text).matches("\\d{1,5}")
         || Integer.parseInt(text) < 1
         || Integer.parseInt(text) > MOST_TOP) {
       throw Refusal.of(
@@ -57,7 +59,7 @@ public final class NarrowingReader {
     return new Narrowing.Top(Integer.parseInt(text), hasBottom, by(parameters.by()));
   }
 
-  private static Narrowing.By by(String word) {
+  private static Narrowing.By by(@Nullable String word) {
     if (!QueryReader.isGiven(word)) {
       return Narrowing.By.VARIANCE;
     }
@@ -72,11 +74,11 @@ public final class NarrowingReader {
    * Reads a limit with up to 8 decimals; null where none is given, value-unreadable where it is
    * none.
    */
-  public static Ratio limit(String name, String text) {
+  public static @Nullable Ratio limit(String name, @Nullable String text) {
     if (!QueryReader.isGiven(text)) {
       return null;
     }
-    if (!text.matches("-?\\d{1,15}(\\.\\d{1,8})?")) {
+    if (!Objects.requireNonNull(text).matches("-?\\d{1,15}(\\.\\d{1,8})?")) {
       throw Refusal.of(
               "value-unknown", "\"" + text + "\" is no number. Write it as 1000.00 or 0.95.")
           .with("name", name);

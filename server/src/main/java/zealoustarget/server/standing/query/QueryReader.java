@@ -8,9 +8,11 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
@@ -88,11 +90,15 @@ public class QueryReader {
     LedgerService.Readings both =
         isGiven(parameters.without()) ? without(parameters.without()) : ledgers.readings();
     boolean isRestated =
-        oneOf("closed", parameters.closed(), List.of(AS_CLOSED, RESTATED)).equals(RESTATED);
+        Objects.requireNonNull(oneOf("closed", parameters.closed(), List.of(AS_CLOSED, RESTATED)))
+            .equals(RESTATED);
     boolean isWhole =
-        oneOf("judge", parameters.judge(), List.of("to-date", "whole")).equals("whole");
+        Objects.requireNonNull(oneOf("judge", parameters.judge(), List.of("to-date", "whole")))
+            .equals("whole");
     boolean countsWaiting =
-        oneOf("waiting", parameters.waiting(), List.of("left-out", "counted")).equals("counted");
+        Objects.requireNonNull(
+                oneOf("waiting", parameters.waiting(), List.of("left-out", "counted")))
+            .equals("counted");
     Ledger ledger = isRestated ? both.restated() : both.closed();
     Axis axis = axis(parameters.axis());
     Basis basis = basis(parameters);
@@ -150,7 +156,7 @@ public class QueryReader {
     return waiting;
   }
 
-  private static String oneOf(String name, String given, List<String> allowed) {
+  private static @Nullable String oneOf(String name, @Nullable String given, List<String> allowed) {
     if (!isGiven(given)) {
       return allowed.get(0);
     }
@@ -194,22 +200,23 @@ public class QueryReader {
             ledger.isRange(query.basis(), query.measure().code())));
   }
 
-  private LedgerService.Readings without(String load) {
+  private LedgerService.Readings without(@Nullable String load) {
     if (rowAccess.isEverything() // a number of a load must not tell whether there is one
-        && load.matches("\\d{1,9}")
+        && Objects.requireNonNull(load).matches("\\d{1,9}")
         && ledgers.isPosted(Integer.parseInt(load))) {
       return ledgers.readings(ledgers.without(Integer.parseInt(load)));
     }
-    throw Refusal.of("load-unknown", "There is no posted load " + load + ".").with("load", load);
+    throw Refusal.of("load-unknown", "There is no posted load " + load + ".")
+        .with("load", Objects.requireNonNull(load));
   }
 
   /** By default the last posted day; a closed month is over, unless a day is asked for. */
-  private LocalDate asOf(String text, Span span, Ledger ledger) {
+  private @Nullable LocalDate asOf(@Nullable String text, Span span, Ledger ledger) {
     YearMonth last = span.toInclusive();
     if (!isGiven(text)) {
       return seals.find(last).isPresent() ? null : ledger.lastPostedDay(last);
     }
-    if (text.equals("none")) {
+    if (Objects.requireNonNull(text).equals("none")) {
       return null;
     }
     try {
@@ -232,11 +239,11 @@ public class QueryReader {
         .with("name", "asOf");
   }
 
-  private static Axis group(String word, Axis axis) {
+  private static @Nullable Axis group(@Nullable String word, Axis axis) {
     if (!isGiven(word)) {
       return null;
     }
-    Axis group = axis(word);
+    Axis group = axis(Objects.requireNonNull(word));
     List<Axis> allowed = groupsOf(axis);
     if (!allowed.contains(group)) {
       throw UnknownValue.of("group", word, allowed.stream().map(Axis::word).toList());
@@ -259,7 +266,7 @@ public class QueryReader {
   private Basis beside(StandingParameters parameters) {
     String word = parameters.beside();
     Ratio factor = factor(parameters.besideFactor());
-    if (word.startsWith("set:")) {
+    if (Objects.requireNonNull(word).startsWith("set:")) {
       return set(word.substring(4));
     }
     return derived("beside", word, factor);
@@ -286,7 +293,7 @@ public class QueryReader {
         .with("name", name);
   }
 
-  private static Measure measure(String code, Rules rules) {
+  private static Measure measure(@Nullable String code, Rules rules) {
     String asked = code == null || code.isBlank() ? "revenue" : code;
     return rules
         .findMeasure(asked)
@@ -305,11 +312,11 @@ public class QueryReader {
     }
     from = from == null ? to : from;
     to = to == null ? from : to;
-    if (to.isBefore(from)) {
+    if (Objects.requireNonNull(to).isBefore(from)) {
       throw Refusal.of(
           "span-backwards", "The span ends in " + to + ", before it begins in " + from + ".");
     }
-    Span span = new Span(from, to);
+    Span span = new Span(Objects.requireNonNull(from), to);
     if (span.length() > LONGEST_SPAN) {
       throw Refusal.of(
           "span-too-long",
@@ -331,8 +338,8 @@ public class QueryReader {
     return derived("basis", parameters.basis(), factor(parameters.factor()));
   }
 
-  private static Basis derived(String name, String word, Ratio factor) {
-    return switch (word) {
+  private static Basis derived(String name, @Nullable String word, Ratio factor) {
+    return switch (Objects.requireNonNull(word)) {
       case "prior-year" -> new Basis.PriorYear(factor);
       case "prior-period" -> new Basis.PriorPeriod(factor);
       default -> throw UnknownValue.of(name, word, List.of("prior-year", "prior-period"));
@@ -340,11 +347,11 @@ public class QueryReader {
   }
 
   /** A set of which nothing may be seen is as unknown as one that is not there. */
-  private Basis set(String name) {
+  private Basis set(@Nullable String name) {
     Set<String> seen = ledgers.current().goalBooks().keySet();
     boolean isEverything = rowAccess.isEverything();
     return goalSets
-        .find(name)
+        .find(Objects.requireNonNull(name))
         .filter(set -> isEverything || seen.contains(set.name()))
         .map(set -> new Basis.Set(set.name()))
         .orElseThrow(
@@ -358,11 +365,12 @@ public class QueryReader {
                         .toList()));
   }
 
-  private static Ratio factor(String text) {
+  private static Ratio factor(@Nullable String text) {
     if (!isGiven(text)) {
       return Ratio.ONE;
     }
-    if (!text.matches("\\d{1,4}(\\.\\d{1,6})?") || Ratio.parse(text).signum() == 0) {
+    if (!Objects.requireNonNull(text).matches("\\d{1,4}(\\.\\d{1,6})?")
+        || Ratio.parse(text).signum() == 0) {
       throw Refusal.of(
           "factor-unreadable",
           "\"" + text + "\" is no factor. Write it as 1.2, above 0, with at most 6 decimals.");
@@ -381,7 +389,7 @@ public class QueryReader {
   }
 
   private static void keep(
-      Map<Axis, Set<Integer>> kept, Axis axis, List<String> keys, Ledger ledger) {
+      Map<Axis, Set<Integer>> kept, Axis axis, @Nullable List<String> keys, Ledger ledger) {
     if (keys == null || keys.stream().allMatch(String::isBlank)) {
       return;
     }
@@ -405,7 +413,7 @@ public class QueryReader {
                     ledger.members().all(axis).stream().map(Member::key).toList()));
   }
 
-  public static boolean isGiven(String text) {
+  public static boolean isGiven(@Nullable String text) {
     return text != null && !text.isBlank();
   }
 }

@@ -3,6 +3,7 @@ package zealoustarget.server.standing.query;
 import java.time.LocalDate;
 import java.util.Map;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Months;
 import zealoustarget.core.ladder.Shading;
@@ -35,9 +36,9 @@ public record ResolvedQuery(
     ClosedReading reading,
     Rules rules,
     StandingQuery query,
-    StandingQuery beside,
-    Axis group,
-    LocalDate asOf,
+    @Nullable StandingQuery beside,
+    @Nullable Axis group,
+    @Nullable LocalDate asOf,
     Map<Integer, Integer> waiting,
     boolean countsWaiting,
     Ratio atOrAbove) {
@@ -66,7 +67,7 @@ public record ResolvedQuery(
    * What closed months of the span lack inside the filters; null for rates, whose corrections do
    * not add up.
    */
-  public Corrections corrections() {
+  public @Nullable Corrections corrections() {
     if (query.measure().isRate()) {
       return null;
     }
@@ -106,7 +107,7 @@ public record ResolvedQuery(
   }
 
   /** The same for another query, whose last month is posted up to a day. */
-  public ResolvedQuery with(StandingQuery other, LocalDate day) {
+  public ResolvedQuery with(StandingQuery other, @Nullable LocalDate day) {
     return new ResolvedQuery(
         ledger, reading, rules, other, beside, group, day, waiting, countsWaiting, atOrAbove);
   }

@@ -1,6 +1,7 @@
 package zealoustarget.server.standing.query;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.calendar.Span;
 
 /**
@@ -32,38 +33,39 @@ import zealoustarget.core.calendar.Span;
  */
 public record StandingParameters(
     String axis,
-    String measure,
+    @Nullable String measure,
     String from,
     String to,
-    String goalSet,
-    String basis,
-    String factor,
-    List<String> rep,
-    List<String> region,
-    List<String> product,
-    List<String> line,
-    List<String> manager,
-    String beside,
-    String besideFactor,
-    String group,
-    String text,
-    List<String> only,
-    List<String> status,
-    String top,
-    String bottom,
-    String by,
-    String missOver,
-    String attainmentFrom,
-    String attainmentTo,
-    String asOf,
-    String without,
-    String closed,
-    String judge,
-    String waiting,
-    String atOrAbove) {
+    @Nullable String goalSet,
+    @Nullable String basis,
+    @Nullable String factor,
+    @Nullable List<String> rep,
+    @Nullable List<String> region,
+    @Nullable List<String> product,
+    @Nullable List<String> line,
+    @Nullable List<String> manager,
+    @Nullable String beside,
+    @Nullable String besideFactor,
+    @Nullable String group,
+    @Nullable String text,
+    @Nullable List<String> only,
+    @Nullable List<String> status,
+    @Nullable String top,
+    @Nullable String bottom,
+    @Nullable String by,
+    @Nullable String missOver,
+    @Nullable String attainmentFrom,
+    @Nullable String attainmentTo,
+    @Nullable String asOf,
+    @Nullable String without,
+    @Nullable String closed,
+    @Nullable String judge,
+    @Nullable String waiting,
+    @Nullable String atOrAbove) {
 
   /** A month of an axis against a goal set, and nothing else. */
-  public static StandingParameters of(String axis, String measure, String month, String goalSet) {
+  public static StandingParameters of(
+      String axis, @Nullable String measure, String month, String goalSet) {
     return plain(axis, measure, month, goalSet, null);
   }
 
@@ -73,7 +75,11 @@ public record StandingParameters(
   }
 
   private static StandingParameters plain(
-      String axis, String measure, String month, String goalSet, String basis) {
+      String axis,
+      @Nullable String measure,
+      String month,
+      @Nullable String goalSet,
+      @Nullable String basis) {
     return new StandingParameters(
         axis, measure, month, month, goalSet, basis, null, null, null, null, null, null, null, null,
         null, null, null, null, null, null, null, null, null, null, null, null, null, null, null,
@@ -106,11 +112,11 @@ public record StandingParameters(
       String newAxis,
       String newFrom,
       String newTo,
-      String newBeside,
-      String newBesideFactor,
-      String newGroup,
-      String newAsOf,
-      String newWithout) {
+      @Nullable String newBeside,
+      @Nullable String newBesideFactor,
+      @Nullable String newGroup,
+      @Nullable String newAsOf,
+      @Nullable String newWithout) {
     return new StandingParameters(
         newAxis,
         measure,

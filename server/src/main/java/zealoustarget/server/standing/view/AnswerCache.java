@@ -24,6 +24,7 @@ import java.util.regex.Pattern;
 import java.util.zip.CRC32;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.GZIPOutputStream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.http.HttpHeaders;
 import org.springframework.stereotype.Component;
@@ -132,7 +133,7 @@ class AnswerCache extends OncePerRequestFilter {
   }
 
   /** Reads an answer, or waits for whoever reads the same; null where it is written already. */
-  private Answer readOnce(
+  private @Nullable Answer readOnce(
       String key, HttpServletRequest request, HttpServletResponse response, FilterChain chain)
       throws ServletException, IOException {
     String reading = state.number() + "\n" + key; // others may hold a state before or after
@@ -197,7 +198,8 @@ class AnswerCache extends OncePerRequestFilter {
   }
 
   /** Reads the answer; null where it is written already, as it is none to keep. */
-  private Answer read(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+  private @Nullable Answer read(
+      HttpServletRequest request, HttpServletResponse response, FilterChain chain)
       throws ServletException, IOException {
     ContentCachingResponseWrapper caught = new ContentCachingResponseWrapper(response);
     ReadParts read = state.beginReading();

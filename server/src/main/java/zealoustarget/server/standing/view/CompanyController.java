@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -130,7 +131,7 @@ class CompanyController {
                         m.scale(),
                         m.direction().name(),
                         m.isRate()
-                            ? used.contains(m.quotient().under().code())
+                            ? used.contains(Objects.requireNonNull(m.quotient()).under().code())
                             : used.contains(m.code())))
             .toList(),
         goalSets.all().stream()

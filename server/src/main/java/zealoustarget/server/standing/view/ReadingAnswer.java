@@ -7,6 +7,7 @@ import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
@@ -41,8 +42,8 @@ import zealoustarget.server.platform.http.WordsOf;
  * @param beyond what is known beside the reading
  */
 public record ReadingAnswer(
-    @JsonInclude(JsonInclude.Include.NON_NULL) String key,
-    @JsonInclude(JsonInclude.Include.NON_NULL) String name,
+    @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable String key,
+    @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable String name,
     @Nullable String actual,
     @Nullable String goal,
     @Nullable String variance,
@@ -88,8 +89,8 @@ public record ReadingAnswer(
    * @param waitsFor the file that came last from there
    */
   public record Beyond(
-      @JsonInclude(JsonInclude.Include.NON_NULL) String place,
-      @JsonInclude(JsonInclude.Include.NON_NULL) String group,
+      @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable String place,
+      @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable String group,
       @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable Beside beside,
       @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable List<NoteAnswer> notes,
       @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable PayMarks pay,
@@ -101,14 +102,14 @@ public record ReadingAnswer(
 
   /** Lines that only one reading of closed months holds, restated less as closed. */
   public record Correction(String actual, int lines) {
-    static Correction of(Corrections.Sum sum, Measure measure) {
+    static @Nullable Correction of(Corrections.@Nullable Sum sum, Measure measure) {
       return sum == null ? null : new Correction(measure.text(sum.actual()), sum.lines());
     }
   }
 
   /** Actuals and goals of the months with a goal only; a range's goal is null. */
   public record Compared(
-      String actual,
+      @Nullable String actual,
       @Nullable String goal,
       @Nullable String variance,
       @Nullable String attainment,
@@ -119,8 +120,8 @@ public record ReadingAnswer(
   public record ToDate(
       String asOf,
       @Nullable String goal,
-      @JsonInclude(JsonInclude.Include.NON_NULL) String goalLow,
-      @JsonInclude(JsonInclude.Include.NON_NULL) String goalHigh,
+      @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable String goalLow,
+      @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable String goalHigh,
       @Nullable String variance,
       @Nullable String attainment,
       String status,
@@ -180,14 +181,15 @@ public record ReadingAnswer(
    * @param ladder as it judged
    * @param asOf the day of the running month, null where the span's last month is over
    */
-  public record Words(Measure measure, Ladder ladder, Shading shading, LocalDate asOf) {
+  public record Words(
+      Measure measure, Ladder ladder, @Nullable Shading shading, @Nullable LocalDate asOf) {
     public ReadingAnswer answer(Standing.Row row) {
       return of(row, this);
     }
   }
 
-  private static ReadingAnswer of(Standing.Row row, Words words) {
-    Reading reading = row.reading();
+  private static ReadingAnswer of(Standing.@Nullable Row row, Words words) {
+    Reading reading = Objects.requireNonNull(row).reading();
     Measure measure = words.measure();
     Goal.Range range = reading.range();
     boolean isTotal = row.member().equals(Standing.ALL);
@@ -226,7 +228,7 @@ public record ReadingAnswer(
         Beyond.NOTHING);
   }
 
-  private static Compared comparable(Standing.Judged judged, Measure measure) {
+  private static @Nullable Compared comparable(Standing.@Nullable Judged judged, Measure measure) {
     if (judged == null) {
       return null;
     }
@@ -240,7 +242,7 @@ public record ReadingAnswer(
         tone(judged.status()));
   }
 
-  private static ToDate toDate(Standing.Judged judged, Words words) {
+  private static @Nullable ToDate toDate(Standing.@Nullable Judged judged, Words words) {
     if (judged == null || words.asOf() == null) {
       return null;
     }
@@ -279,7 +281,7 @@ public record ReadingAnswer(
             : shade.rounded(3, RoundingMode.HALF_UP).toPlainString());
   }
 
-  private static Integer rung(Status status, Ladder ladder) {
+  private static @Nullable Integer rung(Status status, Ladder ladder) {
     return status.rung() == null ? null : ladder.rungs().indexOf(status.rung());
   }
 
@@ -298,19 +300,19 @@ public record ReadingAnswer(
         noReading(reading, row.status()));
   }
 
-  public String place() {
+  public @Nullable String place() {
     return beyond.place();
   }
 
-  public String group() {
+  public @Nullable String group() {
     return beyond.group();
   }
 
-  public Beside beside() {
+  public @Nullable Beside beside() {
     return beyond.beside();
   }
 
-  public List<NoteAnswer> notes() {
+  public @Nullable List<NoteAnswer> notes() {
     return beyond.notes();
   }
 
@@ -360,7 +362,7 @@ public record ReadingAnswer(
             : Shown.percent(reading.variance().dividedBy(words.measure().unitsPerOne())));
   }
 
-  private static String percent(Ratio units, Words words) {
+  private static @Nullable String percent(@Nullable Ratio units, Words words) {
     if (units == null) {
       return null;
     }
@@ -370,7 +372,7 @@ public record ReadingAnswer(
         : Shown.percent(plain);
   }
 
-  private static Ahead ahead(Pace outlook, Reading reading, Measure measure) {
+  private static @Nullable Ahead ahead(@Nullable Pace outlook, Reading reading, Measure measure) {
     return outlook == null
         ? null
         : new Ahead(
@@ -384,15 +386,15 @@ public record ReadingAnswer(
   }
 
   /** In whole smallest units, as what lies ahead is no exact figure. */
-  private static String rounded(Measure measure, Ratio units) {
+  private static @Nullable String rounded(Measure measure, @Nullable Ratio units) {
     return units == null ? null : measure.text(Ratio.of(units.rounded(0, RoundingMode.HALF_UP)));
   }
 
-  public static String text(Measure measure, Ratio units) {
+  public static @Nullable String text(Measure measure, @Nullable Ratio units) {
     return units == null ? null : measure.text(units);
   }
 
-  public static String text(Ratio ratio) {
+  public static @Nullable String text(@Nullable Ratio ratio) {
     return ratio == null ? null : ratio.toText();
   }
 
@@ -400,7 +402,7 @@ public record ReadingAnswer(
     return status.tone().name().toLowerCase(Locale.ROOT);
   }
 
-  private static String percentShown(Reading reading, Ladder ladder) {
+  private static @Nullable String percentShown(Reading reading, Ladder ladder) {
     Ratio attainment = reading.attainment();
     if (attainment == null) {
       return null;
@@ -411,7 +413,7 @@ public record ReadingAnswer(
   }
 
   /** Why there is no percent-to-goal, or no status at all. */
-  private static String noReading(Reading reading, Status status) {
+  private static @Nullable String noReading(Reading reading, Status status) {
     if (status.noReading() == NoReading.EMPTY) {
       return NoReading.EMPTY.words();
     }

@@ -1,6 +1,7 @@
 package zealoustarget.server.standing.view;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A month's standing as a seal keeps it; docs/formats.md. Like a sealed statement it has a form of
@@ -29,15 +30,15 @@ record SealedStanding(
    * @param low end of a range; {@code high} the other
    */
   record Row(
-      String key,
-      String name,
-      String place,
-      String actual,
-      String goal,
-      String low,
-      String high,
-      String variance,
-      String attainment,
+      @Nullable String key,
+      @Nullable String name,
+      @Nullable String place,
+      @Nullable String actual,
+      @Nullable String goal,
+      @Nullable String low,
+      @Nullable String high,
+      @Nullable String variance,
+      @Nullable String attainment,
       String status,
       String tone) {
     static Row of(ReadingAnswer reading) {

@@ -1,6 +1,7 @@
 package zealoustarget.server.standing.view;
 
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.ladder.Tone;
 import zealoustarget.server.platform.http.WordsOf;
@@ -32,9 +33,9 @@ public record SpanSheetAnswer(
       @WordsOf(Tone.class) String tone,
       @Nullable String noReading,
       @Nullable String shade) {
-    static Cell of(ReadingAnswer reading) {
+    static Cell of(@Nullable ReadingAnswer reading) {
       return new Cell(
-          reading.actual(),
+          Objects.requireNonNull(reading).actual(),
           reading.rate() == null ? reading.actual() : reading.rate().actual(),
           reading.goal(),
           reading.spoken().variance(),

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
@@ -145,14 +146,20 @@ public record StandingAnswer(
   /**
    * Limits of full tone; {@code isAutomatic} of each side says whether it is the largest in view.
    */
-  record Limits(String good, String bad, boolean isGoodAutomatic, boolean isBadAutomatic) {}
+  record Limits(
+      @Nullable String good,
+      @Nullable String bad,
+      boolean isGoodAutomatic,
+      boolean isBadAutomatic) {}
 
   public record Extreme(String key, String name, String actual) {
-    public static Extreme of(Row row, Measure measure) {
+    public static @Nullable Extreme of(@Nullable Row row, Measure measure) {
       return row == null
           ? null
           : new Extreme(
-              row.member().key(), row.member().name(), measure.text(row.reading().actual()));
+              row.member().key(),
+              row.member().name(),
+              measure.text(Objects.requireNonNull(row.reading().actual())));
     }
   }
 
@@ -167,8 +174,8 @@ public record StandingAnswer(
       @Nullable String meanOfMembers,
       @Nullable String attainmentOfAssigned,
       int shortfallHolders) {
-    public static Summary of(Standing standing, Ratio atOrAbove) {
-      Measure measure = standing.measure();
+    public static Summary of(@Nullable Standing standing, Ratio atOrAbove) {
+      Measure measure = Objects.requireNonNull(standing).measure();
       return new Summary(
           standing.rows().size(),
           standing.membersWithGoal(),

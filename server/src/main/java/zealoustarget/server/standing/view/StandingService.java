@@ -8,8 +8,10 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
@@ -61,11 +63,14 @@ public class StandingService {
   }
 
   /** A row and the key of the group that it stands in, null without groups. */
-  private record Placed(Row row, String group) {}
+  private record Placed(Row row, @Nullable String group) {}
 
   /** What was read: the whole with all rows, and in groups their subtotals. */
   private record Read(
-      Standing whole, List<Placed> rows, List<Row> groups, Grouped.Unsplit unsplit) {
+      Standing whole,
+      List<Placed> rows,
+      @Nullable List<Row> groups,
+      Grouped.@Nullable Unsplit unsplit) {
     boolean hasOwnGoals() {
       return unsplit != null || rows.stream().anyMatch(placed -> placed.row().hasGoal());
     }
@@ -100,7 +105,7 @@ public class StandingService {
         : Map.of();
   }
 
-  public static Words words(ResolvedQuery asked, StandingQuery query, Shading shading) {
+  public static Words words(ResolvedQuery asked, StandingQuery query, @Nullable Shading shading) {
     return new Words(query.measure(), asked.ledger().ladder(query), shading, asked.asOf());
   }
 
@@ -158,7 +163,7 @@ public class StandingService {
       Words words,
       Map<String, Beside> beside,
       Map<Integer, List<Note>> written,
-      Corrections corrections,
+      @Nullable Corrections corrections,
       Map<Integer, String> files,
       Map<String, PayMarks> pay) {
 
@@ -213,7 +218,7 @@ public class StandingService {
     }
 
     /** What the rows that are shown hold of the shortfall of all, as the insights count it. */
-    private String shortfallShare(Standing shown) {
+    private @Nullable String shortfallShare(Standing shown) {
       if (shown.leftOut().members() == 0 || asked.group() != null) {
         return null;
       }
@@ -281,11 +286,16 @@ public class StandingService {
     private int group(Placed placed) {
       return placed.group() == null || placed.group().isEmpty()
           ? Members.NONE
-          : asked.ledger().members().findByKey(asked.group(), placed.group()).orElseThrow().id();
+          : asked
+              .ledger()
+              .members()
+              .findByKey(Objects.requireNonNull(asked.group()), placed.group())
+              .orElseThrow()
+              .id();
     }
 
     /** Of everything in scope, or of the rows that narrowing kept. */
-    private Corrections.Sum totalCorrection() {
+    private Corrections.@Nullable Sum totalCorrection() {
       if (corrections == null || asked.query().narrowing().isNone()) {
         return corrections == null ? null : corrections.total();
       }
@@ -296,7 +306,7 @@ public class StandingService {
       return corrections.of(kept::contains);
     }
 
-    private StandingAnswer.Unsplit unsplit(Measure measure) {
+    private StandingAnswer.@Nullable Unsplit unsplit(Measure measure) {
       return read.unsplit() == null
           ? null
           : new StandingAnswer.Unsplit(
@@ -317,7 +327,7 @@ public class StandingService {
   }
 
   static List<StandingAnswer.HeadlinePart> headline(
-      ResolvedQuery asked, Standing whole, Axis axis, Corrections.Sum corrections) {
+      ResolvedQuery asked, Standing whole, Axis axis, Corrections.@Nullable Sum corrections) {
     StandingQuery query = asked.query();
     SpanWords span = SpanWords.of(query.span(), asked.rules().calendar());
     var words =
@@ -348,12 +358,12 @@ public class StandingService {
         .toList();
   }
 
-  static StandingAnswer.OpenMonth openMonth(ResolvedQuery asked) {
+  static StandingAnswer.@Nullable OpenMonth openMonth(ResolvedQuery asked) {
     return asked.asOf() == null
         ? null
         : new StandingAnswer.OpenMonth(
             asked.asOf().toString(),
-            asked.query().days().elapsed(),
+            Objects.requireNonNull(asked.query().days()).elapsed(),
             asked.query().days().workingDays());
   }
 
@@ -364,15 +374,16 @@ public class StandingService {
         query.ladder().perMonth());
   }
 
-  static StandingAnswer.Limits limits(ResolvedQuery asked, Shading inView, Measure measure) {
+  static StandingAnswer.Limits limits(
+      ResolvedQuery asked, @Nullable Shading inView, Measure measure) {
     return new StandingAnswer.Limits(
-        ReadingAnswer.text(measure, inView.goodLimit()),
+        ReadingAnswer.text(measure, Objects.requireNonNull(inView).goodLimit()),
         ReadingAnswer.text(measure, inView.badLimit()),
         asked.shading().goodLimit() == null,
         asked.shading().badLimit() == null);
   }
 
-  static List<NoteAnswer> noteAnswers(List<Note> written) {
+  static @Nullable List<NoteAnswer> noteAnswers(@Nullable List<Note> written) {
     return written == null
         ? null
         : written.stream()
@@ -515,15 +526,21 @@ public class StandingService {
   }
 
   private static ComparisonAnswer.Pair pair(
-      ReadingAnswer now, ReadingAnswer then, Measure measure) {
+      @Nullable ReadingAnswer now, @Nullable ReadingAnswer then, Measure measure) {
     ReadingAnswer either = now == null ? then : now;
-    boolean isBoth = now != null && then != null && now.actual() != null && then.actual() != null;
     return new ComparisonAnswer.Pair(
-        either.key(), either.name(), now, then, isBoth ? change(now, then, measure) : null);
+        Objects.requireNonNull(either).key(), either.name(), now, then, change(now, then, measure));
   }
 
-  private static String change(ReadingAnswer now, ReadingAnswer then, Measure measure) {
-    Ratio moved = Ratio.parse(now.actual()).minus(Ratio.parse(then.actual()));
+  /** How far the actual moved; null where it is not on both sides. */
+  private static @Nullable String change(
+      @Nullable ReadingAnswer now, @Nullable ReadingAnswer then, Measure measure) {
+    String to = now == null ? null : now.actual();
+    String from = then == null ? null : then.actual();
+    if (to == null || from == null) {
+      return null;
+    }
+    Ratio moved = Ratio.parse(to).minus(Ratio.parse(from));
     return measure.isRate()
         ? moved.times(Ratio.of(100)).rounded(2, RoundingMode.HALF_UP).toPlainString()
         : moved.toText(measure.scale());

@@ -1,6 +1,7 @@
 package zealoustarget.server.standing.view;
 
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import zealoustarget.server.standing.query.StandingParameters;
 
@@ -30,7 +31,7 @@ public class StandingText {
     return text.toString();
   }
 
-  private static void line(StringBuilder text, String name, ReadingAnswer reading) {
+  private static void line(StringBuilder text, @Nullable String name, ReadingAnswer reading) {
     String percent = reading.percentShown() == null ? "–" : reading.percentShown() + " %";
     String status = reading.noReading() == null ? reading.status() : reading.noReading();
     text.append(
@@ -44,7 +45,7 @@ public class StandingText {
             status));
   }
 
-  private static String orDash(String figure) {
+  private static String orDash(@Nullable String figure) {
     return figure == null ? "–" : figure;
   }
 }

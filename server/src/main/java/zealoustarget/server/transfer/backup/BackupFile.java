@@ -18,6 +18,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.util.FileSystemUtils;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
@@ -114,13 +115,13 @@ final class BackupFile {
    * @throws IOException in words, where the file is no backup, was changed or is sealed with
    *     another key; the folder is left empty
    */
-  static Content restore(Path file, Path folder, BackupKey key) throws IOException {
+  static Content restore(Path file, Path folder, @Nullable BackupKey key) throws IOException {
     try (CheckedZip zip = open(file)) {
       return restore(zip, file, folder, key);
     }
   }
 
-  private static Content restore(CheckedZip zip, Path file, Path folder, BackupKey key)
+  private static Content restore(CheckedZip zip, Path file, Path folder, @Nullable BackupKey key)
       throws IOException {
     Path database = DataFolder.databaseOfEmpty(folder);
     try {

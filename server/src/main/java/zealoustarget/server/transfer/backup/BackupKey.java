@@ -12,6 +12,7 @@ import javax.crypto.Mac;
 import javax.crypto.SecretKeyFactory;
 import javax.crypto.spec.PBEKeySpec;
 import javax.crypto.spec.SecretKeySpec;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.server.platform.storage.DataFolder;
 
 /** What backups are sealed with: a key of the installation, or a passphrase for any machine. */
@@ -36,10 +37,10 @@ final class BackupKey {
     }
   }
 
-  private final byte[] key;
+  private final byte @Nullable [] key;
   private final String passphrase;
 
-  private BackupKey(byte[] key, String passphrase) {
+  private BackupKey(byte @Nullable [] key, String passphrase) {
     this.key = key;
     this.passphrase = passphrase;
   }

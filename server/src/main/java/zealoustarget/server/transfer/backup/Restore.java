@@ -4,7 +4,9 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Objects;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.boot.logging.LoggingSystem;
 
 /**
@@ -43,7 +45,7 @@ public final class Restore {
   }
 
   /** The key that was given; else a passphrase; else one that lies where keys usually lie. */
-  private static BackupKey key(Path file, Path folder, String how) throws IOException {
+  private static @Nullable BackupKey key(Path file, Path folder, String how) throws IOException {
     if (how.equals(UNSEALED)) {
       return null;
     }
@@ -69,7 +71,7 @@ public final class Restore {
 
   private static List<Path> places(Path file, Path folder) {
     Path beside = file.toAbsolutePath().getParent();
-    return Stream.of(folder, beside, beside.getParent(), Path.of("data"))
+    return Stream.of(folder, beside, Objects.requireNonNull(beside).getParent(), Path.of("data"))
         .filter(place -> place != null)
         .map(place -> place.resolve(BackupKey.FILE))
         .toList();

@@ -1,5 +1,6 @@
 package zealoustarget.server.transfer.company;
 
+import org.jspecify.annotations.Nullable;
 import zealoustarget.server.platform.http.CsvCells;
 
 /**
@@ -10,7 +11,7 @@ import zealoustarget.server.platform.http.CsvCells;
 final class Cells {
   private Cells() {}
 
-  static String written(String text) {
+  static String written(@Nullable String text) {
     return text != null && text.startsWith("'") ? "'" + text : CsvCells.harmless(text);
   }
 

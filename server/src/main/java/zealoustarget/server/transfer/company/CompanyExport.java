@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import javax.sql.DataSource;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -160,7 +161,7 @@ class CompanyExport {
                     written)));
   }
 
-  private static String one(Connection connection, String query) throws SQLException {
+  private static @Nullable String one(Connection connection, String query) throws SQLException {
     try (Statement statement = connection.createStatement();
         ResultSet row = statement.executeQuery(query)) {
       return row.next() ? row.getString(1) : null;
@@ -168,7 +169,7 @@ class CompanyExport {
   }
 
   /** A load as it stands in the table. */
-  private record Counting(int id, String fileName, String contentHash, Axis axis) {}
+  private record Counting(int id, String fileName, String contentHash, @Nullable Axis axis) {}
 
   private List<Description.Load> writeLoads(Connection connection, ZipFiles zip)
       throws IOException, SQLException {
@@ -209,7 +210,7 @@ class CompanyExport {
   }
 
   /** The file as it came, once per content; null where it is not kept. */
-  private String original(Counting load, Map<String, String> kept, ZipFiles zip)
+  private @Nullable String original(Counting load, Map<String, String> kept, ZipFiles zip)
       throws IOException {
     String before = kept.get(load.contentHash());
     if (before != null) {

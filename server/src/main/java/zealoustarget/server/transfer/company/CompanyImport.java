@@ -9,6 +9,7 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.boot.WebApplicationType;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.boot.logging.LoggingSystem;
@@ -35,7 +36,7 @@ public final class CompanyImport {
    *
    * @param figures rows of figures that were compared
    */
-  public record Loaded(String company, String madeAt, int loads, long figures) {}
+  public record Loaded(@Nullable String company, String madeAt, int loads, long figures) {}
 
   private CompanyImport() {}
 

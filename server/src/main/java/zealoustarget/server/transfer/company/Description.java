@@ -1,6 +1,7 @@
 package zealoustarget.server.transfer.company;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What an export says of itself, in {@code company.json}; docs/formats.md tells how to read it.
@@ -12,7 +13,7 @@ import java.util.List;
 record Description(
     String format,
     String schema,
-    String company,
+    @Nullable String company,
     String madeAt,
     int notPosted,
     List<Table> tables,
@@ -24,7 +25,8 @@ record Description(
   static final String EARNINGS = "figures/earnings.csv";
 
   /** One table as it is. */
-  record Table(String table, String file, String about, long rows, List<Column> columns) {}
+  record Table(
+      String table, String file, @Nullable String about, long rows, List<Column> columns) {}
 
   /**
    * One column.
@@ -44,8 +46,8 @@ record Description(
   record Load(
       int load,
       String name,
-      String original,
-      String axis,
+      @Nullable String original,
+      @Nullable String axis,
       List<Amount> amounts,
       List<Rows> files) {}
 
@@ -59,5 +61,5 @@ record Description(
    * @param form in which actuals were stored, which their digest is over; the first where it is not
    *     said
    */
-  record Rows(String kind, String file, long rows, Integer form) {}
+  record Rows(String kind, String file, long rows, @Nullable Integer form) {}
 }

@@ -12,7 +12,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Amounts;
 import zealoustarget.core.calendar.Months;
 import zealoustarget.core.intake.LoadKind;
@@ -43,7 +45,8 @@ final class LoadRowsWriter {
   }
 
   /** Writes what a load brought; a load of actuals may bring goals beside them. */
-  List<Description.Rows> write(int load, Axis axis, List<Description.Amount> amounts, ZipFiles zip)
+  List<Description.Rows> write(
+      int load, @Nullable Axis axis, List<Description.Amount> amounts, ZipFiles zip)
       throws IOException, SQLException {
     List<Description.Rows> files = new ArrayList<>();
     add(files, zip, load, LoadKind.ACTUALS, out -> actuals(load, amounts, out));
@@ -163,9 +166,9 @@ final class LoadRowsWriter {
   }
 
   private void goals(
-      int load, Axis axis, List<Description.Amount> amounts, Consumer<List<String>> out)
+      int load, @Nullable Axis axis, List<Description.Amount> amounts, Consumer<List<String>> out)
       throws SQLException {
-    out.accept(header(List.of(LINE, "month", axis.word()), amounts));
+    out.accept(header(List.of(LINE, "month", Objects.requireNonNull(axis).word()), amounts));
     eachPart(
         "goal_part",
         load,

@@ -13,6 +13,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.server.startup.Identities;
 
 /** Tables as they are, in CSV. */
@@ -217,7 +218,7 @@ final class TableFiles {
     return columns;
   }
 
-  private static String about(Connection connection, String table) throws SQLException {
+  private static @Nullable String about(Connection connection, String table) throws SQLException {
     try (PreparedStatement statement =
         connection.prepareStatement(
             "select remarks from information_schema.tables"
