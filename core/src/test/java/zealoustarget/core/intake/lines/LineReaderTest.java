@@ -4,63 +4,27 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.time.YearMonth;
-import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.stream.IntStream;
-import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import zealoustarget.core.Refusal;
-import zealoustarget.core.amount.Amounts;
-import zealoustarget.core.amount.Direction;
-import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Writing;
 import zealoustarget.core.calendar.FiscalCalendar;
-import zealoustarget.core.calendar.FiscalCalendar.YearNamedBy;
 import zealoustarget.core.calendar.Months;
 import zealoustarget.core.intake.ColumnRule;
-import zealoustarget.core.intake.Directory;
 import zealoustarget.core.intake.Finding;
 import zealoustarget.core.intake.FindingCode;
-import zealoustarget.core.intake.History;
 import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.intake.LoadRow;
 import zealoustarget.core.intake.LoadSpec;
 import zealoustarget.core.intake.Reconciliation;
 import zealoustarget.core.intake.Reconciliation.Part;
-import zealoustarget.core.intake.TypicalAmounts;
 import zealoustarget.core.intake.header.Header;
-import zealoustarget.core.ledger.Ledger;
-import zealoustarget.core.ledger.columns.ActualBlock;
-import zealoustarget.core.ledger.columns.Members;
-import zealoustarget.core.ledger.columns.OrderKey;
-import zealoustarget.core.ledger.columns.OrderSet;
-import zealoustarget.core.member.Axis;
-import zealoustarget.core.member.Member;
 
-class LineReaderTest {
-  private static final Measure REVENUE = new Measure("revenue", "EUR", 2, Direction.HIGHER);
-  private static final Measure UNITS = new Measure("units", "count", 0, Direction.HIGHER);
-  private static final Measure RATE = Measure.rate("returnRate", UNITS, REVENUE, Direction.LOWER);
-  private static final int OCTOBER = Months.number(YearMonth.of(2026, 10));
-
-  private static final int JOINED = Months.number(YearMonth.of(2025, 1));
-
-  /** A file read whole: outcomes by line, and their reconciliation. */
-  private record ReadFile(Header header, List<LineOutcome> outcomes, Reconciliation sums) {
-    LineOutcome line(int line) {
-      return outcomes.get(line - 2);
-    }
-
-    String code(int line) {
-      return line(line).findings().isEmpty() ? "none" : line(line).findings().get(0).code().word();
-    }
-  }
-
+class LineReaderTest extends LineReading {
   @ParameterizedTest
   @CsvSource(
       delimiter = '|',
@@ -142,49 +106,6 @@ class LineReaderTest {
   }
 
   @Test
-  void wideActuals_makeARowPerMonthThatHasAnAmount() {
-    ReadFile file = read(wide(LoadKind.ACTUALS, null), "rep,Sep-26,2026-10,Nov 2026", "K1,5,,-7");
-    assertThat(file.line(2).rows())
-        .extracting(row -> ((LoadRow.Actual) row).month())
-        .containsExactly(OCTOBER - 1, OCTOBER + 1);
-    assertThat(file.sums().sums().get(REVENUE).ready()).isEqualTo(-200);
-  }
-
-  @Test
-  void goalsByFiscalYear_areSpreadToTheCent() {
-    ReadFile file = read(goals(Axis.REP), "year,rep,revenue", "2027,K1,12000.05", "FY2027,K2,1");
-    assertThat(file.line(2).rows()).hasSize(12);
-    LoadRow.Goal first = (LoadRow.Goal) file.line(2).rows().get(0);
-    assertThat(first.month()).isEqualTo(Months.number(YearMonth.of(2026, 7)));
-    assertThat(first.amounts()).containsExactly(100_001L);
-    assertThat(file.line(3).part()).isEqualTo(Part.READY);
-    assertThat(file.sums().sums().get(REVENUE).ready()).isEqualTo(1_200_105);
-    assertThat(read(goals(Axis.REP), "year,rep,revenue", "27,K1,1").code(2))
-        .isEqualTo("year-unreadable");
-  }
-
-  @Test
-  void goalGivenTwice_isHeld_alsoAcrossYearAndColumns() {
-    ReadFile byMonth = read(goals(Axis.REP), "month,rep,revenue", "2026-10,K1,5", "Oct 2026,k1,6");
-    assertThat(byMonth.line(3).part()).isEqualTo(Part.HELD);
-    assertThat(byMonth.line(3).findings().get(0).message()).contains("2026-10", "line 2");
-    ReadFile wide = read(wide(LoadKind.GOALS, Axis.REP), "rep,2026-10", "K1,5", "K1,5");
-    assertThat(wide.code(3)).isEqualTo("goal-twice");
-    ReadFile twoMeasures =
-        read(goals(Axis.REP), "month,rep,revenue,units", "2026-10,K1,5,", "2026-10,K1,,3");
-    assertThat(twoMeasures.line(3).part()).isEqualTo(Part.READY);
-  }
-
-  @Test
-  void goalsOfAxesThatAreTheirOwnKeys_needNoRoster_andTheCompanyNoColumn() {
-    assertThat(read(goals(Axis.REGION), "month,region,revenue", "2026-10,Far North,5").code(2))
-        .isEqualTo("none");
-    assertThat(read(goals(Axis.COMPANY), "month,revenue", "2026-10,5").line(2).rows()).hasSize(1);
-    assertThat(read(goals(Axis.REP), "month,rep,revenue", "2026-10,,5").code(2))
-        .isEqualTo("member-missing");
-  }
-
-  @Test
   void roster_movesAreLines_faultsAreHeld() {
     ReadFile file =
         read(
@@ -259,12 +180,6 @@ class LineReaderTest {
     assertThat(total.part()).isEqualTo(Part.READY);
   }
 
-  private static LineOutcome decided(LineReader.Decision decision, String header, String line) {
-    Header read = Header.of(1, cells(header), actuals());
-    return new LineReader(read, List.of(), new Known(), History.NONE, actuals())
-        .read(2, cells(line), decision);
-  }
-
   @Test
   void repWhoLeft_isSaid_andSoIsARegionSpelledNearlyLikeAnother() {
     ReadFile file =
@@ -303,106 +218,6 @@ class LineReaderTest {
     assertThat(file.line(2).findings().get(0).column()).isEqualTo("month");
     assertThat(file.line(2).rows()).isEmpty();
     assertThat(file.code(3)).isEqualTo("none");
-  }
-
-  /** Twenty posted lines of 100.00 of K1, one of them order SO-1. */
-  private static History history() {
-    ActualBlock.Builder block = new ActualBlock.Builder(1, List.of("revenue"));
-    for (int i = 0; i < 20; i++) {
-      block.add(i + 2, OCTOBER - 1, 1, -1, -1, 10_000);
-    }
-    block.order(OrderKey.ofOrder("SO-1"));
-    Members members =
-        new Members(
-            Map.of(Axis.REP, List.of(new Member(1, "K1", "Ines Brackwater"))), List.of(), Map.of());
-    Ledger ledger = new Ledger(members, List.of(block.build()), List.of());
-    OrderSet orders = OrderSet.of(ledger.blocks());
-    return new History() {
-      @Override
-      public boolean hasOrder(String order, int product) {
-        return orders.contains(OrderKey.of(order, product));
-      }
-
-      @Override
-      public TypicalAmounts usual(String measure) {
-        return TypicalAmounts.of(2, (most, line) -> ledger.eachLateRow(most, measure, line::see));
-      }
-
-      @Override
-      public boolean isFar(int month) {
-        return month > OCTOBER + 60;
-      }
-    };
-  }
-
-  @ParameterizedTest
-  @CsvSource(
-      delimiter = '|',
-      value = {
-        "rep,P01,P02            | K1,5,6 | 2026-07 2026-08 | periods of fiscal year 2027",
-        "rep,Period 1,Period 12 | K1,5,6 | 2026-07 2027-06 | written out",
-        "rep,1,2,3,4,5,6        | K1,5,6,,,, | 2026-07 2026-08 | six bare numbers",
-        "rep,Jul,Aug            | K1,5,6 | 2026-07 2026-08 | names of months without a year",
-        "rep,revenue 2026-07,2026-08 revenue | K1,5,6 | 2026-07 2026-08 | measure and month",
-        "rep,Jul-26,Aug 2026    | K1,5,6 | 2026-07 2026-08 | months with a year",
-        "period,rep,revenue     | 2,K1,5 | 2026-08 | a period in each line",
-        "year,period,rep,revenue | FY 2026,P12,K1,5 | 2026-06 | year and period in each line"
-      })
-  void months_areReadAsWritten(String header, String line, String months, String why) {
-    ReadFile file = read(wide(LoadKind.ACTUALS, null), header, line);
-    assertThat(file.line(2).rows())
-        .as(why)
-        .extracting(row -> Months.of(((LoadRow.Actual) row).month()).toString())
-        .containsExactlyInAnyOrder(months.split(" "));
-  }
-
-  @Test
-  void periodThatIsNone_holdsItsLine() {
-    ReadFile file = read(actuals(), "period,rep,revenue", "13,K1,5", "Q1,K1,5");
-    assertThat(file.code(2)).isEqualTo("period-unreadable");
-    assertThat(file.code(3)).isEqualTo("period-unreadable");
-  }
-
-  @Test
-  void goalsBesideActuals_becomeRowsOfTheirOwn_andStayOutOfTheSums() {
-    LoadSpec beside = spec(LoadKind.ACTUALS, Axis.REP, null);
-    ReadFile file = read(beside, "month,rep,revenue,revenue quota,units", "2026-10,K1,5.00,8.00,3");
-    assertThat(file.line(2).rows()).hasSize(2);
-    assertThat(((LoadRow.Actual) file.line(2).rows().get(0)).amounts()).containsExactly(500, 3);
-    LoadRow.Goal goal = (LoadRow.Goal) file.line(2).rows().get(1);
-    assertThat(goal.member()).isEqualTo(1);
-    assertThat(goal.amounts()).containsExactly(800, Amounts.NONE);
-    assertThat(file.sums().sums().get(REVENUE).file()).isEqualTo(500);
-    assertThat(read(actuals(), "month,rep,revenue,quota", "2026-10,K1,5,8").header().findings())
-        .as("without an axis a quota is a further column")
-        .extracting(Finding::code)
-        .containsExactly(FindingCode.COLUMN_IGNORED);
-  }
-
-  @ParameterizedTest
-  @CsvSource({
-    "REGION, 'month,region,revenue,goal', '2026-10,North,5,8', 100",
-    "PRODUCT, 'month,product,revenue,target', '2026-10,P10,5,8', 10",
-    "COMPANY, 'month,rep,revenue,budget', '2026-10,K1,5,8', 0"
-  })
-  void goalsBesideActuals_goToTheAxisThatWasSaid(
-      Axis axis, String header, String line, int member) {
-    ReadFile file = read(spec(LoadKind.ACTUALS, axis, null), header, line);
-    assertThat(((LoadRow.Goal) file.line(2).rows().get(1)).member()).isEqualTo(member);
-    ReadFile none = read(spec(LoadKind.ACTUALS, axis, null), header, line.replaceFirst("8$", ""));
-    assertThat(none.line(2).rows()).hasSize(1);
-  }
-
-  @Test
-  void goalsBesideActuals_inMonthColumns_areReadByMonth() {
-    ReadFile file =
-        read(
-            spec(LoadKind.ACTUALS, Axis.REP, null),
-            "rep,revenue 2026-09,revenue 2026-10,revenue quota 2026-10",
-            "K1,5,,8");
-    assertThat(file.line(2).rows())
-        .extracting(row -> row.getClass().getSimpleName())
-        .containsExactly("Actual", "Goal");
   }
 
   @Test
@@ -511,171 +326,5 @@ class LineReaderTest {
         .hasSizeGreaterThan(7)
         .allSatisfy(finding -> assertThat(finding.message()).doesNotContain("{", "null"));
     assertThat(FindingCode.values()).extracting(FindingCode::word).doesNotHaveDuplicates();
-  }
-
-  private static ReadFile read(LoadSpec spec, String header, String... lines) {
-    return read(spec, History.NONE, header, lines);
-  }
-
-  private static ReadFile read(LoadSpec spec, History history, String header, String... lines) {
-    ColumnWatch watch = new ColumnWatch();
-    Stream.of(lines).forEach(line -> watch.see(cells(line)));
-    Header read = Header.of(1, cells(header), spec);
-    LineReader reader = new LineReader(read, watch.profiles(), new Known(), history, spec);
-    Reconciliation sums = new Reconciliation(read.measures());
-    List<LineOutcome> outcomes = new ArrayList<>();
-    for (String line : lines) {
-      LineOutcome outcome = reader.read(outcomes.size() + 2, cells(line), LineReader.Decision.NONE);
-      sums.add(outcome.part(), outcome.amounts());
-      outcomes.add(outcome);
-    }
-    return new ReadFile(read, outcomes, sums);
-  }
-
-  private static List<String> cells(String line) {
-    return List.of(line.split(",", -1));
-  }
-
-  private static LoadSpec actuals() {
-    return spec(LoadKind.ACTUALS, null, null);
-  }
-
-  private static LoadSpec goals(Axis axis) {
-    return spec(LoadKind.GOALS, axis, null);
-  }
-
-  private static LoadSpec wide(LoadKind kind, Axis axis) {
-    return spec(kind, axis, REVENUE);
-  }
-
-  private static LoadSpec spec(LoadKind kind, Axis axis, Measure wide) {
-    return new LoadSpec(
-        kind,
-        axis,
-        wide,
-        List.of(REVENUE, UNITS, RATE),
-        new FiscalCalendar(7, YearNamedBy.END),
-        2027,
-        Map.of(),
-        true,
-        Writing.NONE);
-  }
-
-  /** K1, K2, two reps called Twin and one called Sum Tingwell; products P10 and P20. */
-  private static final class Known implements Directory {
-    private static final Map<String, Integer> REPS =
-        Map.of("k1", 1, "k2", 2, "ines brackwater", 1, "twin", AMBIGUOUS, "sum tingwell", 3);
-    private static final Map<String, Integer> PRODUCTS = Map.of("p10", 10, "p20", 20);
-    private final Map<String, Integer> added = new HashMap<>();
-
-    @Override
-    public int find(Axis axis, String text) {
-      String folded = text.strip().toLowerCase(Locale.ROOT);
-      return switch (axis) {
-        case REP -> REPS.getOrDefault(folded, UNKNOWN);
-        case PRODUCT -> PRODUCTS.getOrDefault(folded, UNKNOWN);
-        default -> findOrAdd(axis, text);
-      };
-    }
-
-    @Override
-    public int findOrAdd(Axis axis, String key) {
-      return added.computeIfAbsent(
-          axis + key.strip().toLowerCase(Locale.ROOT), text -> 100 + added.size());
-    }
-
-    @Override
-    public boolean isOnRoster(int rep, int month) {
-      return month >= JOINED && (rep != 2 || month <= OCTOBER);
-    }
-
-    @Override
-    public boolean isKnown(Axis axis, String text) {
-      return find(axis, text) >= 0;
-    }
-
-    @Override
-    public Tenure tenure(int rep) {
-      return new Tenure(JOINED, rep == 2 ? OCTOBER : null);
-    }
-
-    @Override
-    public String findLike(Axis axis, String text) {
-      return text.equals("Nort") ? "North" : null;
-    }
-  }
-
-  @ParameterizedTest
-  @CsvSource(
-      delimiter = '|',
-      value = {
-        "2026-10,K1,90.00,110.00 | READY | none | both ends",
-        "2026-10,K1,90.00,90.00  | READY | none | a range of one amount",
-        "2026-10,K1,90.00,       | HELD | range-open | no upper end",
-        "2026-10,K1,,90.00       | HELD | range-open | no lower end",
-        "2026-10,K1,110.00,90.00 | HELD | range-reversed | backwards",
-        "2026-10,K1,,            | HELD | amount-missing | nothing"
-      })
-  void range_needsBothEndsInOrder(String line, Part part, String code, String why) {
-    for (String header :
-        List.of("month,rep,revenue.low,revenue.high", "month,rep,Revenue Low,revenue_HIGH")) {
-      ReadFile file = read(goals(Axis.REP), header, line);
-      assertThat(file.line(2).part()).as(why).isEqualTo(part);
-      assertThat(file.code(2)).as(why).isEqualTo(code);
-    }
-  }
-
-  @Test
-  void range_ofAYear_isSpreadAtBothEnds() {
-    ReadFile file =
-        read(goals(Axis.REP), "year,rep,revenue.low,revenue.high", "2027,K1,1200.00,2400.00");
-    assertThat(file.line(2).rows())
-        .hasSize(12)
-        .allSatisfy(
-            row -> assertThat(((LoadRow.Goal) row).amounts()).containsExactly(100_00, 200_00));
-  }
-
-  @ParameterizedTest
-  @CsvSource(
-      delimiter = '|',
-      value = {
-        "month,rep,revenue.low | revenue.high",
-        "month,rep,revenue.high | revenue.low",
-        "month,rep,revenue,revenue.low,revenue.high | ends of its range"
-      })
-  void range_withOneEnd_orBesideAnAmount_isRefused(String header, String named) {
-    assertThatThrownBy(() -> read(goals(Axis.REP), header, "2026-10,K1,1,2"))
-        .isInstanceOf(Refusal.class)
-        .hasMessageContaining(named);
-  }
-
-  @ParameterizedTest
-  @CsvSource({
-    "0.0125, 1250000",
-    "1.25 %, 1250000",
-    "2%, 2000000",
-    "0.5%, 500000",
-    "-1 %, -1000000",
-    "0.00000001, 1"
-  })
-  void rateGoal_isAPlainRatioOrAPercentage(String cell, long units) {
-    ReadFile file = read(goals(Axis.PRODUCT), "month,product,returnRate", "2026-10,P10," + cell);
-    assertThat(((LoadRow.Goal) file.line(2).rows().get(0)).amounts()).containsExactly(units);
-  }
-
-  @Test
-  void rate_isNoColumnOfActuals() {
-    ReadFile file = read(actuals(), "month,rep,revenue,returnRate", "2026-10,K1,5,0.1");
-    assertThat(file.header().measures()).containsExactly(REVENUE);
-    assertThat(file.header().findings())
-        .extracting(f -> f.code().word())
-        .contains("column-ignored");
-  }
-
-  @Test
-  void missingAmount_isNeverZero() {
-    ReadFile file = read(actuals(), "month,rep,revenue,units", "2026-10,K1,,3");
-    assertThat(((LoadRow.Actual) file.line(2).rows().get(0)).amounts())
-        .containsExactly(Amounts.NONE, 3L);
   }
 }

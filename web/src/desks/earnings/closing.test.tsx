@@ -1,0 +1,223 @@
+import { screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import type { Job } from '../../api/types';
+import { as, clean, layOut, serve, showAt } from '../../test/desk';
+import { COMPANY, reading } from '../../test/samples';
+import { MyMonth } from './MyMonth';
+import { ALL, APPROVER, REP, names, show, DESK, SEAL } from './samples';
+
+beforeEach(layOut);
+afterEach(clean);
+
+describe('sealing', () => {
+  it('shows what to look at, and seals all the same', async () => {
+    const asked = serve(ALL);
+    show('&show=seal');
+    const panel = await screen.findByRole('complementary', { name: 'Sealing' });
+    expect(await within(panel).findByText('Emil')).toBeVisible();
+    await userEvent.click(
+      within(panel).getByRole('button', { name: 'Seal October 2026 all the same' }),
+    );
+    await waitFor(() =>
+      expect(
+        asked.some(
+          ({ path, method }) => method === 'POST' && path.endsWith('/months/2026-10/seal'),
+        ),
+      ).toBe(true),
+    );
+  });
+
+  it('is not offered where something is in the way', async () => {
+    serve({
+      ...ALL,
+      '/seal': {
+        ...SEAL,
+        checks: [{ code: 'order', level: 'stop', words: '2026-09 is next.', count: 1, names: [] }],
+      },
+    });
+    show('&show=seal');
+    expect(await screen.findByRole('button', { name: 'Seal October 2026' })).toBeDisabled();
+  });
+
+  it.each([true, false])(
+    'offers what was frozen, and says whether it is intact: %s',
+    async (is) => {
+      serve({
+        ...ALL,
+        '/seal': {
+          ...SEAL,
+          state: 'sealed',
+          sealedAt: '2026-11-02T10:00:00Z',
+          checks: [],
+          checksum: 'ab12',
+          hash: 'cd34',
+          isIntact: is,
+        },
+        '/changed': { month: '2026-10', settledIn: '2026-11', reps: [], lines: [] },
+      });
+      show('&show=seal');
+      expect(
+        await screen.findByRole('link', { name: 'Save what was sealed (ZIP)' }),
+      ).toHaveAttribute('href', '/api/v1/months/2026-10/seal/snapshot.zip');
+      expect(screen.getByText('Seal cd34')).toBeVisible();
+      expect(screen.queryByRole('alert') === null).toBe(is);
+    },
+  );
+
+  it('shows what changed since, and unseals with a reason only', async () => {
+    const asked = serve({
+      ...ALL,
+      '/seal': { ...SEAL, state: 'sealed', sealedAt: '2026-11-02T10:00:00Z', checks: [] },
+      '/changed': {
+        month: '2026-10',
+        settledIn: '2026-11',
+        measure: 'revenue',
+        reps: [
+          {
+            rep: 'A',
+            name: 'Ada',
+            actualThen: '95.00',
+            actualNow: '90.00',
+            earnedThen: '2.85',
+            earnedNow: '2.70',
+            adjustment: '-0.15',
+          },
+        ],
+        lines: [{ load: 9, file: 'late.csv', line: 2, rep: 'Ada', then: null, now: '-5.00' }],
+      },
+    });
+    show('&show=seal', APPROVER);
+    expect(await screen.findByText('−0.15')).toBeVisible();
+    expect(screen.getByRole('link', { name: 'late.csv, line 2' })).toBeVisible();
+    const unseal = screen.getByRole('button', { name: 'Unseal October 2026' });
+    expect(unseal).toBeDisabled();
+    await userEvent.type(screen.getByRole('textbox', { name: 'Unseal it, because' }), 'wrong file');
+    await userEvent.click(unseal);
+    await waitFor(() =>
+      expect(asked.some(({ path }) => path.includes('unseal?reason=wrong+file'))).toBe(true),
+    );
+  });
+});
+
+describe('statements', () => {
+  const job: Job = {
+    id: 4,
+    kind: 'send',
+    state: 'done',
+    done: 3,
+    total: 3,
+    already: 1,
+    refused: [{ rep: 'B', name: 'Bo', why: '550 no such box' }],
+    problem: null,
+  };
+
+  it('are sent, with what was refused, and never what went before', async () => {
+    serve({
+      ...ALL,
+      '/sent': {
+        canSend: true,
+        statements: [
+          { rep: 'A', name: 'Ada', address: 'a@x', begunAt: null, sentAt: null, isPresent: false },
+          { rep: 'B', name: 'Bo', address: 'b@x', begunAt: 'x', sentAt: null, isPresent: true },
+        ],
+      },
+      '/jobs/': job,
+    });
+    show('&show=send');
+    expect(await screen.findByText(/October 2026 is not sealed/)).toBeVisible();
+    expect(await screen.findByText(/1 statement began to be sent/)).toBeVisible();
+    await userEvent.click(screen.getByRole('button', { name: 'Send 1 statement not sent yet' }));
+    expect(await screen.findByText(/1 statement sent/)).toHaveTextContent(
+      '1 statement sent, 1 had been sent before, 1 refused.',
+    );
+    expect(screen.getByRole('alert')).toHaveTextContent('Bo: 550 no such box');
+  });
+});
+
+describe('for a rep', () => {
+  const PATH = {
+    name: 'Ada',
+    fiscalYear: 2027,
+    months: [
+      {
+        month: '2026-10',
+        number: 4,
+        quarter: 2,
+        state: 'open',
+        reading: reading('95.00', '100.00', {
+          variance: '-5.00',
+          percentShown: '95.0',
+          tone: 'near',
+          status: 'near',
+        }),
+      },
+    ],
+  };
+
+  const CLOSE_UP = {
+    milestones: [{ name: 'reached', tone: 'good', at: '100.00', toGo: '5.00', toGoShown: '5.00' }],
+    required: {
+      perMonth: '120.00',
+      monthsLeft: 8,
+      yearGoal: '1300.00',
+      toDate: '340.00',
+      isReached: false,
+    },
+    parts: [
+      {
+        axis: 'line',
+        split: 'own-goals',
+        parts: [
+          {
+            key: 'rope',
+            name: 'rope',
+            actual: '40.00',
+            goal: '44.00',
+            variance: '-4.00',
+            varianceShown: '-4.00',
+            favourable: '-4.00',
+          },
+          {
+            key: 'deck',
+            name: 'deck',
+            actual: '55.00',
+            goal: '56.00',
+            variance: '-1.00',
+            varianceShown: '-1.00',
+            favourable: '-1.00',
+          },
+        ],
+      },
+    ],
+  };
+
+  it('the desk offers neither sealing nor the statements of all', async () => {
+    serve(ALL);
+    show('&show=seal', REP);
+    await names();
+    expect(screen.queryByRole('button', { name: /^Seal/ })).toBeNull();
+    expect(screen.queryByRole('button', { name: 'Statements' })).toBeNull();
+    expect(screen.getByRole('complementary', { name: 'Statement' })).toBeVisible();
+  });
+
+  it('my month says where I stand and what comes next', async () => {
+    serve({ ...ALL, '/path': PATH, '/close-up': CLOSE_UP });
+    showAt(as(REP, <MyMonth company={COMPANY} />), '/mine?to=2026-10');
+    expect(await screen.findByRole('heading', { level: 1 })).toHaveTextContent(
+      'You stand at 95.0 % of your quota for October 2026.',
+    );
+    expect(screen.getByText('Percent to goal').nextSibling).toHaveTextContent('95.0 %');
+    expect(screen.getByText('Variance', { selector: 'dt' }).nextSibling).toHaveTextContent('−5.00');
+    expect(await screen.findByRole('img', { name: /rope −4/ })).toBeVisible();
+    expect(screen.getByText('Rest of the year').nextSibling).toHaveTextContent(
+      '120.00 in each of 8 months',
+    );
+  });
+
+  it('my month says where there is nothing', async () => {
+    serve({ ...ALL, '/desk': { ...DESK, rows: [] }, '/path': PATH });
+    showAt(as(REP, <MyMonth company={COMPANY} />), '/mine?to=2026-10');
+    expect(await screen.findByText('There is nothing of yours in October 2026.')).toBeVisible();
+  });
+});
