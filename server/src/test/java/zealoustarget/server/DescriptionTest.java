@@ -79,14 +79,13 @@ class DescriptionTest {
   void standings_areAsDescribed() {
     Described described = new Described(live);
     for (String axis : List.of("rep", "region", "product", "line", "manager", "company")) {
-      for (String measure : List.of("revenue", "returnRate", "spend")) {
-        for (String more : List.of("", "&basis=prior-year", "&closed=restated&bottom=3")) {
-          for (String month : List.of("2026-10", "2026-11")) {
-            standings(
-                described,
-                "axis=" + axis + "&measure=" + measure + "&from=" + month + "&to=" + month + more);
-          }
-        }
+      for (String measure : List.of("revenue", "returnRate")) {
+        standings(described, "axis=" + axis + "&measure=" + measure + "&from=2026-10&to=2026-10");
+      }
+    }
+    for (String more : List.of("&basis=prior-year", "&closed=restated&bottom=3")) {
+      for (String month : List.of("2026-10", "2026-11")) {
+        standings(described, "axis=rep&measure=revenue&from=" + month + "&to=" + month + more);
       }
     }
     standings(described, "axis=rep&measure=revenue&from=2026-07&to=2026-10&group=region");
