@@ -186,10 +186,13 @@ class EarningsDesk {
   }
 
   private static @Nullable String share(@Nullable String earned, @Nullable String actual) {
-    Ratio sales = earned == null || actual == null ? Ratio.ZERO : Ratio.parse(actual);
+    if (earned == null || actual == null) {
+      return null;
+    }
+    Ratio sales = Ratio.parse(actual);
     return sales.signum() <= 0
         ? null
-        : Ratio.parse(Objects.requireNonNull(earned))
+        : Ratio.parse(earned)
             .dividedBy(sales)
             .times(Ratio.of(100))
             .rounded(2, RoundingMode.HALF_UP)

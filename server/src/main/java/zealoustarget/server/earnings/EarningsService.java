@@ -336,7 +336,8 @@ public class EarningsService {
 
   /** The plan behind a row; null without one. */
   @Nullable Plan plan(EarningsRow row, YearMonth month) {
-    if (row.plan() == null) {
+    String name = row.plan();
+    if (name == null) {
       return null;
     }
     return seals
@@ -345,17 +346,11 @@ public class EarningsService {
             seal ->
                 settled(seal).stream()
                     .map(one -> one.closed().terms())
-                    .filter(terms -> terms != null && terms.plan().name().equals(row.plan()))
+                    .filter(terms -> terms != null && terms.plan().name().equals(name))
                     .map(Terms::plan)
                     .findFirst()
                     .orElseThrow())
-        .or(
-            () ->
-                companyRules
-                    .current()
-                    .commission()
-                    .plans()
-                    .findPlan(row.plan() == null ? "" : row.plan(), Months.number(month)))
+        .or(() -> companyRules.current().commission().plans().findPlan(name, Months.number(month)))
         .orElse(null);
   }
 

@@ -2,7 +2,6 @@ package zealoustarget.server.earnings;
 
 import java.math.RoundingMode;
 import java.util.List;
-import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
@@ -149,15 +148,11 @@ public final class EarningsWords {
   }
 
   /** As far as is drawn: past quota and ceiling, and past what was sold. */
-  public static List<PointPart> points(PayCurve curve, long sales, @Nullable Measure measure) {
+  public static List<PointPart> points(PayCurve curve, long sales, Measure measure) {
     Ratio end = curve.quota().times(BEYOND).max(Ratio.of(sales));
     long until = end.rounded(0, RoundingMode.CEILING).longValueExact();
     return curve.corners(until).stream()
-        .map(
-            point ->
-                new PointPart(
-                    Objects.requireNonNull(measure).text(point.sales()),
-                    PlanPart.cents(point.pay())))
+        .map(point -> new PointPart(measure.text(point.sales()), PlanPart.cents(point.pay())))
         .toList();
   }
 }

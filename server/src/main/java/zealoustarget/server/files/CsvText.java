@@ -92,16 +92,22 @@ final class CsvText implements TableFile {
             Finding.of(1, null, FindingCode.ENCODING_GUESSED, "encoding", charset.displayName()));
   }
 
+  /** Takes CSV as programs write it: lines of any length, quotes inside of cells. */
   @SuppressWarnings("removal") // a quote inside a cell is common, and nothing else allows it yet
+  static CsvReader.CsvReaderBuilder lenient(Separator separator) {
+    return CsvReader.builder()
+        .fieldSeparator(separator.mark())
+        .extraFieldStrategy(FieldMismatchStrategy.IGNORE)
+        .missingFieldStrategy(FieldMismatchStrategy.IGNORE)
+        .allowExtraCharsAfterClosingQuote(true)
+        .detectBomHeader(true);
+  }
+
+  @SuppressWarnings("removal") // as above
   private void visit(boolean isUnclosedAllowed, LineVisitor visitor) {
     try (CsvReader<CsvRecord> records =
-        CsvReader.builder()
-            .fieldSeparator(separator.mark())
-            .extraFieldStrategy(FieldMismatchStrategy.IGNORE)
-            .missingFieldStrategy(FieldMismatchStrategy.IGNORE)
-            .allowExtraCharsAfterClosingQuote(true)
+        lenient(separator)
             .allowUnclosedQuote(isUnclosedAllowed)
-            .detectBomHeader(true)
             .ofCsvRecord(upload.open(), charset)) {
       int number = 0;
       for (CsvRecord one : records) {

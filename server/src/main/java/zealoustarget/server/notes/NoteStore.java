@@ -155,7 +155,7 @@ public class NoteStore {
               "Somebody wrote meanwhile: \""
                   + there
                   + "\". Your text was not stored; copy it, look again, then write.")
-          .with("text", Objects.requireNonNull(there));
+          .with("text", there);
     }
     if (reason != null && !reasonList.existsById(reason)) {
       throw unknownReason(reason);

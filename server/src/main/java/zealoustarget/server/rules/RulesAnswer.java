@@ -26,9 +26,9 @@ record RulesAnswer(
   /** The company; {@code writing} holds what is set of it, null where nothing is. */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   record CompanyPart(String name, @Nullable String timeZone, @Nullable WritingPart writing) {
-    static CompanyPart of(@Nullable Company company) {
+    static CompanyPart of(Company company) {
       return new CompanyPart(
-          Objects.requireNonNull(company).name(),
+          company.name(),
           company.timeZone() == null ? null : company.timeZone().getId(),
           WritingPart.of(company.writing()));
     }
@@ -41,8 +41,8 @@ record RulesAnswer(
       @Nullable String grouping,
       @Nullable String dates,
       @Nullable String weekStart) {
-    static @Nullable WritingPart of(@Nullable Writing writing) {
-      return Objects.requireNonNull(writing).equals(Writing.NONE)
+    static @Nullable WritingPart of(Writing writing) {
+      return writing.equals(Writing.NONE)
           ? null
           : new WritingPart(
               writing.decimal() == null ? null : Character.toString(writing.decimal().mark()),
@@ -62,8 +62,8 @@ record RulesAnswer(
       @Nullable Integer scale,
       String direction,
       @Nullable List<String> quotient) {
-    static MeasurePart of(@Nullable Measure measure) {
-      return Objects.requireNonNull(measure).isRate()
+    static MeasurePart of(Measure measure) {
+      return measure.isRate()
           ? new MeasurePart(
               measure.code(),
               null,

@@ -7,7 +7,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.MessageDigest;
 import java.util.List;
-import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -132,10 +131,12 @@ public class FirstAccounts implements ApplicationRunner {
    * @throws Refusal sign-in-failed for a wrong code; password-weak; account-invalid
    */
   public synchronized Account make(String given, String name, String password) {
+    String expected = code;
     boolean isRight =
-        isWaiting()
+        expected != null
+            && isWaiting()
             && given != null
-            && MessageDigest.isEqual(bytes(Objects.requireNonNull(code)), bytes(given.strip()));
+            && MessageDigest.isEqual(bytes(expected), bytes(given.strip()));
     if (!isRight) {
       throw Refusal.of(
           "sign-in-failed", "That is not the code. It stands in the console of the server.");

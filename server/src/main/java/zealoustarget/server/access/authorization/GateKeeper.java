@@ -3,7 +3,6 @@ package zealoustarget.server.access.authorization;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.util.Objects;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpHeaders;
@@ -121,12 +120,11 @@ public class GateKeeper
 
   private static String words(RouteRules.@Nullable Rule rule) {
     Account account = CurrentAccount.account();
-    boolean isRole = rule != null && rule.allows(account.role());
-    if (isRole && Objects.requireNonNull(rule).isAdministration()) {
-      return "Only an account that looks after accounts may do that.";
+    if (rule == null || !rule.allows(account.role())) {
+      return "The role " + account.role().word() + " does not include this.";
     }
-    return isRole
-        ? "This token may not do that. Use one of a wider scope, or the account's password."
-        : "The role " + account.role().word() + " does not include this.";
+    return rule.isAdministration()
+        ? "Only an account that looks after accounts may do that."
+        : "This token may not do that. Use one of a wider scope, or the account's password.";
   }
 }

@@ -9,7 +9,6 @@ import java.io.IOException;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.Objects;
 import org.slf4j.MDC;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
@@ -56,14 +55,13 @@ public class KnownAccounts extends OncePerRequestFilter {
     if (had != null && had.getPrincipal() instanceof Account then && then.id() > 0) {
       Account now = accounts.find(then.id()).orElse(null);
       HttpSession session = request.getSession(false);
-      boolean isOver = now == null || now.isDisabled() || now.stamp() != then.stamp();
-      if (isOver || isTooOld(session)) {
+      if (now == null || now.isDisabled() || now.stamp() != then.stamp() || isTooOld(session)) {
         SecurityContextHolder.setContext(new SecurityContextImpl());
         if (session != null) {
           session.invalidate();
         }
       } else {
-        MDC.put("account", Objects.requireNonNull(now).name());
+        MDC.put("account", now.name());
       }
     }
     try {

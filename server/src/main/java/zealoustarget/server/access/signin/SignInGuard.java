@@ -5,7 +5,6 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.Objects;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.member.KeyText;
@@ -89,8 +88,7 @@ class SignInGuard {
   private void count(String key, int free, Duration longest) {
     Instant now = clock.instant();
     Tries had = tries.getIfPresent(key);
-    boolean isForgotten = had == null || had.last.plus(FORGOTTEN).isBefore(now);
-    int failed = isForgotten ? 1 : Objects.requireNonNull(had).failed + 1;
+    int failed = had == null || had.last.plus(FORGOTTEN).isBefore(now) ? 1 : had.failed + 1;
     long seconds =
         failed < free ? 0 : Math.min(longest.toSeconds(), 2L << Math.min(failed - free, 20));
     tries.put(key, new Tries(failed, now.plusSeconds(seconds), now));

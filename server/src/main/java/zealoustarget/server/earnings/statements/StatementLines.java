@@ -120,12 +120,13 @@ public final class StatementLines {
     if (part.rate() == null) {
       return "On-target bonus";
     }
+    String from = percent(Objects.requireNonNull(part.from())); // what has a rate begins somewhere
     String reach =
         part.what().equals("whole")
-            ? "Step from " + percent(part.from())
+            ? "Step from " + from
             : part.until() == null
-                ? "From " + percent(part.from()) + " of quota"
-                : percent(part.from()) + " to " + percent(part.until()) + " of quota";
+                ? "From " + from + " of quota"
+                : from + " to " + percent(part.until()) + " of quota";
     return reach
         + ": "
         + writing.grouped(Objects.requireNonNull(part.base()))
@@ -134,9 +135,8 @@ public final class StatementLines {
             : " at " + percent(part.rate()));
   }
 
-  private String percent(@Nullable String share) {
-    return writing.grouped(Ratio.parse(Objects.requireNonNull(share)).times(Ratio.of(100)).toText())
-        + " %";
+  private String percent(String share) {
+    return writing.grouped(Ratio.parse(share).times(Ratio.of(100)).toText()) + " %";
   }
 
   private Line adjustment(AdjustmentPart one) {

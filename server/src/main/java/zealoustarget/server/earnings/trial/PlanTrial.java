@@ -8,7 +8,6 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -20,6 +19,7 @@ import zealoustarget.core.amount.Measure;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.commission.PayCurve;
 import zealoustarget.core.commission.Statement;
+import zealoustarget.core.commission.Terms;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.KeyText;
 import zealoustarget.core.member.Member;
@@ -116,7 +116,7 @@ public class PlanTrial {
     JsonNode plan = rules.at("/plans/0");
     Rules now = companyRules.current();
     Rules tried = companyRules.tried(hasPlan ? everywhere(rules, plan) : rules);
-    String name = hasPlan ? plan.get("name").asString().strip() : null;
+    String name = hasPlan ? plan.get("name").asString().strip() : "";
     List<YearMonth> months = Span.ending(last, MONTHS).months();
     Map<Integer, Pays> pays = new LinkedHashMap<>();
     List<Statement> ofPlan = new ArrayList<>();
@@ -128,9 +128,7 @@ public class PlanTrial {
       for (int rep = 0; rep < after.size(); rep++) {
         Statement one = after.get(rep);
         boolean isOfPlan =
-            hasPlan
-                && one.terms() != null
-                && KeyText.isSame(one.terms().plan().name(), Objects.requireNonNull(name));
+            hasPlan && one.terms() != null && KeyText.isSame(one.terms().plan().name(), name);
         if (isOfPlan || !hasPlan) {
           Pays pay = pays.computeIfAbsent(one.rep(), id -> new Pays());
           pay.before().set(at, before.get(rep), earlierBefore);
@@ -208,18 +206,18 @@ public class PlanTrial {
     }
     reps.sort(Comparator.comparing(RepAnswer::name));
     PayCurve curve = median(ofPlan);
-    Measure measure =
-        ofPlan.isEmpty() ? null : Objects.requireNonNull(ofPlan.get(0).terms()).plan().measure();
+    Terms terms = ofPlan.isEmpty() ? null : ofPlan.get(0).terms();
+    Measure measure = terms == null ? null : terms.plan().measure();
     return new TrialAnswer(
         months.stream().map(YearMonth::toString).toList(),
-        curve == null ? null : Objects.requireNonNull(measure).text(curve.quota()),
-        curve == null || curve.floor() == null
+        curve == null || measure == null ? null : measure.text(curve.quota()),
+        curve == null || measure == null || curve.floor() == null
             ? null
-            : Objects.requireNonNull(measure).text(curve.floor()),
-        curve == null || curve.ceiling() == null
+            : measure.text(curve.floor()),
+        curve == null || measure == null || curve.ceiling() == null
             ? null
-            : Objects.requireNonNull(measure).text(curve.ceiling()),
-        curve == null ? List.of() : EarningsWords.points(curve, 0, measure),
+            : measure.text(curve.ceiling()),
+        curve == null || measure == null ? List.of() : EarningsWords.points(curve, 0, measure),
         reps,
         PlanPart.cents(before),
         PlanPart.cents(after));

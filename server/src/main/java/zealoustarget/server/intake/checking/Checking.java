@@ -382,12 +382,14 @@ public class Checking {
     /** The sums that a total line at the end of the file has, empty where there is none. */
     private Map<Measure, Long> trailer() {
       Map<Measure, Long> totals = new java.util.LinkedHashMap<>();
-      boolean isTrailer =
-          lastOutcome != null
-              && lastOutcome.findings().stream().anyMatch(f -> f.code() == FindingCode.TOTAL_LINE);
-      for (int m = 0; isTrailer && m < header.measures().size(); m++) {
-        if (Objects.requireNonNull(lastOutcome).amounts()[m] != 0) {
-          totals.put(header.measures().get(m), lastOutcome.amounts()[m]);
+      LineOutcome last = lastOutcome;
+      if (last == null
+          || last.findings().stream().noneMatch(f -> f.code() == FindingCode.TOTAL_LINE)) {
+        return totals;
+      }
+      for (int m = 0; m < header.measures().size(); m++) {
+        if (last.amounts()[m] != 0) {
+          totals.put(header.measures().get(m), last.amounts()[m]);
         }
       }
       return totals;

@@ -56,7 +56,7 @@ public class LoadJobs {
   LoadJobs(
       FileLimits limits,
       @Qualifier(TaskPools.LOADS) ThreadPoolTaskExecutor pool,
-      @Qualifier(TaskPools.TIMERS) TaskScheduler timers) {
+      @Qualifier(TaskPools.LOAD_WATCH) TaskScheduler timers) {
     this(limits.time(), STUCK, WATCH, pool, timers);
   }
 

@@ -354,12 +354,12 @@ public class LoadQueries {
   }
 
   private ChangesAnswer.ChangeAnswer change(
-      Change change, @Nullable Axis axis, Ledger ledger, boolean isGoal) {
+      Change change, Axis axis, Ledger ledger, boolean isGoal) {
     Measure measure = companyRules.current().findMeasure(change.measure()).orElseThrow();
     Member member =
         change.member() < 0
-            ? new Member(-1, "", "no " + Objects.requireNonNull(axis).word())
-            : ledger.members().get(Objects.requireNonNull(axis), change.member());
+            ? new Member(-1, "", "no " + axis.word())
+            : ledger.members().get(axis, change.member());
     return new ChangesAnswer.ChangeAnswer(
         member.key(),
         member.name(),

@@ -1,31 +1,28 @@
 package zealoustarget.server.intake.pull;
 
-import de.siegmar.fastcsv.reader.CsvParseException;
-import de.siegmar.fastcsv.reader.CsvReader;
-import de.siegmar.fastcsv.reader.CsvRecord;
-import de.siegmar.fastcsv.writer.CsvWriter;
-import java.io.FilterInputStream;
+import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.InputStreamReader;
-import java.io.Reader;
-import java.nio.charset.StandardCharsets;
+import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.List;
 import zealoustarget.core.Refusal;
+import zealoustarget.server.files.FirstRecord;
 
 /**
- * One CSV file made of many pages in UTF-8: the header of every page but the first is left away.
+ * One CSV file made of many pages, byte for byte as they came: the header of every page but the
+ * first is left away.
  */
 final class PagedFile implements AutoCloseable {
-  private final CsvWriter file;
+  private static final int MOST_OF_A_HEADER = 65_536;
+
+  private final OutputStream file;
   private long left;
   private boolean isBegun;
 
   /** Begins a file that takes pages of so many bytes in all. */
   PagedFile(Path file, long limit) throws IOException {
-    this.file = CsvWriter.builder().build(Files.newBufferedWriter(file, StandardCharsets.UTF_8));
+    this.file = new BufferedOutputStream(Files.newOutputStream(file));
     left = limit;
   }
 
@@ -33,62 +30,37 @@ final class PagedFile implements AutoCloseable {
    * Adds a page.
    *
    * @throws Refusal pull-too-large
-   * @throws IOException where it cannot be read as CSV either
+   * @throws IOException where it cannot be read, or its header does not end
    */
   void add(InputStream page) throws IOException {
-    try (Reader text = new InputStreamReader(new Counted(page), StandardCharsets.UTF_8);
-        CsvReader<CsvRecord> records =
-            CsvReader.builder().detectBomHeader(false).ofCsvRecord(text)) {
-      boolean isHeader = true;
-      for (CsvRecord row : records) {
-        if (!isHeader || !isBegun) {
-          file.writeRecord(withoutMark(row.getFields(), isHeader));
-        }
-        isHeader = false;
-        isBegun = true;
-      }
-    } catch (CsvParseException unreadable) {
-      if (unreadable.getCause() instanceof Refusal refused) {
-        throw refused;
-      }
-      throw new IOException(unreadable);
+    byte[] head = page.readNBytes(MOST_OF_A_HEADER);
+    int from = isBegun ? FirstRecord.length(head) : 0;
+    if (from < 0 && head.length == MOST_OF_A_HEADER) {
+      throw new IOException("the header of a page does not end");
+    }
+    isBegun = true;
+    int last = write(head, from < 0 ? head.length : from, head.length, '\n');
+    byte[] buffer = new byte[MOST_OF_A_HEADER];
+    for (int read = page.read(buffer); read >= 0; read = page.read(buffer)) {
+      last = write(buffer, 0, read, last);
+    }
+    if (last != '\n') {
+      file.write('\n');
     }
   }
 
-  /** A page may begin with a byte order mark. */
-  private static List<String> withoutMark(List<String> fields, boolean isFirst) {
-    if (!isFirst || !fields.get(0).startsWith("\ufeff")) {
-      return fields;
+  /** Writes some bytes of those read and gives the last one written, else the one before. */
+  private int write(byte[] bytes, int from, int read, int before) throws IOException {
+    left -= read;
+    if (left < 0) {
+      throw Refusal.of("pull-too-large", "The pages are larger than zealous.pull.limit allows.");
     }
-    List<String> without = new java.util.ArrayList<>(fields);
-    without.set(0, fields.get(0).substring(1));
-    return without;
+    file.write(bytes, from, read - from);
+    return read > from ? bytes[read - 1] : before;
   }
 
   @Override
   public void close() throws IOException {
     file.close();
-  }
-
-  private final class Counted extends FilterInputStream {
-    Counted(InputStream in) {
-      super(in);
-    }
-
-    @Override
-    public int read() throws IOException {
-      byte[] one = new byte[1];
-      return read(one, 0, 1) < 0 ? -1 : one[0] & 0xff;
-    }
-
-    @Override
-    public int read(byte[] buffer, int from, int length) throws IOException {
-      int read = super.read(buffer, from, length);
-      left -= Math.max(read, 0);
-      if (left < 0) {
-        throw Refusal.of("pull-too-large", "The pages are larger than zealous.pull.limit allows.");
-      }
-      return read;
-    }
   }
 }

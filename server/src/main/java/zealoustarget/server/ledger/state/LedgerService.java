@@ -361,7 +361,8 @@ public class LedgerService implements MemberNames {
    */
   public Prepared without(int loadId) {
     Map<Integer, LoadedRows> loads = new HashMap<>(state().loads());
-    LoadedRows removed = loads.remove(loadId);
+    LoadedRows removed =
+        Objects.requireNonNull(loads.remove(loadId)); // only posted loads are reversed
     Prepared prepared = prepare(loads, removed);
     List<Integer> needing = unknownMembers(prepared, loads.keySet());
     if (!needing.isEmpty()) {
@@ -470,9 +471,8 @@ public class LedgerService implements MemberNames {
    *
    * @param changed the load by which they differ from those in force
    */
-  private Prepared prepare(Map<Integer, LoadedRows> loads, @Nullable LoadedRows changed) {
-    boolean isOnTop =
-        Objects.requireNonNull(changed).isOnlyActuals() && loads.containsKey(changed.load().id());
+  private Prepared prepare(Map<Integer, LoadedRows> loads, LoadedRows changed) {
+    boolean isOnTop = changed.isOnlyActuals() && loads.containsKey(changed.load().id());
     Ledger after = isOnTop ? onTop(state().posted(), changed, loads) : build(loads);
     Prepared prepared =
         prepared(after, loads, state().seals(), touchedBy(changed, after), changed.digest());
@@ -584,10 +584,9 @@ public class LedgerService implements MemberNames {
 
   private List<ProductRowEntity> productsOf(SealedLoad load, Map<SealedLoad, LoadedRows> known) {
     LoadedRows read = known.get(load);
-    PostedLoad posted = read == null ? everPosted.get(load.id()) : read.load();
-    return Objects.requireNonNull(posted).kind() == LoadKind.PRODUCTS
-        ? rowsOf(load, known).products()
-        : List.of();
+    PostedLoad posted =
+        read == null ? Objects.requireNonNull(everPosted.get(load.id())) : read.load();
+    return posted.kind() == LoadKind.PRODUCTS ? rowsOf(load, known).products() : List.of();
   }
 
   /** Whether a load that is there only then or only now has anything of the month. */
@@ -617,12 +616,15 @@ public class LedgerService implements MemberNames {
   private static List<Integer> unknownMembers(Prepared prepared, Collection<Integer> loadIds) {
     return loadIds.stream()
         .sorted()
-        .filter(id -> namesUnknown(prepared.ledger(), prepared.next.loads().get(id)))
+        .filter(
+            id ->
+                namesUnknown(
+                    prepared.ledger(), Objects.requireNonNull(prepared.next.loads().get(id))))
         .toList();
   }
 
-  private static boolean namesUnknown(Ledger ledger, @Nullable LoadedRows rows) {
-    Axis axis = Objects.requireNonNull(rows).load().axis();
+  private static boolean namesUnknown(Ledger ledger, LoadedRows rows) {
+    Axis axis = rows.load().axis();
     boolean hasUnknownGoal =
         axis != null
             && !axis.isItsOwnKey()

@@ -116,11 +116,7 @@ class AnswerSchemas {
       if (resolved != null && raw != null && raw.isRecord()) {
         String reference = resolved.get$ref();
         Schema<?> described =
-            reference == null
-                ? resolved
-                : context
-                    .getDefinedModels()
-                    .get(reference.substring(reference.lastIndexOf('/') + 1));
+            reference == null ? resolved : context.getDefinedModels().get(nameOf(reference));
         if (described != null && described.getProperties() != null) {
           describe(described, raw);
         }
@@ -141,7 +137,7 @@ class AnswerSchemas {
       Set<String> required =
           new LinkedHashSet<>(Objects.requireNonNullElse(schema.getRequired(), List.<String>of()));
       for (RecordComponent component : type.getRecordComponents()) {
-        if (isThere(component, JsonUnwrapped.class)) {
+        if (component.getAccessor().isAnnotationPresent(JsonUnwrapped.class)) {
           describe(schema, component.getType());
           required.addAll(Objects.requireNonNullElse(schema.getRequired(), List.of()));
           continue;
@@ -227,11 +223,6 @@ class AnswerSchemas {
 
     private static boolean isNullable(RecordComponent component) {
       return component.getAnnotatedType().isAnnotationPresent(Nullable.class);
-    }
-
-    private static boolean isThere(
-        RecordComponent component, Class<? extends java.lang.annotation.Annotation> mark) {
-      return component.getAccessor().isAnnotationPresent(mark);
     }
   }
 }

@@ -18,16 +18,19 @@ public class TaskPools {
   /** Statements that are written and sent, one job after the other. */
   public static final String STATEMENTS = "statementPool";
 
-  /** What is done again and again, and is short. */
-  public static final String TIMERS = "timers";
+  /** The look at loads that take too long or do not stop. */
+  public static final String LOAD_WATCH = "loadWatch";
+
+  /** Backups that are made by themselves. */
+  public static final String BACKUPS = "backupTimer";
 
   /** Events to pages; a reader who does not read holds up a thread, so nothing else runs here. */
   public static final String EVENTS = "eventTimers";
 
   private static final int LOADS_AT_ONCE = 2;
-  private static final int TIMER_THREADS = 2;
   private static final int EVENT_THREADS = 4;
   private static final int PATIENCE_SECONDS = 30;
+  private static final int PATIENCE_WITH_BACKUPS = 60;
 
   @Bean(name = LOADS, defaultCandidate = false)
   ThreadPoolTaskExecutor loads() {
@@ -53,12 +56,18 @@ public class TaskPools {
     return pool;
   }
 
-  @Bean(name = TIMERS, defaultCandidate = false)
-  ThreadPoolTaskScheduler timers() {
-    ThreadPoolTaskScheduler timers = timers("timer-", TIMER_THREADS);
-    timers.setWaitForTasksToCompleteOnShutdown(true);
-    timers.setAwaitTerminationSeconds(PATIENCE_SECONDS);
-    return timers;
+  @Bean(name = LOAD_WATCH, defaultCandidate = false)
+  ThreadPoolTaskScheduler loadWatch() {
+    return timers("load-watch-", 1);
+  }
+
+  /** A backup under way is waited for. */
+  @Bean(name = BACKUPS, defaultCandidate = false)
+  ThreadPoolTaskScheduler backups() {
+    ThreadPoolTaskScheduler backups = timers("backup-", 1);
+    backups.setWaitForTasksToCompleteOnShutdown(true);
+    backups.setAwaitTerminationSeconds(PATIENCE_WITH_BACKUPS);
+    return backups;
   }
 
   @Bean(name = EVENTS, defaultCandidate = false)
@@ -66,13 +75,17 @@ public class TaskPools {
     return timers("events-", EVENT_THREADS);
   }
 
-  /** Timers of that many threads; what is due again is not begun any more once they end. */
+  /**
+   * Timers of that many threads. They go on while the server answers its last requests, and end
+   * with the parts that use them.
+   */
   public static ThreadPoolTaskScheduler timers(String name, int threads) {
     ThreadPoolTaskScheduler timers = new ThreadPoolTaskScheduler();
     timers.setThreadNamePrefix(name);
     timers.setPoolSize(threads);
     timers.setDaemon(true);
     timers.setRemoveOnCancelPolicy(true);
+    timers.setAcceptTasksAfterContextClose(true);
     timers.initialize();
     return timers;
   }

@@ -49,8 +49,7 @@ class MeasureEntity {
   }
 
   /** Of a rate, with the two measures that it divides. */
-  Measure toRate(@Nullable Measure over, @Nullable Measure under) {
-    return Measure.rate(
-        code, Objects.requireNonNull(over), Objects.requireNonNull(under), direction);
+  Measure toRate(Measure over, Measure under) {
+    return Measure.rate(code, over, under, direction);
   }
 }

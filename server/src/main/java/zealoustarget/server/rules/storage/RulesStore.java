@@ -153,7 +153,9 @@ public class RulesStore {
         .map(
             entity ->
                 entity.isRate()
-                    ? entity.toRate(counted.get(entity.overCode), counted.get(entity.underCode))
+                    ? entity.toRate(
+                        Objects.requireNonNull(counted.get(entity.overCode)),
+                        Objects.requireNonNull(counted.get(entity.underCode)))
                     : counted.get(entity.code))
         .toList();
   }
@@ -164,15 +166,14 @@ public class RulesStore {
 
   /** Replaces all rules in one transaction, with an entry for each part that changes. */
   @Transactional
-  public void write(Rules rules, @Nullable List<RulesChange> changes) {
-    Objects.requireNonNull(changes)
-        .forEach(
-            change ->
-                audit.add(
-                    AuditKind.RULES_CHANGED,
-                    "rules, " + change.part(),
-                    change.before(),
-                    change.after()));
+  public void write(Rules rules, List<RulesChange> changes) {
+    changes.forEach(
+        change ->
+            audit.add(
+                AuditKind.RULES_CHANGED,
+                "rules, " + change.part(),
+                change.before(),
+                change.after()));
     write(rules.company());
     entities.merge(new SettingEntity(START_MONTH, Integer.toString(rules.calendar().startMonth())));
     entities.merge(

@@ -224,13 +224,13 @@ public class CloseUpService {
         read(asked, query.withSpan(calendar.year(calendar.year(last))), member).goalAmount();
     Ratio toDate = read(asked, query.withSpan(calendar.yearToDate(last)), member).actual();
     Ratio perMonth = Pace.required(yearGoal, toDate, left);
-    return perMonth == null
+    return perMonth == null || yearGoal == null || toDate == null
         ? null
         : new CloseUpAnswer.Required(
             query.measure().text(whole(perMonth)),
             left,
-            query.measure().text(Objects.requireNonNull(yearGoal)),
-            query.measure().text(Objects.requireNonNull(toDate)),
+            query.measure().text(yearGoal),
+            query.measure().text(toDate),
             perMonth.signum() <= 0);
   }
 

@@ -3,7 +3,6 @@ package zealoustarget.server.standing.orders;
 import java.util.BitSet;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Objects;
 import java.util.function.ToLongFunction;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
@@ -32,14 +31,14 @@ final class JudgedOrders {
   private final int judgedCount;
 
   /** Judges every order once: the counts, the filter and the sort are of all of them. */
-  JudgedOrders(OrderBook book, Measure measure, @Nullable String per, @Nullable GoalOfOrder goals) {
+  JudgedOrders(OrderBook book, Measure measure, @Nullable String per, GoalOfOrder goals) {
     this.book = book;
     this.measure = measure;
     this.per = per;
     this.goals = new Long[book.size()];
     int judged = 0;
     for (int order = 0; per != null && order < book.size(); order++) {
-      this.goals[order] = Objects.requireNonNull(goals).of(order);
+      this.goals[order] = goals.of(order);
       if (this.goals[order] != null) {
         judged++;
         met.set(order, reading(order).isReached());

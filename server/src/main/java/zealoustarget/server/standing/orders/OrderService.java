@@ -4,7 +4,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.ledger.Ledger;
@@ -122,7 +121,7 @@ public class OrderService {
   }
 
   /** The goals beside an order's lines add up; null where none of its lines has one. */
-  private static JudgedOrders.@Nullable GoalOfOrder ofLines(Map<Long, Long> own, OrderBook book) {
+  private static JudgedOrders.GoalOfOrder ofLines(Map<Long, Long> own, OrderBook book) {
     return order -> {
       Long sum = null;
       for (OrderBook.Line line : book.linesOf(order)) {
@@ -133,7 +132,7 @@ public class OrderService {
     };
   }
 
-  private static JudgedOrders.@Nullable GoalOfOrder byRep(
+  private static JudgedOrders.GoalOfOrder byRep(
       ResolvedQuery asked, String threshold, OrderBook book) {
     Map<Ledger.MemberMonth, Long> byRep = new HashMap<>();
     Objects.requireNonNull(asked.ledger().goalBooks().get(threshold)).cells().stream()

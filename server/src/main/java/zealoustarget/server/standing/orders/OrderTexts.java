@@ -80,13 +80,13 @@ class OrderTexts {
     private final Map<Long, String> orderKeys = new HashMap<>();
     private final Map<Long, Map<String, String>> further = new HashMap<>();
 
-    Words(ResolvedQuery asked, JudgedOrders judged, int @Nullable [] wanted, int most) {
+    Words(ResolvedQuery asked, JudgedOrders judged, int[] wanted, int most) {
       this.asked = asked;
       this.judged = judged;
       this.measure = judged.measure();
       this.most = most;
       Map<Integer, Set<Integer>> byLoad = new TreeMap<>();
-      for (int order : Objects.requireNonNull(wanted)) {
+      for (int order : wanted) {
         for (OrderBook.Line line : lines(order)) {
           byLoad.computeIfAbsent(line.loadId(), load -> new TreeSet<>()).add(line.line());
         }

@@ -1,7 +1,6 @@
 package zealoustarget.server.standing.query;
 
 import java.util.List;
-import java.util.Objects;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -48,7 +47,8 @@ public final class NarrowingReader {
     }
     String name = hasTop ? "top" : "bottom";
     String text = hasTop ? parameters.top() : parameters.bottom();
-    if (!Objects.requireNonNull(text).matches("\\d{1,5}")
+    if (text == null
+        || !text.matches("\\d{1,5}")
         || Integer.parseInt(text) < 1
         || Integer.parseInt(text) > MOST_TOP) {
       throw Refusal.of(
@@ -78,7 +78,7 @@ public final class NarrowingReader {
     if (!QueryReader.isGiven(text)) {
       return null;
     }
-    if (!Objects.requireNonNull(text).matches("-?\\d{1,15}(\\.\\d{1,8})?")) {
+    if (!text.matches("-?\\d{1,15}(\\.\\d{1,8})?")) {
       throw Refusal.of(
               "value-unknown", "\"" + text + "\" is no number. Write it as 1000.00 or 0.95.")
           .with("name", name);

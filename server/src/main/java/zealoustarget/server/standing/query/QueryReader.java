@@ -13,6 +13,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.springframework.lang.Contract;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
@@ -125,7 +126,10 @@ public class QueryReader {
         rules,
         judged,
         isGiven(parameters.beside())
-            ? judged(query.withBasis(beside(parameters), query.ladder()), ledger, rules)
+            ? judged(
+                query.withBasis(beside(parameters.beside(), parameters), query.ladder()),
+                ledger,
+                rules)
             : null,
         group(parameters.group(), axis),
         judged.days() == null ? null : asOf,
@@ -200,14 +204,13 @@ public class QueryReader {
             ledger.isRange(query.basis(), query.measure().code())));
   }
 
-  private LedgerService.Readings without(@Nullable String load) {
+  private LedgerService.Readings without(String load) {
     if (rowAccess.isEverything() // a number of a load must not tell whether there is one
-        && Objects.requireNonNull(load).matches("\\d{1,9}")
+        && load.matches("\\d{1,9}")
         && ledgers.isPosted(Integer.parseInt(load))) {
       return ledgers.readings(ledgers.without(Integer.parseInt(load)));
     }
-    throw Refusal.of("load-unknown", "There is no posted load " + load + ".")
-        .with("load", Objects.requireNonNull(load));
+    throw Refusal.of("load-unknown", "There is no posted load " + load + ".").with("load", load);
   }
 
   /** By default the last posted day; a closed month is over, unless a day is asked for. */
@@ -216,7 +219,7 @@ public class QueryReader {
     if (!isGiven(text)) {
       return seals.find(last).isPresent() ? null : ledger.lastPostedDay(last);
     }
-    if (Objects.requireNonNull(text).equals("none")) {
+    if (text.equals("none")) {
       return null;
     }
     try {
@@ -243,7 +246,7 @@ public class QueryReader {
     if (!isGiven(word)) {
       return null;
     }
-    Axis group = axis(Objects.requireNonNull(word));
+    Axis group = axis(word);
     List<Axis> allowed = groupsOf(axis);
     if (!allowed.contains(group)) {
       throw UnknownValue.of("group", word, allowed.stream().map(Axis::word).toList());
@@ -263,10 +266,9 @@ public class QueryReader {
     };
   }
 
-  private Basis beside(StandingParameters parameters) {
-    String word = parameters.beside();
+  private Basis beside(String word, StandingParameters parameters) {
     Ratio factor = factor(parameters.besideFactor());
-    if (Objects.requireNonNull(word).startsWith("set:")) {
+    if (word.startsWith("set:")) {
       return set(word.substring(4));
     }
     return derived("beside", word, factor);
@@ -310,13 +312,13 @@ public class QueryReader {
       Span posted = ledger.monthsWithActuals();
       return Span.of(posted == null ? YearMonth.now(clock) : posted.toInclusive());
     }
-    from = from == null ? to : from;
-    to = to == null ? from : to;
-    if (Objects.requireNonNull(to).isBefore(from)) {
+    YearMonth first = from == null ? Objects.requireNonNull(to) : from;
+    YearMonth last = to == null ? first : to;
+    if (last.isBefore(first)) {
       throw Refusal.of(
-          "span-backwards", "The span ends in " + to + ", before it begins in " + from + ".");
+          "span-backwards", "The span ends in " + last + ", before it begins in " + first + ".");
     }
-    Span span = new Span(Objects.requireNonNull(from), to);
+    Span span = new Span(first, last);
     if (span.length() > LONGEST_SPAN) {
       throw Refusal.of(
           "span-too-long",
@@ -338,8 +340,8 @@ public class QueryReader {
     return derived("basis", parameters.basis(), factor(parameters.factor()));
   }
 
-  private static Basis derived(String name, @Nullable String word, Ratio factor) {
-    return switch (Objects.requireNonNull(word)) {
+  private static Basis derived(String name, String word, Ratio factor) {
+    return switch (word) {
       case "prior-year" -> new Basis.PriorYear(factor);
       case "prior-period" -> new Basis.PriorPeriod(factor);
       default -> throw UnknownValue.of(name, word, List.of("prior-year", "prior-period"));
@@ -347,11 +349,11 @@ public class QueryReader {
   }
 
   /** A set of which nothing may be seen is as unknown as one that is not there. */
-  private Basis set(@Nullable String name) {
+  private Basis set(String name) {
     Set<String> seen = ledgers.current().goalBooks().keySet();
     boolean isEverything = rowAccess.isEverything();
     return goalSets
-        .find(Objects.requireNonNull(name))
+        .find(name)
         .filter(set -> isEverything || seen.contains(set.name()))
         .map(set -> new Basis.Set(set.name()))
         .orElseThrow(
@@ -369,8 +371,7 @@ public class QueryReader {
     if (!isGiven(text)) {
       return Ratio.ONE;
     }
-    if (!Objects.requireNonNull(text).matches("\\d{1,4}(\\.\\d{1,6})?")
-        || Ratio.parse(text).signum() == 0) {
+    if (!text.matches("\\d{1,4}(\\.\\d{1,6})?") || Ratio.parse(text).signum() == 0) {
       throw Refusal.of(
           "factor-unreadable",
           "\"" + text + "\" is no factor. Write it as 1.2, above 0, with at most 6 decimals.");
@@ -413,6 +414,7 @@ public class QueryReader {
                     ledger.members().all(axis).stream().map(Member::key).toList()));
   }
 
+  @Contract("null -> false")
   public static boolean isGiven(@Nullable String text) {
     return text != null && !text.isBlank();
   }

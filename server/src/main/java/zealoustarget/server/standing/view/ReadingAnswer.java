@@ -7,7 +7,6 @@ import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
-import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
@@ -188,8 +187,8 @@ public record ReadingAnswer(
     }
   }
 
-  private static ReadingAnswer of(Standing.@Nullable Row row, Words words) {
-    Reading reading = Objects.requireNonNull(row).reading();
+  private static ReadingAnswer of(Standing.Row row, Words words) {
+    Reading reading = row.reading();
     Measure measure = words.measure();
     Goal.Range range = reading.range();
     boolean isTotal = row.member().equals(Standing.ALL);

@@ -1,7 +1,6 @@
 package zealoustarget.server.standing.view;
 
 import java.util.List;
-import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.ladder.Tone;
 import zealoustarget.server.platform.http.WordsOf;
@@ -33,9 +32,9 @@ public record SpanSheetAnswer(
       @WordsOf(Tone.class) String tone,
       @Nullable String noReading,
       @Nullable String shade) {
-    static Cell of(@Nullable ReadingAnswer reading) {
+    static Cell of(ReadingAnswer reading) {
       return new Cell(
-          Objects.requireNonNull(reading).actual(),
+          reading.actual(),
           reading.rate() == null ? reading.actual() : reading.rate().actual(),
           reading.goal(),
           reading.spoken().variance(),

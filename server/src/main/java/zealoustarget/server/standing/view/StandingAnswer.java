@@ -153,6 +153,7 @@ public record StandingAnswer(
       boolean isBadAutomatic) {}
 
   public record Extreme(String key, String name, String actual) {
+    /** The member whose actual stands out, with that figure. */
     public static @Nullable Extreme of(@Nullable Row row, Measure measure) {
       return row == null
           ? null
@@ -174,8 +175,8 @@ public record StandingAnswer(
       @Nullable String meanOfMembers,
       @Nullable String attainmentOfAssigned,
       int shortfallHolders) {
-    public static Summary of(@Nullable Standing standing, Ratio atOrAbove) {
-      Measure measure = Objects.requireNonNull(standing).measure();
+    public static Summary of(Standing standing, Ratio atOrAbove) {
+      Measure measure = standing.measure();
       return new Summary(
           standing.rows().size(),
           standing.membersWithGoal(),

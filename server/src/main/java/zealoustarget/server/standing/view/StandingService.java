@@ -214,7 +214,7 @@ public class StandingService {
           read.rows().stream().map(this::row).toList(),
           StandingAnswer.Summary.of(whole, asked.atOrAbove()),
           ladderUsed(query),
-          limits(asked, words.shading(), measure));
+          limits(asked, Objects.requireNonNull(words.shading()), measure));
     }
 
     /** What the rows that are shown hold of the shortfall of all, as the insights count it. */
@@ -374,10 +374,9 @@ public class StandingService {
         query.ladder().perMonth());
   }
 
-  static StandingAnswer.Limits limits(
-      ResolvedQuery asked, @Nullable Shading inView, Measure measure) {
+  static StandingAnswer.Limits limits(ResolvedQuery asked, Shading inView, Measure measure) {
     return new StandingAnswer.Limits(
-        ReadingAnswer.text(measure, Objects.requireNonNull(inView).goodLimit()),
+        ReadingAnswer.text(measure, inView.goodLimit()),
         ReadingAnswer.text(measure, inView.badLimit()),
         asked.shading().goodLimit() == null,
         asked.shading().badLimit() == null);
@@ -506,10 +505,11 @@ public class StandingService {
     then.rows().forEach(row -> before.put(row.key(), row));
     List<ComparisonAnswer.Pair> pairs = new ArrayList<>();
     for (ReadingAnswer row : now.rows()) {
-      pairs.add(pair(row, before.remove(row.key()), query.measure()));
+      pairs.add(pair(row, row, before.remove(row.key()), query.measure()));
     }
-    before.values().forEach(row -> pairs.add(pair(null, row, query.measure())));
-    return new ComparisonAnswer(now, then, pair(now.total(), then.total(), query.measure()), pairs);
+    before.values().forEach(row -> pairs.add(pair(row, null, row, query.measure())));
+    return new ComparisonAnswer(
+        now, then, pair(now.total(), now.total(), then.total(), query.measure()), pairs);
   }
 
   private static StandingParameters other(StandingParameters now, Span span, String with) {
@@ -525,11 +525,14 @@ public class StandingService {
     return now.in(other);
   }
 
+  /** What was and what is of one row; {@code either} of both says whose it is. */
   private static ComparisonAnswer.Pair pair(
-      @Nullable ReadingAnswer now, @Nullable ReadingAnswer then, Measure measure) {
-    ReadingAnswer either = now == null ? then : now;
+      ReadingAnswer either,
+      @Nullable ReadingAnswer now,
+      @Nullable ReadingAnswer then,
+      Measure measure) {
     return new ComparisonAnswer.Pair(
-        Objects.requireNonNull(either).key(), either.name(), now, then, change(now, then, measure));
+        either.key(), either.name(), now, then, change(now, then, measure));
   }
 
   /** How far the actual moved; null where it is not on both sides. */

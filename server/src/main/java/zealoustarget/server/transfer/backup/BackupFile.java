@@ -197,7 +197,9 @@ final class BackupFile {
       for (String table : TableRows.tables(connection)) {
         List<String> columns = content.columns().get(table);
         ZipEntry entry = zip.getEntry(TABLES + table);
-        if (entry == null || !TableRows.columns(connection, table).equals(columns)) {
+        if (entry == null
+            || columns == null
+            || !TableRows.columns(connection, table).equals(columns)) {
           throw new IOException("The backup has no table " + table + " as this version knows it.");
         }
         try (DataInputStream rows =

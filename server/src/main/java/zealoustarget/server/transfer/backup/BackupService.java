@@ -1,5 +1,6 @@
 package zealoustarget.server.transfer.backup;
 
+import jakarta.annotation.PreDestroy;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -21,7 +22,7 @@ import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
-import org.springframework.scheduling.TaskScheduler;
+import org.springframework.scheduling.concurrent.ThreadPoolTaskScheduler;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
 import zealoustarget.server.audit.Audit;
@@ -54,7 +55,7 @@ class BackupService {
   private final RecordService record;
   private final Path dataFolder;
   private final Path folder;
-  private final TaskScheduler timers;
+  private final ThreadPoolTaskScheduler timers;
 
   BackupService(
       DataSource database,
@@ -62,7 +63,7 @@ class BackupService {
       Audit audit,
       Clock clock,
       RecordService record,
-      @Qualifier(TaskPools.TIMERS) TaskScheduler timers,
+      @Qualifier(TaskPools.BACKUPS) ThreadPoolTaskScheduler timers,
       @Value("${zealous.data-dir}") String data) {
     this.timers = timers;
     this.dataFolder = Path.of(data);
@@ -80,6 +81,12 @@ class BackupService {
     if (!settings.every().isZero()) {
       var unused = timers.scheduleWithFixedDelay(this::makeIfDue, Duration.ofMinutes(1));
     }
+  }
+
+  /** Waits for a backup under way, while the database is still open. */
+  @PreDestroy
+  void stop() {
+    timers.shutdown();
   }
 
   /** The backups of the folder, latest first. */

@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Objects;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.boot.logging.LoggingSystem;
@@ -71,7 +70,7 @@ public final class Restore {
 
   private static List<Path> places(Path file, Path folder) {
     Path beside = file.toAbsolutePath().getParent();
-    return Stream.of(folder, beside, Objects.requireNonNull(beside).getParent(), Path.of("data"))
+    return Stream.of(folder, beside, beside == null ? null : beside.getParent(), Path.of("data"))
         .filter(place -> place != null)
         .map(place -> place.resolve(BackupKey.FILE))
         .toList();

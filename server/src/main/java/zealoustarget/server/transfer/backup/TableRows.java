@@ -15,9 +15,7 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.Collections;
 import java.util.List;
-import java.util.Objects;
 import java.util.stream.Collectors;
-import org.jspecify.annotations.Nullable;
 
 /**
  * The rows of a table as bytes, value by value: a letter for what it is, then a text, bytes or
@@ -97,8 +95,7 @@ final class TableRows {
    * @param columns as they were when the rows were written, each a column of the table
    * @throws IOException in words where they are no rows
    */
-  static void read(
-      Connection connection, String table, @Nullable List<String> columns, DataInputStream in)
+  static void read(Connection connection, String table, List<String> columns, DataInputStream in)
       throws SQLException, IOException {
     try (Statement statement = connection.createStatement()) {
       statement.execute("delete from " + quoted(table));
@@ -106,9 +103,7 @@ final class TableRows {
     String insert =
         "insert into "
             + quoted(table)
-            + Objects.requireNonNull(columns).stream()
-                .map(TableRows::quoted)
-                .collect(Collectors.joining(", ", " (", ")"))
+            + columns.stream().map(TableRows::quoted).collect(Collectors.joining(", ", " (", ")"))
             + " values ("
             + String.join(", ", Collections.nCopies(columns.size(), "?"))
             + ")";
