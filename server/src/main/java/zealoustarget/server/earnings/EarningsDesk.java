@@ -1,7 +1,6 @@
 package zealoustarget.server.earnings;
 
 import io.swagger.v3.oas.annotations.media.Schema;
-import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.math.RoundingMode;
 import java.time.YearMonth;
@@ -120,14 +119,17 @@ class EarningsDesk {
   Totals totals(YearMonth month, List<String> status, String plan, String text) {
     String wanted = text == null ? "" : text.strip().toLowerCase(Locale.ROOT);
     return totals(
-        earnings.month(month).rows().stream()
-            .filter(row -> status == null || status.isEmpty() || status.contains(row.status()))
-            .filter(row -> plan == null || plan.isEmpty() || plan.equals(row.plan()))
-            .filter(
-                row ->
-                    Stream.of(row.name(), row.rep(), row.region() == null ? "" : row.region())
-                        .anyMatch(one -> one.toLowerCase(Locale.ROOT).contains(wanted)))
+        earnings.month(month).reps().stream()
+            .filter(one -> isKept(one.row(), status, plan, wanted))
             .toList());
+  }
+
+  private static boolean isKept(
+      EarningsRow row, @Nullable List<String> status, @Nullable String plan, String text) {
+    return (status == null || status.isEmpty() || status.contains(row.status()))
+        && (plan == null || plan.isEmpty() || plan.equals(row.plan()))
+        && Stream.of(row.name(), row.rep(), row.region() == null ? "" : row.region())
+            .anyMatch(one -> one.toLowerCase(Locale.ROOT).contains(text));
   }
 
   /** Due against the budget; LOWER is better. */
@@ -137,8 +139,7 @@ class EarningsDesk {
   DeskAnswer answer(YearMonth month) {
     EarningsService.Month read = earnings.month(month);
     Rules rules = companyRules.current();
-    List<EarningsRow> rows = read.rows();
-    Totals totals = totals(rows);
+    Totals totals = totals(read.reps());
     return new DeskAnswer(
         month.toString(),
         read.isSealed() ? "sealed" : "open",
@@ -146,63 +147,66 @@ class EarningsDesk {
         EarningsService.currency(rules),
         read.headline(),
         totals,
-        budget(month, totals, rules),
-        rows);
+        budget(month, sum(read.reps(), RepMonth::due), rules),
+        read.rows());
   }
 
-  private static Totals totals(List<EarningsRow> rows) {
-    List<EarningsRow> planned = rows.stream().filter(row -> row.earned() != null).toList();
-    boolean isAlike = planned.stream().map(EarningsRow::measure).distinct().count() == 1;
+  private static Totals totals(List<RepMonth> reps) {
+    List<RepMonth> planned = reps.stream().filter(one -> one.earned() != null).toList();
+    boolean isAlike = planned.stream().map(one -> one.row().measure()).distinct().count() == 1;
     boolean isOneWindow =
-        isAlike && planned.stream().map(EarningsRow::windowFrom).distinct().count() == 1;
+        isAlike && planned.stream().map(RepMonth::windowFrom).distinct().count() == 1;
+    Measure measure = isAlike ? planned.get(0).measure() : null;
+    Long earned = sum(planned, RepMonth::earned);
     return new Totals(
-        rows.size(),
+        reps.size(),
         planned.size(),
-        (int)
-            rows.stream()
-                .filter(row -> row.due() != null && new BigDecimal(row.due()).signum() > 0)
-                .count(),
-        isOneWindow ? sum(planned, EarningsRow::quota) : null,
-        isAlike
-            ? sum(planned, row -> row.monthQuota() == null ? row.quota() : row.monthQuota())
-            : null,
-        isOneWindow ? sum(planned, EarningsRow::credited) : null,
-        sum(planned, EarningsRow::earned),
-        sum(rows, EarningsRow::due),
-        isAlike
-            ? share(sum(planned, EarningsRow::earned), sum(planned, EarningsRow::actual))
-            : null);
+        (int) reps.stream().filter(RepMonth::isPaid).count(),
+        isOneWindow ? sumOfSales(planned, one -> one.amounts().quota(), measure) : null,
+        isAlike ? sumOfSales(planned, RepMonth::quotaOfMonth, measure) : null,
+        isOneWindow ? sumOfSales(planned, one -> one.amounts().credited(), measure) : null,
+        cents(earned),
+        cents(sum(reps, RepMonth::due)),
+        measure == null || earned == null
+            ? null
+            : share(earned, Ratio.sum(planned.stream().map(RepMonth::sales)), measure));
   }
 
-  private static @Nullable String sum(
-      List<EarningsRow> rows, Function<EarningsRow, String> figure) {
-    return rows.stream()
+  /** Cents; null where no row has the figure. */
+  private static @Nullable Long sum(
+      List<RepMonth> reps, Function<RepMonth, @Nullable Long> figure) {
+    return reps.stream().map(figure).filter(Objects::nonNull).reduce(Math::addExact).orElse(null);
+  }
+
+  private static @Nullable String cents(@Nullable Long cents) {
+    return cents == null ? null : PlanPart.cents(cents);
+  }
+
+  private static @Nullable String sumOfSales(
+      List<RepMonth> reps, Function<RepMonth, @Nullable Ratio> figure, @Nullable Measure measure) {
+    return reps.stream()
         .map(figure)
         .filter(Objects::nonNull)
-        .map(BigDecimal::new)
-        .reduce(BigDecimal::add)
-        .map(BigDecimal::toPlainString)
+        .reduce(Ratio::plus)
+        .map(sum -> measure == null ? sum.toText() : measure.text(sum))
         .orElse(null);
   }
 
-  private static @Nullable String share(@Nullable String earned, @Nullable String actual) {
-    if (earned == null || actual == null) {
-      return null;
-    }
-    Ratio sales = Ratio.parse(actual);
+  /** Pay as a percentage of sales, two decimals; null unless they are above 0. */
+  private static @Nullable String share(long earned, Ratio sales, Measure measure) {
     return sales.signum() <= 0
         ? null
-        : Ratio.parse(earned)
-            .dividedBy(sales)
+        : Ratio.of(earned, 100)
+            .dividedBy(sales.dividedBy(measure.unitsPerOne()))
             .times(Ratio.of(100))
             .rounded(2, RoundingMode.HALF_UP)
             .toPlainString();
   }
 
   /** The month's goals of the measure "commission", in whichever set has them. */
-  private @Nullable Budget budget(YearMonth month, Totals totals, Rules rules) {
+  private @Nullable Budget budget(YearMonth month, @Nullable Long cents, Rules rules) {
     Measure measure = rules.findMeasure(BUDGET_MEASURE).orElse(null);
-    if (measure == null || measure.isRate() || totals.due() == null) {
+    if (measure == null || measure.isRate() || cents == null) {
       return null;
     }
     int number = Months.number(month);
@@ -210,7 +214,7 @@ class EarningsDesk {
       List<GoalBook.Cell> cells = book.cells(measure.code(), number, number);
       if (!cells.isEmpty()) {
         Ratio goal = Ratio.of(cells.stream().mapToLong(GoalBook.Cell::amount).sum());
-        Ratio due = Ratio.parse(totals.due()).times(measure.unitsPerOne());
+        Ratio due = Ratio.of(cents, 100).times(measure.unitsPerOne());
         Reading reading = new Reading(measure.direction(), due, Goal.of(goal), 1, null, null);
         return new Budget(
             book.name(),
@@ -360,11 +364,14 @@ class EarningsDesk {
       @WordsOf(Tone.class) String tone,
       String pay) {}
 
+  /** Cents that one order more would pay, with how it is told. */
+  private record Gained(long pay, OneMoreAnswer answer) {}
+
   List<OneMoreAnswer> oneMore(YearMonth month) {
     Ledger ledger = ledgers.posted();
     Span span = Span.ending(month, MONTHS_OF_ORDERS);
     Map<String, Map<Integer, Long>> averages = new HashMap<>();
-    List<OneMoreAnswer> found = new ArrayList<>();
+    List<Gained> found = new ArrayList<>();
     for (Statement statement : earnings.reckon(month)) {
       if (statement.curve() == null) {
         continue;
@@ -377,18 +384,21 @@ class EarningsDesk {
       Pay then = statement.curve().at(Math.addExact(statement.facts().sales(), order));
       if (order > 0 && then.status() != statement.status()) {
         Member rep = ledger.members().get(Axis.REP, statement.rep());
+        long pay = then.earned() - Objects.requireNonNull(statement.pay()).earned();
         found.add(
-            new OneMoreAnswer(
-                rep.key(),
-                rep.name(),
-                measure.text(order),
-                statement.status().word(),
-                then.status().word(),
-                EarningsWords.tone(then.status()),
-                PlanPart.cents(then.earned() - Objects.requireNonNull(statement.pay()).earned())));
+            new Gained(
+                pay,
+                new OneMoreAnswer(
+                    rep.key(),
+                    rep.name(),
+                    measure.text(order),
+                    statement.status().word(),
+                    then.status().word(),
+                    EarningsWords.tone(then.status()),
+                    PlanPart.cents(pay))));
       }
     }
-    found.sort(Comparator.comparing((OneMoreAnswer one) -> new BigDecimal(one.pay())).reversed());
-    return found;
+    found.sort(Comparator.comparingLong(Gained::pay).reversed());
+    return found.stream().map(Gained::answer).toList();
   }
 }

@@ -56,7 +56,7 @@ public class EarningsService {
   private final Cache<Integer, Month> frozen =
       Caffeine.newBuilder()
           .maximumWeight(MOST_FROZEN)
-          .weigher((Integer id, Month month) -> BYTES_OF_ROW * (1 + month.rows().size()))
+          .weigher((Integer id, Month month) -> BYTES_OF_ROW * (1 + month.reps().size()))
           .executor(Runnable::run)
           .build();
 
@@ -185,16 +185,22 @@ public class EarningsService {
         id -> {
           FrozenMonth stored = stored(seal);
           return new Month(
-              stored.rows().stream().map(SealedStatement::toRow).toList(), stored.headline(), true);
+              stored.rows().stream().map(one -> RepMonth.of(one, companyRules.current())).toList(),
+              stored.headline(),
+              true);
         });
   }
 
   /**
    * A month's rows and the sentence over them.
    *
-   * @param rows by the reps' keys
+   * @param reps by the reps' keys
    */
-  public record Month(List<EarningsRow> rows, String headline, boolean isSealed) {}
+  public record Month(List<RepMonth> reps, String headline, boolean isSealed) {
+    public List<EarningsRow> rows() {
+      return reps.stream().map(RepMonth::row).toList();
+    }
+  }
 
   /** The hash of a month's seal; null while it is open. */
   public @Nullable String sealOf(YearMonth month) {
@@ -207,14 +213,14 @@ public class EarningsService {
 
   /** The rows that may be seen. */
   public Month month(YearMonth month) {
-    return seals.find(month).map(this::sealed).orElseGet(() -> open(month, rows(reckon(month))));
+    return seals.find(month).map(this::sealed).orElseGet(() -> open(month, reps(reckon(month))));
   }
 
   private Month sealed(Seal seal) {
     Month whole = frozen(seal);
-    List<EarningsRow> seen =
-        whole.rows().stream().filter(row -> isSeen(row, seal.month())).toList();
-    return seen.size() == whole.rows().size()
+    List<RepMonth> seen =
+        whole.reps().stream().filter(one -> isSeen(one.row(), seal.month())).toList();
+    return seen.size() == whole.reps().size()
         ? whole
         : new Month(seen, headline(seal.month(), seen, true), true);
   }
@@ -228,22 +234,22 @@ public class EarningsService {
         .isPresent();
   }
 
-  private Month open(YearMonth month, List<EarningsRow> rows) {
-    return new Month(rows, headline(month, rows, false), false);
+  private Month open(YearMonth month, List<RepMonth> reps) {
+    return new Month(reps, headline(month, reps, false), false);
   }
 
-  private List<EarningsRow> rows(List<Statement> statements) {
-    return statements.stream().map(this::row).toList();
+  private List<RepMonth> reps(List<Statement> statements) {
+    return statements.stream().map(this::repMonth).toList();
   }
 
-  private String headline(YearMonth month, List<EarningsRow> rows, boolean isFinal) {
+  private String headline(YearMonth month, List<RepMonth> reps, boolean isFinal) {
     Rules rules = companyRules.current();
     if (!isFinal && isEmpty(month)) {
       return PayHeadline.ofEmpty(SpanWords.name(month));
     }
     return PayHeadline.of(
         SpanWords.name(month),
-        rows.stream().map(row -> EarningsWords.line(row, rules)).toList(),
+        reps.stream().map(RepMonth::line).toList(),
         currency(rules),
         isFinal ? null : days(month, rules),
         new Figures(rules.company().writing()));
@@ -275,7 +281,8 @@ public class EarningsService {
         .find(month)
         .map(
             seal ->
-                frozen(seal).rows().stream()
+                frozen(seal).reps().stream()
+                    .map(RepMonth::row)
                     .filter(row -> KeyText.isSame(row.rep(), rep))
                     .filter(row -> isSeen(row, month))
                     .findFirst())
@@ -283,17 +290,22 @@ public class EarningsService {
             () ->
                 Optional.of(statement(rep, month))
                     .filter(one -> isShown(one, ledgers.posted()))
-                    .map(this::row))
+                    .map(this::repMonth)
+                    .map(RepMonth::row))
         .orElseThrow(() -> unknown(rep, month));
   }
 
-  private EarningsRow row(Statement statement) {
+  private RepMonth repMonth(Statement statement) {
     Members members = ledgers.posted().members();
-    return EarningsWords.row(
-        statement,
-        members.get(Axis.REP, statement.rep()),
-        members.placeOf(Axis.REP, statement.rep(), statement.month()),
-        usual(companyRules.current()));
+    Terms terms = statement.terms();
+    Measure measure = terms == null ? usual(companyRules.current()) : terms.plan().measure();
+    EarningsRow row =
+        EarningsWords.row(
+            statement,
+            members.get(Axis.REP, statement.rep()),
+            members.placeOf(Axis.REP, statement.rep(), statement.month()),
+            measure);
+    return RepMonth.of(statement, row, measure);
   }
 
   /**
@@ -371,8 +383,8 @@ public class EarningsService {
   /** What is frozen with a month as it stands. */
   public byte[] toFreeze(YearMonth month) {
     List<Statement> statements = reckonAll(month);
-    List<EarningsRow> rows = rows(statements);
-    return Packed.deflated(FrozenMonth.of(statements, rows, headline(month, rows, true)));
+    List<RepMonth> reps = reps(statements);
+    return Packed.deflated(FrozenMonth.of(statements, reps, headline(month, reps, true)));
   }
 
   /** The measure whose sales are shown where no plan names one. */

@@ -10,7 +10,6 @@ import zealoustarget.core.commission.Adjustment;
 import zealoustarget.core.commission.Facts;
 import zealoustarget.core.commission.Pay;
 import zealoustarget.core.commission.PayCurve;
-import zealoustarget.core.commission.PayHeadline;
 import zealoustarget.core.commission.PayStatus;
 import zealoustarget.core.commission.Plan;
 import zealoustarget.core.commission.Statement;
@@ -20,7 +19,6 @@ import zealoustarget.server.earnings.EarningsRow.ComponentPart;
 import zealoustarget.server.earnings.EarningsRow.NextPart;
 import zealoustarget.server.earnings.EarningsRow.PointPart;
 import zealoustarget.server.rules.PlanPart;
-import zealoustarget.server.rules.Rules;
 
 /** Puts statements into the form in which they travel. */
 public final class EarningsWords {
@@ -28,9 +26,9 @@ public final class EarningsWords {
 
   private EarningsWords() {}
 
-  static EarningsRow row(Statement statement, Member rep, @Nullable Member region, Measure usual) {
+  static EarningsRow row(
+      Statement statement, Member rep, @Nullable Member region, Measure measure) {
     Plan plan = statement.terms() == null ? null : statement.terms().plan();
-    Measure measure = plan == null ? usual : plan.measure();
     Pay pay = statement.pay();
     Facts facts = statement.facts();
     PayCurve curve = statement.curve();
@@ -63,33 +61,6 @@ public final class EarningsWords {
         curve == null ? null : exact(curve.floor(), measure),
         curve == null ? null : exact(curve.ceiling(), measure),
         curve == null ? List.of() : points(curve, facts.sales(), measure));
-  }
-
-  /** What the sentence over a month needs of a row. */
-  static PayHeadline.Line line(EarningsRow row, Rules rules) {
-    return new PayHeadline.Line(
-        row.name(),
-        row.due() == null ? null : units(row.due(), Ratio.of(100)),
-        PayStatus.ofWord(row.status()),
-        rules.findMeasure(row.measure()).map(measure -> nextPay(row, measure)).orElse(null));
-  }
-
-  private static PayHeadline.@Nullable NextPay nextPay(EarningsRow row, Measure measure) {
-    NextPart next = row.next();
-    return next == null || row.quota() == null
-        ? null
-        : new PayHeadline.NextPay(
-            measure,
-            units(next.sales(), measure.unitsPerOne()),
-            Ratio.parse(row.quota()).times(measure.unitsPerOne()),
-            units(next.pay(), Ratio.of(100)));
-  }
-
-  private static long units(String decimal, Ratio unitsPerOne) {
-    return Ratio.parse(decimal)
-        .times(unitsPerOne)
-        .rounded(0, RoundingMode.HALF_UP)
-        .longValueExact();
   }
 
   /** Null for null; otherwise decimal text, or six decimals where none ends. */

@@ -43,7 +43,7 @@ record FrozenMonth(
       long held,
       List<Adjustment> adjustments) {}
 
-  static FrozenMonth of(List<Statement> statements, List<EarningsRow> rows, String headline) {
+  static FrozenMonth of(List<Statement> statements, List<RepMonth> reps, String headline) {
     List<Plan> plans =
         statements.stream()
             .filter(statement -> statement.terms() != null)
@@ -72,7 +72,7 @@ record FrozenMonth(
     return new FrozenMonth(
         plans.stream().map(PlanPart::of).toList(),
         closed,
-        rows.stream().map(SealedStatement::of).toList(),
+        reps.stream().map(one -> SealedStatement.of(one.row())).toList(),
         headline);
   }
 
