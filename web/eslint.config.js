@@ -3,6 +3,50 @@ import jsxA11y from 'eslint-plugin-jsx-a11y';
 import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
+/** Amounts are summed, compared and rounded by the server; here they are only placed. */
+const NO_AMOUNTS = [
+  {
+    selector: 'CallExpression[callee.name=/^(parseFloat|BigInt)$/]',
+    message: 'Numbers are read by format/numbers, figures are placed by format/placing.',
+  },
+  {
+    selector:
+      "CallExpression[callee.name='Number'][arguments.0.property.name!=/^(key|value)$/]:not([arguments.0.type='Identifier']):not([arguments.0.callee.property.name=/^(get|slice)$/]):not([arguments.0.computed=true])",
+    message: 'An amount is no number here: place it with placed() of format/placing.',
+  },
+  {
+    selector:
+      'BinaryExpression[operator=/^([-+*%]|\\x2F)$/] > CallExpression[callee.name=/^placed/]',
+    message: 'No arithmetic on amounts in the browser: the server computes.',
+  },
+  {
+    selector: 'CallExpression[callee.property.name=/^(toFixed|toPrecision|toLocaleString)$/]',
+    message: 'No rounding for display: the server gives what is shown.',
+  },
+];
+
+/** What a person reads stands in the catalogues (`words.en.json`), nowhere else. */
+const NO_TEXTS = [
+  {
+    selector: 'JSXText[value=/[A-Za-z]{2}/]',
+    message: 'Put the text into words.en.json and say it with t().',
+  },
+  {
+    selector:
+      'JSXAttribute[name.name=/^(title|label|placeholder|what|alt|submit|button|legend|aria-label|aria-description)$/] > Literal[value=/[A-Za-z]{2}/]',
+    message: 'Put the text into words.en.json and say it with t().',
+  },
+  {
+    selector: 'Literal[value=/^[A-Z][a-z]+( [a-z]+)+|[a-z] [a-z]+ [a-z]+[^:]*[.…]$/]',
+    message: 'Put the text into words.en.json and say it with t().',
+  },
+  {
+    selector:
+      'TemplateElement[value.raw=/ [a-z]{2,} [a-z]{2,} |^ [a-z]{2,} [a-z]+$/]:not(JSXAttribute[name.name="className"] TemplateElement)',
+    message: 'Put the text into words.en.json and say it with t().',
+  },
+];
+
 export default tseslint.config(
   { ignores: ['dist', 'node_modules', 'target', 'src/api/schema.ts'] },
   js.configs.recommended,
@@ -18,32 +62,21 @@ export default tseslint.config(
     },
   },
   {
-    // amounts are summed, compared and rounded by the server; here they are only placed
     files: ['src/**/*.{ts,tsx}'],
-    ignores: ['src/format/**', 'src/marks/**', 'src/address/span.ts', 'src/**/*.test.{ts,tsx}'],
-    rules: {
-      'no-restricted-syntax': [
-        'error',
-        {
-          selector: 'CallExpression[callee.name=/^(parseFloat|BigInt)$/]',
-          message: 'Numbers are read by format/numbers, figures are placed by format/placing.',
-        },
-        {
-          selector:
-            "CallExpression[callee.name='Number'][arguments.0.property.name!=/^(key|value)$/]:not([arguments.0.type='Identifier']):not([arguments.0.callee.property.name=/^(get|slice)$/]):not([arguments.0.computed=true])",
-          message: 'An amount is no number here: place it with placed() of format/placing.',
-        },
-        {
-          selector:
-            'BinaryExpression[operator=/^([-+*%]|\\x2F)$/] > CallExpression[callee.name=/^placed/]',
-          message: 'No arithmetic on amounts in the browser: the server computes.',
-        },
-        {
-          selector: 'CallExpression[callee.property.name=/^(toFixed|toPrecision|toLocaleString)$/]',
-          message: 'No rounding for display: the server gives what is shown.',
-        },
-      ],
-    },
+    ignores: ['src/**/*.test.{ts,tsx}', 'src/test/**', 'src/**/samples.tsx'],
+    rules: { 'no-restricted-syntax': ['error', ...NO_TEXTS] },
+  },
+  {
+    files: ['src/**/*.{ts,tsx}'],
+    ignores: [
+      'src/format/**',
+      'src/marks/**',
+      'src/address/span.ts',
+      'src/**/*.test.{ts,tsx}',
+      'src/test/**',
+      'src/**/samples.tsx',
+    ],
+    rules: { 'no-restricted-syntax': ['error', ...NO_AMOUNTS, ...NO_TEXTS] },
   },
   {
     files: ['src/desks/**'],

@@ -4,12 +4,13 @@ import { field } from '../ui/Drop';
 import { quietButton } from '../ui/Notice';
 import type { Account, Role } from '../api/account';
 import type { Draft } from './useAccounts';
+import { t } from './words';
 
 const ROLES: { role: Role; what: string }[] = [
-  { role: 'analyst', what: 'loads, checks, sets goals, rules and plans' },
-  { role: 'approver', what: 'sees everything, seals and reopens months' },
-  { role: 'manager', what: 'sees the own team, explains misses' },
-  { role: 'rep', what: 'sees the own rows and statement' },
+  { role: 'analyst', what: t('accountForm.loadsAndChecksFilesSets') },
+  { role: 'approver', what: t('accountForm.seesEverythingClosesAndReopens') },
+  { role: 'manager', what: t('accountForm.seesOwnTeamOnlyExplains') },
+  { role: 'rep', what: t('accountForm.seesOwnDataAndOwn') },
 ];
 
 interface AccountFormProps {
@@ -49,7 +50,7 @@ export function AccountForm(props: AccountFormProps) {
       <div className="mb-3 flex flex-wrap items-start gap-3">
         {!account && (
           <label className="min-w-[200px] flex-1">
-            <span className="mb-1 block text-quiet">Name</span>
+            <span className="mb-1 block text-quiet">{t('accountForm.name')}</span>
             <input
               className={`${field} w-full`}
               value={name}
@@ -61,7 +62,7 @@ export function AccountForm(props: AccountFormProps) {
           </label>
         )}
         <label>
-          <span className="mb-1 block text-quiet">Role</span>
+          <span className="mb-1 block text-quiet">{t('accountForm.role')}</span>
           <select
             className={field}
             value={role}
@@ -89,7 +90,7 @@ export function AccountForm(props: AccountFormProps) {
         </button>
         {onCancel && (
           <button type="button" className={quietButton} onClick={onCancel}>
-            Leave it
+            {t('accountForm.cancel')}
           </button>
         )}
       </div>
@@ -111,7 +112,7 @@ function Tie({ axis, member, onChange }: TieProps) {
   return (
     <label className="min-w-[200px] flex-1">
       <span className="mb-1 block text-quiet">
-        {axis === 'rep' ? 'Key of the rep on the roster' : 'Manager as on the roster'}
+        {axis === 'rep' ? t('accountForm.idOfTheRepOn') : t('accountForm.managerAsOnTheRoster')}
       </span>
       <input
         className={`${field} w-full`}

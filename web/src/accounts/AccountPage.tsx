@@ -5,6 +5,7 @@ import { useAccount } from '../api/account';
 import { PasswordForm } from './NewPassword';
 import { useNewToken, useRevoking, useTokens, type Token } from './useAccounts';
 import { dayText } from '../format/writing';
+import { t } from './words';
 
 /** The own account: password, tokens for programs. */
 export function AccountPage() {
@@ -14,11 +15,11 @@ export function AccountPage() {
       <h1 className="text-[20px] font-bold">{account.name}</h1>
       <p className="mb-4 text-quiet">
         {account.role}
-        {account.member && `, sees what belongs to ${account.memberName}`}
+        {account.member && t('accountPage.seesWhatBelongsTo', { memberName: account.memberName })}
       </p>
       <div className="flex flex-wrap items-start gap-6">
         <div className="w-full max-w-[400px]">
-          <PasswordForm title="Password" isPart />
+          <PasswordForm title={t('accountPage.password')} isPart />
         </div>
         <Tokens />
       </div>
@@ -38,16 +39,16 @@ function Tokens() {
   }
   return (
     <section
-      aria-label="Tokens for programs"
+      aria-label={t('accountPage.tokensForPrograms')}
       className="w-full max-w-[560px] rounded border border-rule bg-sheet p-5"
     >
-      <h2 className="mb-2 text-[16px] font-bold">Tokens for programs</h2>
+      <h2 className="mb-2 text-[16px] font-bold">{t('accountPage.tokensForPrograms')}</h2>
       <p className="mb-3 text-quiet">
-        A program sends a token in place of the password: <code>Authorization: Bearer …</code>. It
-        sees what you see. Revoke it when it is not needed any more.
+        {t('accountPage.aProgramSendsAToken')} <code>{t('accountPage.authorizationBearer')}</code>
+        {t('accountPage.itSeesWhatYouSee')}
       </p>
       {tokens.isPending ? (
-        <Loading what="the tokens" />
+        <Loading what={t('accountPage.theTokens')} />
       ) : tokens.isError ? (
         <Failed error={tokens.error} onRetry={() => void tokens.refetch()} />
       ) : (
@@ -55,7 +56,7 @@ function Tokens() {
       )}
       <form onSubmit={submit} className="flex flex-wrap items-end gap-2">
         <label className="min-w-[180px] flex-1">
-          <span className="mb-1 block text-quiet">What it is for</span>
+          <span className="mb-1 block text-quiet">{t('accountPage.purpose')}</span>
           <input
             className={`${field} h-[31px]`}
             value={name}
@@ -65,21 +66,21 @@ function Tokens() {
           />
         </label>
         <label>
-          <span className="mb-1 block text-quiet">It may</span>
+          <span className="mb-1 block text-quiet">{t('accountPage.itMay')}</span>
           <select
             className={`${field} h-[31px]`}
             value={scope}
             onChange={(event) => setScope(event.target.value)}
           >
-            <option value="read">read</option>
-            {role === 'analyst' && <option value="load">read and load</option>}
+            <option value="read">{t('accountPage.read')}</option>
+            {role === 'analyst' && <option value="load">{t('accountPage.readAndLoad')}</option>}
             {role === 'analyst' && (
-              <option value="settle">read, load, and correct what was loaded</option>
+              <option value="settle">{t('accountPage.readLoadAndCorrectLoads')}</option>
             )}
           </select>
         </label>
         <button type="submit" className={quietButton} disabled={make.isPending}>
-          Make a token
+          {t('accountPage.createToken')}
         </button>
       </form>
       {make.error && (
@@ -89,7 +90,7 @@ function Tokens() {
       )}
       {make.data && (
         <p role="status" className="mt-3 border-l-4 border-select bg-ground p-3 break-all">
-          Copy it now, it is not shown again: <code>{make.data.text}</code>
+          {t('accountPage.copyTheTokenNowIt')} <code>{make.data.text}</code>
         </p>
       )}
     </section>
@@ -98,13 +99,13 @@ function Tokens() {
 
 const SCOPES: Record<Token['scope'], string> = {
   read: 'reads',
-  load: 'reads and loads',
-  settle: 'reads, loads and corrects',
+  load: t('accountPage.readsAndLoads'),
+  settle: t('accountPage.readsLoadsAndCorrects'),
 };
 
 function TokenList({ tokens }: { tokens: Token[] }) {
   const revoke = useRevoking();
-  if (tokens.length === 0) return <p className="mb-3">There is none yet.</p>;
+  if (tokens.length === 0) return <p className="mb-3">{t('accountPage.thereIsNoTokenYet')}</p>;
   return (
     <ul className="mb-4">
       {tokens.map((token) => (
@@ -113,16 +114,19 @@ function TokenList({ tokens }: { tokens: Token[] }) {
             {token.name}
           </span>
           <span className="text-quiet">
-            {SCOPES[token.scope]}, since {dayText(token.madeAt.slice(0, 10))}
+            {t('accountPage.since', {
+              SCOPES: SCOPES[token.scope],
+              slice: dayText(token.madeAt.slice(0, 10)),
+            })}
           </span>
           <button
             type="button"
             className={smallButton}
-            aria-label={`Revoke ${token.name}`}
+            aria-label={t('accountPage.revoke', { name: token.name })}
             disabled={revoke.isPending}
             onClick={() => revoke.mutate(token.id)}
           >
-            Revoke
+            {t('accountPage.revoke2')}
           </button>
         </li>
       ))}

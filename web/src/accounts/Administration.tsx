@@ -4,6 +4,7 @@ import { useRights, type Account } from '../api/account';
 import { AccountForm } from './AccountForm';
 import { Backups } from './Backups';
 import { useAccountChange, useAccounts, useNewAccount, useReset, type Given } from './useAccounts';
+import { t } from './words';
 
 /** Who has an account, with which role. */
 export function Administration() {
@@ -12,15 +13,16 @@ export function Administration() {
   const { isOffice } = useRights();
   return (
     <div className="h-full overflow-auto px-[18px] py-4">
-      <h1 className="mb-3 text-[20px] font-bold">Accounts</h1>
+      <h1 className="mb-3 text-[20px] font-bold">{t('administration.accounts')}</h1>
       {given && (
         <p role="status" className="mb-4 max-w-[720px] border-l-4 border-select bg-sheet p-3">
-          The password of <b>{given.account.name}</b> is <code>{given.password}</code>. Hand it over
-          now, it is not shown again; it has to be changed at the first sign-in.
+          {t('administration.thePasswordOf')} <b>{given.account.name}</b> {t('administration.is')}{' '}
+          <code>{given.password}</code>
+          {t('administration.handItOverNowIt')}
         </p>
       )}
       {accounts.isPending ? (
-        <Loading what="the accounts" />
+        <Loading what={t('administration.theAccounts')} />
       ) : accounts.isError ? (
         <Failed error={accounts.error} onRetry={() => void accounts.refetch()} />
       ) : (
@@ -46,9 +48,15 @@ function List({ accounts, onGiven }: ListProps) {
       <table className="w-full bg-sheet text-left">
         <thead className="text-quiet">
           <tr>
-            {['Name', 'Role', 'Is on the roster as', 'Accounts and backups', ''].map((word) => (
+            {[
+              t('administration.name'),
+              t('administration.role'),
+              t('administration.repOrManager'),
+              t('administration.administrator'),
+              '',
+            ].map((word) => (
               <th key={word} scope="col" className="px-3 py-2 font-normal">
-                {word || <span className="sr-only">What can be done</span>}
+                {word || <span className="sr-only">{t('administration.actions')}</span>}
               </th>
             ))}
           </tr>
@@ -70,8 +78,8 @@ function List({ accounts, onGiven }: ListProps) {
                 <tr>
                   <td colSpan={5} className="px-3 pb-3">
                     <AccountForm
-                      title={`Role of ${account.name}`}
-                      submit="Change it"
+                      title={t('administration.roleOf', { name: account.name })}
+                      submit={t('administration.changeRole')}
                       account={account}
                       change={change}
                       onSubmit={(draft) =>
@@ -112,9 +120,9 @@ function Row({ account, isBusy, onChange, onEdit, onReset }: RowProps) {
     <tr className={`border-t border-rule ${isDisabled ? 'text-quiet' : ''}`}>
       <th scope="row" className="max-w-[220px] truncate px-3 py-1.5 font-semibold" title={name}>
         {name}
-        {isDisabled && ' (closed)'}
+        {isDisabled && t('administration.deactivated')}
         {account.mustChange && !isDisabled && (
-          <span className="font-normal text-quiet"> not yet signed in</span>
+          <span className="font-normal text-quiet"> {t('administration.hasNotSignedInYet')}</span>
         )}
       </th>
       <td className="px-3 py-1.5">{account.role}</td>
@@ -130,39 +138,42 @@ function Row({ account, isBusy, onChange, onEdit, onReset }: RowProps) {
             type="checkbox"
             checked={isAdministrator}
             disabled={isBusy}
-            aria-label={`${name} looks after accounts and backups`}
+            aria-label={t('administration.isAnAdministrator', { name })}
             onChange={(event) => onChange({ ...account, isAdministrator: event.target.checked })}
           />
-          {isAdministrator ? 'looks after them' : 'no'}
+          {isAdministrator ? t('administration.administrator2') : t('administration.no')}
         </label>
       </td>
       <td className="px-3 py-1.5 text-right whitespace-nowrap">
         <button
           type="button"
           className={smallButton}
-          aria-label={`Change the role of ${name}`}
+          aria-label={t('administration.changeTheRoleOf', { name })}
           disabled={isBusy}
           onClick={onEdit}
         >
-          Role
+          {t('administration.role')}
         </button>{' '}
         <button
           type="button"
           className={smallButton}
-          aria-label={`New password for ${name}`}
+          aria-label={t('administration.newPasswordFor', { name })}
           disabled={isBusy}
           onClick={onReset}
         >
-          New password
+          {t('administration.newPassword')}
         </button>{' '}
         <button
           type="button"
           className={smallButton}
-          aria-label={`${isDisabled ? 'Open' : 'Close'} the account of ${name}`}
+          aria-label={t('administration.reactivateTheAccountOf', {
+            isDisabled: String(isDisabled),
+            name,
+          })}
           disabled={isBusy}
           onClick={() => onChange({ ...account, isDisabled: !isDisabled })}
         >
-          {isDisabled ? 'Open' : 'Close'}
+          {isDisabled ? t('administration.reactivate') : t('administration.deactivate')}
         </button>
       </td>
     </tr>
@@ -175,8 +186,8 @@ function NewAccount({ onGiven }: { onGiven: (given: Given) => void }) {
   return (
     <AccountForm
       key={made}
-      title="New account"
-      submit="Make the account"
+      title={t('administration.newAccount')}
+      submit={t('administration.createAccount')}
       change={make}
       onSubmit={(draft) =>
         make.mutate(draft, {

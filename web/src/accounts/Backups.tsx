@@ -4,6 +4,7 @@ import { useChange } from '../api/useChange';
 import { Failed, Loading, quietButton } from '../ui/Notice';
 import { megabytes } from '../format/figures';
 import { timeText } from '../format/writing';
+import { t } from './words';
 
 interface Backup {
   name: string;
@@ -17,19 +18,17 @@ export function Backups() {
   const make = useChange(() => ask<Backup>('/backups', { method: 'POST' }), 'backups');
   return (
     <section
-      aria-label="Backups"
+      aria-label={t('backups.backups')}
       className="mt-6 max-w-[720px] rounded border border-rule bg-sheet p-5"
     >
-      <h2 className="mb-2 text-[16px] font-bold">Backups</h2>
-      <p className="mb-3 text-quiet">
-        A backup holds everything, pay and passwords too. It is read back before it gets its name.
-      </p>
+      <h2 className="mb-2 text-[16px] font-bold">{t('backups.backups')}</h2>
+      <p className="mb-3 text-quiet">{t('backups.aBackupContainsEverythingAlso')}</p>
       {backups.isPending ? (
-        <Loading what="the backups" />
+        <Loading what={t('backups.theBackups')} />
       ) : backups.isError ? (
         <Failed error={backups.error} onRetry={() => void backups.refetch()} />
       ) : backups.data.length === 0 ? (
-        <p className="mb-3">There is no backup yet.</p>
+        <p className="mb-3">{t('backups.thereIsNoBackupYet')}</p>
       ) : (
         <ul className="mb-3 max-h-[220px] overflow-auto">
           {backups.data.map((backup) => (
@@ -63,14 +62,12 @@ export function Backups() {
           disabled={make.isPending}
           onClick={() => make.mutate(undefined)}
         >
-          {make.isPending ? 'Backing up …' : 'Back up now'}
+          {make.isPending ? t('backups.backingUp') : t('backups.backUpNow')}
         </button>
         <a href="/api/v1/company/export" download className="underline">
-          The company as open files
+          {t('backups.exportAllData')}
         </a>
-        <span className="text-quiet">
-          CSV and JSON in a ZIP, without accounts; can be loaded elsewhere.
-        </span>
+        <span className="text-quiet">{t('backups.csvAndJsonInA')}</span>
       </div>
     </section>
   );

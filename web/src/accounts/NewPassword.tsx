@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Field, Form } from './SignIn';
 import { usePassword, useSignOut } from './useAccounts';
+import { t } from './words';
 
 /** Changes the own password; asked for at once where somebody else gave the one there is. */
 export function PasswordForm({ title, isPart = false }: { title: string; isPart?: boolean }) {
@@ -13,8 +14,8 @@ export function PasswordForm({ title, isPart = false }: { title: string; isPart?
     <Form
       title={title}
       isPart={isPart}
-      button="Change the password"
-      error={isOther ? new Error('The two new passwords are not the same.') : change.error}
+      button={t('newPassword.changePassword')}
+      error={isOther ? new Error(t('newPassword.theTwoNewPasswordsDiffer')) : change.error}
       isBusy={change.isPending || isOther}
       onSubmit={() =>
         change.mutate(
@@ -30,21 +31,21 @@ export function PasswordForm({ title, isPart = false }: { title: string; isPart?
       }
     >
       <Field
-        label="Password now"
+        label={t('newPassword.currentPassword')}
         value={now}
         complete="current-password"
         isSecret
         onChange={setNow}
       />
       <Field
-        label="New password, 10 characters or more"
+        label={t('newPassword.newPassword10CharactersOr')}
         value={next}
         complete="new-password"
         isSecret
         onChange={setNext}
       />
       <Field
-        label="New password once more"
+        label={t('newPassword.repeatTheNewPassword')}
         value={again}
         complete="new-password"
         isSecret
@@ -52,7 +53,7 @@ export function PasswordForm({ title, isPart = false }: { title: string; isPart?
       />
       {change.isSuccess && (
         <p role="status" className="mb-3">
-          Changed. Other sessions of this account have ended.
+          {t('newPassword.thePasswordIsChangedOther')}
         </p>
       )}
     </Form>
@@ -64,17 +65,15 @@ export function NewPassword({ name }: { name: string }) {
   const signOut = useSignOut();
   return (
     <main className="mx-auto max-w-[400px] px-4 pt-[12vh]">
-      <p className="mb-4">
-        {name}, your password was given by somebody else. Choose one that only you know.
-      </p>
-      <PasswordForm title="Your own password" />
+      <p className="mb-4">{t('newPassword.somebodyElseSetYourPassword', { name })}</p>
+      <PasswordForm title={t('newPassword.yourOwnPassword')} />
       <p className="mt-4">
         <button
           type="button"
           className="min-h-6 text-select underline"
           onClick={() => signOut.mutate(undefined)}
         >
-          Sign out
+          {t('newPassword.signOut')}
         </button>
       </p>
     </main>

@@ -6,6 +6,7 @@ import { AccountContext, type Session } from '../api/account';
 import { NewPassword } from './NewPassword';
 import { SignIn } from './SignIn';
 import { SESSION } from './useAccounts';
+import { t } from './words';
 
 /** Lets the application be seen by somebody who is signed in, with a password of their own. */
 export function SessionGate({ children }: { children: ReactNode }) {
@@ -16,7 +17,7 @@ export function SessionGate({ children }: { children: ReactNode }) {
     window.addEventListener(SIGNED_OUT, end);
     return () => window.removeEventListener(SIGNED_OUT, end);
   }, [client]);
-  if (session.isPending) return <Loading what="who is signed in" />;
+  if (session.isPending) return <Loading what={t('sessionGate.whoIsSignedIn')} />;
   if (session.isError) {
     return <Failed error={session.error} onRetry={() => void session.refetch()} />;
   }

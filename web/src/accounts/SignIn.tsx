@@ -3,6 +3,7 @@ import { field } from '../ui/Drop';
 import { mainButton } from '../ui/Notice';
 import type { Session } from '../api/account';
 import { useFirstAccount, useSignIn } from './useAccounts';
+import { t } from './words';
 
 /** The way in: name and password, the demo's accounts, or the first account of all. */
 export function SignIn({ session }: { session: Session }) {
@@ -14,7 +15,7 @@ export function SignIn({ session }: { session: Session }) {
             <circle cx="10" cy="6" r="4" fill="#f2b33d" />
             <path d="M1 15h18" stroke="currentColor" strokeWidth="2.5" />
           </svg>
-          Zealous Target
+          {t('signIn.zealousTarget')}
         </p>
         {session.isFirst ? <FirstForm /> : <SignInForm />}
         {session.demo.length > 0 && <Demo session={session} />}
@@ -29,14 +30,14 @@ function SignInForm() {
   const signIn = useSignIn();
   return (
     <Form
-      title="Sign in"
+      title={t('signIn.signIn')}
       error={signIn.error}
       isBusy={signIn.isPending}
       onSubmit={() => signIn.mutate({ name, password })}
     >
-      <Field label="Name" value={name} complete="username" onChange={setName} />
+      <Field label={t('signIn.name')} value={name} complete="username" onChange={setName} />
       <Field
-        label="Password"
+        label={t('signIn.password')}
         value={password}
         complete="current-password"
         isSecret
@@ -53,19 +54,16 @@ function FirstForm() {
   const first = useFirstAccount();
   return (
     <Form
-      title="Make the first account"
+      title={t('signIn.createTheFirstAccount')}
       error={first.error}
       isBusy={first.isPending}
       onSubmit={() => first.mutate({ code, name, password })}
     >
-      <p className="mb-3 text-quiet">
-        The server wrote a code to its console when it started. Whoever can read it makes the first
-        account, an analyst who looks after the others.
-      </p>
-      <Field label="Code" value={code} complete="one-time-code" onChange={setCode} />
-      <Field label="Name" value={name} complete="username" onChange={setName} />
+      <p className="mb-3 text-quiet">{t('signIn.theServerWroteACode')}</p>
+      <Field label={t('signIn.code')} value={code} complete="one-time-code" onChange={setCode} />
+      <Field label={t('signIn.name')} value={name} complete="username" onChange={setName} />
       <Field
-        label="Password, 10 characters or more"
+        label={t('signIn.password10CharactersOrMore')}
         value={password}
         complete="new-password"
         isSecret
@@ -145,8 +143,8 @@ export function Field({ label, value, complete, isSecret = false, onChange }: Fi
 function Demo({ session }: { session: Session }) {
   const signIn = useSignIn();
   return (
-    <section aria-label="Demo accounts" className="mt-5">
-      <h2 className="mb-2 font-semibold text-quiet">Or look around in the demo as</h2>
+    <section aria-label={t('signIn.demoAccounts')} className="mt-5">
+      <h2 className="mb-2 font-semibold text-quiet">{t('signIn.orTryTheDemoAs')}</h2>
       <ul className="space-y-1.5">
         {session.demo.map((one) => (
           <li key={one.name}>
@@ -163,8 +161,7 @@ function Demo({ session }: { session: Session }) {
         ))}
       </ul>
       <p className="mt-2 text-[12.5px] text-quiet">
-        The password of each is {session.demo[0]?.password}; everybody knows it, so the demo answers
-        this machine only.
+        {t('signIn.thePasswordOfEachIs', { password: session.demo[0]?.password })}
       </p>
     </section>
   );

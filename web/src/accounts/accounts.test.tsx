@@ -70,7 +70,7 @@ describe('the gate', () => {
     await userEvent.type(await screen.findByLabelText('Code'), 'abcd-efgh');
     await userEvent.type(screen.getByLabelText('Name'), 'Ada');
     await userEvent.type(screen.getByLabelText(/^Password/), 'a long one of mine');
-    await userEvent.click(screen.getByRole('button', { name: 'Make the first account' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Create the first account' }));
     expect(await screen.findByText('inside as Ada')).toBeInTheDocument();
     expect(asked.at(-1)?.body).toMatchObject({ code: 'abcd-efgh', name: 'Ada' });
   });
@@ -81,13 +81,13 @@ describe('the gate', () => {
       '/session/password': { ...NOBODY, account: ANALYST },
     });
     showAt(gate, '/');
-    await userEvent.type(await screen.findByLabelText('Password now'), 'given');
-    await userEvent.type(screen.getByLabelText(/^New password, /), 'a long one of mine');
-    await userEvent.type(screen.getByLabelText('New password once more'), 'a long one of min');
-    expect(screen.getByRole('alert')).toHaveTextContent('not the same');
-    expect(screen.getByRole('button', { name: 'Change the password' })).toBeDisabled();
-    await userEvent.type(screen.getByLabelText('New password once more'), 'e');
-    await userEvent.click(screen.getByRole('button', { name: 'Change the password' }));
+    await userEvent.type(await screen.findByLabelText('Current password'), 'given');
+    await userEvent.type(screen.getByLabelText(/^New password \(/), 'a long one of mine');
+    await userEvent.type(screen.getByLabelText('Repeat the new password'), 'a long one of min');
+    expect(screen.getByRole('alert')).toHaveTextContent('differ');
+    expect(screen.getByRole('button', { name: 'Change password' })).toBeDisabled();
+    await userEvent.type(screen.getByLabelText('Repeat the new password'), 'e');
+    await userEvent.click(screen.getByRole('button', { name: 'Change password' }));
     expect(await screen.findByText('inside as Ada')).toBeInTheDocument();
     expect(asked.at(-1)?.body).toEqual({ now: 'given', next: 'a long one of mine' });
   });
@@ -116,8 +116,8 @@ describe('administration', () => {
     });
     const form = within(screen.getByRole('form', { name: 'New account' }));
     await userEvent.type(form.getByLabelText('Name'), 'Cy');
-    await userEvent.type(form.getByLabelText(/^Key of the rep/), 'K2');
-    await userEvent.click(form.getByRole('button', { name: 'Make the account' }));
+    await userEvent.type(form.getByLabelText(/^ID of the rep/), 'K2');
+    await userEvent.click(form.getByRole('button', { name: 'Create account' }));
     expect(await screen.findByText('aaaa-bbbb')).toBeInTheDocument();
     expect(asked.length).toBeGreaterThan(0);
   });
@@ -125,7 +125,7 @@ describe('administration', () => {
   it('closes an account as it was looked at, and says what changed meanwhile', async () => {
     serve({ '/accounts': [ANALYST, REP], '/backups': [] });
     showAt(<Administration />, '/accounts');
-    const close = await screen.findByRole('button', { name: 'Close the account of Bo' });
+    const close = await screen.findByRole('button', { name: 'Deactivate the account of Bo' });
     const asked = serve({
       '/backups': [],
       '/accounts/2': new Refused(409, 'It was changed meanwhile.'),
@@ -140,7 +140,7 @@ describe('administration', () => {
     showAt(<Administration />, '/accounts');
     await userEvent.click(await screen.findByRole('button', { name: 'Change the role of Bo' }));
     const form = within(screen.getByRole('form', { name: 'Role of Bo' }));
-    expect(form.getByLabelText(/^Key of the rep/)).toHaveValue('K1');
+    expect(form.getByLabelText(/^ID of the rep/)).toHaveValue('K1');
     await userEvent.selectOptions(form.getByLabelText('Role'), 'manager');
     const tie = form.getByLabelText('Manager as on the roster');
     await userEvent.clear(tie);
@@ -151,7 +151,7 @@ describe('administration', () => {
       '/accounts/2': new Refused(409, 'It was changed meanwhile.'),
     });
     await userEvent.type(tie, 'Tull');
-    await userEvent.click(form.getByRole('button', { name: 'Change it' }));
+    await userEvent.click(form.getByRole('button', { name: 'Change role' }));
     expect(await form.findByRole('alert')).toHaveTextContent('changed meanwhile');
     expect(asked.find(({ method }) => method === 'PUT')?.body).toMatchObject({
       id: 2,
@@ -160,7 +160,7 @@ describe('administration', () => {
       version: 3,
       isAdministrator: false,
     });
-    await userEvent.click(form.getByRole('button', { name: 'Leave it' }));
+    await userEvent.click(form.getByRole('button', { name: 'Cancel' }));
     expect(screen.queryByRole('form', { name: 'Role of Bo' })).not.toBeInTheDocument();
   });
 
@@ -174,7 +174,7 @@ describe('administration', () => {
     const link = await screen.findByRole('link', { name: '2026-11-23.zip' });
     expect(link).toHaveAttribute('href', '/api/v1/backups/2026-11-23.zip');
     expect(screen.getByText(/^2\.4 MB, 2026-11-23, \d\d:00$/)).toBeInTheDocument();
-    expect(screen.getByRole('link', { name: 'The company as open files' })).toHaveAttribute(
+    expect(screen.getByRole('link', { name: 'Export all data' })).toHaveAttribute(
       'href',
       '/api/v1/company/export',
     );
@@ -207,15 +207,15 @@ describe('the own account', () => {
     expect(await screen.findByText(/reads and loads, since 2026-11-01/)).toBeInTheDocument();
     const asked = serve({ '/tokens': [] });
     await userEvent.click(screen.getByRole('button', { name: 'Revoke nightly' }));
-    expect(await screen.findByText('There is none yet.')).toBeInTheDocument();
+    expect(await screen.findByText('There is no token yet.')).toBeInTheDocument();
     expect(asked[0]).toMatchObject({ method: 'DELETE', path: '/api/v1/tokens/4' });
   });
 
   it('shows a new token once', async () => {
     showAt(<AccountPage />, '/account');
-    await userEvent.type(await screen.findByLabelText('What it is for'), 'reports');
+    await userEvent.type(await screen.findByLabelText('Purpose'), 'reports');
     serve({ '/tokens': [], 'POST /tokens': { token: { id: 5 }, text: 'zt_secret' } });
-    await userEvent.click(screen.getByRole('button', { name: 'Make a token' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Create token' }));
     expect(await screen.findByText('zt_secret')).toBeInTheDocument();
   });
 });

@@ -1,4 +1,5 @@
 import { createContext, useContext } from 'react';
+import { t } from '../format/words';
 
 export type Role = 'analyst' | 'approver' | 'manager' | 'rep';
 
@@ -41,7 +42,7 @@ export interface Rights {
 
 export const AccountContext = createContext<Account>({
   id: 0,
-  name: 'analyst',
+  name: t('account.analyst'),
   role: 'analyst',
   member: null,
   memberName: null,

@@ -1,3 +1,5 @@
+import { t } from '../format/words';
+
 /** A refusal or failure of the server; branch on `code`, show `message`. */
 export class ProblemError extends Error {
   readonly code: string;
@@ -49,11 +51,7 @@ async function answerOf(path: string, init?: RequestInit): Promise<Response> {
   try {
     answer = await fetch(ROOT + path, withToken(init));
   } catch {
-    throw new ProblemError(
-      'unreachable',
-      0,
-      'The server does not answer. Check that it is still running, then try again.',
-    );
+    throw new ProblemError('unreachable', 0, t('client.theServerDoesNotAnswer'));
   }
   if (!answer.ok) {
     const problem = await problemOf(answer);
@@ -74,7 +72,7 @@ async function problemOf(answer: Response): Promise<ProblemError> {
   return new ProblemError(
     code ?? 'internal',
     answer.status,
-    detail ?? `The server answered with status ${answer.status}.`,
+    detail ?? t('client.theServerAnsweredWithStatus', { status: answer.status }),
     place,
     rule,
   );

@@ -18,6 +18,7 @@ import { Keys } from './Keys';
 import { MonthStrip } from './MonthStrip';
 import { RestoredData } from './RestoredData';
 import { TopBar } from './TopBar';
+import { t } from './words';
 
 /** The frame around the desks: top bar, month strip, the work below. */
 export function App() {
@@ -30,7 +31,7 @@ export function App() {
 
 function Inside() {
   const company = useQuery({ queryKey: ['company'], queryFn: readCompany });
-  if (company.isPending) return <Loading what="the company" />;
+  if (company.isPending) return <Loading what={t('app.theCompany')} />;
   if (company.isError) {
     const { error } = company;
     if (error instanceof ProblemError && error.code === 'restore-unconfirmed') {

@@ -3,6 +3,7 @@ import { useLocation, useNavigate, useSearchParams } from 'react-router';
 import { useRights } from '../api/account';
 import { DroppedContext } from '../ui/dropped';
 import { spanOnly } from '../address/useView';
+import { t } from './words';
 
 /** Takes a file dropped on any desk to Intake. */
 export function DropZone({ children }: { children: ReactNode }) {
@@ -49,7 +50,7 @@ export function DropZone({ children }: { children: ReactNode }) {
         {children}
         {isOver && (
           <div className="pointer-events-none absolute inset-2 z-20 flex items-center justify-center rounded border-2 border-dashed border-select bg-select-ground/90 text-[18px] font-semibold">
-            Drop the file to stage it
+            {t('dropZone.dropTheFileToStage')}
           </div>
         )}
       </main>

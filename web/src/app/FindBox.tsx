@@ -4,6 +4,7 @@ import { useNavigate, useSearchParams } from 'react-router';
 import type { Company, MemberFound } from '../api/types';
 import { useMembers } from '../api/useMembers';
 import { spanOnly } from '../address/useView';
+import { t } from './words';
 
 export const FIND_BOX = 'find-box';
 
@@ -29,8 +30,8 @@ export function FindBox({ company }: { company: Company }) {
       <div className="relative">
         <ComboboxInput
           id={FIND_BOX}
-          aria-label={`Find a rep, region or product of ${company.name}`}
-          placeholder="Find a rep, region, product  /"
+          aria-label={t('findBox.findARepRegionOr', { name: company.name })}
+          placeholder={t('findBox.findARepRegionProduct')}
           className="w-[230px] max-w-full rounded border border-[#4a566e] bg-transparent px-2.5 py-1 text-white placeholder:text-[#b7c0cf]"
           onChange={(event) => setText(event.target.value)}
           displayValue={() => text}
@@ -48,7 +49,7 @@ export function FindBox({ company }: { company: Company }) {
             </ComboboxOption>
           ))}
           {text.trim() !== '' && found.isSuccess && options.length === 0 && (
-            <p className="px-3 py-1.5 text-quiet">Nobody and nothing is called that.</p>
+            <p className="px-3 py-1.5 text-quiet">{t('findBox.noMatch')}</p>
           )}
         </ComboboxOptions>
       </div>

@@ -9,17 +9,18 @@ import { plusMonths, spanOf, type SpanKind } from '../address/span';
 import { spanOnly } from '../address/useView';
 import { desksOf } from './TopBar';
 import { spanChanges, useView } from '../address/useView';
+import { t } from './words';
 
 const LIST: [string, string][] = [
-  ['/', 'Find a rep, region or product'],
-  ['1 to 4', 'The desks, in their order'],
-  ['[ and ]', 'One month back, one month on'],
-  ['m, q, y, t', 'Month, quarter to date, year to date, trailing twelve'],
-  ['Shift and a click', 'On a month: all months up to it'],
-  ['j and k', 'Next row, row before'],
-  ['Enter', 'Open the row, finding or load in focus'],
-  ['f', 'Figures of the chart as a table'],
-  ['?', 'This list'],
+  ['/', t('keys.findARepRegionOr')],
+  [t('keys.n1To4'), t('keys.theDesksInTheirOrder')],
+  [t('keys.and'), t('keys.previousMonthNextMonth')],
+  ['m, q, y, t', t('keys.monthQuarterToDateYear')],
+  [t('keys.shiftAndAClick'), t('keys.onAMonthAllMonths')],
+  [t('keys.jAndK'), t('keys.nextRowPreviousRow')],
+  ['Enter', t('keys.openTheFocusedRowFinding')],
+  ['f', t('keys.showTheChartsFiguresAs')],
+  ['?', t('keys.thisList')],
 ];
 
 /** The keys that work on every desk. */
@@ -61,7 +62,7 @@ export function Keys({ company }: { company: Company }) {
       <div className="fixed inset-0 bg-black/40" aria-hidden="true" />
       <div className="fixed inset-0 flex items-center justify-center p-6">
         <DialogPanel className="w-[420px] rounded bg-sheet p-5 shadow-xl">
-          <DialogTitle className="mb-3 text-[16px] font-bold">Keys</DialogTitle>
+          <DialogTitle className="mb-3 text-[16px] font-bold">{t('keys.keysAndWords')}</DialogTitle>
           <dl className="grid grid-cols-[130px_1fr] gap-y-2">
             {LIST.map(([key, what]) => (
               <div key={key} className="contents">
@@ -75,7 +76,7 @@ export function Keys({ company }: { company: Company }) {
             className="mt-4 rounded-sm border border-rule px-3 py-1.5 hover:border-select"
             onClick={() => setListed(false)}
           >
-            Close
+            {t('keys.closePanel')}
           </button>
         </DialogPanel>
       </div>

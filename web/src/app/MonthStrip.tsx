@@ -6,12 +6,33 @@ import { amount, shortMonth } from '../format/figures';
 import { MiniBar } from '../marks/MiniBar';
 import { fiscalYear, plusMonths, rangeOf, spanOf, type SpanKind } from '../address/span';
 import { spanChanges, useView, wholeQuery } from '../address/useView';
+import { t } from './words';
 
-const KINDS: { kind: SpanKind; word: string; title: string }[] = [
-  { kind: 'm', word: 'M', title: 'M: the month' },
-  { kind: 'q', word: 'Q', title: 'Q: quarter to date' },
-  { kind: 'y', word: 'Y to date', title: 'Y to date: the fiscal year' },
-  { kind: 't', word: '12', title: '12: trailing twelve months (key T)' },
+const KINDS: { kind: SpanKind; word: string; short: string; title: string }[] = [
+  {
+    kind: 'm',
+    word: t('monthStrip.month'),
+    short: t('monthStrip.monthShort'),
+    title: t('monthStrip.monthKeyM'),
+  },
+  {
+    kind: 'q',
+    word: t('monthStrip.quarter'),
+    short: t('monthStrip.quarterShort'),
+    title: t('monthStrip.quarterToDateKeyQ'),
+  },
+  {
+    kind: 'y',
+    word: t('monthStrip.year'),
+    short: t('monthStrip.yearShort'),
+    title: t('monthStrip.yearToDateKeyY'),
+  },
+  {
+    kind: 't',
+    word: t('monthStrip.twelve'),
+    short: t('monthStrip.twelveShort'),
+    title: t('monthStrip.last12MonthsKeyT'),
+  },
 ];
 
 /** The fiscal year's months with their state; choosing here sets the span of every desk. */
@@ -40,17 +61,29 @@ export function MonthStrip({ company }: { company: Company }) {
   const months = strip.data?.fiscalYear === year ? strip.data.months : [];
   return (
     <section
-      aria-label="Months"
+      aria-label={t('monthStrip.months')}
       className="no-print flex h-[66px] shrink-0 items-stretch overflow-x-auto overflow-y-hidden border-b border-rule bg-sheet px-[18px]"
     >
       <div className="flex w-[104px] shrink-0 flex-col justify-center">
-        <h2 className="text-[15.5px] font-bold">FY {year}</h2>
+        <h2 className="text-[15.5px] font-bold">{t('monthStrip.fy', { year })}</h2>
         <div className="flex items-center text-[12px] text-quiet">
-          <YearStep label={`FY ${year - 1}`} onStep={() => move(-12)} sign="‹" />
+          <YearStep
+            label={t('monthStrip.fy', { year: year - 1 })}
+            onStep={() => move(-12)}
+            sign="‹"
+          />
           <span>
-            starts {shortMonth(`2000-${String(company.calendar.startMonth).padStart(2, '0')}`)}
+            {t('monthStrip.startsIn', {
+              shortMonth: shortMonth(
+                `2000-${String(company.calendar.startMonth).padStart(2, '0')}`,
+              ),
+            })}
           </span>
-          <YearStep label={`FY ${year + 1}`} onStep={() => move(12)} sign="›" />
+          <YearStep
+            label={t('monthStrip.fy', { year: year + 1 })}
+            onStep={() => move(12)}
+            sign="›"
+          />
         </div>
       </div>
       <ol className="flex min-w-[590px] flex-1 items-stretch">
@@ -69,8 +102,12 @@ export function MonthStrip({ company }: { company: Company }) {
           </li>
         ))}
       </ol>
-      <div role="group" aria-label="Span" className="flex shrink-0 items-center gap-1.5 pl-4">
-        {KINDS.map(({ kind, word, title }) => (
+      <div
+        role="group"
+        aria-label={t('monthStrip.monthsShown')}
+        className="flex shrink-0 items-center gap-1.5 pl-4"
+      >
+        {KINDS.map(({ kind, word, short, title }) => (
           <button
             key={kind}
             type="button"
@@ -80,7 +117,8 @@ export function MonthStrip({ company }: { company: Company }) {
             onClick={() => change(spanChanges(spanOf(kind, view.span.to, company.calendar)))}
             className={`rounded-sm border px-2.5 py-1 ${view.span.kind === kind ? 'border-select bg-select font-semibold text-on-select' : 'border-rule text-ink hover:border-select'}`}
           >
-            {word}
+            <span className="hidden xl:inline">{word}</span>
+            <span className="xl:hidden">{short}</span>
           </button>
         ))}
       </div>
@@ -98,7 +136,7 @@ function YearStep(props: { label: string; sign: string; onStep: () => void }) {
   return (
     <button
       type="button"
-      aria-label={`Go to ${props.label}`}
+      aria-label={t('monthStrip.goTo', { label: props.label })}
       onClick={props.onStep}
       className="min-h-6 min-w-6 text-[15px] leading-none text-ink hover:text-select"
     >
@@ -119,14 +157,18 @@ function MonthButton({ month, isInSpan, onPress, onRelease, onChoose }: MonthBut
   const { reading, state } = month;
   const { spoken } = reading;
   const figures = spoken.percentShown
-    ? `${amount(spoken.percentShown)} % of goal${spoken.kind === 'to-date' ? ' to date' : ''}, ${spoken.status}`
-    : (spoken.noReading ?? 'no goal');
+    ? t('monthStrip.ofGoalToDate', {
+        percentShown: amount(spoken.percentShown),
+        isToDate: String(spoken.kind === 'to-date'),
+        status: spoken.status,
+      })
+    : (spoken.noReading ?? t('monthStrip.noGoal'));
   return (
     <button
       type="button"
-      aria-label={`${shortMonth(month.month)} ${month.month.slice(0, 4)}, ${state}${state === 'empty' ? '' : `, ${figures}`}`}
+      aria-label={`${shortMonth(month.month)} ${month.month.slice(0, 4)}, ${t(`monthStrip.state.${state}`)}${state === 'empty' ? '' : `, ${figures}`}`}
       aria-pressed={isInSpan}
-      title={state === 'empty' ? 'Nothing posted' : figures}
+      title={state === 'empty' ? t('monthStrip.nothingIsPosted') : figures}
       onPointerDown={onPress}
       onPointerUp={onRelease}
       onClick={(event) => onChoose(event.shiftKey)}

@@ -2,6 +2,7 @@ import { ask } from '../api/client';
 import { useAccount } from '../api/account';
 import { useChange } from '../api/useChange';
 import { mainButton } from '../ui/Notice';
+import { t } from './words';
 
 /** Data that were restored wait here for the second person; the figures are shown after. */
 export function RestoredData({ words }: { words: string }) {
@@ -10,7 +11,7 @@ export function RestoredData({ words }: { words: string }) {
   const mayConfirm = account.isAdministrator || account.role === 'approver';
   return (
     <section className="m-6 max-w-[560px] border-l-4 border-select bg-sheet p-4">
-      <h1 className="mb-1 text-[16px] font-bold">Restored data wait for a second person</h1>
+      <h1 className="mb-1 text-[16px] font-bold">{t('restoredData.theRestoredDataNeedThe')}</h1>
       <p className="mb-3">{words}</p>
       {confirm.error && (
         <p role="alert" className="mb-3 text-bad">
@@ -24,7 +25,7 @@ export function RestoredData({ words }: { words: string }) {
           disabled={confirm.isPending}
           onClick={() => confirm.mutate(undefined)}
         >
-          Confirm the restored data
+          {t('restoredData.confirmTheRestoredData')}
         </button>
       )}
     </section>

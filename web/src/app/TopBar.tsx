@@ -5,19 +5,20 @@ import { useSignOut } from '../accounts/useAccounts';
 import type { Company } from '../api/types';
 import { spanOnly } from '../address/useView';
 import { FindBox } from './FindBox';
+import { t } from './words';
 
 const OFFICE_DESKS = [
-  { path: '/intake', name: 'Intake' },
-  { path: '/standing', name: 'Standing' },
-  { path: '/earnings', name: 'Earnings' },
-  { path: '/rules', name: 'Rules' },
+  { path: '/intake', name: t('topBar.intake') },
+  { path: '/standing', name: t('topBar.standing') },
+  { path: '/earnings', name: t('topBar.earnings') },
+  { path: '/rules', name: t('topBar.rules') },
 ];
 
 /** The desks that somebody works at, in the order of the keys 1, 2, … */
 export function desksOf(rights: Rights) {
   if (rights.isOffice) return OFFICE_DESKS;
   const own = OFFICE_DESKS.filter(({ path }) => path === '/standing' || path === '/earnings');
-  return rights.isRep ? [{ path: '/mine', name: 'My month' }, ...own] : own;
+  return rights.isRep ? [{ path: '/mine', name: t('topBar.myMonth') }, ...own] : own;
 }
 
 export function TopBar({ company }: { company: Company }) {
@@ -26,13 +27,13 @@ export function TopBar({ company }: { company: Company }) {
   return (
     <header className="on-bar no-print flex min-h-[46px] shrink-0 flex-wrap items-center gap-x-6 gap-y-1 bg-bar px-[18px] py-1 text-white">
       <a href="#work" className="sr-only focus:not-sr-only">
-        Skip to the work
+        {t('topBar.skipToTheContent')}
       </a>
       <span className="flex items-center gap-2.5 text-[15.5px] font-bold whitespace-nowrap">
         <Mark />
-        Zealous Target
+        {t('topBar.zealousTarget')}
       </span>
-      <nav aria-label="Desks" className="flex gap-1">
+      <nav aria-label={t('topBar.desks')} className="flex gap-1">
         {desks.map((desk) => (
           <NavLink
             key={desk.path}
@@ -67,7 +68,7 @@ function AccountMenu() {
     <Menu>
       <MenuButton
         className="flex min-h-7 max-w-[160px] items-center gap-1.5 rounded border border-[#4a5875] px-2.5 text-white hover:border-white"
-        aria-label={`Account ${account.name}`}
+        aria-label={t('topBar.account', { name: account.name })}
       >
         <span className="truncate">{account.name}</span>
         <span aria-hidden="true">▾</span>
@@ -82,19 +83,19 @@ function AccountMenu() {
         </p>
         <MenuItem>
           <Link to="/account" className={item}>
-            Password and tokens
+            {t('topBar.passwordAndTokens')}
           </Link>
         </MenuItem>
         {account.isAdministrator && (
           <MenuItem>
             <Link to="/accounts" className={item}>
-              Accounts
+              {t('topBar.accounts')}
             </Link>
           </MenuItem>
         )}
         <MenuItem>
           <button type="button" className={item} onClick={() => signOut.mutate(undefined)}>
-            Sign out
+            {t('topBar.signOut')}
           </button>
         </MenuItem>
       </MenuItems>

@@ -107,7 +107,7 @@ describe('the frame', () => {
     serve({ ...answers(ANALYST), '/members': [] });
     showAt(<App />, '/standing');
     await userEvent.type(await screen.findByRole('combobox', { name: /^Find a rep/ }), 'zz');
-    expect(await screen.findByText('Nobody and nothing is called that.')).toBeVisible();
+    expect(await screen.findByText('No match')).toBeVisible();
   });
 
   it('says that the company cannot be read, and reads it again', async () => {
@@ -171,7 +171,7 @@ describe('the month strip', () => {
     open('/standing?to=2026-08');
     const months = await within(await strip()).findAllByRole('button', { name: /2026,/ });
     expect(months.map((month) => month.getAttribute('aria-label'))).toEqual([
-      'Jul 2026, sealed, no goal',
+      'Jul 2026, closed, no goal',
       'Aug 2026, open, 120.0 % of goal, well past',
       'Sep 2026, open, 90.0 % of goal, near',
       'Oct 2026, empty',
@@ -204,9 +204,7 @@ describe('the month strip', () => {
     open('/standing?to=2026-08&span=y');
     await userEvent.click(await screen.findByRole('button', { name: 'Go to FY 2026' }));
     expect(address()).toBe('?span=y&to=2025-08');
-    await userEvent.click(
-      screen.getByRole('button', { name: '12: trailing twelve months (key T)' }),
-    );
+    await userEvent.click(screen.getByRole('button', { name: 'Last 12 months (key T)' }));
     expect(address()).toBe('?span=t&to=2025-08');
   });
 });
@@ -239,8 +237,8 @@ describe('the keys', () => {
     open('/standing?to=2026-08');
     await strip();
     await userEvent.keyboard('?');
-    const list = await screen.findByRole('dialog', { name: 'Keys' });
-    expect(within(list).getByText('Next row, row before')).toBeVisible();
+    const list = await screen.findByRole('dialog', { name: 'Keys and words' });
+    expect(within(list).getByText('Next row, previous row')).toBeVisible();
     await userEvent.keyboard('{Escape}');
     await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
   });

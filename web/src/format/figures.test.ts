@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { amount, count, growth, hasFraction, monthName, NONE, shortMonth, signed } from './figures';
+import { amount, growth, hasFraction, monthName, NONE, shortMonth, signed } from './figures';
+import { count } from './nouns';
 
 describe('amount', () => {
   it.each([

@@ -1,26 +1,9 @@
-import { typed, writing } from './writing';
+import { amount, NONE } from './amounts';
+import { LANGUAGE } from './language';
+import { typed } from './writing';
 
-const MINUS = '\u2212';
-export const NONE = '–';
-
-/** Whether a decimal string has anything but zeros behind its point. */
-export function hasFraction(decimal: string | null): boolean {
-  return decimal !== null && /\.\d*[1-9]/.test(decimal);
-}
-
-/**
- * An amount in the company's way of writing, with a true minus; digits are never recomputed.
- * @param decimals keep those that are there, or drop them where the whole column has none
- */
-export function amount(decimal: string | null, decimals: 'keep' | 'drop' = 'keep'): string {
-  if (decimal === null) return NONE;
-  const isNegative = decimal.startsWith('-');
-  const [whole = '', fraction] = decimal.replace('-', '').split('.');
-  const grouped = whole.replace(/\B(?=(\d{3})+$)/g, writing().grouping);
-  const shown =
-    fraction && decimals === 'keep' ? `${grouped}${writing().decimal}${fraction}` : grouped;
-  return isNegative ? MINUS + shown : shown;
-}
+export { amount, hasFraction, NONE } from './amounts';
+import { t } from './words';
 
 /** As amount, with a plus before what is above 0. */
 export function signed(decimal: string | null, decimals: 'keep' | 'drop' = 'keep'): string {
@@ -54,20 +37,11 @@ export function growth(shown: string | null): string {
   return shown === null ? NONE : `${signed(shown)} %`;
 }
 
-const MONTHS = [
-  'January',
-  'February',
-  'March',
-  'April',
-  'May',
-  'June',
-  'July',
-  'August',
-  'September',
-  'October',
-  'November',
-  'December',
-];
+const MONTHS = Array.from({ length: 12 }, (_, month) =>
+  new Intl.DateTimeFormat(LANGUAGE, { month: 'long', timeZone: 'UTC' }).format(
+    Date.UTC(2000, month, 1),
+  ),
+);
 
 /** "2026-10" as "October 2026". */
 export function monthName(month: string): string {
@@ -78,11 +52,6 @@ export function monthName(month: string): string {
 /** "2026-10" as "Oct". */
 export function shortMonth(month: string): string {
   return monthName(month).slice(0, 3);
-}
-
-/** "1 line", "1 284 lines". */
-export function count(number: number, one: string, many = `${one}s`): string {
-  return `${amount(String(number))} ${number === 1 ? one : many}`;
 }
 
 /** Moves the point of plain decimal text without rounding. */
@@ -104,12 +73,7 @@ export function shifted(decimal: string, places: number): string {
 /** A ratio as its percent, as it is typed: "0.035" is "3.5", or "3,5" with a decimal comma. */
 export const asPercent = (ratio: string) => typed(shifted(ratio, 2));
 
-/** An axis' word for several. */
-export function plural(axis: string): string {
-  return axis === 'company' ? 'companies' : `${axis}s`;
-}
-
 /** The size of a file, "12.3 MB". */
 export function megabytes(bytes: number): string {
-  return `${amount((bytes / 1_000_000).toFixed(1))} MB`;
+  return t('figures.mb', { toFixed: amount((bytes / 1_000_000).toFixed(1)) });
 }

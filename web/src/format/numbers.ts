@@ -1,4 +1,5 @@
 import { writing, type Writing } from './writing';
+import { t } from './words';
 
 /**
  * Reads what a person typed as a number: the one place for every field of the application. What can
@@ -39,16 +40,16 @@ export function readNumber(
   if (typeof plain !== 'string') return plain;
   const [whole = '', fraction = ''] = plain.split('.');
   if (isNegative && !kind.isSigned && /[1-9]/.test(plain)) {
-    return fault(`“${typed.trim()}” is below 0. Write a number from 0.`);
+    return fault(t('numbers.isBelow0WriteA', { trim: typed.trim() }));
   }
   if (whole.replace(/^0+/, '').length > MOST_DIGITS) {
-    return fault(`“${typed.trim()}” is too large.`);
+    return fault(t('numbers.isTooLarge', { trim: typed.trim() }));
   }
   if (fraction.replace(/0+$/, '').length > kind.decimals) {
     return fault(
       kind.decimals === 0
-        ? `“${typed.trim()}” is not a whole number.`
-        : `“${typed.trim()}” has more than ${kind.decimals} decimals.`,
+        ? t('numbers.isNotAWholeNumber', { trim: typed.trim() })
+        : t('numbers.hasMoreThanDecimals', { trim: typed.trim(), decimals: kind.decimals }),
     );
   }
   const digits = `${whole.replace(/^0+(?=\d)/, '')}${fraction === '' ? '' : `.${fraction}`}`;
@@ -62,7 +63,7 @@ function fault(words: string): NumberRead {
 /** Digits with at most one point, or why they cannot be read. */
 function read(text: string, typed: string, company: Writing): string | NumberRead {
   const example = company.decimal === ',' ? '1234,50' : '1234.50';
-  const odd = fault(`“${typed}” is not a number. Write it as ${example}.`);
+  const odd = fault(t('numbers.isNotANumberWrite', { typed, example }));
   if (!/^[\d.,' \u2019\u00a0\u2009\u202f]+$/.test(text) || !/^\d|^[.,]\d/.test(text)) return odd;
   const spaced = text.replace(SPACES, ' ').replace(/\u2019/g, "'");
   const marks = [...new Set(spaced.replace(/\d/g, ''))];
@@ -88,8 +89,8 @@ function read(text: string, typed: string, company: Writing): string | NumberRea
   }
   if (company.isSet) return whole + fraction;
   return fault(
-    `“${typed}” can be read as ${whole}${fraction} or as ${whole}.${fraction}. ` +
-      `Write ${whole} ${fraction} or ${whole}.${fraction}0.`,
+    t('numbers.canBeReadAsOr', { typed, whole, fraction }) +
+      t('numbers.writeOr0', { whole, fraction }),
   );
 }
 

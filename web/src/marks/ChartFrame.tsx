@@ -4,6 +4,7 @@ import { isTyping } from '../ui/isTyping';
 import { smallButton } from '../ui/Notice';
 import { framed, type LegendItem } from './framed';
 import { savePng, saveSvg } from './saveChart';
+import { t } from '../format/words';
 
 interface ChartFrameProps {
   title: string;
@@ -59,20 +60,20 @@ export function ChartFrame({
             onClick={() => setTable(!isTable)}
             className={smallButton}
           >
-            Figures
+            {t('chartFrame.showTable')}
           </button>
           {!isTable && (
             <Menu>
-              <MenuButton aria-label={`Save ${title}`} className={smallButton}>
-                Save
+              <MenuButton aria-label={t('chartFrame.download', { title })} className={smallButton}>
+                {t('chartFrame.download2')}
               </MenuButton>
               <MenuItems
                 anchor="bottom end"
                 className="z-30 rounded border border-rule bg-sheet py-1 shadow-lg focus:outline-none"
               >
                 {[
-                  { word: 'As SVG', how: saveSvg },
-                  { word: 'As PNG', how: savePng },
+                  { word: t('chartFrame.asSvg'), how: saveSvg },
+                  { word: t('chartFrame.asPng'), how: savePng },
                 ].map(({ word, how }) => (
                   <MenuItem key={word}>
                     <button

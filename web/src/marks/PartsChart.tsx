@@ -1,6 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import type { Part } from '../api/types';
 import { signed } from '../format/figures';
+import { t } from '../format/words';
 
 const WIDTH = 352;
 const ROW = 22;
@@ -27,7 +28,7 @@ export function PartsChart({
       viewBox={`0 0 ${WIDTH} ${height}`}
       className="w-full"
       role="img"
-      aria-label={`Where the variance comes from: ${words}`}
+      aria-label={t('partsChart.whereTheVarianceComesFrom', { words })}
       fontSize="11.5"
     >
       {parts.map((part, at) => {

@@ -3,6 +3,7 @@ import type { MonthReading, Tone } from '../api/types';
 import { amount, monthName, percentTick, shortMonth, shortTick } from '../format/figures';
 import type { LegendItem } from './framed';
 import { toneColour } from './tones';
+import { t } from '../format/words';
 
 const WIDTH = 352;
 const HEIGHT = 168;
@@ -137,20 +138,20 @@ function describe(months: MonthReading[], isIn: (month: string) => boolean): str
   const parts = months
     .filter((month) => isIn(month.month))
     .map(({ month, state, reading }) => {
-      if (state === 'empty') return `${monthName(month)} no actuals yet`;
+      if (state === 'empty') return t('pathChart.noActualsYet', { month: monthName(month) });
       const { actual, goal } = reading.rate ?? reading;
       const unit = reading.rate ? ' %' : '';
       return (
         `${monthName(month)} ${amount(actual)}${unit}` +
-        (goal === null ? '' : ` of ${amount(goal)}${unit}`)
+        (goal === null ? '' : t('pathChart.of', { goal: amount(goal), unit }))
       );
     });
-  return `Month by month: ${parts.join('; ') || 'nothing posted'}`;
+  return t('pathChart.monthByMonth', { join: parts.join('; ') || t('pathChart.nothingPosted') });
 }
 
 /** What the marks stand for. */
 export const PATH_LEGEND: LegendItem[] = [
-  { mark: 'bar', colour: 'var(--good)', word: 'actual, in the colour of its status' },
-  { mark: 'line', word: 'goal' },
-  { mark: 'faint', colour: 'var(--quiet)', word: 'last year' },
+  { mark: 'bar', colour: 'var(--good)', word: t('pathChart.actualInTheColourOf') },
+  { mark: 'line', word: t('pathChart.goal') },
+  { mark: 'faint', colour: 'var(--quiet)', word: t('pathChart.lastYear') },
 ];

@@ -3,6 +3,7 @@ import type { PayRow } from '../api/types';
 import { amount } from '../format/figures';
 import { ChartFrame, FigureTable } from './ChartFrame';
 import { toneColour } from './tones';
+import { t } from '../format/words';
 
 const WIDTH = 352;
 const HEIGHT = 158;
@@ -34,10 +35,10 @@ export function PayCurveChart({ row, tried = null }: PayCurveChartProps) {
     x(sales) > WIDTH - 90 ? 'end' : x(sales) < 50 ? 'start' : 'middle';
   return (
     <ChartFrame
-      title="Pay by sales"
+      title={t('payCurveChart.payBySales')}
       table={
         <FigureTable
-          head={['Sales', 'Pay']}
+          head={[t('payCurveChart.sales'), t('payCurveChart.pay')]}
           rows={row.curve.map((point) => [amount(point.sales), amount(point.pay)])}
         />
       }
@@ -45,7 +46,14 @@ export function PayCurveChart({ row, tried = null }: PayCurveChartProps) {
       <svg
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         role="img"
-        aria-label={`Pay of ${row.name} by sales${row.earned === null ? '' : `: ${amount(row.earned)} at ${amount(row.actual)}`}; at most ${amount(mostPaid)} here`}
+        aria-label={t('payCurveChart.payOfByCreditedSales', {
+          name: row.name,
+          earned:
+            row.earned === null
+              ? ''
+              : t('payCurveChart.at', { earned: amount(row.earned), actual: amount(row.actual) }),
+          mostPaid: amount(mostPaid),
+        })}
         className="w-full text-[11px]"
       >
         <path d={`M0 ${GROUND}H${WIDTH}`} stroke="var(--quiet)" />
@@ -60,7 +68,7 @@ export function PayCurveChart({ row, tried = null }: PayCurveChartProps) {
               fill="var(--ink)"
               fontWeight="700"
             >
-              quota {amount(row.quota)}
+              {t('payCurveChart.quota', { quota: amount(row.quota) })}
             </text>
           </>
         )}
@@ -71,7 +79,7 @@ export function PayCurveChart({ row, tried = null }: PayCurveChartProps) {
             textAnchor={near(Number(row.floor))}
             fill="var(--quiet)"
           >
-            floor {amount(row.floor)}
+            {t('payCurveChart.floor', { floor: amount(row.floor) })}
           </text>
         )}
         {row.ceiling !== null && (
@@ -81,7 +89,7 @@ export function PayCurveChart({ row, tried = null }: PayCurveChartProps) {
             textAnchor={near(Number(row.ceiling))}
             fill="var(--quiet)"
           >
-            ceiling {amount(row.ceiling)}
+            {t('payCurveChart.ceiling', { ceiling: amount(row.ceiling) })}
           </text>
         )}
         {row.earned !== null && (

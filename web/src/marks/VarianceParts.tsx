@@ -1,16 +1,18 @@
 import { useState } from 'react';
 import type { AxisWord, CloseUp, Part, Split } from '../api/types';
-import { amount, hasFraction, plural, signed } from '../format/figures';
+import { amount, hasFraction, signed } from '../format/figures';
+import { plural, singular } from '../format/nouns';
 import { ChartFrame, FigureTable } from './ChartFrame';
 import { PartsChart } from './PartsChart';
+import { t } from '../format/words';
 
 const MOST = 12;
 
 const SPLITS: Record<Split, string> = {
-  'own-goals': 'Each part has its own goals.',
-  'last-years-mix': 'The goal is split as the year before was.',
-  'whole-mix': 'The goal is split as the year before of all was.',
-  'rate-effect': 'What each part adds to the difference, in points.',
+  'own-goals': t('varianceParts.usesEachPartsOwnGoals'),
+  'last-years-mix': t('varianceParts.goalAllocatedByLastYears'),
+  'whole-mix': t('varianceParts.goalAllocatedByTheWhole'),
+  'rate-effect': t('varianceParts.whatEachPartAddsTo'),
 };
 
 interface VariancePartsProps {
@@ -33,19 +35,19 @@ export function VarianceParts({ closeUp, isRate, along = null, level = 3 }: Vari
   const shown = ordered.length <= MOST ? ordered : [...ordered.slice(0, 7), ...ordered.slice(-5)];
   return (
     <ChartFrame
-      title="Where the variance comes from"
+      title={t('varianceParts.whereTheVarianceComesFrom')}
       level={level}
       controls={
         closeUp.parts.length > 1 && (
           <select
-            aria-label="Parts by"
+            aria-label={t('varianceParts.partsBy')}
             className="rounded-sm border border-rule bg-sheet px-1 py-0.5 text-[12px]"
             value={taken.axis}
             onChange={(event) => setChosen(event.target.value as typeof chosen)}
           >
             {closeUp.parts.map(({ axis }) => (
               <option key={axis} value={axis}>
-                by {axis}
+                {t('varianceParts.by', { axis: singular(axis) })}
               </option>
             ))}
           </select>
@@ -53,7 +55,13 @@ export function VarianceParts({ closeUp, isRate, along = null, level = 3 }: Vari
       }
       table={
         <FigureTable
-          head={[capital(taken.axis), 'Actual', 'Goal', 'Variance', '% of the miss']}
+          head={[
+            capital(singular(taken.axis)),
+            t('varianceParts.actual'),
+            t('varianceParts.goal'),
+            t('varianceParts.variance'),
+            t('varianceParts.ofTheMiss'),
+          ]}
           rows={ordered.map((part) => [
             part.name,
             isRate ? '' : amount(part.actual),
@@ -66,10 +74,17 @@ export function VarianceParts({ closeUp, isRate, along = null, level = 3 }: Vari
     >
       <PartsChart parts={shown} figureOf={figureOf} />
       <p className="mt-1 text-[12px] text-quiet">
-        {ordered[0]?.shareShown && `${ordered[0].name} is ${ordered[0].shareShown} % of the miss. `}
+        {ordered[0]?.shareShown &&
+          t('varianceParts.accountsForOfTheMiss', {
+            name: ordered[0].name,
+            shareShown: ordered[0].shareShown,
+          })}
         {SPLITS[taken.split]}
         {ordered.length > MOST &&
-          ` ${ordered.length - MOST} ${plural(taken.axis)} in between are in the figures.`}
+          t('varianceParts.moreAreInTheTable', {
+            ordered: ordered.length - MOST,
+            axis: plural(taken.axis),
+          })}
       </p>
     </ChartFrame>
   );

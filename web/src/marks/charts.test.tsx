@@ -58,14 +58,14 @@ describe('a chart in its frame', () => {
     expect(screen.queryByRole('img')).toBeNull();
     await userEvent.type(screen.getByLabelText('elsewhere'), 'f');
     expect(screen.getByRole('table')).toBeVisible();
-    await userEvent.click(screen.getByRole('button', { name: 'Figures' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Show table' }));
     expect(screen.getByRole('img')).toBeVisible();
   });
 
   it('is saved as a drawing of its own', async () => {
     const { names, blobs } = downloads();
     render(frame);
-    await userEvent.click(screen.getByRole('button', { name: 'Save Month by month' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Download Month by month' }));
     await userEvent.click(screen.getByRole('menuitem', { name: 'As SVG' }));
     await waitFor(() => expect(names).toEqual(['month by month.svg']));
     expect(blobs[0]?.type).toBe('image/svg+xml');
@@ -181,8 +181,8 @@ describe('where the variance comes from', () => {
     render(
       <VarianceParts closeUp={closeUp([part('a', '3.00'), part('b', '-4.00')])} isRate={false} />,
     );
-    expect(screen.getByText('Each part has its own goals.')).toBeVisible();
-    await userEvent.click(screen.getByRole('button', { name: 'Figures' }));
+    expect(screen.getByText('Uses each part’s own goals.')).toBeVisible();
+    await userEvent.click(screen.getByRole('button', { name: 'Show table' }));
     expect(screen.getAllByRole('rowheader').map((one) => one.textContent)).toEqual([
       'Part b',
       'Part a',
@@ -194,7 +194,7 @@ describe('where the variance comes from', () => {
   it('draws both ends of many parts and says how many lie between', () => {
     const many = Array.from({ length: 20 }, (_, at) => part(String(at), `${at - 10}.00`));
     render(<VarianceParts closeUp={closeUp(many)} isRate={false} />);
-    expect(screen.getByText(/ 8 .*lines in between are in the figures/)).toBeVisible();
+    expect(screen.getByText(/ 8 .*lines are in the table/)).toBeVisible();
   });
 
   it('is not there where nothing is made up of parts', () => {

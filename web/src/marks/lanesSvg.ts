@@ -5,6 +5,7 @@ import type { LegendItem } from './framed';
 import { laneMarks, laneScale, type LaneScale } from './Lane';
 import { make, words } from './svg';
 import { toneColour } from './tones';
+import { t } from '../format/words';
 
 const WIDTH = 900;
 const ROW = 30;
@@ -53,13 +54,15 @@ function axis(scale: LaneScale, height: number): SVGElement[] {
 /** What each mark of the lanes stands for. */
 export function lanesLegend(goal: string, direction: Direction): LegendItem[] {
   return [
-    { mark: 'bar', colour: 'var(--good)', word: 'actual, in the colour of its status' },
-    { mark: 'line', word: `goal: ${goal}` },
-    ...(direction === 'HIGHER' ? [{ mark: 'hatched' as const, word: 'shortfall' }] : []),
+    { mark: 'bar', colour: 'var(--good)', word: t('lanesSvg.actualInTheColourOf') },
+    { mark: 'line', word: t('lanesSvg.goal', { goal }) },
+    ...(direction === 'HIGHER'
+      ? [{ mark: 'hatched' as const, word: t('lanesSvg.shortfall') }]
+      : []),
     {
       mark: 'bar',
       colour: direction === 'HIGHER' ? 'var(--past)' : 'var(--bad)',
-      word: 'past the goal',
+      word: t('lanesSvg.pastTheGoal'),
     },
   ];
 }

@@ -1,5 +1,6 @@
 import { Component, type ReactNode } from 'react';
 import { Failed } from './Notice';
+import { t } from '../format/words';
 
 interface BoundaryProps {
   children: ReactNode;
@@ -16,7 +17,7 @@ export class Boundary extends Component<BoundaryProps, { error: Error | null }> 
   override render() {
     return this.state.error ? (
       <Failed
-        title="This could not be drawn."
+        title={t('boundary.thisCouldNotBeDrawn')}
         error={this.state.error}
         onRetry={() => this.setState({ error: null })}
       />

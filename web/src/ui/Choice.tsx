@@ -22,9 +22,9 @@ export function Choice({ label, value, options, onChange }: ChoiceProps) {
       <div className="relative">
         <ListboxButton
           className="whitespace-nowrap"
-          aria-label={`${label} ${chosen?.word ?? value}`}
+          aria-label={`${label}: ${chosen?.word ?? value}`}
         >
-          <span className="text-quiet">{label} </span>
+          <span className="text-quiet">{label}: </span>
           <span className="inline-block max-w-[190px] truncate border-b border-select align-bottom font-semibold">
             {chosen?.word ?? value}
           </span>

@@ -13,8 +13,8 @@ interface DropProps {
 export function Drop({ label, value, width = 'w-[290px]', children }: DropProps) {
   return (
     <Popover className="relative">
-      <PopoverButton className="min-h-6 whitespace-nowrap" aria-label={`${label} ${value}`}>
-        <span className="text-quiet">{label} </span>
+      <PopoverButton className="min-h-6 whitespace-nowrap" aria-label={`${label}: ${value}`}>
+        <span className="text-quiet">{label}: </span>
         <span className="inline-block max-w-[190px] truncate border-b border-select align-bottom font-semibold">
           {value}
         </span>

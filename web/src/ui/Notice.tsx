@@ -1,10 +1,11 @@
 import type { ReactNode } from 'react';
 import { ProblemError } from '../api/client';
+import { t } from '../format/words';
 
 export function Loading({ what }: { what: string }) {
   return (
     <p role="status" className="p-6 text-quiet">
-      Reading {what} …
+      {t('notice.loading', { what })}
     </p>
   );
 }
@@ -13,7 +14,7 @@ export function Loading({ what }: { what: string }) {
 export function Failed({
   error,
   onRetry,
-  title = 'This could not be read.',
+  title = t('notice.thisCouldNotBeLoaded'),
 }: {
   error: Error;
   onRetry: () => void;
@@ -23,9 +24,11 @@ export function Failed({
     <div role="alert" className="m-6 max-w-[560px] border-l-4 border-bad bg-sheet p-4">
       <h2 className="mb-1 text-[16px] font-bold">{title}</h2>
       <p className="mb-3">{error.message}</p>
-      {error instanceof ProblemError && <p className="mb-3 text-quiet">Code {error.code}</p>}
+      {error instanceof ProblemError && (
+        <p className="mb-3 text-quiet">{t('notice.code', { code: error.code })}</p>
+      )}
       <button type="button" onClick={onRetry} className={quietButton}>
-        Try again
+        {t('notice.tryAgain')}
       </button>
     </div>
   );

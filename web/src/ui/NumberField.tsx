@@ -3,6 +3,7 @@ import { amount } from '../format/figures';
 import { readNumber, type NumberKind } from '../format/numbers';
 import { typed } from '../format/writing';
 import { field } from './Drop';
+import { t } from '../format/words';
 
 interface NumberFieldProps {
   label: ReactNode;
@@ -52,8 +53,10 @@ export function NumberField(props: NumberFieldProps) {
           <span className="text-bad">{read.words}</span>
         ) : isSame ? null : (
           <span className="text-quiet">
-            read as {understood}
-            {kind.isPercent ? ' %' : unit ? ` ${unit}` : ''}
+            {t('numberField.readAs', {
+              understood,
+              isPercent: kind.isPercent ? ' %' : unit ? ` ${unit}` : '',
+            })}
           </span>
         )}
       </span>

@@ -1,4 +1,5 @@
 import { smallButton } from './Notice';
+import { t } from '../format/words';
 
 interface PagerProps {
   /** From 0. */
@@ -18,18 +19,16 @@ export function Pager({ page, pages, onTurn }: PagerProps) {
         disabled={page === 0}
         onClick={() => onTurn(page - 1)}
       >
-        Previous
+        {t('pager.previous')}
       </button>
-      <span>
-        Page {page + 1} of {pages}
-      </span>
+      <span>{t('pager.pageOf', { page: page + 1, pages })}</span>
       <button
         type="button"
         className={smallButton}
         disabled={page + 1 >= pages}
         onClick={() => onTurn(page + 1)}
       >
-        Next
+        {t('pager.next')}
       </button>
     </p>
   );

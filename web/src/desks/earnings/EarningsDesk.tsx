@@ -3,7 +3,8 @@ import { Link, useSearchParams } from 'react-router';
 import { useRights } from '../../api/account';
 import type { Company, PayDesk, PayRow } from '../../api/types';
 import { useView, type Changes } from '../../address/useView';
-import { amount, count, shortMonth, signed } from '../../format/figures';
+import { amount, shortMonth, signed } from '../../format/figures';
+import { count } from '../../format/nouns';
 import { Choice } from '../../ui/Choice';
 import { Drop, field } from '../../ui/Drop';
 import { isTyping } from '../../ui/isTyping';
@@ -15,6 +16,7 @@ import { SealPanel } from './SealPanel';
 import { SendPanel } from './SendPanel';
 import { StatementPanel } from './StatementPanel';
 import { usePayDesk, usePayTotals } from './useEarnings';
+import { t } from './words';
 
 type Change = (changes: Changes, isTyping?: boolean) => void;
 
@@ -23,7 +25,7 @@ export function EarningsDesk({ company }: { company: Company }) {
   const [view, change] = useView(company);
   const month = view.span.to;
   const desk = usePayDesk(month);
-  if (desk.isPending) return <Loading what="the commission" />;
+  if (desk.isPending) return <Loading what={t('earningsDesk.theCommission')} />;
   if (desk.isError) {
     return <Failed error={desk.error} onRetry={() => void desk.refetch()} />;
   }
@@ -58,7 +60,10 @@ function Work({ desk, selected, change }: WorkProps) {
   const close = () => change({ show: null });
   return (
     <div className="standing-desk">
-      <section aria-label="Earnings" className="flex min-h-0 min-w-0 flex-col px-[18px] pt-3.5">
+      <section
+        aria-label={t('earningsDesk.earnings')}
+        className="flex min-h-0 min-w-0 flex-col px-[18px] pt-3.5"
+      >
         <div className="flex flex-wrap items-start justify-between gap-x-4 sm:flex-nowrap">
           <h1 className="mb-1.5 text-[20px] leading-snug font-bold" aria-live="polite">
             {desk.headline}
@@ -70,32 +75,33 @@ function Work({ desk, selected, change }: WorkProps) {
                 className={smallButton}
                 onClick={() => change({ show: 'send' })}
               >
-                Statements
+                {t('earningsDesk.statements')}
               </button>
               <button
                 type="button"
                 className={smallButton}
                 onClick={() => change({ show: 'seal' })}
               >
-                {desk.state === 'sealed' ? 'Sealed' : 'Seal'} {shortMonth(desk.month)}
+                {desk.state === 'sealed' ? t('earningsDesk.closed') : t('earningsDesk.closeMonth')}{' '}
+                {shortMonth(desk.month)}
                 {desk.state === 'sealed' ? '' : ' …'}
               </button>
             </div>
           )}
         </div>
         {desk.rows.length === 0 ? (
-          <Empty title="No rep is on the roster in this month." isPart>
+          <Empty title={t('earningsDesk.noRepIsOnThe')} isPart>
             {isOffice ? (
               <>
-                <p>Load the roster, then quotas and actuals.</p>
+                <p>{t('earningsDesk.loadTheRosterThenQuotas')}</p>
                 <p>
                   <Link to="/intake" className="font-semibold text-select underline">
-                    Go to Intake
+                    {t('earningsDesk.goToIntake')}
                   </Link>
                 </p>
               </>
             ) : (
-              <p>Nobody whom you may see is in it.</p>
+              <p>{t('earningsDesk.nobodyWhoseFiguresYouMay')}</p>
             )}
           </Empty>
         ) : (
@@ -159,25 +165,25 @@ function Controls({ desk, kept, sort, shown, change }: ControlsProps) {
   return (
     <div
       role="group"
-      aria-label="What is shown"
+      aria-label={t('earningsDesk.filters')}
       className="no-print mb-2 flex flex-wrap items-baseline gap-x-4 gap-y-1"
     >
       <Choice
-        label="Plan"
+        label={t('earningsDesk.plan')}
         value={kept.plan}
         options={[
-          { value: '', word: 'all plans' },
+          { value: '', word: t('earningsDesk.allPlans') },
           ...plansOf(desk).map((plan) => ({ value: plan, word: plan })),
         ]}
         onChange={(plan) => change({ plan: plan || null })}
       />
       <Drop
-        label="Status"
-        value={kept.status.length === 0 ? 'all' : kept.status.join(', ')}
+        label={t('earningsDesk.status')}
+        value={kept.status.length === 0 ? t('earningsDesk.all') : kept.status.join(', ')}
         width="w-[220px]"
       >
         <fieldset>
-          <legend className="sr-only">Statuses to keep</legend>
+          <legend className="sr-only">{t('earningsDesk.statusesToShow')}</legend>
           {statuses.map(({ status, rows }) => (
             <label key={status} className="flex min-h-6 items-center gap-2">
               <input
@@ -198,13 +204,13 @@ function Controls({ desk, kept, sort, shown, change }: ControlsProps) {
         </fieldset>
       </Drop>
       <Choice
-        label="Sort"
+        label={t('earningsDesk.sortBy')}
         value={sort}
         options={SORTS}
         onChange={(value) => change({ paysort: value === 'status' ? null : value })}
       />
       <label className="flex items-baseline gap-1.5">
-        <span className="text-quiet">Find</span>
+        <span className="text-quiet">{t('earningsDesk.nameOrIdContains')}</span>
         <input
           type="search"
           className={`${field} h-6 w-[120px]`}
@@ -218,7 +224,7 @@ function Controls({ desk, kept, sort, shown, change }: ControlsProps) {
           className="min-h-6 text-select underline"
           onClick={() => change({ pay: null, plan: null, who: null })}
         >
-          {count(desk.rows.length - shown, 'rep')} left out, show all
+          {t('earningsDesk.notShownShowAll', { rows: count(desk.rows.length - shown, 'rep') })}
         </button>
       )}
       <span className="ml-auto text-quiet">
@@ -233,9 +239,14 @@ function BudgetLine({ desk }: { desk: PayDesk }) {
   if (!budget) return null;
   return (
     <p className="mb-2 text-quiet">
-      Due {amount(desk.totals.due)} against {amount(budget.goal)} in {budget.goalSet}:{' '}
+      {t('earningsDesk.commissionDueBudget', {
+        due: amount(desk.totals.due),
+        goal: amount(budget.goal),
+        goalSet: budget.goalSet,
+      })}{' '}
       <b className={budget.isOver ? 'text-bad' : 'text-good'}>
-        {signed(budget.variance)} {desk.currency}, {budget.isOver ? 'over' : 'within'}
+        {signed(budget.variance)} {desk.currency},{' '}
+        {budget.isOver ? t('earningsDesk.over') : t('earningsDesk.within')}
       </b>
     </p>
   );

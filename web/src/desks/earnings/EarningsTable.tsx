@@ -5,6 +5,7 @@ import { QUOTA_AT, StairLane } from '../../marks/StairLane';
 import { StatusMark } from '../../marks/StatusMark';
 import { VirtualRows } from '../../ui/VirtualRows';
 import { nextWords, type PaySort } from './earnings';
+import { t } from './words';
 
 const ROW = 46;
 const HEAD = 34;
@@ -57,7 +58,7 @@ export function EarningsTable({
     >
       <div
         role="table"
-        aria-label="Commission by rep"
+        aria-label={t('earningsTable.commissionByRep')}
         aria-rowcount={rows.length + 2}
         className="relative min-w-[640px]"
         style={widths}
@@ -76,7 +77,9 @@ export function EarningsTable({
         >
           {line}
         </VirtualRows>
-        {rows.length === 0 && <p className="px-2 py-3 text-quiet">No rep is kept.</p>}
+        {rows.length === 0 && (
+          <p className="px-2 py-3 text-quiet">{t('earningsTable.noRepMatchesTheFilters')}</p>
+        )}
       </div>
     </div>
   );
@@ -102,31 +105,31 @@ function Head({ sort, onSort }: { sort: PaySort; onSort: (sort: PaySort) => void
         className="pay-grid h-[34px] items-end border-b border-ink pb-1 text-[12px] text-quiet"
       >
         <span role="columnheader" aria-sort={sorted('name')} className="pl-2">
-          {button('name', 'Rep')}
+          {button('name', t('earningsTable.rep'))}
         </span>
         <span role="columnheader" aria-sort={sorted('quota')} className="text-right">
-          {button('quota', 'Quota')}
+          {button('quota', t('earningsTable.quota'))}
         </span>
         <span role="columnheader" aria-sort={sorted('actual')} className="text-right">
-          {button('actual', 'Credited')}
+          {button('actual', t('earningsTable.creditedSales'))}
         </span>
         <span role="columnheader" className="relative">
           <span
             className="absolute bottom-0 -translate-x-1/2 font-bold text-ink"
             style={{ left: `${QUOTA_AT * 100}%` }}
           >
-            quota
+            {t('earningsTable.quota2')}
           </span>
-          <span className="sr-only">Lane</span>
+          <span className="sr-only">{t('earningsTable.salesAndPay')}</span>
         </span>
         <span role="columnheader" aria-sort={sorted('status')}>
-          {button('status', 'Status')}
+          {button('status', t('earningsTable.status'))}
         </span>
         <span role="columnheader" aria-sort={sorted('due')} className="text-right">
-          {button('due', 'Due')}
+          {button('due', t('earningsTable.commissionDue'))}
         </span>
         <span role="columnheader" aria-sort={sorted('next')}>
-          {button('next', 'Next step')}
+          {button('next', t('earningsTable.nextTier'))}
         </span>
       </div>
     </div>
@@ -153,14 +156,14 @@ function Total({ totals, isWhole, quotas }: TotalProps) {
         className="pay-grid h-[46px] items-center border-b border-rule bg-ground"
       >
         <span role="rowheader" className="truncate pl-2 leading-tight font-bold">
-          {isWhole ? 'All reps' : 'These reps'}
+          {isWhole ? t('earningsTable.allReps') : t('earningsTable.repsShown')}
           <span className="block text-[11.5px] font-normal text-quiet">
-            {amount(String(totals.planned))} with plan and quota
+            {t('earningsTable.withPlanAndQuota', { planned: amount(String(totals.planned)) })}
           </span>
         </span>
         <span role="cell" className="text-right leading-tight text-quiet">
           {amount(isMixed ? totals.monthQuota : totals.quota, quotas)}
-          {isMixed && <span className="block text-[11.5px]">this month</span>}
+          {isMixed && <span className="block text-[11.5px]">{t('earningsTable.thisMonth')}</span>}
         </span>
         <span role="cell" className="text-right font-bold">
           {amount(totals.credited)}
@@ -173,7 +176,8 @@ function Total({ totals, isWhole, quotas }: TotalProps) {
           {amount(totals.due)}
         </span>
         <span role="cell" className="pr-2 text-[12px] leading-tight text-quiet">
-          {totals.shareShown !== null && `earned ${amount(totals.shareShown)} % of sales`}
+          {totals.shareShown !== null &&
+            t('earningsTable.earnedOfSales', { shareShown: amount(totals.shareShown) })}
         </span>
       </div>
     </div>
@@ -231,7 +235,7 @@ function Line({ row, quotas, rowIndex, isSelected, onSelect }: LineProps) {
         {amount(row.quota, quotas)}
         {row.monthQuota != null && row.monthQuota !== row.quota && (
           <span className="block text-[11.5px] whitespace-nowrap">
-            month {amount(row.monthQuota, quotas)}
+            {t('earningsTable.month', { monthQuota: amount(row.monthQuota, quotas) })}
           </span>
         )}
       </span>

@@ -3,13 +3,14 @@ import { useAccount } from '../../api/account';
 import { ask, query } from '../../api/client';
 import type { CloseUp, Company, MonthReading, Path, PayRow, Reading } from '../../api/types';
 import { useView } from '../../address/useView';
-import { amount, count, monthName, NONE, signed } from '../../format/figures';
+import { amount, monthName, NONE, signed } from '../../format/figures';
 import { ChartFrame, FigureTable } from '../../marks/ChartFrame';
 import { PathChart } from '../../marks/PathChart';
 import { VarianceParts } from '../../marks/VarianceParts';
 import { Empty, Failed, Loading } from '../../ui/Notice';
 import { StatementPanel } from './StatementPanel';
 import { usePayDesk } from './useEarnings';
+import { t } from './words';
 
 /** What a rep asks first: where do I stand, what comes next, what is due. */
 export function MyMonth({ company }: { company: Company }) {
@@ -21,12 +22,12 @@ export function MyMonth({ company }: { company: Company }) {
   const asked = useAsked(row?.measure ?? 'revenue', month, company);
   const path = useOwn<Path>('path', member ?? '', asked);
   const closeUp = useOwn<CloseUp>('close-up', member ?? '', asked);
-  if (desk.isPending || path.isPending) return <Loading what="your month" />;
+  if (desk.isPending || path.isPending) return <Loading what={t('myMonth.yourMonth')} />;
   if (desk.isError) return <Failed error={desk.error} onRetry={() => void desk.refetch()} />;
   if (!row || path.isError) {
     return (
-      <Empty title={`There is nothing of yours in ${monthName(month)}.`}>
-        <p>Choose another month above, or ask whoever loads the figures.</p>
+      <Empty title={t('myMonth.youHaveNoFiguresIn', { month: monthName(month) })}>
+        <p>{t('myMonth.selectAnotherMonthAboveOr')}</p>
       </Empty>
     );
   }
@@ -34,7 +35,10 @@ export function MyMonth({ company }: { company: Company }) {
   const reading = months.find((one) => one.month === month)?.reading;
   return (
     <div className="standing-desk">
-      <section aria-label="My month" className="min-h-0 min-w-0 overflow-auto px-[18px] pt-3.5">
+      <section
+        aria-label={t('myMonth.myMonth')}
+        className="min-h-0 min-w-0 overflow-auto px-[18px] pt-3.5"
+      >
         <h1 className="mb-4 text-[20px] leading-snug font-bold">{headline(row, reading, month)}</h1>
         {reading && <Facts row={row} reading={reading} currency={desk.data.currency} />}
         <div className="grid grid-cols-[repeat(auto-fit,minmax(min(100%,300px),1fr))] gap-x-8 *:max-w-[460px]">
@@ -69,12 +73,20 @@ function headline(row: PayRow, reading: Reading | undefined, month: string): str
   const unit = row.unit === 'count' ? row.measure : row.unit;
   const where =
     reading?.percentShown == null
-      ? `You sold ${amount(reading?.actual ?? row.actual)} ${unit} in ${monthName(month)}.`
-      : `You stand at ${amount(reading.percentShown)} % of your quota for ${monthName(month)}.`;
+      ? t('myMonth.yourActualIsIn', {
+          actual: amount(reading?.actual ?? row.actual),
+          unit,
+          month: monthName(month),
+        })
+      : t('myMonth.youStandAtOfYour', {
+          percentShown: amount(reading.percentShown),
+          month: monthName(month),
+        });
   if (!row.next) return where;
   const { event, sales, pay } = row.next;
-  const what = event === 'target' ? 'reach the quota' : `reach the ${event}`;
-  return `${where} ${amount(sales)} ${unit} more ${what}, worth ${amount(pay)}.`;
+  const what =
+    event === 'target' ? t('myMonth.toReachTheQuota') : t('myMonth.toReachThe', { event });
+  return t('myMonth.moreWorth', { where, sales: amount(sales), unit, what, pay: amount(pay) });
 }
 
 interface FactsProps {
@@ -85,14 +97,14 @@ interface FactsProps {
 
 function Facts({ row, reading, currency }: FactsProps) {
   const facts = [
-    { word: 'Sold', figure: amount(reading.actual) },
-    { word: 'Quota', figure: amount(reading.goal) },
-    { word: 'Variance', figure: signed(reading.variance) },
+    { word: t('myMonth.actual'), figure: amount(reading.actual) },
+    { word: t('myMonth.quota'), figure: amount(reading.goal) },
+    { word: t('myMonth.variance'), figure: signed(reading.variance) },
     {
-      word: 'Percent to goal',
+      word: t('myMonth.ofGoal'),
       figure: reading.percentShown === null ? NONE : `${amount(reading.percentShown)} %`,
     },
-    { word: `Due, ${currency}`, figure: amount(row.due) },
+    { word: t('myMonth.commissionDue', { currency }), figure: amount(row.due) },
   ];
   return (
     <dl className="mb-6 flex flex-wrap gap-x-8 gap-y-3 border-y border-rule py-3">
@@ -111,11 +123,16 @@ function MyYear({ months, month }: { months: MonthReading[]; month: string }) {
   return (
     <div>
       <ChartFrame
-        title="The year by month, against quota"
+        title={t('myMonth.theYearByMonthCompared')}
         level={2}
         table={
           <FigureTable
-            head={['Month', 'Sold', 'Quota', 'Variance']}
+            head={[
+              t('myMonth.month'),
+              t('myMonth.actual'),
+              t('myMonth.quota'),
+              t('myMonth.variance'),
+            ]}
             rows={months.map(({ month: of, state, reading }) => [
               monthName(of),
               state === 'empty' ? NONE : amount(reading.actual),
@@ -138,17 +155,19 @@ function Ahead({ closeUp }: { closeUp: CloseUp }) {
     <dl className="mb-5 grid max-w-[460px] grid-cols-[auto_1fr] gap-x-3 gap-y-1">
       {milestones.slice(0, 2).map(({ name, toGoShown }) => (
         <div key={name} className="contents">
-          <dt className="text-quiet">To “{name}”</dt>
-          <dd className="text-right">{amount(toGoShown)} more</dd>
+          <dt className="text-quiet">{t('myMonth.neededFor', { name })}</dt>
+          <dd className="text-right">{amount(toGoShown)}</dd>
         </div>
       ))}
       {required && (
         <div className="contents">
-          <dt className="text-quiet">Rest of the year</dt>
-          <dd className="text-right">
+          <dt className="text-quiet">
             {required.isReached
-              ? 'year goal reached'
-              : `${amount(required.perMonth)} in each of ${count(required.monthsLeft, 'month')}`}
+              ? t('myMonth.yearsGoal')
+              : t('myMonth.neededPerMonthLeft', { left: required.monthsLeft })}
+          </dt>
+          <dd className="text-right">
+            {required.isReached ? t('myMonth.reached') : amount(required.perMonth)}
           </dd>
         </div>
       )}

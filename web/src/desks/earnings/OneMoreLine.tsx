@@ -1,5 +1,6 @@
-import { count, signed } from '../../format/figures';
+import { signed } from '../../format/figures';
 import { useOneMore } from './useEarnings';
+import { t } from './words';
 
 interface OneMoreLineProps {
   month: string;
@@ -14,7 +15,7 @@ export function OneMoreLine({ month, isOpen, onSelect }: OneMoreLineProps) {
   if (!isOpen || reps.length === 0) return null;
   return (
     <p className="mb-2 text-quiet">
-      One more order of their average size turns {count(reps.length, 'rep')}:{' '}
+      {t('oneMoreLine.oneMoreOrderOfThe', { n: reps.length })}{' '}
       {reps.slice(0, 6).map((one, at) => (
         <span key={one.rep}>
           {at > 0 && ', '}
@@ -28,7 +29,7 @@ export function OneMoreLine({ month, isOpen, onSelect }: OneMoreLineProps) {
           {one.then} ({signed(one.pay)})
         </span>
       ))}
-      {reps.length > 6 && ` and ${reps.length - 6} more`}.
+      {reps.length > 6 && t('oneMoreLine.andMore', { reps: reps.length - 6 })}.
     </p>
   );
 }

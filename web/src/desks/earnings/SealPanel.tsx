@@ -7,27 +7,28 @@ import { field } from '../../ui/Drop';
 import { Failed, Loading, mainButton, smallButton } from '../../ui/Notice';
 import { useChanged, useSeal, useSealing } from './useEarnings';
 import { timeText } from '../../format/writing';
+import { t } from './words';
 
 /** The checks before a month is sealed; of a sealed one what changed since. */
 export function SealPanel({ month, onClose }: { month: string; onClose: () => void }) {
   const seal = useSeal(month);
   return (
     <aside
-      aria-label="Sealing"
+      aria-label={t('sealPanel.closingTheMonth')}
       className="print-whole min-h-0 overflow-auto border-l border-rule bg-sheet px-4 py-4"
     >
       <div className="mb-2 flex items-baseline justify-between gap-2">
         <h2 className="text-[18px] font-bold">
           {seal.data?.state === 'sealed'
-            ? `${monthName(month)} is sealed`
-            : `Seal ${monthName(month)}`}
+            ? t('sealPanel.isClosed', { month: monthName(month) })
+            : t('sealPanel.close', { month: monthName(month) })}
         </h2>
         <button type="button" className={`${smallButton} no-print`} onClick={onClose}>
-          Close
+          {t('sealPanel.closePanel')}
         </button>
       </div>
       {seal.isPending ? (
-        <Loading what="the checks" />
+        <Loading what={t('sealPanel.theChecks')} />
       ) : seal.isError ? (
         <Failed error={seal.error} onRetry={() => void seal.refetch()} />
       ) : seal.data.state === 'sealed' ? (
@@ -42,7 +43,11 @@ export function SealPanel({ month, onClose }: { month: string; onClose: () => vo
 
 const MARKS = { good: '✓', look: '!', stop: '×' };
 const TONES = { good: 'text-good', look: 'text-near-text', stop: 'text-bad' };
-const WORDS = { good: 'in order', look: 'to look at', stop: 'in the way' };
+const WORDS = {
+  good: t('sealPanel.inOrder'),
+  look: t('sealPanel.warning'),
+  stop: t('sealPanel.mustBeResolved'),
+};
 
 function Open({ seal }: { seal: SealState }) {
   const sealing = useSealing();
@@ -50,11 +55,8 @@ function Open({ seal }: { seal: SealState }) {
   const looks = seal.checks.filter((check) => check.level === 'look').length;
   return (
     <>
-      <p className="mb-3 text-quiet">
-        Sealing freezes figures, ladders, plans and statements. What comes later is a correction: it
-        leaves this month as it is and is settled in the next one.
-      </p>
-      <ul aria-label="Checks" className="mb-4">
+      <p className="mb-3 text-quiet">{t('sealPanel.closingFreezesTheFiguresStatus')}</p>
+      <ul aria-label={t('sealPanel.checks')} className="mb-4">
         {seal.checks.map((check) => (
           <CheckLine key={check.code} check={check} />
         ))}
@@ -71,10 +73,10 @@ function Open({ seal }: { seal: SealState }) {
         onClick={() => sealing.mutate({ month: seal.month })}
       >
         {sealing.isPending
-          ? 'Sealing …'
+          ? t('sealPanel.closing')
           : looks === 0 || stops
-            ? `Seal ${monthName(seal.month)}`
-            : `Seal ${monthName(seal.month)} all the same`}
+            ? t('sealPanel.close', { month: monthName(seal.month) })
+            : t('sealPanel.closeWithWarning', { month: monthName(seal.month), n: looks })}
       </button>
     </>
   );
@@ -92,7 +94,8 @@ function CheckLine({ check }: { check: SealCheck }) {
         {check.names.length > 0 && (
           <span className="block text-[12.5px] text-quiet">
             {check.names.join(', ')}
-            {check.count > check.names.length && ` and ${check.count - check.names.length} more`}
+            {check.count > check.names.length &&
+              t('sealPanel.andMore', { count: check.count - check.names.length })}
           </span>
         )}
       </span>
@@ -107,24 +110,25 @@ function Sealed({ seal }: { seal: SealState }) {
   return (
     <>
       <p className="mb-1">
-        On {when(seal.sealedAt)} by {seal.sealedBy}.
+        {t('sealPanel.closedBy', { sealedAt: when(seal.sealedAt), sealedBy: seal.sealedBy })}
       </p>
-      <p className="mb-1 text-[12px] break-all text-quiet">Seal {seal.hash}</p>
+      <p className="mb-1 text-[12px] break-all text-quiet">
+        {t('sealPanel.checksum', { hash: seal.hash })}
+      </p>
       {seal.isIntact === false && (
         <p role="alert" className="mb-1 text-bad">
-          What is kept of this month no longer fits its seal: it was changed from outside. Restore a
-          backup.
+          {t('sealPanel.theStoredFiguresOfThis')}
         </p>
       )}
       <p className="no-print mb-4">
         <a className="underline" href={`/api/v1/months/${seal.month}/seal/snapshot.zip`}>
-          Save what was sealed (ZIP)
+          {t('sealPanel.downloadTheClosedFiguresZip')}
         </a>
       </p>
       <Changes month={seal.month} />
       {!mayReopen && (
         <p className="mt-5 border-t border-rule pt-3 text-quiet">
-          An approver can open the month again.
+          {t('sealPanel.anApproverCanReopenThe')}
         </p>
       )}
       {mayReopen && (
@@ -136,7 +140,7 @@ function Sealed({ seal }: { seal: SealState }) {
           }}
         >
           <label className="mb-2 block">
-            <span className="text-quiet">Unseal it, because</span>
+            <span className="text-quiet">{t('sealPanel.reasonForReopening')}</span>
             <input
               className={field}
               maxLength={1000}
@@ -154,7 +158,7 @@ function Sealed({ seal }: { seal: SealState }) {
             className={smallButton}
             disabled={reason.trim() === '' || sealing.isPending}
           >
-            Unseal {monthName(seal.month)}
+            {t('sealPanel.reopen', { month: monthName(seal.month) })}
           </button>
         </form>
       )}
@@ -164,19 +168,19 @@ function Sealed({ seal }: { seal: SealState }) {
 
 function Changes({ month }: { month: string }) {
   const changed = useChanged(month, true);
-  if (changed.isPending) return <Loading what="what changed since" />;
+  if (changed.isPending) return <Loading what={t('sealPanel.whatChangedSince')} />;
   if (changed.isError)
     return <Failed error={changed.error} onRetry={() => void changed.refetch()} />;
   const { reps, lines, settledIn } = changed.data;
   return (
-    <section aria-label="Changed since sealed">
-      <h3 className="mb-1 font-semibold text-quiet">Changed since sealed</h3>
+    <section aria-label={t('sealPanel.changedSinceClosing')}>
+      <h3 className="mb-1 font-semibold text-quiet">{t('sealPanel.changedSinceClosing')}</h3>
       {reps.length === 0 && lines.length === 0 ? (
-        <p className="text-quiet">Nothing.</p>
+        <p className="text-quiet">{t('sealPanel.nothingHasChanged')}</p>
       ) : (
         <>
           <p className="mb-2">
-            The figures of {monthName(month)} stay; the differences in pay are settled in{' '}
+            {t('sealPanel.theFiguresOfStayThe', { month: monthName(month) })}{' '}
             <Link className="underline" to={`/earnings?to=${settledIn}`}>
               {monthName(settledIn)}
             </Link>
@@ -195,13 +199,17 @@ function Changes({ month }: { month: string }) {
                   <b>{signed(rep.adjustment)}</b>
                 </span>
                 <span className="block text-[12.5px] text-quiet">
-                  sold {amount(rep.actualThen)} → {amount(rep.actualNow)}; earned to date{' '}
-                  {amount(rep.earnedThen)} → {amount(rep.earnedNow)}
+                  {t('sealPanel.actualEarnedToDate', {
+                    actualThen: amount(rep.actualThen),
+                    actualNow: amount(rep.actualNow),
+                    earnedThen: amount(rep.earnedThen),
+                    earnedNow: amount(rep.earnedNow),
+                  })}
                 </span>
               </li>
             ))}
           </ul>
-          <h4 className="font-semibold text-quiet">Lines</h4>
+          <h4 className="font-semibold text-quiet">{t('sealPanel.lines')}</h4>
           <ul className="text-[12.5px]">
             {lines.map((line) => (
               <li
@@ -212,7 +220,7 @@ function Changes({ month }: { month: string }) {
                   className="truncate underline"
                   to={`/intake?load=${line.load}&line=${line.line}`}
                 >
-                  {line.file}, line {line.line}
+                  {t('sealPanel.line', { file: line.file, line: line.line })}
                 </Link>
                 <span className="whitespace-nowrap">
                   {line.then === null ? NONE : amount(line.then)} →{' '}
@@ -229,13 +237,18 @@ function Changes({ month }: { month: string }) {
 
 function Past({ seal }: { seal: SealState }) {
   return (
-    <section aria-label="Earlier seals" className="mt-4 text-[12.5px]">
-      <h3 className="mb-1 font-semibold text-quiet">Sealed before</h3>
+    <section aria-label={t('sealPanel.earlierClosings')} className="mt-4 text-[12.5px]">
+      <h3 className="mb-1 font-semibold text-quiet">{t('sealPanel.closedBefore')}</h3>
       <ul>
         {seal.history.map((past) => (
           <li key={past.sealedAt} className="border-t border-rule py-1">
-            {when(past.sealedAt)} by {past.sealedBy}; unsealed {when(past.unsealedAt)} by{' '}
-            {past.unsealedBy}: {past.reason}
+            {t('sealPanel.byReopenedBy', {
+              sealedAt: when(past.sealedAt),
+              sealedBy: past.sealedBy,
+              unsealedAt: when(past.unsealedAt),
+              unsealedBy: past.unsealedBy,
+              reason: past.reason,
+            })}
           </li>
         ))}
       </ul>

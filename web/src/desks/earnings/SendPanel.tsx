@@ -1,9 +1,11 @@
 import { query } from '../../api/client';
 import type { Job, PayDesk, SentState } from '../../api/types';
-import { count, monthName } from '../../format/figures';
+import { monthName } from '../../format/figures';
+import { count } from '../../format/nouns';
 import { Failed, Loading, mainButton, smallButton } from '../../ui/Notice';
 import { useJob, useSent } from './useEarnings';
 import { timeText } from '../../format/writing';
+import { t } from './words';
 
 /** All statements of the month: as files, and to the reps by mail. */
 export function SendPanel({ desk, onClose }: { desk: PayDesk; onClose: () => void }) {
@@ -12,23 +14,25 @@ export function SendPanel({ desk, onClose }: { desk: PayDesk; onClose: () => voi
   const mail = useJob(desk.month);
   return (
     <aside
-      aria-label="Statements"
+      aria-label={t('sendPanel.statements')}
       className="print-whole min-h-0 overflow-auto border-l border-rule bg-sheet px-4 py-4"
     >
       <div className="mb-3 flex items-baseline justify-between gap-2">
-        <h2 className="text-[18px] font-bold">Statements, {monthName(desk.month)}</h2>
+        <h2 className="text-[18px] font-bold">
+          {t('sendPanel.statements2', { month: monthName(desk.month) })}
+        </h2>
         <button type="button" className={`${smallButton} no-print`} onClick={onClose}>
-          Close
+          {t('sendPanel.closePanel')}
         </button>
       </div>
-      <h3 className="mb-1 font-semibold text-quiet">As files</h3>
+      <h3 className="mb-1 font-semibold text-quiet">{t('sendPanel.asFiles')}</h3>
       <p className="mb-1 flex flex-wrap gap-1.5">
         <a
           className={smallButton}
           href={`/api/v1/earnings/payroll.csv${query({ month: desk.month })}`}
           download
         >
-          Payroll file (CSV)
+          {t('sendPanel.payrollFileCsv')}
         </a>
         <button
           type="button"
@@ -36,10 +40,10 @@ export function SendPanel({ desk, onClose }: { desk: PayDesk; onClose: () => voi
           disabled={pdf.job?.state === 'running'}
           onClick={() => pdf.start.mutate({ kind: 'pdf' })}
         >
-          All statements (PDF)
+          {t('sendPanel.allStatementsPdf')}
         </button>
       </p>
-      {pdf.job && <Progress job={pdf.job} doing="written" />}
+      {pdf.job && <Progress job={pdf.job} doing={t('sendPanel.written')} />}
       {pdf.job?.state === 'done' && (
         <p>
           <a
@@ -47,18 +51,18 @@ export function SendPanel({ desk, onClose }: { desk: PayDesk; onClose: () => voi
             href={`/api/v1/earnings/jobs/${pdf.job.id}/statements.pdf`}
             download
           >
-            Save the PDF
+            {t('sendPanel.downloadThePdf')}
           </a>
         </p>
       )}
-      <h3 className="mt-5 mb-1 font-semibold text-quiet">By mail</h3>
+      <h3 className="mt-5 mb-1 font-semibold text-quiet">{t('sendPanel.byMail')}</h3>
       {desk.state === 'open' && (
         <p className="mb-2 text-near-text">
-          {monthName(desk.month)} is not sealed; these would be marked as provisional.
+          {t('sendPanel.isNotClosedTheStatements', { month: monthName(desk.month) })}
         </p>
       )}
       {sent.isPending ? (
-        <Loading what="what was sent" />
+        <Loading what={t('sendPanel.whatWasSent')} />
       ) : sent.isError ? (
         <Failed error={sent.error} onRetry={() => void sent.refetch()} />
       ) : (
@@ -97,25 +101,23 @@ function Mail({ sent, isBusy, onSend }: MailProps) {
         onClick={() => onSend([])}
       >
         {open.length === 0
-          ? 'All are sent'
-          : `Send ${count(open.length, 'statement')}${open.length < statements.length ? ' not sent yet' : ''}`}
+          ? t('sendPanel.allStatementsAreSent')
+          : t('sendPanel.sendNotSentYet', {
+              open: count(open.length, 'statement'),
+              isRest: String(open.length < statements.length),
+            })}
       </button>
-      {!sent.canSend && (
-        <p className="mt-1 text-quiet">
-          No mail server is set; docs/formats.md says how to name one.
-        </p>
-      )}
+      {!sent.canSend && <p className="mt-1 text-quiet">{t('sendPanel.noMailServerIsSet')}</p>}
       {unclear.length > 0 && (
         <p className="mt-2">
-          {count(unclear.length, 'statement')} began to be sent and never ended; nobody knows
-          whether it arrived.{' '}
+          {t('sendPanel.statementWasBeingSentWhen', { n: unclear.length })}{' '}
           <button
             type="button"
             className="text-select underline"
             disabled={isBusy}
             onClick={() => onSend(unclear.map((one) => one.rep))}
           >
-            Send once more
+            {t('sendPanel.sendAgain')}
           </button>
         </p>
       )}
@@ -135,10 +137,10 @@ function Mail({ sent, isBusy, onSend }: MailProps) {
 }
 
 function stateOf(one: SentState['statements'][number]): string {
-  if (one.begunAt === null) return 'not sent';
-  if (one.sentAt === null) return 'unclear';
+  if (one.begunAt === null) return t('sendPanel.notSent');
+  if (one.sentAt === null) return t('sendPanel.notKnown');
   const when = timeText(one.sentAt);
-  return one.isPresent ? `sent ${when}` : `changed since ${when}`;
+  return one.isPresent ? t('sendPanel.sent', { when }) : t('sendPanel.changedSince', { when });
 }
 
 function Progress({ job, doing }: { job: Job; doing: string }) {
@@ -151,8 +153,12 @@ function Progress({ job, doing }: { job: Job; doing: string }) {
   }
   return (
     <p role="status" className="text-quiet">
-      {job.done} of {job.total} {doing}
-      {job.state === 'running' && ' …'}
+      {t('sendPanel.of', {
+        done: job.done,
+        total: job.total,
+        doing,
+        state: job.state === 'running' && ' …',
+      })}
     </p>
   );
 }
@@ -161,12 +167,15 @@ function Sending({ job }: { job: Job }) {
   const sent = job.done - job.already - job.refused.length;
   return (
     <div className="mt-2">
-      <Progress job={job} doing="done" />
+      <Progress job={job} doing={t('sendPanel.done')} />
       {job.state === 'done' && (
         <p>
-          {count(sent, 'statement')} sent
-          {job.already > 0 && `, ${job.already} had been sent before`}
-          {job.refused.length > 0 && `, ${job.refused.length} refused`}.
+          {t('sendPanel.sent2', {
+            sent: count(sent, 'statement'),
+            already: job.already > 0 && t('sendPanel.hadBeenSentBefore', { already: job.already }),
+            refused:
+              job.refused.length > 0 && t('sendPanel.refused', { refused: job.refused.length }),
+          })}
         </p>
       )}
       {job.refused.length > 0 && (

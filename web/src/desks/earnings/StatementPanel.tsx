@@ -3,7 +3,8 @@ import { Link } from 'react-router';
 import { useRights } from '../../api/account';
 import { query } from '../../api/client';
 import type { PayLine, PaySource, PayStatement } from '../../api/types';
-import { amount, count, monthName, shortMonth, signed } from '../../format/figures';
+import { amount, monthName, shortMonth, signed } from '../../format/figures';
+import { count } from '../../format/nouns';
 import { StatusMark } from '../../marks/StatusMark';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
 import { SourceLink } from '../../ui/SourceLink';
@@ -11,6 +12,7 @@ import { percent, sentence } from './earnings';
 import { useStatement } from './useEarnings';
 import { WhatIfPart } from './WhatIfPart';
 import { Pager } from '../../ui/Pager';
+import { t } from './words';
 
 const PAGE = 50;
 
@@ -20,11 +22,11 @@ export function StatementPanel({ rep, month }: { rep: string; month: string }) {
   const statement = useStatement(rep, month, page);
   return (
     <aside
-      aria-label="Statement"
+      aria-label={t('statementPanel.statement')}
       className="print-whole min-h-0 overflow-auto border-l border-rule bg-sheet px-4 py-4"
     >
       {statement.isPending ? (
-        <Loading what="the statement" />
+        <Loading what={t('statementPanel.theStatement')} />
       ) : statement.isError ? (
         <Failed error={statement.error} onRetry={() => void statement.refetch()} />
       ) : (
@@ -52,20 +54,25 @@ function Statement({ statement, month, onTurn }: StatementProps) {
       <p className="mb-3 leading-snug">{sentence(row, monthName(month))}</p>
       <div className="mb-1 flex items-baseline justify-between gap-2">
         <h3 className="font-semibold text-quiet">
-          Statement, {monthName(month)}
-          {row.plan && ` · ${row.plan}`}
+          {t('statementPanel.statement2', {
+            month: monthName(month),
+            plan: row.plan && ` · ${row.plan}`,
+          })}
         </h3>
         <a
           className={`${smallButton} no-print`}
           href={`/api/v1/earnings/reps/${encodeURIComponent(row.rep)}/statement.pdf${query({ month })}`}
           download
         >
-          PDF
+          {t('statementPanel.pdf')}
         </a>
       </div>
       {statement.lines.length === 0 ? (
         <p className="mb-4 text-quiet">
-          Sold {amount(row.actual)} {row.unit === 'count' ? '' : row.unit}; nothing is due.
+          {t('statementPanel.actualNoCommissionIsDue', {
+            actual: amount(row.actual),
+            unit: row.unit === 'count' ? '' : row.unit,
+          })}
         </p>
       ) : (
         <Lines statement={statement} month={month} />
@@ -83,7 +90,11 @@ function Lines({ statement, month }: { statement: PayStatement; month: string })
   return (
     <table className="mb-5 w-full">
       <caption className="sr-only">
-        Commission of {statement.row.name} for {monthName(month)}, {statement.currency}
+        {t('statementPanel.commissionOfFor', {
+          name: statement.row.name,
+          month: monthName(month),
+          currency: statement.currency,
+        })}
       </caption>
       <tbody>
         {statement.lines.map((line, at) => (
@@ -145,8 +156,8 @@ function Sources({
   const { isOffice } = useRights();
   const pages = Math.max(1, Math.ceil(lineCount / PAGE));
   return (
-    <section aria-label="Where it comes from" className="text-[12.5px]">
-      <h3 className="mb-1 font-semibold text-quiet">Where it comes from</h3>
+    <section aria-label={t('statementPanel.sources')} className="text-[12.5px]">
+      <h3 className="mb-1 font-semibold text-quiet">{t('statementPanel.sources')}</h3>
       {plan && (
         <p className="mb-2">
           {isOffice ? (
@@ -158,22 +169,28 @@ function Sources({
           )}
           ,{' '}
           {plan.paidFrom === 'first unit'
-            ? 'first unit once the floor is reached'
-            : 'above the floor'}
+            ? t('statementPanel.theFirstUnitOnceThe')
+            : t('statementPanel.salesAboveTheFloor')}
           , {plan.method}
-          {plan.steps.map(
-            (step) =>
-              `, from ${percent(step.from)} at ${statement.row.unit === 'count' ? amount(step.rate) : percent(step.rate)}`,
+          {plan.steps.map((step) =>
+            t('statementPanel.fromAt', {
+              from: percent(step.from),
+              unit: statement.row.unit === 'count' ? amount(step.rate) : percent(step.rate),
+            }),
           )}
           .
         </p>
       )}
       <details className="mb-2">
-        <summary className="min-h-6 cursor-pointer">Quota: {count(quota.length, 'line')}</summary>
+        <summary className="min-h-6 cursor-pointer">
+          {t('statementPanel.quota', { quota: count(quota.length, 'line') })}
+        </summary>
         <SourceList lines={quota} />
       </details>
       <details>
-        <summary className="min-h-6 cursor-pointer">Sales: {count(lineCount, 'line')}</summary>
+        <summary className="min-h-6 cursor-pointer">
+          {t('statementPanel.sales', { lineCount: count(lineCount, 'line') })}
+        </summary>
         <SourceList lines={sales} />
         <Pager page={page} pages={pages} onTurn={onTurn} />
       </details>
@@ -190,7 +207,7 @@ function SourceList({ lines }: { lines: PaySource[] }) {
           className="flex justify-between gap-2 border-t border-rule py-1"
         >
           <SourceLink load={line.load} line={line.line}>
-            {line.file}, line {line.line}
+            {t('statementPanel.line', { file: line.file, line: line.line })}
           </SourceLink>
           <span className="whitespace-nowrap">
             {shortMonth(line.month)} {amount(line.amount)}

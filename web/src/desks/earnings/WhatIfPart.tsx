@@ -8,6 +8,7 @@ import { useWhatIf } from './useEarnings';
 import { readNumber } from '../../format/numbers';
 import { placed, pointed } from '../../format/placing';
 import { typed } from '../../format/writing';
+import { t } from './words';
 
 interface WhatIfPartProps {
   row: PayRow;
@@ -28,8 +29,10 @@ export function WhatIfPart({ row, month, isOpen }: WhatIfPartProps) {
   const places = row.actual.split('.')[1]?.length ?? 0;
   const isTried = asked !== '' && tried.data !== undefined && !tried.isError;
   return (
-    <section aria-label="If more were sold" className="mb-5">
-      <h3 className="mb-1 font-semibold text-quiet">If {row.name} sold …</h3>
+    <section aria-label={t('whatIfPart.whatIf')} className="mb-5">
+      <h3 className="mb-1 font-semibold text-quiet">
+        {t('whatIfPart.ifCreditedSalesOfWere', { name: row.name })}
+      </h3>
       <PayCurveChart
         row={row}
         tried={isTried ? { sales: placed(tried.data.sales), pay: placed(tried.data.earned) } : null}
@@ -38,7 +41,7 @@ export function WhatIfPart({ row, month, isOpen }: WhatIfPartProps) {
         <div className="no-print mt-1 flex items-center gap-2">
           <input
             type="range"
-            aria-label="Sales to date, along the curve"
+            aria-label={t('whatIfPart.salesToDateAlongThe')}
             className="min-w-0 flex-1 accent-(--select)"
             min={0}
             max={end}
@@ -48,7 +51,7 @@ export function WhatIfPart({ row, month, isOpen }: WhatIfPartProps) {
           />
           <span className="w-[112px] shrink-0">
             <input
-              aria-label="Sales to date"
+              aria-label={t('whatIfPart.salesToDate')}
               aria-invalid={read.kind === 'fault'}
               className={`${field} text-right`}
               inputMode="decimal"
@@ -77,7 +80,7 @@ export function WhatIfPart({ row, month, isOpen }: WhatIfPartProps) {
             isPast={tried.data.status === 'at ceiling'}
           />
           <span>
-            earns <b>{amount(tried.data.earned)}</b>, {signed(tried.data.change)}
+            {t('whatIfPart.earns')} <b>{amount(tried.data.earned)}</b>, {signed(tried.data.change)}
           </span>
         </p>
       )}

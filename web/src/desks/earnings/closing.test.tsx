@@ -14,10 +14,10 @@ describe('sealing', () => {
   it('shows what to look at, and seals all the same', async () => {
     const asked = serve(ALL);
     show('&show=seal');
-    const panel = await screen.findByRole('complementary', { name: 'Sealing' });
+    const panel = await screen.findByRole('complementary', { name: 'Closing the month' });
     expect(await within(panel).findByText('Emil')).toBeVisible();
     await userEvent.click(
-      within(panel).getByRole('button', { name: 'Seal October 2026 all the same' }),
+      within(panel).getByRole('button', { name: /Close October 2026 with \d+ warnings?/ }),
     );
     await waitFor(() =>
       expect(
@@ -37,7 +37,7 @@ describe('sealing', () => {
       },
     });
     show('&show=seal');
-    expect(await screen.findByRole('button', { name: 'Seal October 2026' })).toBeDisabled();
+    expect(await screen.findByRole('button', { name: 'Close October 2026' })).toBeDisabled();
   });
 
   it.each([true, false])(
@@ -58,9 +58,9 @@ describe('sealing', () => {
       });
       show('&show=seal');
       expect(
-        await screen.findByRole('link', { name: 'Save what was sealed (ZIP)' }),
+        await screen.findByRole('link', { name: 'Download the closed figures (ZIP)' }),
       ).toHaveAttribute('href', '/api/v1/months/2026-10/seal/snapshot.zip');
-      expect(screen.getByText('Seal cd34')).toBeVisible();
+      expect(screen.getByText('Checksum cd34')).toBeVisible();
       expect(screen.queryByRole('alert') === null).toBe(is);
     },
   );
@@ -90,9 +90,12 @@ describe('sealing', () => {
     show('&show=seal', APPROVER);
     expect(await screen.findByText('−0.15')).toBeVisible();
     expect(screen.getByRole('link', { name: 'late.csv, line 2' })).toBeVisible();
-    const unseal = screen.getByRole('button', { name: 'Unseal October 2026' });
+    const unseal = screen.getByRole('button', { name: 'Reopen October 2026' });
     expect(unseal).toBeDisabled();
-    await userEvent.type(screen.getByRole('textbox', { name: 'Unseal it, because' }), 'wrong file');
+    await userEvent.type(
+      screen.getByRole('textbox', { name: 'Reason for reopening' }),
+      'wrong file',
+    );
     await userEvent.click(unseal);
     await waitFor(() =>
       expect(asked.some(({ path }) => path.includes('unseal?reason=wrong+file'))).toBe(true),
@@ -125,8 +128,8 @@ describe('statements', () => {
       '/jobs/': job,
     });
     show('&show=send');
-    expect(await screen.findByText(/October 2026 is not sealed/)).toBeVisible();
-    expect(await screen.findByText(/1 statement began to be sent/)).toBeVisible();
+    expect(await screen.findByText(/October 2026 is not closed/)).toBeVisible();
+    expect(await screen.findByText(/1 statement was being sent/)).toBeVisible();
     await userEvent.click(screen.getByRole('button', { name: 'Send 1 statement not sent yet' }));
     expect(await screen.findByText(/1 statement sent/)).toHaveTextContent(
       '1 statement sent, 1 had been sent before, 1 refused.',
@@ -207,17 +210,15 @@ describe('for a rep', () => {
     expect(await screen.findByRole('heading', { level: 1 })).toHaveTextContent(
       'You stand at 95.0 % of your quota for October 2026.',
     );
-    expect(screen.getByText('Percent to goal').nextSibling).toHaveTextContent('95.0 %');
+    expect(screen.getByText('% of goal').nextSibling).toHaveTextContent('95.0 %');
     expect(screen.getByText('Variance', { selector: 'dt' }).nextSibling).toHaveTextContent('−5.00');
     expect(await screen.findByRole('img', { name: /rope −4/ })).toBeVisible();
-    expect(screen.getByText('Rest of the year').nextSibling).toHaveTextContent(
-      '120.00 in each of 8 months',
-    );
+    expect(screen.getByText(/^Needed per month/).nextSibling).toHaveTextContent('120.00');
   });
 
   it('my month says where there is nothing', async () => {
     serve({ ...ALL, '/desk': { ...DESK, rows: [] }, '/path': PATH });
     showAt(as(REP, <MyMonth company={COMPANY} />), '/mine?to=2026-10');
-    expect(await screen.findByText('There is nothing of yours in October 2026.')).toBeVisible();
+    expect(await screen.findByText('You have no figures in October 2026.')).toBeVisible();
   });
 });

@@ -17,19 +17,19 @@ describe('the earnings desk', () => {
     const total = screen.getAllByRole('row')[1] as HTMLElement;
     expect(total).toHaveTextContent('1 470.85');
     expect(total).toHaveTextContent('215.00');
-    expect(screen.getByText(/against 1.400\.00 in budget/)).toHaveTextContent('+70.85 EUR, over');
+    expect(screen.getByText(/budget 1.400\.00/)).toHaveTextContent('+70.85 EUR, over');
   });
 
   it('narrows to a status and says what is left out', async () => {
     serve(ALL);
     show();
     await names();
-    await userEvent.click(screen.getByRole('button', { name: 'Status all' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Status: all' }));
     await userEvent.click(await screen.findByRole('checkbox', { name: /earning/ }));
     expect(await names()).toEqual(['total', 'Ada']);
     expect(screen.getByTestId('address')).toHaveTextContent('pay=earning');
     await userEvent.keyboard('{Escape}');
-    await userEvent.click(screen.getByRole('button', { name: '2 reps left out, show all' }));
+    await userEvent.click(screen.getByRole('button', { name: '2 reps not shown: show all' }));
     expect(await names()).toHaveLength(4);
   });
 
@@ -99,7 +99,9 @@ describe('the earnings desk', () => {
   it('names who one more order would turn', async () => {
     serve(ALL);
     show();
-    expect(await screen.findByText(/turns 1 rep/)).toHaveTextContent('Ada on target (+1 500.35)');
+    expect(await screen.findByText(/moves 1 rep up/)).toHaveTextContent(
+      'Ada on target (+1 500.35)',
+    );
   });
 });
 
@@ -119,9 +121,11 @@ describe('figures and words', () => {
     expect(nextWords(BO)).toBe('–');
     expect(nextWords(CLEO)).toBe('needs a plan');
     expect(nextWords({ ...CLEO, plan: 'Field', status: 'no quota' })).toBe('needs a quota');
-    expect(sentence(ADA, 'October')).toBe('5.00 more reach the quota, which adds 1\u202f500.15.');
+    expect(sentence(ADA, 'October')).toBe(
+      '5.00 more to reach the quota, which adds 1\u202f500.15.',
+    );
     expect(sentence(CLEO, 'October')).toBe('Cleo has no plan in October.');
-    expect(sentence({ ...BO, status: 'at ceiling' }, 'October')).toContain('Nothing beyond 120.00');
+    expect(sentence({ ...BO, status: 'at ceiling' }, 'October')).toContain('Sales above 120.00');
   });
 
   it('shows ratios as percents', () => {

@@ -1,6 +1,7 @@
 import type { PayDesk, PayRow } from '../../api/types';
 import { amount, asPercent, signed } from '../../format/figures';
 import { placed, placedShare } from '../../format/placing';
+import { t } from './words';
 
 /** Best first; within a status by how far the rep has come. */
 const ORDER = ['at ceiling', 'on target', 'earning', 'below floor', 'no quota', 'no plan'];
@@ -8,11 +9,11 @@ const ORDER = ['at ceiling', 'on target', 'earning', 'below floor', 'no quota', 
 export type PaySort = 'status' | 'name' | 'due' | 'quota' | 'actual' | 'next';
 
 export const SORTS: { value: PaySort; word: string }[] = [
-  { value: 'status', word: 'status' },
-  { value: 'name', word: 'name' },
-  { value: 'due', word: 'due' },
-  { value: 'actual', word: 'credited' },
-  { value: 'quota', word: 'quota' },
+  { value: 'status', word: t('earnings.status') },
+  { value: 'name', word: t('earnings.name') },
+  { value: 'due', word: t('earnings.due') },
+  { value: 'actual', word: t('earnings.creditedSales') },
+  { value: 'quota', word: t('earnings.quota') },
   { value: 'next', word: 'nearest step' },
 ];
 
@@ -67,40 +68,48 @@ export function keep(rows: PayRow[], { status, plan, text }: Kept): PayRow[] {
 }
 
 const EVENTS = {
-  floor: 'the floor',
+  floor: t('earnings.theFloor'),
   target: 'target',
-  ceiling: 'the ceiling',
-  step: 'the next step',
+  ceiling: t('earnings.theCeiling'),
+  step: t('earnings.theNextTier'),
 };
 
 /** "3 410.00 to target, +1 227.30". */
 export function nextWords(row: PayRow): string {
   if (row.next) {
-    return `${amount(row.next.sales)} to ${EVENTS[row.next.event]}, ${signed(row.next.pay)}`;
+    return t('earnings.to', {
+      sales: amount(row.next.sales),
+      EVENTS: EVENTS[row.next.event],
+      pay: signed(row.next.pay),
+    });
   }
-  if (row.status === 'no plan') return 'needs a plan';
-  return row.status === 'no quota' ? 'needs a quota' : '–';
+  if (row.status === 'no plan') return t('earnings.needsAPlan');
+  return row.status === 'no quota' ? t('earnings.needsAQuota') : '–';
 }
 
 /** "3 410.00 more in October reach the quota and add 1 227.30." */
 export function sentence(row: PayRow, month: string): string {
-  if (row.plan === null) return `${row.name} has no plan in ${month}.`;
-  if (row.quota === null || row.earned === null) return `No quota above 0 in ${month}.`;
+  if (row.plan === null) return t('earnings.hasNoPlanIn', { name: row.name, month });
+  if (row.quota === null || row.earned === null) return t('earnings.noQuotaAbove0In', { month });
   if (row.next === null) {
     return row.status === 'at ceiling'
-      ? `Nothing beyond ${amount(row.credited)} is credited.`
-      : 'The last step is reached; every further sale pays its rate.';
+      ? t('earnings.salesAboveAreNotCredited', { credited: amount(row.credited) })
+      : t('earnings.theHighestTierIsReached');
   }
   const reach = {
-    floor: 'reach the floor',
-    target: 'reach the quota',
-    ceiling: 'reach the ceiling',
-    step: 'reach the next step',
+    floor: t('earnings.toReachTheThresholdFloor'),
+    target: t('earnings.toReachTheQuota'),
+    ceiling: t('earnings.toReachTheMaximumCeiling'),
+    step: t('earnings.toReachTheNextTier'),
   };
   const gain = /[1-9]/.test(row.next.pay)
-    ? `adds ${amount(row.next.pay)}`
-    : 'adds no pay by itself';
-  return `${amount(row.next.sales)} more ${reach[row.next.event]}, which ${gain}.`;
+    ? t('earnings.adds', { pay: amount(row.next.pay) })
+    : t('earnings.addsNoPayByItself');
+  return t('earnings.moreWhich', {
+    sales: amount(row.next.sales),
+    reach: reach[row.next.event],
+    gain,
+  });
 }
 
 /** A ratio as a percent, all its digits; nothing is rounded here. */

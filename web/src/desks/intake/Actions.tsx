@@ -2,11 +2,13 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { ProblemError } from '../../api/client';
 import type { Changes, Load, PostMode } from '../../api/types';
-import { count, monthName } from '../../format/figures';
+import { monthName } from '../../format/figures';
+import { count, countOf } from '../../format/nouns';
 
 import { mainButton, quietButton } from '../../ui/Notice';
 import { modeWord } from './intake';
 import type { useStep } from './useIntake';
+import { t } from './words';
 
 const MODES: PostMode[] = ['add', 'replace', 'correct'];
 
@@ -25,9 +27,7 @@ export function Actions(props: ActionsProps) {
     <div className="mt-3 space-y-3">
       {load.state === 'staged' && load.progress === null && <Post {...props} />}
       {load.state === 'posted' && <Posted load={load} step={step} />}
-      {load.state === 'reversed' && (
-        <p className="text-quiet">Load the file again to bring its lines back.</p>
-      )}
+      {load.state === 'reversed' && <p className="text-quiet">{t('actions.loadTheFileAgainTo')}</p>}
       {(load.state === 'staged' || load.state === 'received') && load.progress === null && (
         <button
           type="button"
@@ -35,7 +35,7 @@ export function Actions(props: ActionsProps) {
           disabled={step.isPending}
           onClick={() => step.mutate({ kind: 'discard' })}
         >
-          Discard
+          {t('actions.discardLoad')}
         </button>
       )}
       {step.isError && (
@@ -46,7 +46,7 @@ export function Actions(props: ActionsProps) {
       {load.state !== 'reading' && (
         <p className="border-t border-rule pt-2.5 text-[12.5px]">
           <a href={`/api/v1/loads/${load.id}/original`} download className="text-select underline">
-            The file as it came
+            {t('actions.originalFile')}
           </a>
         </p>
       )}
@@ -65,13 +65,15 @@ function Post({ load, changes, mode, onMode, step }: ActionsProps) {
     <>
       {isAgain && chosen === 'add' && (
         <p className="border-l-4 border-near bg-ground p-2.5">
-          The same content is already posted as load {load.sameAs}. Posting it here as well
-          {load.kind === 'actuals' ? ' counts every line twice.' : ' changes nothing.'}
+          {t('actions.theSameContentIsAlready', {
+            sameAs: load.sameAs,
+            isActuals: String(load.kind === 'actuals'),
+          })}
         </p>
       )}
       {isChoice && (
         <fieldset>
-          <legend className="mb-1 font-semibold">How it is booked</legend>
+          <legend className="mb-1 font-semibold">{t('actions.postingMethod2')}</legend>
           {MODES.map((one) => (
             <label key={one} className="flex items-center gap-2 py-0.5">
               <input
@@ -81,7 +83,9 @@ function Post({ load, changes, mode, onMode, step }: ActionsProps) {
                 onChange={() => onMode(one)}
               />
               {modeWord(one)}
-              {changes.proposed === one && <span className="text-[12px] text-quiet">proposed</span>}
+              {changes.proposed === one && (
+                <span className="text-[12px] text-quiet">{t('actions.proposed')}</span>
+              )}
             </label>
           ))}
           <p className="text-[12.5px] text-quiet">{modeSentence(chosen, changes)}</p>
@@ -89,13 +93,14 @@ function Post({ load, changes, mode, onMode, step }: ActionsProps) {
       )}
       {sealed.length > 0 && (
         <p className="border-l-4 border-near bg-ground p-2.5">
-          It touches {sealed.map(monthName).join(', ')}, sealed. As a correction it leaves the
-          sealed figures as they are; the difference in pay goes to the next open month.
+          {t('actions.thisLoadHasLinesOf2', { join: sealed.map(monthName).join(', ') })}
         </p>
       )}
       {isUnmet && (
         <label className="block">
-          <span className="mb-1 block font-semibold">Why post without the control total?</span>
+          <span className="mb-1 block font-semibold">
+            {t('actions.reasonForPostingAlthoughThe')}
+          </span>
           <input
             value={because}
             maxLength={400}
@@ -118,11 +123,15 @@ function Post({ load, changes, mode, onMode, step }: ActionsProps) {
             })
           }
         >
-          Post {count(load.ready, 'line')}
-          {sealed.length > 0 ? ' as a correction' : ''}
-          {isAgain && chosen === 'add' ? ' again' : ''}
+          {t('actions.postAsACorrection', {
+            lines: count(load.ready, 'line'),
+            isCorrection: String(sealed.length > 0),
+            isAgain: String(isAgain && chosen === 'add'),
+          })}
         </button>
-        {load.held > 0 && load.ready > 0 && <span className="text-quiet">hold the rest</span>}
+        {load.held > 0 && load.ready > 0 && (
+          <span className="text-quiet">{t('actions.lineStaysOnHold', { n: load.held })}</span>
+        )}
       </div>
     </>
   );
@@ -133,17 +142,17 @@ function modeSentence(mode: PostMode, changes: Changes): string {
   const months =
     changes.months.length === 1 && changes.months[0]
       ? monthName(changes.months[0])
-      : `${changes.months.length} months`;
-  if (mode === 'add') return 'Every line counts beside what is posted.';
-  if (mode === 'correct') return 'Posted lines of the same order and product no longer count.';
+      : t('actions.month', { months: changes.months.length });
+  if (mode === 'add') return t('actions.everyLineIsAddedTo');
+  if (mode === 'correct') return t('actions.postedLinesWithTheSame');
   const names = changes.covered;
   const covered =
     names.length === 0
-      ? 'everything'
+      ? t('actions.everything')
       : names.length <= 3
         ? names.join(', ')
-        : `${names.length} ${changes.scopeAxis ?? 'member'}s`;
-  return `What is posted for ${covered} in ${months} no longer counts.`;
+        : countOf(names.length, changes.scopeAxis ?? 'member');
+  return t('actions.whatIsPostedForIn', { covered, months });
 }
 
 function Posted({ load, step }: { load: Load; step: ActionsProps['step'] }) {
@@ -153,24 +162,21 @@ function Posted({ load, step }: { load: Load; step: ActionsProps['step'] }) {
     <>
       {load.held > 0 && (
         <div className="border-l-4 border-near bg-ground p-2.5">
-          <p className="mb-1.5">
-            {count(load.held, 'line')} stayed behind. Settle {load.held === 1 ? 'it' : 'them'} here,
-            or in the file.
-          </p>
+          <p className="mb-1.5">{t('actions.lineIsOnHoldCorrect', { n: load.held })}</p>
           <button
             type="button"
             className={quietButton}
             disabled={step.isPending}
             onClick={() => step.mutate({ kind: 'remainder' })}
           >
-            Settle the rest
+            {t('actions.correctTheLinesOnHold')}
           </button>{' '}
           <a
             href={`/api/v1/loads/${load.id}/remainder.csv`}
             download
             className="ml-1 text-select underline"
           >
-            As CSV
+            {t('actions.downloadAsCsv')}
           </a>
         </div>
       )}
@@ -180,28 +186,27 @@ function Posted({ load, step }: { load: Load; step: ActionsProps['step'] }) {
         disabled={step.isPending}
         onClick={() => step.mutate({ kind: 'reverse', isCorrecting: isOfSealed })}
       >
-        {isOfSealed ? 'Reverse as a correction' : 'Reverse'}
+        {isOfSealed ? t('actions.reverseLoadAsACorrection') : t('actions.reverseLoad')}
       </button>
-      {isOfSealed && (
-        <p className="text-quiet">
-          It touches a sealed month, whose figures stay; the difference in pay goes to the next open
-          one.
-        </p>
-      )}
+      {isOfSealed && <p className="text-quiet">{t('actions.thisLoadHasLinesOf')}</p>}
       <p className="text-quiet">
-        Takes its {count(load.ready, 'line')} out again; everything is then as it was before.
+        {t('actions.reversingTakesOutAgainEverything', { ready: count(load.ready, 'line') })}
       </p>
       {load.mode && load.mode !== 'add' && (
-        <p className="text-quiet">Booked so: {modeWord(load.mode).toLowerCase()}.</p>
+        <p className="text-quiet">
+          {t('actions.postingMethod', { toLowerCase: modeWord(load.mode).toLowerCase() })}
+        </p>
       )}
       {load.lastMonth && load.kind === 'actuals' && (
         <p>
           <Link to={`/standing?to=${load.lastMonth}`} className="text-select underline">
-            See the standing
+            {t('actions.openStanding')}
           </Link>
         </p>
       )}
-      {load.because && <p className="text-quiet">Posted because: {load.because}</p>}
+      {load.because && (
+        <p className="text-quiet">{t('actions.postedBecause', { because: load.because })}</p>
+      )}
     </>
   );
 }

@@ -1,6 +1,8 @@
 import { useState } from 'react';
 import type { Change, Changes as ChangesShape, Load } from '../../api/types';
-import { amount, count, monthName, shortMonth } from '../../format/figures';
+import { amount, monthName, shortMonth } from '../../format/figures';
+import { count } from '../../format/nouns';
+import { t } from './words';
 
 const FIRST = 3;
 
@@ -8,17 +10,20 @@ const FIRST = 3;
 export function Changes({ load, changes }: { load: Load; changes: ChangesShape }) {
   const [isOpen, setOpen] = useState(false);
   if (changes.changeCount === 0) {
-    return <p className="shrink-0 pt-2 text-quiet">Posting changes no figure.</p>;
+    return <p className="shrink-0 pt-2 text-quiet">{t('changes.postingChangesNoFigure')}</p>;
   }
   const where =
-    changes.months.length === 1 && changes.months[0] ? ` to ${monthName(changes.months[0])}` : '';
+    changes.months.length === 1 && changes.months[0]
+      ? t('changes.to', { months: monthName(changes.months[0]) })
+      : '';
   const first = changes.changes
     .filter((change) => change.measure === changes.changes[0]?.measure)
     .slice(0, FIRST);
-  const verb = changes.mode === 'add' ? `Posting adds${where}` : 'Posting changes';
-  const all = `All ${count(changes.changeCount, 'figure')}`;
+  const verb =
+    changes.mode === 'add' ? t('changes.postingAdds', { where }) : t('changes.postingChanges');
+  const all = t('changes.all', { changeCount: count(changes.changeCount, 'figure') });
   return (
-    <section aria-label="What posting changes" className="shrink-0 pt-2">
+    <section aria-label={t('changes.whatPostingChanges')} className="shrink-0 pt-2">
       <p>
         <span className="text-quiet">{verb}: </span>
         {first.map((change, at) => (
@@ -34,25 +39,31 @@ export function Changes({ load, changes }: { load: Load; changes: ChangesShape }
           aria-expanded={isOpen}
           onClick={() => setOpen(!isOpen)}
         >
-          {isOpen ? 'Close' : changes.changeCount === 1 ? 'As a table' : all}
+          {isOpen
+            ? t('changes.closeTable')
+            : changes.changeCount === 1
+              ? t('changes.showTable')
+              : all}
         </button>
       </p>
       {isOpen && (
         <div className="mt-1.5 max-h-[190px] overflow-auto bg-sheet">
           <table className="w-full">
-            <caption className="sr-only">Figures that posting {load.file} changes</caption>
+            <caption className="sr-only">
+              {t('changes.figuresThatPostingChanges', { file: load.file })}
+            </caption>
             <thead>
               <tr className="sticky top-0 border-b border-ink bg-sheet text-left text-[12px] text-quiet">
                 <th scope="col" className="px-3 py-1">
-                  Member
+                  {t('changes.member')}
                 </th>
-                <th scope="col">Month</th>
-                <th scope="col">Figure</th>
+                <th scope="col">{t('changes.month')}</th>
+                <th scope="col">{t('changes.figure')}</th>
                 <th scope="col" className="text-right">
-                  Now
+                  {t('changes.now')}
                 </th>
                 <th scope="col" className="px-3 text-right">
-                  After
+                  {t('changes.after')}
                 </th>
               </tr>
             </thead>
@@ -61,7 +72,7 @@ export function Changes({ load, changes }: { load: Load; changes: ChangesShape }
                 <tr key={keyOf(change)} className="border-b border-rule">
                   <td className="px-3 py-1">{change.name}</td>
                   <td>{monthName(change.month)}</td>
-                  <td>{change.measure + (change.isGoal ? ', goal' : '')}</td>
+                  <td>{change.measure + (change.isGoal ? t('changes.goal') : '')}</td>
                   <td className="text-right">{amount(change.before)}</td>
                   <td className="px-3 text-right font-semibold">{amount(change.after)}</td>
                 </tr>
@@ -70,7 +81,7 @@ export function Changes({ load, changes }: { load: Load; changes: ChangesShape }
           </table>
           {changes.changeCount > changes.changes.length && (
             <p className="px-3 py-1.5 text-quiet">
-              The {amount(String(changes.changes.length))} largest are shown.
+              {t('changes.theLargestAreShown', { changes: amount(String(changes.changes.length)) })}
             </p>
           )}
         </div>
@@ -87,8 +98,8 @@ function One({ change, isMonthSaid }: { change: Change; isMonthSaid: boolean }) 
   return (
     <>
       {change.name}
-      {!isMonthSaid && ` in ${shortMonth(change.month)}`}
-      {change.isGoal && ', goal'}
+      {!isMonthSaid && t('changes.in', { month: shortMonth(change.month) })}
+      {change.isGoal && t('changes.goal')}
       {change.measure !== 'revenue' && `, ${change.measure}`}{' '}
       <b className="whitespace-nowrap">
         {change.before === null ? '0' : amount(change.before)} → {amount(change.after)}

@@ -6,12 +6,14 @@ import type {
   Load,
   UnknownName,
 } from '../../api/types';
-import { amount, count } from '../../format/figures';
+import { amount } from '../../format/figures';
+import { count } from '../../format/nouns';
 import { StatusMark } from '../../marks/StatusMark';
 import { byWeight, titleOf, weightOf } from './intake';
 import { MakeAll } from './MakeAll';
 import { NameFix } from './NameFix';
 import type { useSay } from './useIntake';
+import { t } from './words';
 
 const SHOWN = 40;
 const TONES = { settle: 'bad', look: 'near', said: 'neutral' } as const;
@@ -36,14 +38,14 @@ export function Checks(props: ChecksProps) {
     <ul>
       {isOpen && checks.decidedLines > 0 && (
         <li className="px-1 pb-1 text-quiet">
-          {count(checks.decidedLines, 'line')} settled by hand.{' '}
+          {t('checks.decidedByHand', { decidedLines: count(checks.decidedLines, 'line') })}{' '}
           <button
             type="button"
             className={link}
             disabled={props.say.isPending}
             onClick={() => props.say.mutate({ kind: 'take-back' })}
           >
-            Undo all
+            {t('checks.undoAll')}
           </button>
         </li>
       )}
@@ -65,7 +67,7 @@ export function Checks(props: ChecksProps) {
       ))}
       {checks.groups.length === 0 && (
         <li className="py-2">
-          <StatusMark status="Names, months, amounts, repetitions" tone="good" />
+          <StatusMark status={t('checks.namesMonthsAmountsAndDuplicates')} tone="good" />
         </li>
       )}
     </ul>
@@ -99,7 +101,7 @@ function Group(props: ChecksProps & { group: CheckGroup }) {
             .map((finding, at) => <One key={at} finding={finding} {...props} />)}
       {group.count > SHOWN && !isNames && (
         <p className="pt-1 text-quiet">
-          The first {SHOWN} of {amount(String(group.count))}.
+          {t('checks.theFirstOfAreShown', { SHOWN, count: amount(String(group.count)) })}
         </p>
       )}
     </div>
@@ -121,7 +123,7 @@ function WholeGroup({ group, say }: { group: CheckGroup; say: ChecksProps['say']
           disabled={say.isPending}
           onClick={() => decide('accept')}
         >
-          All look right
+          {t('checks.acceptAll')}
         </button>
       )}
       {(weight === 'settle' || group.code === 'duplicate-line') && (
@@ -131,7 +133,7 @@ function WholeGroup({ group, say }: { group: CheckGroup; say: ChecksProps['say']
           disabled={say.isPending}
           onClick={() => decide('leave')}
         >
-          Leave all {count(group.count, 'line')} out
+          {t('checks.leaveOutAll', { count: count(group.count, 'line') })}
         </button>
       )}
     </p>
@@ -153,7 +155,7 @@ function AllProposals({ names, say }: { names: UnknownName[]; say: ChecksProps['
       disabled={say.isPending}
       onClick={() => say.mutate({ kind: 'names', names: sure })}
     >
-      Use all {sure.length} proposals
+      {t('checks.useAllProposals', { sure: sure.length })}
     </button>
   );
 }
@@ -169,14 +171,14 @@ function One(props: ChecksProps & { group: CheckGroup; finding: CheckFinding }) 
           className={`${link} text-left`}
           onClick={() => onGoTo(finding.line, finding.column, false)}
         >
-          line {amount(String(finding.line))}
+          {t('checks.line', { line: amount(String(finding.line)) })}
         </button>
       ) : (
-        <span className="text-quiet">file</span>
+        <span className="text-quiet">{t('checks.file')}</span>
       )}
       <div>
         <p className="break-words">{finding.message}</p>
-        {finding.accepted && <p className="text-quiet">looks right</p>}
+        {finding.accepted && <p className="text-quiet">{t('checks.accept')}</p>}
         {isOpen && isAboutALine && !finding.accepted && (
           <Fixes group={group} finding={finding} say={say} onGoTo={onGoTo} />
         )}
@@ -205,35 +207,37 @@ function Fixes({
   const fixes = [];
   if (group.code === 'total-line') {
     fixes.push(
-      button('Count it after all', () =>
+      button(t('checks.countTheLine'), () =>
         say.mutate({ kind: 'fix', decision: { action: 'count', lines } }),
       ),
     );
   } else if (group.code === 'left-out') {
     fixes.push(
-      button('Take it back in', () => say.mutate({ kind: 'take-back', line: finding.line })),
+      button(t('checks.undo'), () => say.mutate({ kind: 'take-back', line: finding.line })),
     );
   } else if (finding.line > 1 && weight !== 'said') {
     if (group.code === 'date-ambiguous') {
-      fixes.push(button('Day first', () => rule({ dates: 'day-first' })));
-      fixes.push(button('Month first', () => rule({ dates: 'month-first' })));
+      fixes.push(button(t('checks.dayFirst'), () => rule({ dates: 'day-first' })));
+      fixes.push(button(t('checks.monthFirst'), () => rule({ dates: 'month-first' })));
     }
     if (group.code === 'amount-ambiguous') {
-      fixes.push(button('The point is the decimal mark', () => rule({ decimals: 'point' })));
-      fixes.push(button('The comma is', () => rule({ decimals: 'comma' })));
+      fixes.push(button(t('checks.thePointIsTheDecimal'), () => rule({ decimals: 'point' })));
+      fixes.push(button(t('checks.theCommaIsTheDecimal'), () => rule({ decimals: 'comma' })));
     }
     if (column && weight === 'settle') {
-      fixes.push(button('Correct', () => onGoTo(finding.line, column, true)));
+      fixes.push(button(t('checks.correct'), () => onGoTo(finding.line, column, true)));
     }
     if (weight === 'look') {
       fixes.push(
-        button('Looks right', () =>
+        button(t('checks.accept2'), () =>
           say.mutate({ kind: 'fix', decision: { action: 'accept', lines, code: group.code } }),
         ),
       );
     }
     fixes.push(
-      button('Leave out', () => say.mutate({ kind: 'fix', decision: { action: 'leave', lines } })),
+      button(t('checks.leaveOut'), () =>
+        say.mutate({ kind: 'fix', decision: { action: 'leave', lines } }),
+      ),
     );
   }
   return <p className="flex flex-wrap gap-x-3 font-semibold">{fixes}</p>;

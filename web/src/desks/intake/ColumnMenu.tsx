@@ -2,12 +2,13 @@ import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import type { ReactNode } from 'react';
 import type { SheetColumn } from '../../api/types';
 import type { ColumnSaying, useSay } from './useIntake';
+import { t } from './words';
 
 const POWERS = [
-  { power: 0, word: 'as they stand' },
-  { power: 3, word: 'in thousands' },
-  { power: 6, word: 'in millions' },
-  { power: -2, word: 'in hundredths' },
+  { power: 0, word: t('columnMenu.noScaling') },
+  { power: 3, word: t('columnMenu.inThousands') },
+  { power: 6, word: t('columnMenu.inMillions') },
+  { power: -2, word: t('columnMenu.inHundredths') },
 ];
 const field = 'w-full rounded-sm border border-quiet bg-sheet px-2 py-1';
 
@@ -20,7 +21,7 @@ interface ColumnMenuProps {
 
 /** Our name over a column of theirs; opened, what it is and how it is read can be said. */
 export function ColumnMenu({ column, targets, isOpen, say }: ColumnMenuProps) {
-  const word = column.target || 'not read';
+  const word = column.target || t('columnMenu.ignored');
   const colour = column.target ? 'text-select' : 'text-quiet';
   if (!isOpen) return <span className={`font-semibold ${colour}`}>{word}</span>;
   const tell = (saying: ColumnSaying) =>
@@ -30,12 +31,12 @@ export function ColumnMenu({ column, targets, isOpen, say }: ColumnMenuProps) {
     <Popover className="min-w-0">
       <PopoverButton
         className={`max-w-full truncate font-semibold ${colour}`}
-        aria-label={`${column.title} is read as ${word}`}
+        aria-label={t('columnMenu.mapsTo', { title: column.title, word })}
       >
         {word}
         {column.isGuessed && (
           <span className="font-normal text-near-text">
-            ?<span className="sr-only"> guessed</span>
+            ?<span className="sr-only"> {t('columnMenu.detected')}</span>
           </span>
         )}{' '}
         <span aria-hidden="true">▾</span>
@@ -45,19 +46,22 @@ export function ColumnMenu({ column, targets, isOpen, say }: ColumnMenuProps) {
         className="z-30 w-[250px] space-y-2 rounded border border-rule bg-sheet p-3 text-left font-normal shadow-lg"
       >
         <p className="text-[12px] break-words text-quiet">
-          {column.isGuessed && 'Guessed. '}Their column <b className="text-ink">{column.title}</b>
+          {t('columnMenu.columnOfTheFile', {
+            isGuessed: column.isGuessed && t('columnMenu.detected2'),
+          })}{' '}
+          <b className="text-ink">{column.title}</b>
           {column.samples.length > 0 && `: ${column.samples.join(' · ')}`}
         </p>
         {isMonthColumn ? (
-          <p>Amounts of {column.target}</p>
+          <p>{t('columnMenu.amountsOf', { target: column.target })}</p>
         ) : (
-          <Field label="It is our">
+          <Field label={t('columnMenu.mapsTo2')}>
             <select
               className={field}
               value={column.target}
               onChange={(event) => tell({ column: event.target.value })}
             >
-              <option value="">not read</option>
+              <option value="">{t('columnMenu.ignored')}</option>
               {targets.map((target) => (
                 <option key={target}>{target}</option>
               ))}
@@ -66,7 +70,7 @@ export function ColumnMenu({ column, targets, isOpen, say }: ColumnMenuProps) {
         )}
         {column.isAmount && (
           <>
-            <Field label="Decimal mark">
+            <Field label={t('columnMenu.decimalMark')}>
               <select
                 className={field}
                 value={column.decimals}
@@ -74,12 +78,12 @@ export function ColumnMenu({ column, targets, isOpen, say }: ColumnMenuProps) {
                   tell({ decimals: event.target.value as SheetColumn['decimals'] })
                 }
               >
-                <option value="auto">by the column</option>
-                <option value="point">point, 1,234.56</option>
-                <option value="comma">comma, 1.234,56</option>
+                <option value="auto">{t('columnMenu.detect')}</option>
+                <option value="point">{t('columnMenu.point123456')}</option>
+                <option value="comma">{t('columnMenu.comma123456')}</option>
               </select>
             </Field>
-            <Field label="Amounts are">
+            <Field label={t('columnMenu.scaling')}>
               <select
                 className={field}
                 value={column.power}
@@ -98,20 +102,20 @@ export function ColumnMenu({ column, targets, isOpen, say }: ColumnMenuProps) {
                 checked={column.flip}
                 onChange={(event) => tell({ flip: event.target.checked })}
               />
-              turn the sign
+              {t('columnMenu.reverseTheSign')}
             </label>
           </>
         )}
         {column.isDate && (
-          <Field label="01/02/2026 is">
+          <Field label={t('columnMenu.n01022026Means')}>
             <select
               className={field}
               value={column.dates}
               onChange={(event) => tell({ dates: event.target.value as SheetColumn['dates'] })}
             >
-              <option value="auto">by the column</option>
-              <option value="day-first">1 February, day first</option>
-              <option value="month-first">2 January, month first</option>
+              <option value="auto">{t('columnMenu.detect')}</option>
+              <option value="day-first">{t('columnMenu.n1FebruaryDayFirst')}</option>
+              <option value="month-first">{t('columnMenu.n2JanuaryMonthFirst')}</option>
             </select>
           </Field>
         )}

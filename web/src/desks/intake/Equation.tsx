@@ -1,8 +1,10 @@
 import { NumberField } from '../../ui/NumberField';
 import { useRef, useState } from 'react';
 import type { Load } from '../../api/types';
-import { amount, count } from '../../format/figures';
+import { amount } from '../../format/figures';
+import { count } from '../../format/nouns';
 import type { useSay } from './useIntake';
+import { t } from './words';
 
 interface EquationProps {
   load: Load;
@@ -14,13 +16,16 @@ interface EquationProps {
 export function Equation({ load, isOpen, say }: EquationProps) {
   const measures = Object.keys(load.sums);
   const parts = [
-    { sign: '', word: 'in the file', lines: load.lines, of: 'file' as const },
-    { sign: '=', word: 'ready', lines: load.ready, of: 'ready' as const },
-    { sign: '+', word: 'held back', lines: load.held, of: 'held' as const },
-    { sign: '+', word: 'left out', lines: load.leftOut, of: 'leftOut' as const },
+    { sign: '', word: t('equation.inTheFile'), lines: load.lines, of: 'file' as const },
+    { sign: '=', word: t('equation.ready'), lines: load.ready, of: 'ready' as const },
+    { sign: '+', word: t('equation.heldBack'), lines: load.held, of: 'held' as const },
+    { sign: '+', word: t('equation.leftOut'), lines: load.leftOut, of: 'leftOut' as const },
   ];
   return (
-    <section aria-label="Reconciliation" className="mb-2.5 flex shrink-0 flex-wrap bg-sheet">
+    <section
+      aria-label={t('equation.reconciliation')}
+      className="mb-2.5 flex shrink-0 flex-wrap bg-sheet"
+    >
       <div className="flex flex-[1_1_auto] flex-wrap gap-x-2 gap-y-2 px-3 py-2">
         {parts.map((part) => (
           <div key={part.word} className="flex min-w-max flex-1 items-center gap-2">
@@ -29,7 +34,7 @@ export function Equation({ load, isOpen, say }: EquationProps) {
               <p className="text-[12px] text-quiet">{part.word}</p>
               <p>
                 <span className="block text-[15px] whitespace-nowrap">
-                  <b>{amount(String(part.lines))}</b> {part.lines === 1 ? 'line' : 'lines'}
+                  <b>{amount(String(part.lines))}</b> {t('equation.line', { n: part.lines })}
                 </span>
                 {measures.map((measure) => (
                   <span key={measure} className="block whitespace-nowrap">
@@ -47,7 +52,7 @@ export function Equation({ load, isOpen, say }: EquationProps) {
       {measures.length > 0 && <Control load={load} isOpen={isOpen} say={say} />}
       {measures.length === 0 && (
         <p className="self-center px-3 py-2.5 text-quiet">
-          {count(load.lines, 'line')}, no amounts in a {load.kind} file
+          {t('equation.noAmountsInAFile', { lines: count(load.lines, 'line'), kind: load.kind })}
         </p>
       )}
     </section>
@@ -77,9 +82,9 @@ function Control({ load, isOpen, say }: EquationProps) {
         }}
       >
         <span className="text-[12px] text-quiet">
-          control total of{' '}
+          {t('equation.controlTotalOf')}{' '}
           <select
-            aria-label="Measure"
+            aria-label={t('equation.measure')}
             value={measure}
             onChange={(event) => setMeasure(event.target.value)}
           >
@@ -89,29 +94,29 @@ function Control({ load, isOpen, say }: EquationProps) {
           </select>
         </span>
         <NumberField
-          label="Control total"
+          label={t('equation.controlTotal')}
           value={text ?? ''}
           kind={{ decimals: 4, isSigned: true }}
-          placeholder="such as 191 240.00"
+          placeholder={t('equation.suchAs19124000')}
           className="block w-[170px]"
           onRead={setText}
         />
         <span className="flex gap-3">
           <button type="submit" className={link} disabled={text === null || say.isPending}>
-            Compare
+            {t('equation.compareControlTotal')}
           </button>
           <button type="button" className={link} onClick={() => chooser.current?.click()}>
-            From a file
+            {t('equation.readItFromAFile')}
           </button>
           <button type="button" className={link} onClick={() => setEditing(false)}>
-            Close
+            {t('equation.cancel')}
           </button>
         </span>
         <input
           ref={chooser}
           type="file"
           tabIndex={-1}
-          aria-label="Control file"
+          aria-label={t('equation.controlFile')}
           className="sr-only"
           onChange={(event) => {
             const file = event.target.files?.[0];
@@ -127,10 +132,10 @@ function Control({ load, isOpen, say }: EquationProps) {
   return (
     <div className="border-l border-rule px-3 py-2">
       <p className="text-[12px] text-quiet">
-        control total{total ? `, ${total.measure}` : ''}
+        {t('equation.controlTotal2', { total: total ? `, ${total.measure}` : '' })}
         {isOpen && (
           <button type="button" className={`${link} ml-2`} onClick={() => setEditing(true)}>
-            {total ? 'Change' : 'Give one'}
+            {total ? t('equation.changeControlTotal') : t('equation.enterControlTotal')}
           </button>
         )}
       </p>
@@ -138,11 +143,13 @@ function Control({ load, isOpen, say }: EquationProps) {
         <>
           <p className="text-[15px] font-bold">{amount(total.given)}</p>
           <p className={total.met ? 'text-good' : 'font-semibold text-bad'}>
-            {total.met ? 'matches the file' : `the file has ${amount(total.found)}`}
+            {total.met
+              ? t('equation.matchesTheFile')
+              : t('equation.theFileHas', { found: amount(total.found) })}
           </p>
         </>
       ) : (
-        <p className="text-quiet">none given</p>
+        <p className="text-quiet">{t('equation.notEntered')}</p>
       )}
     </div>
   );

@@ -123,7 +123,7 @@ describe('a file', () => {
     const chooser = await screen.findByLabelText('File to load');
     await userEvent.upload(chooser, new File([''], 'october.csv', { type: 'text/csv' }));
     expect(await screen.findByRole('alert')).toHaveTextContent('"october.csv" is empty.');
-    await userEvent.click(screen.getByRole('button', { name: 'Close' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Close message' }));
     expect(screen.queryByRole('alert')).not.toBeInTheDocument();
   });
 });
@@ -169,7 +169,7 @@ describe('an order system', () => {
   });
 });
 
-describe('the tray', () => {
+describe('the loads', () => {
   it('tells the state of each load, and how far long work has come', async () => {
     loads = [
       {
@@ -196,12 +196,12 @@ describe('the tray', () => {
     show();
     const large = await screen.findByRole('button', { name: /large\.csv/ });
     expect(large).toHaveTextContent('40 %');
-    expect(screen.getByRole('button', { name: /odd\.csv/ })).toHaveTextContent('to be told');
+    expect(screen.getByRole('button', { name: /odd\.csv/ })).toHaveTextContent('needs a field');
     expect(screen.getByRole('button', { name: /odd\.csv/ })).toHaveTextContent(
-      'not recognised yet',
+      'file type not recognised',
     );
     const plan = screen.getByRole('button', { name: /plan\.csv/ });
-    expect(plan).toHaveTextContent('posted, 2 held');
+    expect(plan).toHaveTextContent('posted, 2 on hold');
     expect(plan).toHaveTextContent('goals, quota · Jul 26 – Jun 27');
     await userEvent.click(plan);
     expect(screen.getByLabelText('address')).toHaveTextContent('load=7');

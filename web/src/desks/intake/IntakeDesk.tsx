@@ -7,6 +7,7 @@ import { isTable, pastedFile } from './intake';
 import { LoadView } from './LoadView';
 import { Tray } from './Tray';
 import { useLoad, useLoads, useReceive } from './useIntake';
+import { t } from './words';
 
 /** Where files arrive, are looked through, posted and taken back. */
 export function IntakeDesk({ company }: { company: Company }) {
@@ -43,7 +44,7 @@ export function IntakeDesk({ company }: { company: Company }) {
     return () => window.removeEventListener('paste', paste);
   }, [mutate]);
 
-  if (loads.isPending) return <Loading what="the tray" />;
+  if (loads.isPending) return <Loading what={t('intakeDesk.theLoads')} />;
   if (loads.isError) return <Failed error={loads.error} onRetry={() => void loads.refetch()} />;
   return (
     <div className="grid h-full grid-cols-[208px_minmax(0,1fr)]">
@@ -58,7 +59,7 @@ export function IntakeDesk({ company }: { company: Company }) {
         ref={chooser}
         type="file"
         accept=".csv,.tsv,.txt,.xlsx,.xlsm,text/csv"
-        aria-label="File to load"
+        aria-label={t('intakeDesk.fileToLoad')}
         tabIndex={-1}
         className="sr-only"
         onChange={(event) => {
@@ -70,7 +71,7 @@ export function IntakeDesk({ company }: { company: Company }) {
       <div className="flex min-h-0 min-w-0 flex-col">
         {receive.isPending && (
           <p role="status" className="bg-select-ground px-[18px] py-2">
-            Sending {receive.variables.name} …
+            {t('intakeDesk.sending', { name: receive.variables.name })}
           </p>
         )}
         {receive.isError && (
@@ -80,7 +81,7 @@ export function IntakeDesk({ company }: { company: Company }) {
           >
             <span>{receive.error.message}</span>
             <button type="button" className="text-select underline" onClick={receive.reset}>
-              Close
+              {t('intakeDesk.closeMessage')}
             </button>
           </div>
         )}
@@ -91,7 +92,7 @@ export function IntakeDesk({ company }: { company: Company }) {
 
   function content() {
     if (view.load === null) return <Start isFirst={loads.data?.length === 0} />;
-    if (load.isPending) return <Loading what="the load" />;
+    if (load.isPending) return <Loading what={t('intakeDesk.theLoad')} />;
     if (load.isError) return <Failed error={load.error} onRetry={() => void load.refetch()} />;
     return (
       <LoadView
@@ -107,23 +108,19 @@ export function IntakeDesk({ company }: { company: Company }) {
 }
 
 const KINDS = [
-  ['roster', 'Roster', 'rep, name, region, manager, from, until'],
-  ['products', 'Products', 'product, name, line'],
-  ['goals', 'Goals', 'month, rep (or region, product …), revenue'],
-  ['actuals', 'Actuals', 'date or month, rep, region, product, order, revenue, units'],
+  ['roster', t('intakeDesk.roster'), t('intakeDesk.repNameRegionManagerFrom')],
+  ['products', t('intakeDesk.products'), t('intakeDesk.productNameLine')],
+  ['goals', t('intakeDesk.goals'), t('intakeDesk.monthRepOrRegionProduct')],
+  ['actuals', t('intakeDesk.actuals'), t('intakeDesk.dateOrMonthRepRegion')],
 ] as const;
 
 function Start({ isFirst }: { isFirst: boolean }) {
   return (
-    <Empty title={isFirst ? 'Load the first file.' : 'Choose a load, or drop a file.'}>
-      <p>
-        Drop a CSV file or a workbook anywhere on this page, choose one on the left, or paste a
-        block of cells. It is staged first: you see what is in it and what is wrong, and nothing
-        counts before you post it.
-      </p>
-      <p>Start with the roster and the products; goals and actuals name the reps in them.</p>
+    <Empty title={isFirst ? t('intakeDesk.loadTheFirstFile') : t('intakeDesk.selectALoadOrDrop')}>
+      <p>{t('intakeDesk.dropACsvFileOr')}</p>
+      <p>{t('intakeDesk.startWithTheRosterAnd')}</p>
       <table className="mt-2 text-ink">
-        <caption className="sr-only">What each kind of file holds</caption>
+        <caption className="sr-only">{t('intakeDesk.columnsOfEachKindOf')}</caption>
         <tbody>
           {KINDS.map(([kind, word, columns]) => (
             <tr key={kind} className="align-top">
@@ -137,7 +134,7 @@ function Start({ isFirst }: { isFirst: boolean }) {
                   download
                   className="text-select underline"
                 >
-                  Blank {kind} file
+                  {t('intakeDesk.blankFile', { kind })}
                 </a>
               </td>
             </tr>

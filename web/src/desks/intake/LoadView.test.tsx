@@ -211,7 +211,7 @@ it('an unmet control total asks for a reason before posting, and sends it with t
   expect(post).toBeDisabled();
   expect(screen.getByText(/the file has 30.00/)).toBeVisible();
   expect(await screen.findByText(/posted for South Reach in October 2026/)).toBeVisible();
-  await userEvent.type(screen.getByLabelText(/Why post/), 'rounded at the source');
+  await userEvent.type(screen.getByLabelText(/Reason for posting/), 'rounded at the source');
   await userEvent.click(post);
   expect(sent[0]?.path).toBe(
     '/api/v1/loads/7/post?held=leave&because=rounded+at+the+source&mode=replace&sealed=refuse',
@@ -254,14 +254,14 @@ it('what was settled by hand can be taken back', async () => {
 
 it('an order of dates is said for the whole column', async () => {
   show(LOAD);
-  await userEvent.click(await screen.findByRole('button', { name: /Dates that can be read/ }));
+  await userEvent.click(await screen.findByRole('button', { name: /Ambiguous dates/ }));
   await userEvent.click(screen.getByRole('button', { name: 'Day first' }));
   expect(sent[0]?.body).toEqual({ columns: { 'Booking dt': { dates: 'day-first' } } });
 });
 
 it('what posting changes is said, old to new, and opens to a table', async () => {
   show(LOAD);
-  await userEvent.click(await screen.findByRole('button', { name: 'As a table' }));
+  await userEvent.click(await screen.findByRole('button', { name: 'Show table' }));
   const part = screen.getByRole('region', { name: 'What posting changes' });
   expect(part).toHaveTextContent('Dario Venn 10.00 → 20.00');
   expect(within(part).getByRole('cell', { name: 'October 2026' })).toBeVisible();
@@ -275,7 +275,7 @@ it('work that goes on can be stopped', async () => {
   });
   expect(screen.getByText(/Checking, 62 %/)).toHaveTextContent('8 s left');
   expect(screen.queryByRole('button', { name: /Post/ })).not.toBeInTheDocument();
-  await userEvent.click(screen.getByRole('button', { name: 'Stop' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Stop loading' }));
   await waitFor(() => expect(sent[0]?.path).toBe('/api/v1/loads/7/cancel'));
 });
 
@@ -286,22 +286,22 @@ it('a file that was not understood says why, and what its columns are can be tol
     problem: { code: 'column-missing', message: 'No column revenue.' },
   });
   expect(screen.getByRole('alert')).toHaveTextContent('No column revenue.');
-  await userEvent.click(await screen.findByRole('button', { name: /Acct mgr is read as rep/ }));
-  await userEvent.selectOptions(await screen.findByLabelText('It is our'), 'date');
+  await userEvent.click(await screen.findByRole('button', { name: /Acct mgr maps to rep/ }));
+  await userEvent.selectOptions(await screen.findByLabelText('Maps to'), 'date');
   expect(sent[0]?.body).toEqual({ columns: { 'Acct mgr': { column: 'date' } } });
 });
 
 it('a control total is typed in, taken from a file, or changed', async () => {
   show({ ...LOAD, controlTotal: null });
-  await userEvent.click(screen.getByRole('button', { name: 'Give one' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Enter control total' }));
   await userEvent.type(screen.getByLabelText('Control total'), '30.00');
-  await userEvent.click(screen.getByRole('button', { name: 'Compare' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Compare control total' }));
   expect(sent[0]).toEqual({
     path: '/api/v1/loads/7/control',
     method: 'PUT',
     body: { totals: { revenue: '30.00' }, trailer: false },
   });
-  await userEvent.click(await screen.findByRole('button', { name: 'Give one' }));
+  await userEvent.click(await screen.findByRole('button', { name: 'Enter control total' }));
   const file = new File(['measure,total'], 'control.csv', { type: 'text/csv' });
   await userEvent.upload(screen.getByLabelText('Control file'), file);
   await waitFor(() => expect(sent[1]?.method).toBe('POST'));
@@ -309,15 +309,15 @@ it('a control total is typed in, taken from a file, or changed', async () => {
 
 it('what a file brings can be said otherwise', async () => {
   show(LOAD);
-  const line = (await screen.findByText(/Read as/)).closest('p');
-  expect(line).toHaveTextContent('Read as actuals, semicolon, UTF-8.');
+  const line = (await screen.findByText(/File type/)).closest('p');
+  expect(line).toHaveTextContent('File type: actuals, semicolon, UTF-8.');
   await userEvent.click(within(line as HTMLElement).getByRole('button', { name: 'Change' }));
-  await userEvent.selectOptions(screen.getByLabelText('It brings'), 'goals');
+  await userEvent.selectOptions(screen.getByLabelText('File type'), 'goals');
   await userEvent.selectOptions(screen.getByLabelText('Goals by'), 'region');
   const set = screen.getByLabelText('Goal set');
   await userEvent.clear(set);
   await userEvent.type(set, 'region plan');
-  await userEvent.click(screen.getByRole('button', { name: 'Read it so' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Apply' }));
   expect(sent[0]?.body).toMatchObject({
     kind: 'goals',
     axis: 'region',
@@ -328,23 +328,23 @@ it('what a file brings can be said otherwise', async () => {
 
 it('a rep that the file names can be made, or someone else chosen', async () => {
   show(LOAD);
-  await userEvent.click(await screen.findByRole('button', { name: 'A new rep' }));
+  await userEvent.click(await screen.findByRole('button', { name: 'Create a new rep' }));
   await userEvent.type(screen.getByLabelText('Region'), 'South');
   await userEvent.type(screen.getByLabelText(/^From month/), '2026-10');
-  await userEvent.click(screen.getByRole('button', { name: 'Make D. Ven' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Create D. Ven' }));
   expect(sent[0]).toMatchObject({
     path: '/api/v1/loads/7/members',
     body: [{ axis: 'rep', key: 'D. Ven', name: 'D. Ven', region: 'South', fromMonth: '2026-10' }],
   });
-  await userEvent.click(await screen.findByRole('button', { name: 'Someone else' }));
-  expect(screen.getByRole('button', { name: 'Use' })).toBeDisabled();
+  await userEvent.click(await screen.findByRole('button', { name: 'Match to an existing rep' }));
+  expect(screen.getByRole('button', { name: 'Match' })).toBeDisabled();
 });
 
 it('lines of a kind are left out at once, a line alone too', async () => {
   show(LOAD);
-  await userEvent.click(await screen.findByRole('button', { name: 'Leave all 9 lines out' }));
+  await userEvent.click(await screen.findByRole('button', { name: 'Leave out all 9 lines' }));
   expect(sent[0]?.body).toEqual({ action: 'leave', code: 'member-unknown' });
-  await userEvent.click(screen.getByRole('button', { name: /Dates that can be read/ }));
+  await userEvent.click(screen.getByRole('button', { name: /Ambiguous dates/ }));
   await userEvent.click(await screen.findByRole('button', { name: 'Leave out' }));
   expect(sent[1]?.body).toEqual({ action: 'leave', lines: [3] });
 });
@@ -352,7 +352,7 @@ it('lines of a kind are left out at once, a line alone too', async () => {
 it('how it is booked can be chosen, and is said in words', async () => {
   show({ ...LOAD, controlTotal: null, sameAs: 5, sameState: 'posted' });
   await userEvent.click(await screen.findByLabelText(/Add to what is posted/));
-  expect(screen.getByText('Every line counts beside what is posted.')).toBeVisible();
+  expect(screen.getByText('Every line is added to what is posted.')).toBeVisible();
   expect(screen.getByText(/counts every line twice/)).toBeVisible();
   await userEvent.click(screen.getByRole('button', { name: 'Post 2 lines again' }));
   expect(sent[0]?.path).toContain('mode=add');
@@ -370,21 +370,21 @@ it('a roster that moves somebody in a sealed month is posted as a correction', a
   await userEvent.click(
     await screen.findByRole('button', { name: 'Post 2 lines as a correction' }),
   );
-  expect(screen.getByText(/It touches July 2026, sealed/)).toBeVisible();
-  expect(screen.queryByText('How it is booked')).toBeNull();
+  expect(screen.getByText(/lines of July 2026, which is closed/)).toBeVisible();
+  expect(screen.queryByText('Posting method')).toBeNull();
   await waitFor(() => expect(sent[0]?.path).toContain('sealed=correct'));
 });
 
 it('a posted load offers what stayed behind, and its way back', async () => {
   show({ ...LOAD, state: 'posted', mode: 'replace', because: 'rounded' });
-  expect(screen.getByText(/1 line stayed behind/)).toBeVisible();
-  expect(screen.getByRole('link', { name: 'As CSV' })).toHaveAttribute(
+  expect(screen.getByText(/1 line is on hold/)).toBeVisible();
+  expect(screen.getByRole('link', { name: 'Download as CSV' })).toHaveAttribute(
     'href',
     '/api/v1/loads/7/remainder.csv',
   );
-  expect(screen.getByText('Booked so: replace what is posted.')).toBeVisible();
+  expect(screen.getByText('Posting method: replace what is posted.')).toBeVisible();
   expect(screen.getByText('Posted because: rounded')).toBeVisible();
-  await userEvent.click(screen.getByRole('button', { name: 'Settle the rest' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Correct the lines on hold' }));
   await waitFor(() => expect(sent[0]?.path).toBe('/api/v1/loads/7/remainder'));
 });
 
@@ -394,6 +394,6 @@ it('reading that was stopped can be taken up again', async () => {
     state: 'received',
     problem: { code: 'load-cancelled', message: 'Reading was stopped.' },
   });
-  await userEvent.click(screen.getByRole('button', { name: 'Read the file again' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Load the file again' }));
   await waitFor(() => expect(sent[0]?.path).toBe('/api/v1/loads/7/read'));
 });

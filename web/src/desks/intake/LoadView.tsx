@@ -17,6 +17,7 @@ import {
   useSheet,
   useStep,
 } from './useIntake';
+import { t } from './words';
 
 interface LoadViewProps {
   load: Load;
@@ -49,13 +50,17 @@ export function LoadView({ load, company, line, onGone, onOpen }: LoadViewProps)
 
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_272px] xl:grid-cols-[minmax(0,1fr)_318px]">
-      <section aria-label="Load" className="flex min-h-0 min-w-0 flex-col p-[18px] pt-3.5 pb-2">
+      <section
+        aria-label={t('loadView.load')}
+        className="flex min-h-0 min-w-0 flex-col p-[18px] pt-3.5 pb-2"
+      >
         <h1 className="mb-2.5 text-[20px] font-bold break-words">{headline(load)}</h1>
         {progress && (
           <div className="mb-3 bg-sheet p-3">
             <div className="flex items-center justify-between gap-4">
               <p role="status">
-                {progress.phase === 'reading' ? 'Reading' : 'Checking'}, {progress.percent} %{' '}
+                {progress.phase === 'reading' ? t('loadView.loading') : t('loadView.checking')},{' '}
+                {progress.percent} %{' '}
                 <span className="text-quiet">{timeLeft(progress.secondsLeft)}</span>
               </p>
               <button
@@ -63,11 +68,11 @@ export function LoadView({ load, company, line, onGone, onOpen }: LoadViewProps)
                 className={quietButton}
                 onClick={() => step.mutate({ kind: 'cancel' })}
               >
-                Stop
+                {t('loadView.stopLoading')}
               </button>
             </div>
             <progress
-              aria-label="How far the file has come"
+              aria-label={t('loadView.progressOfTheFile')}
               className="mt-2 h-1.5 w-full accent-select"
               max={100}
               value={progress.percent}
@@ -83,7 +88,7 @@ export function LoadView({ load, company, line, onGone, onOpen }: LoadViewProps)
                 className={`${quietButton} mt-2`}
                 onClick={() => say.mutate({ kind: 'read' })}
               >
-                Read the file again
+                {t('loadView.loadTheFileAgain')}
               </button>
             )}
           </div>
@@ -105,7 +110,7 @@ export function LoadView({ load, company, line, onGone, onOpen }: LoadViewProps)
             {say.error.message}
           </p>
         )}
-        {sheet.isPending && load.state !== 'reading' && <Loading what="the sheet" />}
+        {sheet.isPending && load.state !== 'reading' && <Loading what={t('loadView.theSheet')} />}
         {sheet.isError && load.problem === null && (
           <Failed error={sheet.error} onRetry={() => void sheet.refetch()} />
         )}
@@ -122,16 +127,11 @@ export function LoadView({ load, company, line, onGone, onOpen }: LoadViewProps)
         {isStaged && hasFigures && changes.data && <Changes load={load} changes={changes.data} />}
       </section>
       <aside
-        aria-label="Checks"
+        aria-label={t('loadView.checks')}
         className="min-h-0 overflow-auto border-l border-rule bg-sheet p-4"
       >
         <h2 className="mb-2 text-[18px] font-bold">{checksTitle()}</h2>
-        {load.state === 'received' && sheet.data && (
-          <p>
-            Our name for each column stands under theirs. Say what the columns are, one after the
-            other, or under Change what the file brings; it is staged as soon as nothing is missing.
-          </p>
-        )}
+        {load.state === 'received' && sheet.data && <p>{t('loadView.ourFieldForEachColumn')}</p>}
         {checks.data && (
           <Checks load={load} checks={checks.data} say={say} onGoTo={goTo} isOpen={isStaged} />
         )}
@@ -149,13 +149,13 @@ export function LoadView({ load, company, line, onGone, onOpen }: LoadViewProps)
   );
 
   function checksTitle(): string {
-    if (load.state === 'reading') return 'Being read';
-    if (load.state === 'received') return 'To be told';
+    if (load.state === 'reading') return t('loadView.loading');
+    if (load.state === 'received') return t('loadView.needsAField');
     const lines = toSettle(groups);
-    if (lines > 0 && isStaged) return `${lines === 1 ? 'One line' : `${lines} lines`} to settle`;
+    if (lines > 0 && isStaged) return t('loadView.lineNeedsAttention', { n: lines });
     const looks = groups.filter((group) => weightOf(group) === 'look');
     if (looks.length === 1 && looks[0])
-      return `Worth a look: ${titleOf(looks[0].code).toLowerCase()}`;
-    return looks.length > 0 ? 'Worth a look' : 'Nothing to settle';
+      return t('loadView.pleaseCheck', { toLowerCase: titleOf(looks[0].code).toLowerCase() });
+    return looks.length > 0 ? t('loadView.pleaseCheck2') : t('loadView.noLineNeedsAttention');
   }
 }

@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import type { UnknownName } from '../../api/types';
-import { count } from '../../format/figures';
+import { countOf, singular } from '../../format/nouns';
 import { mainButton } from '../../ui/Notice';
 import type { NewMember, useSay } from './useIntake';
+import { t } from './words';
 
 const link = 'min-h-6 text-left text-select underline font-semibold disabled:opacity-60';
 const cell = 'w-full min-w-0 rounded-sm border border-quiet bg-sheet px-1 py-0.5';
@@ -23,7 +24,7 @@ export function MakeAll({ names, firstMonth, say }: MakeAllProps) {
   if (!isOpen) {
     return (
       <button type="button" className={`${link} pb-1`} onClick={() => setOpen(true)}>
-        Create {words} …
+        {t('makeAll.create', { words })}
       </button>
     );
   }
@@ -35,7 +36,7 @@ function wordsOf(axes: string[]): string {
   return ['rep', 'product']
     .map((axis) => ({ axis, number: axes.filter((one) => one === axis).length }))
     .filter(({ number }) => number > 0)
-    .map(({ axis, number }) => count(number, axis))
+    .map(({ axis, number }) => countOf(number, axis))
     .join(' and ');
 }
 
@@ -68,7 +69,7 @@ function Review({ names, firstMonth, say }: MakeAllProps) {
     setDrafts(drafts.map((draft, place) => (place === at ? { ...draft, ...part } : draft)));
   return (
     <form
-      aria-label="New members"
+      aria-label={t('makeAll.newMembers')}
       className="my-1 border-y border-rule py-2"
       onSubmit={(event) => {
         event.preventDefault();
@@ -80,11 +81,11 @@ function Review({ names, firstMonth, say }: MakeAllProps) {
           <thead className="text-left text-quiet">
             <tr>
               <th scope="col">
-                <span className="sr-only">Create</span>
+                <span className="sr-only">{t('makeAll.create2')}</span>
               </th>
-              <th scope="col">ID in the file</th>
-              <th scope="col">Name</th>
-              <th scope="col">Region or product line</th>
+              <th scope="col">{t('makeAll.idInTheFile')}</th>
+              <th scope="col">{t('makeAll.name')}</th>
+              <th scope="col">{t('makeAll.regionOrProductLine')}</th>
             </tr>
           </thead>
           <tbody>
@@ -93,17 +94,20 @@ function Review({ names, firstMonth, say }: MakeAllProps) {
                 <td>
                   <input
                     type="checkbox"
-                    aria-label={`Create ${draft.axis} ${draft.text}`}
+                    aria-label={t('makeAll.create3', {
+                      axis: singular(draft.axis),
+                      draft: draft.text,
+                    })}
                     checked={draft.isChosen}
                     onChange={(event) => change(at, { isChosen: event.target.checked })}
                   />
                 </td>
                 <th scope="row" className="max-w-[110px] truncate font-normal" title={draft.text}>
-                  {draft.text} <span className="text-quiet">{draft.axis}</span>
+                  {draft.text} <span className="text-quiet">{singular(draft.axis)}</span>
                 </th>
                 <td>
                   <input
-                    aria-label={`Name of ${draft.text}`}
+                    aria-label={t('makeAll.nameOf', { draft: draft.text })}
                     className={cell}
                     maxLength={120}
                     value={draft.name}
@@ -112,7 +116,10 @@ function Review({ names, firstMonth, say }: MakeAllProps) {
                 </td>
                 <td>
                   <input
-                    aria-label={`${draft.axis === 'rep' ? 'Region' : 'Product line'} of ${draft.text}`}
+                    aria-label={t('makeAll.of', {
+                      axis: draft.axis === 'rep' ? t('makeAll.region') : t('makeAll.productLine'),
+                      draft: draft.text,
+                    })}
                     className={cell}
                     maxLength={120}
                     value={draft.place}
@@ -126,7 +133,7 @@ function Review({ names, firstMonth, say }: MakeAllProps) {
       </div>
       {hasReps && (
         <label className="mt-1.5 block">
-          <span className="text-quiet">Reps are on the roster from</span>{' '}
+          <span className="text-quiet">{t('makeAll.onTheRosterFrom')}</span>{' '}
           <input
             type="month"
             required
@@ -141,11 +148,12 @@ function Review({ names, firstMonth, say }: MakeAllProps) {
         className={`${mainButton} mt-2`}
         disabled={say.isPending || chosen.length === 0}
       >
-        Create {chosen.length === 0 ? 'members' : wordsOf(chosen.map((draft) => draft.axis))}
+        {t('makeAll.create4', {
+          chosen:
+            chosen.length === 0 ? t('makeAll.members') : wordsOf(chosen.map((draft) => draft.axis)),
+        })}
       </button>
-      <p className="mt-1 text-[12px] text-quiet">
-        They are posted as one roster and one product list, which can be reversed.
-      </p>
+      <p className="mt-1 text-[12px] text-quiet">{t('makeAll.theyArePostedAsOne')}</p>
     </form>
   );
 }

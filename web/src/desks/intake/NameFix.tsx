@@ -1,9 +1,10 @@
 import { useId, useState } from 'react';
 import type { UnknownName } from '../../api/types';
 import { useMembers } from '../../api/useMembers';
-import { count } from '../../format/figures';
+import { count, singular } from '../../format/nouns';
 import { quietButton } from '../../ui/Notice';
 import type { useSay } from './useIntake';
+import { t } from './words';
 
 const link = 'min-h-6 text-left text-select underline font-semibold disabled:opacity-60';
 const field = 'w-full rounded-sm border border-quiet bg-sheet px-2 py-1';
@@ -20,7 +21,10 @@ export function NameFix({ name, say, onGoTo }: NameFixProps) {
   const accept = (member: string) =>
     say.mutate({ kind: 'names', names: [{ axis: name.axis, text: name.text, member }] });
   const canBeMade = name.axis === 'rep' || name.axis === 'product';
-  const lines = name.lines === 1 ? 'this line' : `all ${count(name.lines, 'line')}`;
+  const lines =
+    name.lines === 1
+      ? t('nameFix.thisLine')
+      : t('nameFix.all', { lines: count(name.lines, 'line') });
   return (
     <div className="grid grid-cols-[64px_minmax(0,1fr)] gap-x-1.5 py-1">
       <button
@@ -28,12 +32,15 @@ export function NameFix({ name, say, onGoTo }: NameFixProps) {
         className="min-h-6 self-start text-left text-select underline"
         onClick={() => onGoTo(name.firstLine)}
       >
-        line {name.firstLine}
+        {t('nameFix.line', { firstLine: name.firstLine })}
       </button>
       <div>
         <p className="break-words">
-          “{name.text}” is no {name.axis} that is known
-          {name.proposals[0] ? `. ${name.proposals[0].name}?` : '.'}
+          {t('nameFix.isNotAKnown', {
+            name: name.text,
+            axis: singular(name.axis),
+            proposals: name.proposals[0] ? `. ${name.proposals[0].name}?` : '.',
+          })}
         </p>
         <ul>
           {name.proposals.map((one) => (
@@ -44,18 +51,18 @@ export function NameFix({ name, say, onGoTo }: NameFixProps) {
                 disabled={say.isPending}
                 onClick={() => accept(one.key)}
               >
-                Use {one.name} for {lines}
+                {t('nameFix.useFor', { name: one.name, lines })}
               </button>
             </li>
           ))}
         </ul>
         <p className="flex flex-wrap gap-x-3">
           <button type="button" className={link} onClick={() => setWay('choose')}>
-            Someone else
+            {t('nameFix.matchToAnExisting', { axis: singular(name.axis) })}
           </button>
           {canBeMade && (
             <button type="button" className={link} onClick={() => setWay('make')}>
-              A new {name.axis}
+              {t('nameFix.createANew', { axis: singular(name.axis) })}
             </button>
           )}
         </p>
@@ -81,11 +88,11 @@ function Choose({ name, onChosen }: { name: UnknownName; onChosen: (key: string)
       }}
     >
       <input
-        aria-label={`The ${name.axis} that is meant`}
+        aria-label={t('nameFix.existing', { axis: singular(name.axis) })}
         className={field}
         value={text}
         list={list}
-        placeholder="name or key"
+        placeholder={t('nameFix.nameOrId')}
         onChange={(event) => setText(event.target.value)}
       />
       <datalist id={list}>
@@ -94,7 +101,7 @@ function Choose({ name, onChosen }: { name: UnknownName; onChosen: (key: string)
         ))}
       </datalist>
       <button type="submit" className={quietButton} disabled={!chosen}>
-        Use
+        {t('nameFix.match')}
       </button>
     </form>
   );
@@ -105,16 +112,16 @@ function Make({ name, say }: { name: UnknownName; say: NameFixProps['say'] }) {
   const [made, setMade] = useState<Record<string, string>>({ key: name.text, name: name.text });
   const fields: [string, string, boolean][] = isRep
     ? [
-        ['key', 'Key', true],
-        ['name', 'Name', true],
-        ['region', 'Region', false],
-        ['manager', 'Manager', false],
-        ['fromMonth', 'From month, such as 2026-10', true],
+        ['key', t('nameFix.id'), true],
+        ['name', t('nameFix.name'), true],
+        ['region', t('nameFix.region'), false],
+        ['manager', t('nameFix.manager'), false],
+        ['fromMonth', t('nameFix.fromMonthSuchAs2026'), true],
       ]
     : [
-        ['key', 'Key', true],
-        ['name', 'Name', true],
-        ['line', 'Product line', false],
+        ['key', t('nameFix.id'), true],
+        ['name', t('nameFix.name'), true],
+        ['line', t('nameFix.productLine'), false],
       ];
   return (
     <form
@@ -140,11 +147,9 @@ function Make({ name, say }: { name: UnknownName; say: NameFixProps['say'] }) {
         </label>
       ))}
       <button type="submit" className={quietButton} disabled={say.isPending}>
-        Make {made['name'] ?? name.text}
+        {t('nameFix.create', { made: made['name'] ?? name.text })}
       </button>
-      <p className="text-[12px] text-quiet">
-        Posted as a small list of its own in the tray, which can be reversed.
-      </p>
+      <p className="text-[12px] text-quiet">{t('nameFix.itIsPostedAsA')}</p>
     </form>
   );
 }

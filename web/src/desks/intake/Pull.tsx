@@ -1,13 +1,14 @@
 import { useState } from 'react';
 import { monthName } from '../../format/figures';
 import { usePull, useSources } from './useIntake';
+import { t } from './words';
 
 /** Fetches the month that is chosen above from an order system; nothing where none is set. */
 export function Pull({ month, onPulled }: { month: string; onPulled: (id: number) => void }) {
   const sources = useSources();
   const [said, setSaid] = useState('');
   const pull = usePull((load, isUnchanged) => {
-    setSaid(isUnchanged ? `${monthName(month)} has not changed since it was pulled.` : '');
+    setSaid(isUnchanged ? t('pull.hasNotChangedSinceIt', { month: monthName(month) }) : '');
     onPulled(load.id);
   });
   if (!sources.data || sources.data.length === 0) return null;
@@ -21,11 +22,11 @@ export function Pull({ month, onPulled }: { month: string; onPulled: (id: number
           onClick={() => pull.mutate({ source, month })}
           className="mt-1.5 block min-h-6 text-left font-semibold text-select hover:underline disabled:opacity-60"
         >
-          Pull {monthName(month)} from the {source}
+          {t('pull.pullFromThe', { month: monthName(month), source })}
         </button>
       ))}
       <p role="status" className="text-quiet">
-        {pull.isPending ? 'Pulling …' : said}
+        {pull.isPending ? t('pull.pulling') : said}
       </p>
       {pull.isError && (
         <p role="alert" className="text-bad">

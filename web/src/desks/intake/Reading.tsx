@@ -2,6 +2,8 @@ import { useState, type ReactNode } from 'react';
 import type { AxisWord, Company, Load, LoadKind, Sheet } from '../../api/types';
 import { quietButton } from '../../ui/Notice';
 import type { useSay } from './useIntake';
+import { singular } from '../../format/nouns';
+import { t } from './words';
 
 const KINDS: LoadKind[] = ['actuals', 'goals', 'roster', 'products'];
 const AXES: AxisWord[] = ['rep', 'region', 'product', 'line', 'manager', 'company'];
@@ -25,16 +27,16 @@ export function Reading({ load, sheet, company, isOpen, say }: ReadingProps) {
   }
   return (
     <p className="mb-2 shrink-0 text-quiet">
-      Read as <b className="text-ink">{words(load, sheet)}</b>
+      {t('reading.fileType2')} <b className="text-ink">{words(load, sheet)}</b>
       {load.readAs && `, ${load.readAs}`}
-      {sheet.sheets.length > 1 && `, sheet ${sheet.sheet}`}.{' '}
+      {sheet.sheets.length > 1 && t('reading.sheet', { sheet: sheet.sheet })}.{' '}
       {isOpen && (
         <button
           type="button"
           className="min-h-6 text-select underline"
           onClick={() => setEditing(true)}
         >
-          Change
+          {t('reading.change')}
         </button>
       )}
     </p>
@@ -42,11 +44,20 @@ export function Reading({ load, sheet, company, isOpen, say }: ReadingProps) {
 }
 
 function words(load: Load, sheet: Sheet): string {
-  if (sheet.kind === null) return 'a file of unknown kind';
-  if (sheet.kind === 'goals') return `goals by ${load.axis ?? 'rep'}, set ${sheet.goalSet ?? ''}`;
-  const beside = sheet.kind === 'actuals' && sheet.axis ? ` with goals of ${sheet.goalSet}` : '';
+  if (sheet.kind === null) return t('reading.unknown');
+  if (sheet.kind === 'goals')
+    return t('reading.goalsBySet', {
+      axis: singular(load.axis ?? 'rep'),
+      goalSet: sheet.goalSet ?? '',
+    });
+  const beside =
+    sheet.kind === 'actuals' && sheet.axis
+      ? t('reading.withGoalsOf', { goalSet: sheet.goalSet })
+      : '';
   return (
-    sheet.kind + beside + (sheet.isWide && sheet.measure ? `, months of ${sheet.measure}` : '')
+    sheet.kind +
+    beside +
+    (sheet.isWide && sheet.measure ? t('reading.monthsOf', { measure: sheet.measure }) : '')
   );
 }
 
@@ -85,7 +96,7 @@ function ReadingForm(props: {
         );
       }}
     >
-      <Field label="It brings">
+      <Field label={t('reading.fileType')}>
         <select
           className={field}
           value={kind}
@@ -97,13 +108,13 @@ function ReadingForm(props: {
         </select>
       </Field>
       {hasAmounts && (
-        <Field label={kind === 'goals' ? 'Goals by' : 'Goals beside, by'}>
+        <Field label={kind === 'goals' ? t('reading.goalsBy') : t('reading.goalsInTheSameFile')}>
           <select
             className={field}
             value={axis}
             onChange={(event) => setAxis(event.target.value as AxisWord | '')}
           >
-            {kind === 'actuals' && <option value="">none</option>}
+            {kind === 'actuals' && <option value="">{t('reading.none')}</option>}
             {(kind === 'goals' ? AXES : AXES.slice(0, 3)).map((one) => (
               <option key={one}>{one}</option>
             ))}
@@ -111,7 +122,7 @@ function ReadingForm(props: {
         </Field>
       )}
       {(kind === 'goals' || (hasAmounts && axis !== '')) && (
-        <Field label="Goal set">
+        <Field label={t('reading.goalSet')}>
           <input
             className={`${field} w-[130px]`}
             value={goalSet}
@@ -128,13 +139,13 @@ function ReadingForm(props: {
         </Field>
       )}
       {hasAmounts && (
-        <Field label="Month columns count">
+        <Field label={t('reading.monthColumnsContain')}>
           <select
             className={field}
             value={measure}
             onChange={(event) => setMeasure(event.target.value)}
           >
-            <option value="">not said</option>
+            <option value="">{t('reading.notSet')}</option>
             {company.measures.map((one) => (
               <option key={one.code}>{one.code}</option>
             ))}
@@ -142,7 +153,7 @@ function ReadingForm(props: {
         </Field>
       )}
       {hasAmounts && (
-        <Field label="Fiscal year of periods">
+        <Field label={t('reading.fiscalYearOfThePeriods')}>
           <input
             className={`${field} w-[70px]`}
             inputMode="numeric"
@@ -152,7 +163,7 @@ function ReadingForm(props: {
         </Field>
       )}
       {sheet.sheets.length > 1 && (
-        <Field label="Sheet">
+        <Field label={t('reading.sheet2')}>
           <select className={field} value={tab} onChange={(event) => setTab(event.target.value)}>
             {sheet.sheets.map((one) => (
               <option key={one}>{one}</option>
@@ -161,10 +172,10 @@ function ReadingForm(props: {
         </Field>
       )}
       <button type="submit" className={quietButton} disabled={say.isPending}>
-        Read it so
+        {t('reading.apply')}
       </button>
       <button type="button" className="py-1.5 text-select underline" onClick={props.onDone}>
-        Close
+        {t('reading.cancel')}
       </button>
     </form>
   );

@@ -6,6 +6,7 @@ import { holdKeys } from '../../ui/isTyping';
 import { amount } from '../../format/figures';
 import { ColumnMenu } from './ColumnMenu';
 import { PAGE, placeOf, useSheetPages, type useSay } from './useIntake';
+import { t } from './words';
 
 const ROW = 29;
 
@@ -70,7 +71,7 @@ export function SheetView({ load, head, first, walk, isOpen, say }: SheetViewPro
     <div
       ref={scroller}
       role="table"
-      aria-label="The file's lines"
+      aria-label={t('sheetView.linesOfTheFile')}
       aria-rowcount={head.recordCount + 2}
       // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- scrolls by keyboard
       tabIndex={0}
@@ -84,7 +85,7 @@ export function SheetView({ load, head, first, walk, isOpen, say }: SheetViewPro
             style={{ gridTemplateColumns: template }}
           >
             <span role="columnheader" className="px-2 py-1.5">
-              <span className="sr-only">line</span>
+              <span className="sr-only">{t('sheetView.line')}</span>
             </span>
             {head.columns.map((column, at) => (
               <span
@@ -99,7 +100,7 @@ export function SheetView({ load, head, first, walk, isOpen, say }: SheetViewPro
           </div>
           <div role="row" className="grid" style={{ gridTemplateColumns: template }}>
             <span role="cell" className="px-2 py-1.5 text-[12px] text-quiet">
-              ours
+              {t('sheetView.ourField')}
             </span>
             {head.columns.map((column, at) => (
               <span
@@ -145,7 +146,7 @@ export function SheetView({ load, head, first, walk, isOpen, say }: SheetViewPro
 function width(column: Sheet['columns'][number]): number {
   const longest = Math.max(
     column.title.length,
-    (column.target || 'not read').length + 3,
+    (column.target || t('sheetView.ignored')).length + 3,
     ...column.samples.map((sample) => sample.length),
   );
   return Math.min(Math.max(Math.round(longest * 8.2 + 18), 62), 230);
@@ -197,7 +198,7 @@ function Line({ line, head, isOpen, editing, onEdit, say }: LineProps) {
             {isEditing ? (
               <CellEditor
                 text={text}
-                label={`${column.title} in line ${line.line}`}
+                label={t('sheetView.inLine', { title: column.title, line: line.line })}
                 onDone={(value) => {
                   onEdit(null);
                   if (value !== null && value !== text) {
@@ -215,9 +216,12 @@ function Line({ line, head, isOpen, editing, onEdit, say }: LineProps) {
                 className="-my-1 block min-h-[26px] w-full truncate text-inherit [text-align:inherit]"
                 aria-label={
                   faults.length > 0
-                    ? `${text || 'empty'}: ${faults.map((f) => f.message).join(' ')} Correct it.`
+                    ? t('sheetView.correctIt', {
+                        text: text || t('sheetView.empty2'),
+                        join: faults.map((f) => f.message).join(' '),
+                      })
                     : text === ''
-                      ? `${column.title}, empty`
+                      ? t('sheetView.empty', { title: column.title })
                       : undefined
                 }
                 onPointerDown={holdKeys}

@@ -1,7 +1,9 @@
 import type { Load } from '../../api/types';
-import { count, shortMonth } from '../../format/figures';
+import { shortMonth } from '../../format/figures';
+import { count } from '../../format/nouns';
 import { stateWord } from './intake';
 import { Pull } from './Pull';
+import { t } from './words';
 
 interface TrayProps {
   loads: Load[];
@@ -14,20 +16,23 @@ interface TrayProps {
 /** The loads with their state, latest first, and the ways in for the next. */
 export function Tray({ loads, selected, month, onOpen, onChoose }: TrayProps) {
   return (
-    <section aria-label="Tray" className="no-print flex min-h-0 flex-col py-3.5 pl-[18px]">
+    <section
+      aria-label={t('tray.loads')}
+      className="no-print flex min-h-0 flex-col py-3.5 pl-[18px]"
+    >
       <div className="mb-3 rounded-sm border border-dashed border-quiet px-3 py-2.5">
         <button
           type="button"
           onClick={onChoose}
           className="block min-h-6 font-semibold text-select hover:underline"
         >
-          Choose a file
+          {t('tray.chooseAFile')}
         </button>
-        <p className="text-quiet">or drop one anywhere, or paste cells</p>
+        <p className="text-quiet">{t('tray.orDropOneAnywhereOr')}</p>
         <Pull month={month} onPulled={onOpen} />
       </div>
       <h2 className="mb-1 px-3 font-semibold text-quiet">
-        {loads.length === 0 ? 'No loads yet' : count(loads.length, 'load')}
+        {loads.length === 0 ? t('tray.noLoadsYet') : count(loads.length, 'load')}
       </h2>
       <ul className="min-h-0 flex-1 overflow-auto">
         {loads.map((load) => (
@@ -57,8 +62,8 @@ export function Tray({ loads, selected, month, onOpen, onChoose }: TrayProps) {
 }
 
 function what(load: Load): string {
-  if (load.kind === null) return 'not recognised yet';
-  const kind = load.kind === 'goals' ? `goals, ${load.goalSet ?? ''}` : load.kind;
+  if (load.kind === null) return t('tray.fileTypeNotRecognised');
+  const kind = load.kind === 'goals' ? t('tray.goals', { goalSet: load.goalSet ?? '' }) : load.kind;
   return load.firstMonth && load.lastMonth
     ? `${kind} · ${span(load.firstMonth, load.lastMonth)}`
     : kind;

@@ -53,18 +53,13 @@ const press = (name: string | RegExp) => userEvent.click(screen.getByRole('butto
 describe('what was found', () => {
   it('is good where nothing was', () => {
     show({});
-    expect(screen.getByText('Names, months, amounts, repetitions')).toBeVisible();
+    expect(screen.getByText('Names, months, amounts and duplicates')).toBeVisible();
   });
 
   it.each([
-    ['total-line', false, 'Count it after all', { action: 'count', lines: [3] }],
+    ['total-line', false, 'Count the line', { action: 'count', lines: [3] }],
     ['amount-unreadable', true, 'Leave out', { action: 'leave', lines: [3] }],
-    [
-      'duplicate-line',
-      false,
-      'Looks right',
-      { action: 'accept', lines: [3], code: 'duplicate-line' },
-    ],
+    ['duplicate-line', false, 'Accept', { action: 'accept', lines: [3], code: 'duplicate-line' }],
   ])('%s can be decided line by line', async (code, held, word, decision) => {
     const { mutate } = show({ groups: [group(code, held)] });
     if (!screen.queryByRole('button', { name: word })) await press(/1$/);
@@ -75,7 +70,7 @@ describe('what was found', () => {
   it('a line left out by hand is taken back, all of them at once too', async () => {
     const { mutate } = show({ decidedLines: 2, groups: [group('left-out', false)] });
     await press(/^Left out by hand/);
-    await press('Take it back in');
+    await press('Undo');
     await press('Undo all');
     expect(mutate.mock.calls).toEqual([[{ kind: 'take-back', line: 3 }], [{ kind: 'take-back' }]]);
   });
@@ -83,7 +78,7 @@ describe('what was found', () => {
   it.each([
     ['date-ambiguous', 'Month first', { dates: 'month-first' }],
     ['amount-ambiguous', 'The point is the decimal mark', { decimals: 'point' }],
-    ['amount-ambiguous', 'The comma is', { decimals: 'comma' }],
+    ['amount-ambiguous', 'The comma is the decimal mark', { decimals: 'comma' }],
   ])('%s is told for the whole column: %s', async (code, word, told) => {
     const { mutate } = show({ groups: [group(code, true)] });
     await press(word);
@@ -106,7 +101,7 @@ describe('what was found', () => {
   it('of a kind is left out or accepted as a whole', async () => {
     const twice = [finding(), finding({ line: 5 })];
     const { mutate } = show({ groups: [group('unusual-amount', false, twice)] });
-    await press('All look right');
+    await press('Accept all');
     expect(mutate).toHaveBeenCalledExactlyOnceWith({
       kind: 'fix',
       decision: { action: 'accept', code: 'unusual-amount' },
@@ -118,13 +113,13 @@ describe('what was found', () => {
     const many = Array.from({ length: 41 }, (_, at) => finding({ line: at + 2 }));
     show({ groups: [group('amount-unreadable', true, many)] });
     expect(screen.getAllByText('What was found.')).toHaveLength(40);
-    expect(screen.getByText('The first 40 of 41.')).toBeVisible();
+    expect(screen.getByText('The first 40 of 41 are shown.')).toBeVisible();
   });
 
   it('offers nothing once the load is posted, and nothing for what looks right', async () => {
     show({ groups: [group('duplicate-line', false, [finding({ accepted: true })])] }, false);
     await press(/1$/);
-    expect(screen.getByText('looks right')).toBeVisible();
+    expect(screen.getByText('accept')).toBeVisible();
     expect(screen.queryByRole('button', { name: 'Leave out' })).toBeNull();
   });
 
@@ -160,7 +155,7 @@ describe('what was found', () => {
     await userEvent.clear(screen.getByRole('textbox', { name: 'Name of K7' }));
     await userEvent.type(screen.getByRole('textbox', { name: 'Name of K7' }), 'Otto');
     await userEvent.type(screen.getByRole('textbox', { name: 'Region of K7' }), 'South');
-    fireEvent.change(screen.getByLabelText('Reps are on the roster from'), {
+    fireEvent.change(screen.getByLabelText('On the roster from'), {
       target: { value: '2026-10' },
     });
     await press('Create 1 rep and 1 product');
@@ -219,19 +214,21 @@ describe('a column', () => {
   async function open(column: SheetColumn) {
     const { mutate, say } = sayer();
     render(<ColumnMenu column={column} targets={['rep', 'revenue']} isOpen say={say} />);
-    await userEvent.click(screen.getByRole('button', { name: /is read as/ }));
+    await userEvent.click(screen.getByRole('button', { name: /maps to/ }));
     return mutate;
   }
 
   it('says what it is taken for, that it is guessed, and what stands in it', async () => {
     await open(COLUMN);
-    expect(screen.getByText(/Guessed. Their column/)).toHaveTextContent('Net EUR: 1.250 · 7');
+    expect(screen.getByText(/Detected. Column of the file/)).toHaveTextContent(
+      'Net EUR: 1.250 · 7',
+    );
   });
 
   it.each([
-    ['It is our', '', { column: '' }],
+    ['Maps to', '', { column: '' }],
     ['Decimal mark', 'comma', { decimals: 'comma' }],
-    ['Amounts are', '3', { power: 3 }],
+    ['Scaling', '3', { power: 3 }],
   ])('is told what it is or how it is read: %s', async (label, value, told) => {
     const mutate = await open(COLUMN);
     await userEvent.selectOptions(screen.getByLabelText(label), value);
@@ -243,7 +240,7 @@ describe('a column', () => {
 
   it('has its sign turned', async () => {
     const mutate = await open(COLUMN);
-    await userEvent.click(screen.getByRole('checkbox', { name: 'turn the sign' }));
+    await userEvent.click(screen.getByRole('checkbox', { name: 'Reverse the sign' }));
     expect(mutate).toHaveBeenCalledExactlyOnceWith({
       kind: 'reading',
       told: { columns: { 'Net EUR': { flip: true } } },
@@ -252,7 +249,7 @@ describe('a column', () => {
 
   it('of dates is told their order, and of a month nothing else', async () => {
     const mutate = await open({ ...COLUMN, isAmount: false, isDate: true });
-    await userEvent.selectOptions(screen.getByLabelText('01/02/2026 is'), 'day-first');
+    await userEvent.selectOptions(screen.getByLabelText('01/02/2026 means'), 'day-first');
     expect(mutate).toHaveBeenCalledExactlyOnceWith({
       kind: 'reading',
       told: { columns: { 'Net EUR': { dates: 'day-first' } } },
@@ -262,7 +259,7 @@ describe('a column', () => {
   it('of a month in a wide file is that month', async () => {
     await open({ ...COLUMN, target: 'revenue Oct 2026' });
     expect(screen.getByText('Amounts of revenue Oct 2026')).toBeVisible();
-    expect(screen.queryByLabelText('It is our')).toBeNull();
+    expect(screen.queryByLabelText('Maps to')).toBeNull();
   });
 
   it('of a posted load is only named', () => {

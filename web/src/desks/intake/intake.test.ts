@@ -65,19 +65,19 @@ function group(code: string, lines: number[], changes: Partial<CheckGroup> = {})
 describe('the headline', () => {
   it.each([
     [{}, 'oct.csv is ready.'],
-    [{ held: 1, ready: 9 }, 'oct.csv is 1 line short of ready.'],
+    [{ held: 1, ready: 9 }, 'oct.csv: 1 line needs attention.'],
     [{ ready: 0 }, 'No line of oct.csv is ready.'],
-    [{ state: 'posted' as const, held: 2 }, 'oct.csv is posted, 2 lines left behind.'],
-    [{ state: 'reversed' as const }, 'oct.csv was posted and taken out again.'],
-    [{ state: 'reading' as const }, 'oct.csv is being read.'],
-    [{ state: 'received' as const }, 'oct.csv could not be staged yet.'],
+    [{ state: 'posted' as const, held: 2 }, 'oct.csv is posted, 2 lines on hold.'],
+    [{ state: 'reversed' as const }, 'oct.csv was posted and reversed.'],
+    [{ state: 'reading' as const }, 'oct.csv is loading.'],
+    [{ state: 'received' as const }, 'oct.csv needs a field before it can be checked.'],
   ])('of %j', (changes, expected) => {
     expect(headline(load(changes))).toBe(expected);
   });
 
   it('has a word for the tray', () => {
-    expect(stateWord(load({ state: 'posted', held: 3 }))).toBe('posted, 3 held');
-    expect(stateWord(load({ state: 'received' }))).toBe('to be told');
+    expect(stateWord(load({ state: 'posted', held: 3 }))).toBe('posted, 3 on hold');
+    expect(stateWord(load({ state: 'received' }))).toBe('needs a field');
     expect(stateWord(load({}))).toBe('staged');
   });
 });
@@ -110,7 +110,7 @@ describe('findings', () => {
   });
 
   it('are called something', () => {
-    expect(titleOf('member-absent')).toBe('On the roster, but not in the file');
+    expect(titleOf('member-absent')).toBe('On the roster, not in the file');
     expect(titleOf('never-heard-of')).toBe('never-heard-of');
   });
 });

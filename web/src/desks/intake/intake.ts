@@ -1,59 +1,60 @@
 import type { CheckGroup, Load, PostMode } from '../../api/types';
-import { count } from '../../format/figures';
+import { count } from '../../format/nouns';
+import { t } from './words';
 
 const TITLES: Record<string, string> = {
-  'column-ignored': 'Columns not read',
-  'column-guessed': 'Columns that were guessed',
-  'lines-above': 'Lines above the header',
-  'encoding-guessed': 'Encoding guessed',
-  'macros-ignored': 'Macros not run',
-  'periods-read': 'Periods read as months',
-  'amount-unreadable': 'Amounts that are no numbers',
-  'amount-percent': 'Percentages in an amount',
-  'amount-missing': 'No amount',
-  'amount-too-large': 'Amounts too large',
-  'amount-decimals': 'Too many decimals',
-  'amount-ambiguous': 'Amounts that can be read two ways',
-  'other-currency': 'Another currency’s sign',
-  'signs-differ': 'Amount and quantity of opposite sign',
-  'unusual-amount': 'Far from what is usual',
-  'unusual-sign': 'Negative where none was before',
-  'date-missing': 'No date',
-  'date-unreadable': 'Dates that are none',
-  'date-ambiguous': 'Dates that can be read two ways',
-  'day-does-not-exist': 'Days that do not exist',
-  'month-outside-calendar': 'Months outside the calendar',
-  'month-far': 'Months far from all others',
-  'period-unreadable': 'Periods that are none',
-  'year-unreadable': 'Years that are none',
-  'member-unknown': 'Unknown names',
-  'member-ambiguous': 'Names shared by several',
-  'member-missing': 'No member named',
-  'member-blank': 'A member left blank',
-  'member-like': 'New names like known ones',
-  'member-left': 'Left before the month',
-  'member-not-begun': 'Not begun by the month',
-  'name-too-long': 'Names too long',
-  'name-unseen': 'Characters that cannot be seen',
-  'not-on-roster': 'Not on the roster then',
-  'cell-count': 'Too few or too many cells',
-  'cut-off': 'Cut off',
-  'duplicate-line': 'Twice in this file',
-  'already-posted': 'Orders that are posted already',
-  'goal-twice': 'Goals given twice',
-  'stay-twice': 'Stays given twice',
-  'product-twice': 'Products given twice',
-  'until-before-from': 'Stays that end before they begin',
-  'mail-unreadable': 'Mail addresses that are none',
-  'repeated-header': 'Headers repeated',
-  'total-line': 'Total lines',
-  'left-out': 'Left out by hand',
-  'same-file': 'The same file again',
-  'trailer-differs': 'The total line does not match',
-  'units-mixed': 'Another unit than usual',
-  'member-absent': 'On the roster, but not in the file',
-  'goal-absent': 'On the roster, without a goal',
-  'goals-differ': 'Reps’ goals and their region’s',
+  'column-ignored': t('intake.ignoredColumns'),
+  'column-guessed': t('intake.detectedColumns'),
+  'lines-above': t('intake.linesAboveTheHeader'),
+  'encoding-guessed': t('intake.detectedEncoding'),
+  'macros-ignored': t('intake.macrosNotRun'),
+  'periods-read': t('intake.periodsConvertedToMonths'),
+  'amount-unreadable': t('intake.invalidAmounts'),
+  'amount-percent': t('intake.percentagesInAnAmount'),
+  'amount-missing': t('intake.missingAmounts'),
+  'amount-too-large': t('intake.amountsTooLarge'),
+  'amount-decimals': t('intake.tooManyDecimals'),
+  'amount-ambiguous': t('intake.ambiguousAmounts'),
+  'other-currency': t('intake.differentCurrencySign'),
+  'signs-differ': t('intake.amountAndQuantityOfOpposite'),
+  'unusual-amount': t('intake.farFromTheUsualAmount'),
+  'unusual-sign': t('intake.firstNegativeAmounts'),
+  'date-missing': t('intake.missingDates'),
+  'date-unreadable': t('intake.invalidDates'),
+  'date-ambiguous': t('intake.ambiguousDates'),
+  'day-does-not-exist': t('intake.daysThatDoNotExist'),
+  'month-outside-calendar': t('intake.monthsOutsideTheCalendar'),
+  'month-far': t('intake.monthsFarFromTheOthers'),
+  'period-unreadable': t('intake.invalidPeriods'),
+  'year-unreadable': t('intake.invalidYears'),
+  'member-unknown': t('intake.unknownNames'),
+  'member-ambiguous': t('intake.namesSharedBySeveral'),
+  'member-missing': t('intake.missingRepRegionOrProduct'),
+  'member-blank': t('intake.blankRepRegionOrProduct'),
+  'member-like': t('intake.newNamesSimilarToKnown'),
+  'member-left': t('intake.repLeftBeforeTheMonth'),
+  'member-not-begun': t('intake.repStartsAfterTheMonth'),
+  'name-too-long': t('intake.namesTooLong'),
+  'name-unseen': t('intake.invisibleCharacters'),
+  'not-on-roster': t('intake.notOnTheRosterIn'),
+  'cell-count': t('intake.tooFewOrTooMany'),
+  'cut-off': t('intake.cutOffCells'),
+  'duplicate-line': t('intake.duplicatesInThisFile'),
+  'already-posted': t('intake.ordersAlreadyPosted'),
+  'goal-twice': t('intake.duplicateGoals'),
+  'stay-twice': t('intake.duplicateAssignments'),
+  'product-twice': t('intake.duplicateProducts'),
+  'until-before-from': t('intake.assignmentsThatEndBeforeThey'),
+  'mail-unreadable': t('intake.invalidEMailAddresses'),
+  'repeated-header': t('intake.repeatedHeaderLines'),
+  'total-line': t('intake.totalLines'),
+  'left-out': t('intake.leftOutByHand'),
+  'same-file': t('intake.fileLoadedBefore'),
+  'trailer-differs': t('intake.theTotalLineDoesNot'),
+  'units-mixed': t('intake.unitDiffersFromTheUsual'),
+  'member-absent': t('intake.onTheRosterNotIn'),
+  'goal-absent': t('intake.onTheRosterNoGoal'),
+  'goals-differ': t('intake.sumOfRepGoalsAgainst'),
 };
 
 /** What a kind of finding is called. */
@@ -99,33 +100,40 @@ export function toSettle(groups: CheckGroup[]): number {
 
 /** The sentence over the load, computed from its lines. */
 export function headline(load: Load): string {
-  if (load.state === 'reading') return `${load.file} is being read.`;
-  if (load.state === 'received') return `${load.file} could not be staged yet.`;
+  if (load.state === 'reading') return t('intake.isLoading', { file: load.file });
+  if (load.state === 'received') return t('intake.needsAFieldBeforeIt', { file: load.file });
   if (load.state === 'posted') {
-    return `${load.file} is posted${load.held ? `, ${count(load.held, 'line')} left behind` : ''}.`;
+    return t('intake.isPosted', {
+      file: load.file,
+      held: load.held ? t('intake.onHold', { held: count(load.held, 'line') }) : '',
+    });
   }
-  if (load.state === 'reversed') return `${load.file} was posted and taken out again.`;
-  if (load.ready === 0) return `No line of ${load.file} is ready.`;
-  if (load.held > 0) return `${load.file} is ${count(load.held, 'line')} short of ready.`;
-  return `${load.file} is ready.`;
+  if (load.state === 'reversed') return t('intake.wasPostedAndReversed', { file: load.file });
+  if (load.ready === 0) return t('intake.noLineOfIsReady', { file: load.file });
+  if (load.held > 0) return t('intake.lineNeedsAttention', { file: load.file, n: load.held });
+  return t('intake.isReady', { file: load.file });
 }
 
 /** The word beside a load in the tray. */
 export function stateWord(load: Load): string {
-  if (load.state === 'received') return 'to be told';
-  return load.state === 'posted' && load.held > 0 ? `posted, ${load.held} held` : load.state;
+  if (load.state === 'received') return t('intake.needsAField');
+  return load.state === 'posted' && load.held > 0
+    ? t('intake.postedOnHold', { held: load.held })
+    : load.state;
 }
 
 /** What posting in a mode does, said before the button. */
 export function modeWord(mode: PostMode): string {
-  if (mode === 'replace') return 'Replace what is posted';
-  return mode === 'correct' ? 'Correct by order' : 'Add to what is posted';
+  if (mode === 'replace') return t('intake.replaceWhatIsPosted');
+  return mode === 'correct' ? t('intake.replaceMatchingOrders') : t('intake.addToWhatIsPosted');
 }
 
 /** "2 min", "40 s"; empty while it is too early to say. */
 export function timeLeft(seconds: number): string {
   if (seconds < 0) return '';
-  return seconds >= 90 ? `${Math.round(seconds / 60)} min left` : `${seconds} s left`;
+  return seconds >= 90
+    ? t('intake.minLeft', { seconds: Math.round(seconds / 60) })
+    : t('intake.sLeft', { seconds });
 }
 
 /** Cells copied from a sheet: lines of at least two cells, or several lines. */
@@ -137,5 +145,5 @@ export function isTable(text: string): boolean {
 /** Pasted cells as a file. */
 export function pastedFile(text: string, now: Date): File {
   const stamp = now.toISOString().slice(0, 16).replace('T', ' ').replace(':', '.');
-  return new File([text], `pasted ${stamp}.tsv`, { type: 'text/tab-separated-values' });
+  return new File([text], t('intake.pastedTsv', { stamp }), { type: 'text/tab-separated-values' });
 }

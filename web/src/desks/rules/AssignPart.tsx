@@ -1,9 +1,10 @@
 import { useState } from 'react';
 import type { AssignmentPart } from '../../api/types';
-import { count } from '../../format/figures';
+import { count } from '../../format/nouns';
 import { field } from '../../ui/Drop';
 import { smallButton } from '../../ui/Notice';
 import { assigned, readPasted, readRamp, type Person } from './plan';
+import { t } from './words';
 
 interface AssignPartProps {
   plan: string;
@@ -37,9 +38,11 @@ export function AssignPart({ plan, plans, people, assignments, from, onChange }:
       ),
     );
   return (
-    <section aria-label="Who has it" className="mt-6 max-w-[620px]">
+    <section aria-label={t('assignPart.assignedReps')} className="mt-6 max-w-[620px]">
       <h2 className="mb-1 font-semibold">
-        Who has it: {count(new Set(ofPlan.map((one) => one.rep)).size, 'rep')}
+        {t('assignPart.assignedReps2', {
+          size: count(new Set(ofPlan.map((one) => one.rep)).size, 'rep'),
+        })}
       </h2>
       <ul className="mb-2 max-h-[230px] overflow-auto bg-sheet">
         {ofPlan.map((one) => (
@@ -49,13 +52,13 @@ export function AssignPart({ plan, plans, people, assignments, from, onChange }:
           >
             <span className="min-w-0 flex-1 truncate">{nameOf(one.rep)}</span>
             <span className="text-[12.5px] text-quiet">
-              {one.from ? `from ${one.from}` : 'always'}
-              {one.until && ` until ${one.until}`}
-              {one.ramp && `, ramp of ${one.ramp.length} months`}
+              {one.from ? t('assignPart.from', { from: one.from }) : t('assignPart.always')}
+              {one.until && t('assignPart.until', { until: one.until })}
+              {one.ramp && t('assignPart.rampOfMonth', { ramp: one.ramp.length })}
             </span>
             <button
               type="button"
-              aria-label={`Take out ${nameOf(one.rep)}`}
+              aria-label={t('assignPart.remove', { rep: nameOf(one.rep) })}
               className="h-6 w-6 text-quiet hover:text-bad"
               onClick={() => onChange(assignments.filter((other) => other !== one))}
             >
@@ -66,7 +69,7 @@ export function AssignPart({ plan, plans, people, assignments, from, onChange }:
       </ul>
       <div className="grid grid-cols-3 gap-2">
         <label className="block">
-          <span className="text-quiet">From month on</span>
+          <span className="text-quiet">{t('assignPart.effectiveFromMonth')}</span>
           <input
             type="month"
             placeholder="2026-10"
@@ -76,14 +79,14 @@ export function AssignPart({ plan, plans, people, assignments, from, onChange }:
           />
         </label>
         <label className="block">
-          <span className="text-quiet">Add a rep</span>
+          <span className="text-quiet">{t('assignPart.addRep')}</span>
           <select
             className={field}
             value=""
             disabled={plan === '' || shares === null}
             onChange={(event) => add(people.filter((one) => one.rep === event.target.value))}
           >
-            <option value="">choose …</option>
+            <option value="">{t('assignPart.select')}</option>
             {people.map((one) => (
               <option key={one.rep} value={one.rep}>
                 {one.name}
@@ -92,14 +95,14 @@ export function AssignPart({ plan, plans, people, assignments, from, onChange }:
           </select>
         </label>
         <label className="block">
-          <span className="text-quiet">Add a whole region</span>
+          <span className="text-quiet">{t('assignPart.addAllRepsOfA')}</span>
           <select
             className={field}
             value=""
             disabled={plan === '' || shares === null}
             onChange={(event) => add(people.filter((one) => one.region === event.target.value))}
           >
-            <option value="">choose …</option>
+            <option value="">{t('assignPart.select')}</option>
             {regions.map((region) => (
               <option key={region}>{region}</option>
             ))}
@@ -107,9 +110,7 @@ export function AssignPart({ plan, plans, people, assignments, from, onChange }:
         </label>
       </div>
       <label className="mt-2 block">
-        <span className="text-quiet">
-          Ramp of those added: percents of the quota in their first months (empty for none)
-        </span>
+        <span className="text-quiet">{t('assignPart.rampOfQuotaByMonth')}</span>
         <input
           className={field}
           value={ramp}
@@ -118,7 +119,7 @@ export function AssignPart({ plan, plans, people, assignments, from, onChange }:
         />
         {shares === null && (
           <span role="alert" className="mt-0.5 block text-bad">
-            Write percents with a blank between, such as 50 % 75 %.
+            {t('assignPart.separateThePercentagesByBlanks')}
           </span>
         )}
       </label>
@@ -153,13 +154,15 @@ function FromFile({ plans, people, onRead }: FromFileProps) {
   };
   return (
     <details className="mt-2">
-      <summary className="min-h-6 cursor-pointer text-select">From a file or pasted lines</summary>
+      <summary className="min-h-6 cursor-pointer text-select">
+        {t('assignPart.fromAFileOrPasted')}
+      </summary>
       <label className="block">
-        <span className="text-quiet">One per line: rep, plan, from month, until month</span>
+        <span className="text-quiet">{t('assignPart.onePerLineRepPlan')}</span>
         <textarea
           className={`${field} h-[72px]`}
           value={text}
-          placeholder={'R01, Field 27, 2026-10'}
+          placeholder={t('assignPart.r01Field27202610')}
           onChange={(event) => setText(event.target.value)}
         />
       </label>
@@ -170,26 +173,28 @@ function FromFile({ plans, people, onRead }: FromFileProps) {
           disabled={text.trim() === ''}
           onClick={() => take(text)}
         >
-          Take these lines
+          {t('assignPart.assignTheseLines')}
         </button>
         <input
           type="file"
-          aria-label="File of assignments"
+          aria-label={t('assignPart.fileOfAssignments')}
           accept=".csv,.txt,text/csv,text/plain"
           onChange={(event) => {
             const file = event.target.files?.[0];
             if (file) void file.text().then(take);
           }}
         />
-        {taken !== null && <span role="status">{count(taken, 'line')} taken.</span>}
+        {taken !== null && (
+          <span role="status">{t('assignPart.assigned', { taken: count(taken, 'line') })}</span>
+        )}
       </p>
       {faults.length > 0 && (
         <ul role="alert" className="mt-1 text-bad">
           {faults.slice(0, 8).map((fault) => (
             <li key={fault}>{fault}</li>
           ))}
-          {faults.length > 8 && <li>and {faults.length - 8} more.</li>}
-          <li>Nothing was taken.</li>
+          {faults.length > 8 && <li>{t('assignPart.andMore', { faults: faults.length - 8 })}</li>}
+          <li>{t('assignPart.nothingIsAssigned')}</li>
         </ul>
       )}
     </details>

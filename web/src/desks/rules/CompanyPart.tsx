@@ -6,10 +6,11 @@ import { mainButton } from '../../ui/Notice';
 import { Labelled } from './Labelled';
 import { useSaveRules } from './useRules';
 import { Pick } from '../../ui/Pick';
+import { t } from './words';
 
 /** Decimal and grouping mark, as "decimal grouping". */
 const NUMBERS = [
-  { value: '', word: 'not set: 1 234.50, files are read by what they show' },
+  { value: '', word: t('companyPart.notSet123450') },
   { value: '.,', word: '1,234.50' },
   { value: ',.', word: '1.234,50' },
   { value: '. ', word: '1 234.50' },
@@ -21,17 +22,17 @@ const NUMBERS = [
 ];
 
 const DATES = [
-  { value: '', word: 'not set: 2026-11-05, files are read by what they show' },
-  { value: 'dmy', word: '5 Nov 2026 (day, month, year)' },
-  { value: 'mdy', word: 'Nov 5, 2026 (month, day, year)' },
-  { value: 'ymd', word: '2026-11-05 (year, month, day)' },
+  { value: '', word: t('companyPart.notSet20261105') },
+  { value: 'dmy', word: t('companyPart.n5Nov2026DayMonth') },
+  { value: 'mdy', word: t('companyPart.nov52026MonthDay') },
+  { value: 'ymd', word: t('companyPart.n20261105YearMonth') },
 ];
 
 const WEEK_STARTS = [
-  { value: '', word: 'not set' },
-  { value: 'monday', word: 'Monday' },
-  { value: 'sunday', word: 'Sunday' },
-  { value: 'saturday', word: 'Saturday' },
+  { value: '', word: t('companyPart.notSet') },
+  { value: 'monday', word: t('companyPart.monday') },
+  { value: 'sunday', word: t('companyPart.sunday') },
+  { value: 'saturday', word: t('companyPart.saturday') },
 ];
 
 /** What is said of the company itself: its name, its day, and how it writes numbers and dates. */
@@ -49,7 +50,7 @@ export function CompanyPart({ rules }: { rules: Rules & { tag: string } }) {
     problem?.place?.startsWith(`company.${place}`) ? problem.rule : undefined;
   return (
     <form
-      aria-label="Company"
+      aria-label={t('companyPart.company')}
       className="max-w-[460px] space-y-3 overflow-auto px-[18px] py-1"
       onSubmit={(event) => {
         event.preventDefault();
@@ -65,15 +66,15 @@ export function CompanyPart({ rules }: { rules: Rules & { tag: string } }) {
         );
       }}
     >
-      <Labelled label="Company name" fault={faultAt('name')}>
+      <Labelled label={t('companyPart.companyName')} fault={faultAt('name')}>
         <input className={field} value={name} onChange={(event) => setName(event.target.value)} />
       </Labelled>
-      <Labelled label="Time zone" fault={faultAt('timeZone')}>
+      <Labelled label={t('companyPart.timeZone')} fault={faultAt('timeZone')}>
         <input
           className={field}
           list="time-zones"
           value={timeZone}
-          placeholder="not set: days begin at midnight UTC"
+          placeholder={t('companyPart.notSetDaysBeginAt')}
           onChange={(event) => setTimeZone(event.target.value.trim())}
         />
         <datalist id="time-zones">
@@ -82,24 +83,26 @@ export function CompanyPart({ rules }: { rules: Rules & { tag: string } }) {
           ))}
         </datalist>
       </Labelled>
-      <Pick label="Numbers" value={numbers} options={NUMBERS} onChange={setNumbers} />
-      <Pick label="Dates" value={dates} options={DATES} onChange={setDates} />
       <Pick
-        label="First day of the week"
+        label={t('companyPart.numbers')}
+        value={numbers}
+        options={NUMBERS}
+        onChange={setNumbers}
+      />
+      <Pick label={t('companyPart.dates')} value={dates} options={DATES} onChange={setDates} />
+      <Pick
+        label={t('companyPart.firstDayOfTheWeek')}
         value={weekStart}
         options={WEEK_STARTS}
         onChange={setWeekStart}
       />
-      <p className="text-quiet">
-        Screens, fields, exports, statements and mails use this way of writing. A file that does not
-        show its own is read by it.
-      </p>
+      <p className="text-quiet">{t('companyPart.screensFieldsExportsStatementsAnd')}</p>
       <button type="submit" className={mainButton} disabled={save.isPending}>
-        Save company
+        {t('companyPart.saveCompany')}
       </button>
       {save.isSuccess && (
         <p role="status" className="text-quiet">
-          Saved.
+          {t('companyPart.saved')}
         </p>
       )}
       {save.isError && !problem?.place?.startsWith('company.') && (

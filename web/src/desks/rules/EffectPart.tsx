@@ -2,6 +2,7 @@ import type { PlanTrial } from '../../api/types';
 import { amount, shortMonth, signed } from '../../format/figures';
 import { FigureTable } from '../../marks/ChartFrame';
 import { PayCurveChart } from '../../marks/PayCurveChart';
+import { t } from './words';
 
 interface EffectPartProps {
   name: string;
@@ -11,13 +12,13 @@ interface EffectPartProps {
   without?: string;
 }
 
-const WITHOUT = 'The curve and its effect stand here once the plan can be read.';
+const WITHOUT = t('effectPart.thePayCurveAndIts');
 
 /** The pay curve, and what every rep of the plan would have got in the last months. */
 export function EffectPart({ name, trial, isReading, without = WITHOUT }: EffectPartProps) {
   return (
     <aside
-      aria-label="Effect"
+      aria-label={t('effectPart.effect')}
       aria-busy={isReading}
       className="min-h-0 overflow-auto border-l border-rule bg-sheet px-4 py-3"
     >
@@ -28,7 +29,7 @@ export function EffectPart({ name, trial, isReading, without = WITHOUT }: Effect
           {trial.curve.length > 0 ? (
             <PayCurveChart
               row={{
-                name: `a rep of ${name}`,
+                name: t('effectPart.aRepOf', { name }),
                 actual: '0',
                 earned: null,
                 tone: 'neutral',
@@ -39,16 +40,16 @@ export function EffectPart({ name, trial, isReading, without = WITHOUT }: Effect
               }}
             />
           ) : name === '' ? null : (
-            <p className="mb-4 text-quiet">No rep with a quota has it yet, so there is no curve.</p>
+            <p className="mb-4 text-quiet">{t('effectPart.noRepWithAQuota')}</p>
           )}
           <h2 className="mb-1 font-semibold text-quiet">
-            What it would have paid, {trial.months.map(shortMonth).join(', ')}
+            {t('effectPart.whatItWouldHavePaid', { join: trial.months.map(shortMonth).join(', ') })}
           </h2>
           <p className="mb-2">
             {amount(trial.before)} → <b>{amount(trial.after)}</b>
           </p>
           <FigureTable
-            head={['Rep', ...trial.months.map(shortMonth), 'Change']}
+            head={[t('effectPart.rep'), ...trial.months.map(shortMonth), t('effectPart.change')]}
             rows={trial.reps.map((rep) => [
               rep.name,
               ...rep.after.map((pay, at) =>
@@ -57,12 +58,12 @@ export function EffectPart({ name, trial, isReading, without = WITHOUT }: Effect
               signed(rep.change),
             ])}
           />
-          {trial.reps.length === 0 && <p className="mt-2">Nobody’s pay changes.</p>}
+          {trial.reps.length === 0 && <p className="mt-2">{t('effectPart.nobodysPayChanges')}</p>}
           <p className="mt-2 text-[12px] text-quiet">
-            {name === ''
-              ? 'By the months from which it holds'
-              : 'As if the plan had held in these months'}
-            ; sealed ones stay as they are.
+            {t('effectPart.closedMonthsStayAsThey', {
+              name:
+                name === '' ? t('effectPart.byTheMonthsFromWhich') : t('effectPart.asIfThePlanHad'),
+            })}
           </p>
         </>
       )}

@@ -1,25 +1,29 @@
 import type { AcceptedName } from '../../api/types';
-import { count } from '../../format/figures';
+import { count } from '../../format/nouns';
 import { timeText } from '../../format/writing';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
 import { useNames, useRevokeName } from './useRules';
+import { t } from './words';
 
 /** Names of files that were accepted for members; each can be taken back. */
 export function NamesPart() {
   const names = useNames();
   const revoke = useRevokeName();
   return (
-    <section aria-label="Accepted names" className="flex min-h-0 flex-1 flex-col px-[18px]">
+    <section
+      aria-label={t('namesPart.acceptedNames')}
+      className="flex min-h-0 flex-1 flex-col px-[18px]"
+    >
       {names.isPending ? (
-        <Loading what="the accepted names" />
+        <Loading what={t('namesPart.theAcceptedNames')} />
       ) : names.isError ? (
         <Failed error={names.error} onRetry={() => void names.refetch()} />
       ) : (
         <>
           <p className="mb-2 text-quiet">
             {names.data.length === 0
-              ? 'No other name is accepted for anybody. Names are accepted while a file is loaded.'
-              : `${count(names.data.length, 'name')} that files may use beside keys and names. A known key or name always comes first.`}
+              ? t('namesPart.noOtherNameIsAccepted')
+              : t('namesPart.thatFilesMayUseBesides', { names: count(names.data.length, 'name') })}
           </p>
           {revoke.isError && <Failed error={revoke.error} onRetry={() => revoke.reset()} />}
           {names.data.length > 0 && (
@@ -47,9 +51,15 @@ function Table({ names, isBusy, onRevoke }: TableProps) {
       <table className="w-full min-w-[560px]">
         <thead>
           <tr className="border-b border-ink text-left text-[12px] text-quiet">
-            {['Name', 'Stands for', 'Accepted by', 'When', ''].map((word) => (
+            {[
+              t('namesPart.name'),
+              t('namesPart.standsFor'),
+              t('namesPart.acceptedBy'),
+              t('namesPart.when'),
+              '',
+            ].map((word) => (
               <th key={word} scope="col" className="sticky top-0 bg-sheet px-2 py-1.5">
-                {word === '' ? <span className="sr-only">Action</span> : word}
+                {word === '' ? <span className="sr-only">{t('namesPart.action')}</span> : word}
               </th>
             ))}
           </tr>
@@ -71,11 +81,11 @@ function Table({ names, isBusy, onRevoke }: TableProps) {
                 <button
                   type="button"
                   className={smallButton}
-                  aria-label={`Take back ${name.text}`}
+                  aria-label={t('namesPart.delete', { name: name.text })}
                   disabled={isBusy}
                   onClick={() => onRevoke(name)}
                 >
-                  Take back
+                  {t('namesPart.delete2')}
                 </button>
               </td>
             </tr>

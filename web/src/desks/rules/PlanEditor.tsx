@@ -20,6 +20,7 @@ import {
   type PlanDraft,
 } from './plan';
 import { useSaveRules, useTrial } from './useRules';
+import { t } from './words';
 
 interface PlanEditorProps {
   company: Company;
@@ -60,7 +61,9 @@ export function PlanEditor(props: PlanEditorProps) {
   return (
     <>
       <form
-        aria-label={props.isNew ? 'New plan' : `Plan ${props.initial.name}`}
+        aria-label={
+          props.isNew ? t('planEditor.newPlan') : t('planEditor.plan', { name: props.initial.name })
+        }
         className="min-h-0 overflow-auto px-5 pt-1"
         onSubmit={(event) => {
           event.preventDefault();
@@ -75,7 +78,7 @@ export function PlanEditor(props: PlanEditorProps) {
         }}
       >
         <div className="grid max-w-[620px] grid-cols-2 gap-x-4 gap-y-3">
-          <Labelled label="Name" fault={faultOf('name')}>
+          <Labelled label={t('planEditor.name')} fault={faultOf('name')}>
             <input
               className={field}
               maxLength={80}
@@ -83,7 +86,7 @@ export function PlanEditor(props: PlanEditorProps) {
               onChange={(event) => set({ name: event.target.value })}
             />
           </Labelled>
-          <Labelled label="Holds from (month)" fault={faultOf('since')}>
+          <Labelled label={t('planEditor.effectiveFromMonth')} fault={faultOf('since')}>
             <input
               className={field}
               type="month"
@@ -92,14 +95,14 @@ export function PlanEditor(props: PlanEditorProps) {
               onChange={(event) => set({ since: event.target.value })}
             />
           </Labelled>
-          <Labelled label="Credited" fault={faultOf('measure')}>
+          <Labelled label={t('planEditor.creditedMeasure')} fault={faultOf('measure')}>
             <Picked
               value={draft.measure}
               options={company.measures.filter((m) => m.unit !== 'rate').map((m) => m.code)}
               onPick={(measure) => set({ measure })}
             />
           </Labelled>
-          <Labelled label="Quota from the goal set" fault={faultOf('goalSet')}>
+          <Labelled label={t('planEditor.quotaFromGoalSet')} fault={faultOf('goalSet')}>
             <Picked
               value={draft.goalSet}
               options={[
@@ -111,46 +114,46 @@ export function PlanEditor(props: PlanEditorProps) {
               onPick={(goalSet) => set({ goalSet })}
             />
           </Labelled>
-          <Labelled label="Accumulates over the" fault={faultOf('window')}>
+          <Labelled label={t('planEditor.measurementPeriod')} fault={faultOf('window')}>
             <Picked
               value={draft.window}
               options={['month', 'quarter', 'year']}
               onPick={(window) => set({ window })}
             />
           </Labelled>
-          <Labelled label="A due under 0 is" fault={faultOf('negativeDue')}>
+          <Labelled label={t('planEditor.negativeCommission')} fault={faultOf('negativeDue')}>
             <Picked
               value={draft.negativeDue}
               options={['recover', 'hold']}
-              words={['recovered', 'held at 0']}
+              words={[t('planEditor.recover'), t('planEditor.carryAtZero')]}
               onPick={(negativeDue) => set({ negativeDue })}
             />
           </Labelled>
           <BoundField
-            label="Floor"
+            label={t('planEditor.thresholdFloor')}
             draft={draft.floor}
             kinds={['none', 'percent', 'amount']}
             sets={[]}
             fault={faultOf('floor')}
             onChange={(floor) => set({ floor })}
           />
-          <Labelled label="Paid from" fault={faultOf('paidFrom')}>
+          <Labelled label={t('planEditor.commissionStarts')} fault={faultOf('paidFrom')}>
             <Picked
               value={draft.paidFrom}
               options={['first unit', 'above floor']}
-              words={['the first unit, once the floor is reached', 'the floor on only']}
+              words={[t('planEditor.fromTheFirstUnitOnce'), t('planEditor.onSalesAboveTheFloor')]}
               onPick={(paidFrom) => set({ paidFrom })}
             />
           </Labelled>
           <BoundField
-            label="Ceiling"
+            label={t('planEditor.maximumCeiling')}
             draft={draft.ceiling}
             kinds={['none', 'percent', 'amount', 'goalSet']}
             sets={company.goalSets.filter((one) => one.axis === 'rep').map((one) => one.name)}
             fault={faultOf('ceiling')}
             onChange={(ceiling) => set({ ceiling })}
           />
-          <Labelled label="Cap on pay (empty for none)" fault={faultOf('cap')}>
+          <Labelled label={t('planEditor.capOnPayBlankNone')} fault={faultOf('cap')}>
             <input
               className={field}
               inputMode="decimal"
@@ -158,7 +161,7 @@ export function PlanEditor(props: PlanEditorProps) {
               onChange={(event) => set({ cap: event.target.value })}
             />
           </Labelled>
-          <Labelled label="On-target bonus (empty for none)" fault={faultOf('bonus')}>
+          <Labelled label={t('planEditor.onTargetBonusBlankNone')} fault={faultOf('bonus')}>
             <input
               className={field}
               inputMode="decimal"
@@ -166,11 +169,11 @@ export function PlanEditor(props: PlanEditorProps) {
               onChange={(event) => set({ bonus: event.target.value })}
             />
           </Labelled>
-          <Labelled label="Bonus is earned" fault={faultOf('bonusPaid')}>
+          <Labelled label={t('planEditor.bonusIsPaid')} fault={faultOf('bonusPaid')}>
             <Picked
               value={draft.bonusPaid}
               options={['when reached', 'last month']}
-              words={['as soon as the quota to date is reached', 'in the last month only']}
+              words={[t('planEditor.asSoonAsTheQuota'), t('planEditor.inTheLastMonthOnly')]}
               onPick={(bonusPaid) => set({ bonusPaid })}
             />
           </Labelled>
@@ -191,14 +194,16 @@ export function PlanEditor(props: PlanEditorProps) {
         )}
         <p className="sticky bottom-0 flex items-center gap-3 bg-ground py-3">
           <button type="submit" className={mainButton} disabled={!read.plan || save.isPending}>
-            Save the plan
+            {t('planEditor.savePlan')}
           </button>
-          {save.isSuccess && <span role="status">Saved.</span>}
-          {!read.plan && <span className="text-quiet">Settle what is marked first.</span>}
+          {save.isSuccess && <span role="status">{t('planEditor.saved')}</span>}
+          {!read.plan && (
+            <span className="text-quiet">{t('planEditor.correctTheMarkedFieldsFirst')}</span>
+          )}
         </p>
       </form>
       <EffectPart
-        name={draft.name.trim() || 'the plan'}
+        name={draft.name.trim() || t('planEditor.thePlan')}
         trial={read.plan ? trial.data : undefined}
         isReading={trial.isFetching}
       />
@@ -227,9 +232,9 @@ function Picked({ value, options, words, onPick }: PickedProps) {
 
 const KIND_WORDS: Record<BoundKind, string> = {
   none: 'none',
-  amount: 'an amount',
-  percent: 'a percent of quota',
-  goalSet: 'by goal set',
+  amount: t('planEditor.amount'),
+  percent: t('planEditor.ofQuota'),
+  goalSet: t('planEditor.fromAGoalSet'),
 };
 
 interface BoundFieldProps {
@@ -247,7 +252,7 @@ function BoundField({ label, draft, kinds, sets, fault, onChange }: BoundFieldPr
       <legend className="text-quiet">{label}</legend>
       <div className="grid grid-cols-2 gap-1.5">
         <select
-          aria-label={`${label} is`}
+          aria-label={t('planEditor.kind', { label })}
           className={field}
           value={draft.kind}
           onChange={(event) =>
@@ -265,7 +270,7 @@ function BoundField({ label, draft, kinds, sets, fault, onChange }: BoundFieldPr
         </select>
         {draft.kind === 'goalSet' ? (
           <select
-            aria-label={`${label} from`}
+            aria-label={t('planEditor.goalSet', { label })}
             className={field}
             value={draft.value}
             onChange={(event) => onChange({ ...draft, value: event.target.value })}
@@ -337,8 +342,9 @@ function Steps({ draft, isCounted, faultOf, onChange }: StepsProps) {
   return (
     <fieldset className="mt-5 max-w-[620px]">
       <legend className="mb-1 flex w-full items-baseline gap-4 font-semibold">
-        Steps
+        {t('planEditor.tiers')}
         <span className="font-normal">
+          <span className="mr-2 text-quiet">{t('planEditor.ratesApply')}</span>
           <label className="mr-4 inline-flex min-h-6 items-center gap-1.5">
             <input
               type="radio"
@@ -346,7 +352,7 @@ function Steps({ draft, isCounted, faultOf, onChange }: StepsProps) {
               checked={draft.method === 'sliced'}
               onChange={() => onChange({ method: 'sliced' })}
             />
-            each slice at its own rate
+            {t('planEditor.toEachTiersSales')}
           </label>
           <label className="inline-flex min-h-6 items-center gap-1.5">
             <input
@@ -355,14 +361,14 @@ function Steps({ draft, isCounted, faultOf, onChange }: StepsProps) {
               checked={draft.method === 'whole'}
               onChange={() => onChange({ method: 'whole' })}
             />
-            the reached rate on all
+            {t('planEditor.toAllSalesAtThe')}
           </label>
         </span>
       </legend>
       {draft.steps.map((step, at) => (
         <div key={at} className="mb-1.5 grid grid-cols-[1fr_1fr_32px] items-start gap-2">
           <Labelled
-            label={`Step ${at + 1} begins at, of quota`}
+            label={t('planEditor.tierStartsAtOfQuota', { at: at + 1 })}
             fault={faultOf(`steps[${at}].from`)}
           >
             <input
@@ -377,7 +383,7 @@ function Steps({ draft, isCounted, faultOf, onChange }: StepsProps) {
             />
           </Labelled>
           <Labelled
-            label={isCounted ? 'Pay for each' : 'Rate'}
+            label={isCounted ? t('planEditor.payPerUnit') : t('planEditor.rate')}
             fault={faultOf(`steps[${at}].rate`)}
           >
             <input
@@ -395,7 +401,7 @@ function Steps({ draft, isCounted, faultOf, onChange }: StepsProps) {
           </Labelled>
           <button
             type="button"
-            aria-label={`Take out step ${at + 1}`}
+            aria-label={t('planEditor.removeTier', { at: at + 1 })}
             className="mt-5 h-7 w-7 text-quiet hover:text-bad"
             disabled={draft.steps.length === 1}
             onClick={() => onChange({ steps: draft.steps.filter((_, place) => place !== at) })}
@@ -414,7 +420,7 @@ function Steps({ draft, isCounted, faultOf, onChange }: StepsProps) {
         className={smallButton}
         onClick={() => onChange({ steps: [...draft.steps, { from: '', rate: '' }] })}
       >
-        Add a step
+        {t('planEditor.addTier')}
       </button>
     </fieldset>
   );

@@ -4,6 +4,7 @@ import type { PlanPart, Rules } from '../../api/types';
 import { monthName } from '../../format/figures';
 import { smallButton } from '../../ui/Notice';
 import { useSaveRules } from './useRules';
+import { t } from './words';
 
 interface RemovePlanProps {
   plan: PlanPart | undefined;
@@ -30,19 +31,23 @@ export function RemovePlan({ plan, rules }: RemovePlanProps) {
           disabled={save.isPending}
           onClick={() => remove(plan)}
         >
-          Remove {hasOthers ? `what holds ${since(plan)}` : plan.name}
+          {t('removePlan.remove', {
+            hasOthers: hasOthers
+              ? t('removePlan.theVersionEffective', { plan: since(plan) })
+              : plan.name,
+          })}
         </button>
       )}
       {gone && (
         <span role="status" className="w-full">
-          {gone.name}, {since(gone)}, is removed.{' '}
+          {t('removePlan.isRemoved', { name: gone.name, gone: since(gone) })}{' '}
           <button
             type="button"
             className="underline"
             disabled={save.isPending}
             onClick={() => save.mutate({ plans: [gone] }, { onSuccess: () => setGone(null) })}
           >
-            Put it back
+            {t('removePlan.undo')}
           </button>
         </span>
       )}
@@ -56,5 +61,7 @@ export function RemovePlan({ plan, rules }: RemovePlanProps) {
 }
 
 function since(plan: PlanPart) {
-  return plan.since === undefined ? 'in every month' : `from ${monthName(plan.since)}`;
+  return plan.since === undefined
+    ? t('removePlan.inEveryMonth')
+    : t('removePlan.from', { since: monthName(plan.since) });
 }

@@ -1,7 +1,8 @@
 import { useSearchParams } from 'react-router';
 import type { Company, PlanPart, Rules } from '../../api/types';
 import { useView, type Changes } from '../../address/useView';
-import { count, monthName } from '../../format/figures';
+import { monthName } from '../../format/figures';
+import { count } from '../../format/nouns';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
 import { CompanyPart } from './CompanyPart';
 import { NamesPart } from './NamesPart';
@@ -11,6 +12,7 @@ import { RemovePlan } from './RemovePlan';
 import { SharedCredit } from './SharedCredit';
 import { Trail } from './Trail';
 import { usePeople, useRules } from './useRules';
+import { t } from './words';
 
 /** Commission plans, each edited beside what it would have paid; and the trail of what was done. */
 export function RulesDesk({ company }: { company: Company }) {
@@ -20,14 +22,14 @@ export function RulesDesk({ company }: { company: Company }) {
   const show = search.get('show');
   return (
     <div className="flex h-full min-h-0 flex-col">
-      <h1 className="sr-only">Rules</h1>
-      <nav aria-label="Rules" className="flex gap-4 px-[18px] pt-3.5 pb-2">
+      <h1 className="sr-only">{t('rulesDesk.rules')}</h1>
+      <nav aria-label={t('rulesDesk.rules')} className="flex gap-4 px-[18px] pt-3.5 pb-2">
         {[
-          { word: 'Commission plans', part: null },
-          { word: 'Shared credit', part: 'credit' },
-          { word: 'Company', part: 'company' },
-          { word: 'Names', part: 'names' },
-          { word: 'Trail', part: 'trail' },
+          { word: t('rulesDesk.commissionPlans'), part: null },
+          { word: t('rulesDesk.creditSplits'), part: 'credit' },
+          { word: t('rulesDesk.company'), part: 'company' },
+          { word: t('rulesDesk.acceptedNames'), part: 'names' },
+          { word: t('rulesDesk.auditLog'), part: 'trail' },
         ].map(({ word, part }) => (
           <button
             key={word}
@@ -45,7 +47,7 @@ export function RulesDesk({ company }: { company: Company }) {
       ) : show === 'names' ? (
         <NamesPart />
       ) : rules.isPending ? (
-        <Loading what="the plans" />
+        <Loading what={t('rulesDesk.thePlans')} />
       ) : rules.isError ? (
         <Failed error={rules.error} onRetry={() => void rules.refetch()} />
       ) : show === 'company' ? (
@@ -93,7 +95,7 @@ function Plans({ company, rules, month, chosen, isNew, change }: PlansProps) {
   return (
     <div className="rules-desk min-h-0 flex-1">
       <section
-        aria-label="Plans"
+        aria-label={t('rulesDesk.plans')}
         className="min-h-0 overflow-auto border-r border-rule px-[18px] py-1"
       >
         <ul className="mb-3">
@@ -108,13 +110,11 @@ function Plans({ company, rules, month, chosen, isNew, change }: PlansProps) {
           ))}
         </ul>
         {rules.plans.length === 0 && (
-          <p className="mb-3 text-quiet">
-            No plan yet. A plan says from where on sales pay, at which rates, and up to where.
-          </p>
+          <p className="mb-3 text-quiet">{t('rulesDesk.thereIsNoPlanYet')}</p>
         )}
         <p className="flex flex-wrap gap-1.5">
           <button type="button" className={smallButton} onClick={() => change({ new: 'blank' })}>
-            New plan
+            {t('rulesDesk.addPlan')}
           </button>
           {found && (
             <button
@@ -122,7 +122,7 @@ function Plans({ company, rules, month, chosen, isNew, change }: PlansProps) {
               className={smallButton}
               onClick={() => change({ new: found.name })}
             >
-              Copy {found.name}
+              {t('rulesDesk.copy', { name: found.name })}
             </button>
           )}
           <RemovePlan plan={isNew === null ? found : undefined} rules={rules} />
@@ -140,7 +140,7 @@ function Plans({ company, rules, month, chosen, isNew, change }: PlansProps) {
           onSaved={(plan) => change({ plan: plan.name, since: plan.since ?? '', new: null })}
         />
       ) : (
-        <p className="p-6 text-quiet">Begin a new plan.</p>
+        <p className="p-6 text-quiet">{t('rulesDesk.addAPlan')}</p>
       )}
     </div>
   );
@@ -169,7 +169,10 @@ function PlanLink({ plan, rules, isChosen, onChoose }: PlanLinkProps) {
       >
         <span className="block truncate font-semibold">{plan.name}</span>
         <span className="block text-[12px] text-quiet">
-          {plan.since ? `from ${monthName(plan.since)}` : 'every month'}, {count(reps, 'rep')}
+          {plan.since
+            ? t('rulesDesk.from', { since: monthName(plan.since) })
+            : t('rulesDesk.everyMonth')}
+          , {count(reps, 'rep')}
         </span>
       </button>
     </li>
@@ -182,7 +185,7 @@ function begun(company: Company, rules: Rules, month: string, from: string): Pla
   if (from !== 'blank' && copied) {
     return {
       ...toDraft(copied, isCount(company, copied.measure)),
-      name: `${copied.name} copy`,
+      name: t('rulesDesk.copy2', { name: copied.name }),
       since: month,
     };
   }

@@ -14,6 +14,7 @@ import { EffectPart } from './EffectPart';
 import { Labelled } from './Labelled';
 import type { Person } from './plan';
 import { useSaveRules, useTrial } from './useRules';
+import { t } from './words';
 
 interface SharedCreditProps {
   rules: Rules & { tag: string };
@@ -43,7 +44,7 @@ export function SharedCredit({ rules, people, month }: SharedCreditProps) {
   return (
     <div className="rules-desk min-h-0 flex-1">
       <form
-        aria-label="Shared credit"
+        aria-label={t('sharedCredit.creditSplits')}
         className="col-span-2 min-h-0 overflow-auto px-[18px] py-1"
         onSubmit={(event) => {
           event.preventDefault();
@@ -57,10 +58,7 @@ export function SharedCredit({ rules, people, month }: SharedCreditProps) {
           }
         }}
       >
-        <p className="mb-3 max-w-[620px] text-quiet">
-          Where several work on one rep’s customers, the sales and the quota of that rep are
-          credited to them by shares. They add to 100 %.
-        </p>
+        <p className="mb-3 max-w-[620px] text-quiet">{t('sharedCredit.whereSeveralRepsWorkOn')}</p>
         {drafts.map((draft, place) => (
           <CreditFields
             key={place}
@@ -74,14 +72,14 @@ export function SharedCredit({ rules, people, month }: SharedCreditProps) {
             onTakeOut={() => set(drafts.filter((_, other) => other !== place))}
           />
         ))}
-        {drafts.length === 0 && <p className="mb-3">Nobody’s credit is shared.</p>}
+        {drafts.length === 0 && <p className="mb-3">{t('sharedCredit.thereIsNoCreditSplit')}</p>}
         <p className="mb-4">
           <button
             type="button"
             className={smallButton}
             onClick={() => set([...drafts, newCredit(month)])}
           >
-            Share a rep’s credit
+            {t('sharedCredit.addCreditSplit')}
           </button>
         </p>
         {refused && at === null && (
@@ -94,11 +92,11 @@ export function SharedCredit({ rules, people, month }: SharedCreditProps) {
           className={mainButton}
           disabled={!credits || trial.isError || save.isPending}
         >
-          Save shared credit
+          {t('sharedCredit.saveCreditSplits')}
         </button>
         {save.isSuccess && !isChanged && (
           <span role="status" className="ml-3 text-quiet">
-            Saved.
+            {t('sharedCredit.saved')}
           </span>
         )}
       </form>
@@ -107,9 +105,7 @@ export function SharedCredit({ rules, people, month }: SharedCreditProps) {
         trial={credits ? trial.data : undefined}
         isReading={trial.isFetching}
         without={
-          isChanged
-            ? 'Its effect stands here once the shares can be read.'
-            : 'What a change would do stands here.'
+          isChanged ? t('sharedCredit.theEffectIsShownHere') : t('sharedCredit.theEffectOfAChange')
         }
       />
     </div>
@@ -134,16 +130,16 @@ function CreditFields({ number, draft, people, fault, onChange, onTakeOut }: Cre
     });
   return (
     <fieldset className="mb-4 max-w-[620px] rounded border border-rule bg-sheet p-4">
-      <legend className="sr-only">Shared credit {number}</legend>
+      <legend className="sr-only">{t('sharedCredit.creditSplit', { number })}</legend>
       <div className="mb-2 grid grid-cols-3 gap-3">
-        <Labelled label="Sales and quota of" fault={undefined}>
+        <Labelled label={t('sharedCredit.salesAndQuotaOf')} fault={undefined}>
           <PersonPick
             value={draft.rep}
             people={people}
             onPick={(rep) => onChange({ ...draft, rep })}
           />
         </Labelled>
-        <Labelled label="From month (empty for always)" fault={undefined}>
+        <Labelled label={t('sharedCredit.fromMonthBlankAlways')} fault={undefined}>
           <input
             type="month"
             placeholder="2026-10"
@@ -152,7 +148,7 @@ function CreditFields({ number, draft, people, fault, onChange, onTakeOut }: Cre
             onChange={(event) => onChange({ ...draft, from: event.target.value })}
           />
         </Labelled>
-        <Labelled label="Until month (empty for open)" fault={undefined}>
+        <Labelled label={t('sharedCredit.untilMonthBlankOpen')} fault={undefined}>
           <input
             type="month"
             placeholder="2026-12"
@@ -164,10 +160,13 @@ function CreditFields({ number, draft, people, fault, onChange, onTakeOut }: Cre
       </div>
       {shares.map((one, at) => (
         <div key={at} className="mb-1.5 grid grid-cols-[1fr_140px_28px] items-end gap-3">
-          <Labelled label={at === 0 ? 'are credited to' : 'and to'} fault={undefined}>
+          <Labelled
+            label={at === 0 ? t('sharedCredit.areCreditedTo') : t('sharedCredit.andTo')}
+            fault={undefined}
+          >
             <PersonPick value={one.rep} people={people} onPick={(rep) => change(at, { rep })} />
           </Labelled>
-          <Labelled label="Share" fault={undefined}>
+          <Labelled label={t('sharedCredit.share')} fault={undefined}>
             <input
               className={field}
               value={one.share}
@@ -177,7 +176,7 @@ function CreditFields({ number, draft, people, fault, onChange, onTakeOut }: Cre
           </Labelled>
           <button
             type="button"
-            aria-label={`Take out share ${at + 1}`}
+            aria-label={t('sharedCredit.removeShare', { at: at + 1 })}
             className="h-7 w-7 text-quiet hover:text-bad"
             disabled={shares.length === 1}
             onClick={() =>
@@ -199,10 +198,10 @@ function CreditFields({ number, draft, people, fault, onChange, onTakeOut }: Cre
           className={smallButton}
           onClick={() => onChange({ ...draft, shares: [...shares, { rep: '', share: '' }] })}
         >
-          Add a rep
+          {t('sharedCredit.addRep')}
         </button>
         <button type="button" className={smallButton} onClick={onTakeOut}>
-          Do not share any more
+          {t('sharedCredit.removeCreditSplit')}
         </button>
       </p>
     </fieldset>
@@ -219,7 +218,7 @@ function PersonPick({ value, people, onPick }: PersonPickProps) {
   const isKnown = value === '' || people.some((one) => one.rep === value);
   return (
     <select className={field} value={value} onChange={(event) => onPick(event.target.value)}>
-      <option value="">choose …</option>
+      <option value="">{t('sharedCredit.select')}</option>
       {people.map((one) => (
         <option key={one.rep} value={one.rep}>
           {one.name}

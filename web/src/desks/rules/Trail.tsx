@@ -3,9 +3,10 @@ import { useSearchParams } from 'react-router';
 import { query } from '../../api/client';
 import { field } from '../../ui/Drop';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
-import { count } from '../../format/figures';
+import { count } from '../../format/nouns';
 import { useAudit, useRecord } from './useRules';
 import { timeText } from '../../format/writing';
+import { t } from './words';
 
 const PAGE = 100;
 
@@ -16,10 +17,10 @@ export function Trail() {
   const text = search.get('find') ?? '';
   const entries = useAudit(text, page);
   return (
-    <section aria-label="Trail" className="flex min-h-0 flex-1 flex-col px-[18px]">
+    <section aria-label={t('trail.auditLog')} className="flex min-h-0 flex-1 flex-col px-[18px]">
       <div className="mb-2 flex flex-wrap items-center gap-3">
         <label className="flex items-center gap-1.5">
-          <span className="text-quiet">Find</span>
+          <span className="text-quiet">{t('trail.find')}</span>
           <input
             type="search"
             className={`${field} w-[220px]`}
@@ -39,12 +40,12 @@ export function Trail() {
           />
         </label>
         <a className={smallButton} href={`/api/v1/audit.csv${query({ text })}`} download>
-          Save as CSV
+          {t('trail.downloadAsCsv')}
         </a>
       </div>
       <RecordLine />
       {entries.isPending ? (
-        <Loading what="the trail" />
+        <Loading what={t('trail.theAuditLog')} />
       ) : entries.isError ? (
         <Failed error={entries.error} onRetry={() => void entries.refetch()} />
       ) : (
@@ -52,7 +53,14 @@ export function Trail() {
           <table className="w-full min-w-[720px]">
             <thead>
               <tr className="border-b border-ink text-left text-[12px] text-quiet">
-                {['When', 'Who', 'What', 'On', 'Before', 'After'].map((word) => (
+                {[
+                  t('trail.when'),
+                  t('trail.who'),
+                  t('trail.what'),
+                  t('trail.object'),
+                  t('trail.before'),
+                  t('trail.after'),
+                ].map((word) => (
                   <th key={word} scope="col" className="sticky top-0 bg-sheet px-2 py-1.5">
                     {word}
                   </th>
@@ -74,7 +82,7 @@ export function Trail() {
               ))}
             </tbody>
           </table>
-          {entries.data.length === 0 && <p className="p-3 text-quiet">Nothing is found.</p>}
+          {entries.data.length === 0 && <p className="p-3 text-quiet">{t('trail.noMatch')}</p>}
           {(page > 0 || entries.data.length === PAGE) && (
             <p className="flex gap-2 p-2">
               <button
@@ -83,7 +91,7 @@ export function Trail() {
                 disabled={page === 0}
                 onClick={() => setPage(page - 1)}
               >
-                Later
+                {t('trail.newer')}
               </button>
               <button
                 type="button"
@@ -91,7 +99,7 @@ export function Trail() {
                 disabled={entries.data.length < PAGE}
                 onClick={() => setPage(page + 1)}
               >
-                Earlier
+                {t('trail.older')}
               </button>
             </p>
           )}
@@ -104,17 +112,20 @@ export function Trail() {
 /** Whether the trail and what was sealed read as they were written. */
 function RecordLine() {
   const record = useRecord();
-  if (record.isPending) return <p className="mb-2 text-quiet">Comparing the trail …</p>;
+  if (record.isPending) return <p className="mb-2 text-quiet">{t('trail.verifyingTheAuditLog')}</p>;
   if (record.isError) return <Failed error={record.error} onRetry={() => void record.refetch()} />;
   const { entries, seals, head, isWhole, faults } = record.data;
   return isWhole ? (
     <p className="mb-2 text-quiet">
-      {count(entries, 'entry', 'entries')} and {count(seals, 'sealed month')}, each as it was
-      written. Hash of the last entry: <span className="break-all">{head}</span>
+      {t('trail.verifiedAndAreAsThey', {
+        entries: count(entries, 'entry'),
+        seals: count(seals, 'closedMonth'),
+      })}{' '}
+      <span className="break-all">{head}</span>
     </p>
   ) : (
     <div role="alert" className="mb-2 text-bad">
-      <p className="font-semibold">The data do not read as they were written:</p>
+      <p className="font-semibold">{t('trail.theStoredDataDoNot')}</p>
       <ul className="list-disc pl-5">
         {faults.map((fault) => (
           <li key={fault}>{fault}</li>

@@ -77,8 +77,8 @@ describe('shared credit', () => {
   it('is tried while it is typed, and saved over what was read', async () => {
     const asked = serve({ '/trial': TRIAL });
     show();
-    const first = within(screen.getByRole('group', { name: 'Shared credit 1' }));
-    expect(screen.getByRole('button', { name: 'Save shared credit' })).toBeDisabled();
+    const first = within(screen.getByRole('group', { name: 'Credit split 1' }));
+    expect(screen.getByRole('button', { name: 'Save credit splits' })).toBeDisabled();
     const share = first.getAllByLabelText('Share')[0] as HTMLElement;
     await userEvent.clear(share);
     await userEvent.type(share, '1/2');
@@ -86,7 +86,7 @@ describe('shared credit', () => {
     await userEvent.type(first.getAllByLabelText('Share')[1] as HTMLElement, '50');
     expect(await screen.findByRole('cell', { name: '+3.00' })).toBeVisible();
     serve({ '/rules': RULES, '/trial': TRIAL });
-    await userEvent.click(screen.getByRole('button', { name: 'Save shared credit' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Save credit splits' }));
     expect(await screen.findByText('Saved.')).toBeVisible();
     expect(asked.at(-1)?.body).toEqual({
       credits: [{ rep: 'A', from: '2026-08', shares: { A: '1/2', B: '0.5' } }],
@@ -98,27 +98,27 @@ describe('shared credit', () => {
       '/trial': new Refused(400, 'The shares add to 99 %, must be 100 %.', 'credits[0].shares'),
     });
     show();
-    const first = within(screen.getByRole('group', { name: 'Shared credit 1' }));
+    const first = within(screen.getByRole('group', { name: 'Credit split 1' }));
     await userEvent.type(
       first.getAllByLabelText('Share')[0] as HTMLElement,
       '{Backspace}{Backspace}{Backspace}9 %',
     );
     expect(await first.findByRole('alert')).toHaveTextContent('99 %');
-    expect(screen.getByRole('button', { name: 'Save shared credit' })).toBeDisabled();
+    expect(screen.getByRole('button', { name: 'Save credit splits' })).toBeDisabled();
   });
 
   it('can be begun and taken out', async () => {
     const asked = serve({ '/trial': { ...TRIAL, reps: [] } });
     show();
-    await userEvent.click(screen.getByRole('button', { name: 'Share a rep’s credit' }));
-    const second = within(screen.getByRole('group', { name: 'Shared credit 2' }));
-    expect(second.getByRole('alert')).toHaveTextContent('Choose whose sales');
+    await userEvent.click(screen.getByRole('button', { name: 'Add credit split' }));
+    const second = within(screen.getByRole('group', { name: 'Credit split 2' }));
+    expect(second.getByRole('alert')).toHaveTextContent('Select whose sales');
     for (let at = 0; at < 2; at++) {
       await userEvent.click(
-        screen.getAllByRole('button', { name: 'Do not share any more' })[0] as HTMLElement,
+        screen.getAllByRole('button', { name: 'Remove credit split' })[0] as HTMLElement,
       );
     }
-    expect(screen.getByText('Nobody’s credit is shared.')).toBeVisible();
+    expect(screen.getByText('There is no credit split.')).toBeVisible();
     expect(await screen.findByText('Nobody’s pay changes.')).toBeVisible();
     expect(asked.at(-1)?.body).toEqual({ credits: [] });
   });

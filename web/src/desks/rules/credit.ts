@@ -1,6 +1,7 @@
 import type { CreditPart } from '../../api/types';
 import { asPercent } from '../../format/figures';
 import { readPercent } from './plan';
+import { t } from './words';
 
 export interface ShareDraft {
   rep: string;
@@ -42,13 +43,13 @@ function readShare(text: string): string | null {
 
 /** The rule, or what is missing in its words; whether shares add up is the server's to say. */
 export function fromCreditDraft(draft: CreditDraft): { credit?: CreditPart; fault?: string } {
-  if (draft.rep === '') return { fault: 'Choose whose sales are shared.' };
+  if (draft.rep === '') return { fault: t('credit.selectWhoseSalesAreShared') };
   const shares: Record<string, string> = {};
   for (const { rep, share } of draft.shares) {
     const read = readShare(share);
-    if (rep === '') return { fault: 'Choose who gets each share.' };
-    if (rep in shares) return { fault: 'One of them has two shares. Put them together.' };
-    if (read === null) return { fault: 'Write each share as a percent or a fraction: 60 %, 1/3.' };
+    if (rep === '') return { fault: t('credit.selectWhoGetsEachShare') };
+    if (rep in shares) return { fault: t('credit.oneRepHasTwoShares') };
+    if (read === null) return { fault: t('credit.writeEachShareAsA') };
     shares[rep] = read;
   }
   return {

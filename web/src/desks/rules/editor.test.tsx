@@ -51,7 +51,7 @@ function show() {
     '/rules',
   );
   const sent = async () => {
-    await userEvent.click(screen.getByRole('button', { name: 'Save the plan' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Save plan' }));
     await screen.findByText('Saved.');
     return asked.find(({ method }) => method === 'PUT')?.body as Rules;
   };
@@ -74,17 +74,22 @@ afterEach(clean);
 describe('the plan editor', () => {
   it('sends every part as it was entered, percents as shares', async () => {
     const { sent, saved } = show();
-    await userEvent.selectOptions(screen.getByLabelText('Accumulates over the'), 'quarter');
-    await userEvent.selectOptions(screen.getByLabelText('A due under 0 is'), 'hold');
-    await userEvent.selectOptions(screen.getByLabelText('Floor is'), 'amount');
-    await fill('Floor', '80 000,50');
-    await userEvent.selectOptions(screen.getByLabelText('Paid from'), 'above floor');
-    await userEvent.selectOptions(screen.getByLabelText('Ceiling is'), 'goalSet');
-    await userEvent.selectOptions(screen.getByLabelText('Ceiling from'), 'stock limit');
-    await fill('Cap on pay (empty for none)', '9000');
-    await fill('On-target bonus (empty for none)', '1500');
-    await userEvent.selectOptions(screen.getByLabelText('Bonus is earned'), 'last month');
-    await userEvent.click(screen.getByRole('radio', { name: 'the reached rate on all' }));
+    await userEvent.selectOptions(screen.getByLabelText('Measurement period'), 'quarter');
+    await userEvent.selectOptions(screen.getByLabelText('Negative commission'), 'hold');
+    await userEvent.selectOptions(screen.getByLabelText('Threshold (floor): kind'), 'amount');
+    await fill('Threshold (floor)', '80 000,50');
+    await userEvent.selectOptions(screen.getByLabelText('Commission starts'), 'above floor');
+    await userEvent.selectOptions(screen.getByLabelText('Maximum (ceiling): kind'), 'goalSet');
+    await userEvent.selectOptions(
+      screen.getByLabelText('Maximum (ceiling): goal set'),
+      'stock limit',
+    );
+    await fill('Cap on pay (blank: none)', '9000');
+    await fill('On-target bonus (blank: none)', '1500');
+    await userEvent.selectOptions(screen.getByLabelText('Bonus is paid'), 'last month');
+    await userEvent.click(
+      screen.getByRole('radio', { name: 'to all sales at the highest tier reached' }),
+    );
     const rules = await sent();
     expect(rules.plans[0]).toEqual({
       name: 'Lakes',
@@ -111,35 +116,35 @@ describe('the plan editor', () => {
 
   it('asks which is meant where a bound could be a percent or a share', async () => {
     show();
-    await fill('Floor', '0.8');
-    expect(screen.getByRole('button', { name: 'Save the plan' })).toBeDisabled();
-    const floor = within(screen.getByRole('group', { name: 'Floor' }));
+    await fill('Threshold (floor)', '0.8');
+    expect(screen.getByRole('button', { name: 'Save plan' })).toBeDisabled();
+    const floor = within(screen.getByRole('group', { name: 'Threshold (floor)' }));
     expect(floor.getAllByRole('button').map((one) => one.textContent)).toEqual(['80 %', '0.8 %']);
     await userEvent.click(floor.getByRole('button', { name: '80 %' }));
-    expect(screen.getByLabelText('Floor')).toHaveValue('80 %');
-    expect(screen.getByRole('button', { name: 'Save the plan' })).toBeEnabled();
+    expect(screen.getByLabelText('Threshold (floor)')).toHaveValue('80 %');
+    expect(screen.getByRole('button', { name: 'Save plan' })).toBeEnabled();
   });
 
   it('adds steps and takes them out, the last one never', async () => {
     const { sent } = show();
-    await userEvent.click(screen.getByRole('button', { name: 'Add a step' }));
-    await fill('Step 3 begins at, of quota', '120');
+    await userEvent.click(screen.getByRole('button', { name: 'Add tier' }));
+    await fill('Tier 3 starts at, % of quota', '120');
     const rates = screen.getAllByLabelText(/^Rate/);
     await userEvent.type(rates[2] as HTMLElement, '8 %');
-    await userEvent.click(screen.getByRole('button', { name: 'Take out step 2' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Remove tier 2' }));
     const rules = await sent();
     expect(rules.plans[0]?.steps).toEqual([
       { from: '0', rate: '0.03' },
       { from: '1.2', rate: '0.08' },
     ]);
-    await userEvent.click(screen.getByRole('button', { name: 'Take out step 2' }));
-    expect(screen.getByRole('button', { name: 'Take out step 1' })).toBeDisabled();
+    await userEvent.click(screen.getByRole('button', { name: 'Remove tier 2' }));
+    expect(screen.getByRole('button', { name: 'Remove tier 1' })).toBeDisabled();
   });
 
   it('pays amounts for pieces, never asking about percents', async () => {
     const { sent } = show();
-    await userEvent.selectOptions(screen.getByLabelText('Credited'), 'units');
-    const [first, second] = screen.getAllByLabelText(/^Pay for each/) as [HTMLElement, HTMLElement];
+    await userEvent.selectOptions(screen.getByLabelText('Credited measure'), 'units');
+    const [first, second] = screen.getAllByLabelText(/^Pay per unit/) as [HTMLElement, HTMLElement];
     await userEvent.clear(first);
     await userEvent.type(first, '0.25');
     await userEvent.clear(second);
@@ -150,31 +155,31 @@ describe('the plan editor', () => {
 
   it('says what must be settled at its field', async () => {
     show();
-    await fill('Cap on pay (empty for none)', 'much');
-    expect(screen.getByText('Settle what is marked first.')).toBeVisible();
+    await fill('Cap on pay (blank: none)', 'much');
+    expect(screen.getByText('Correct the marked fields first.')).toBeVisible();
     expect(labelled('Cap on pay').closest('label')).toContainElement(screen.getByRole('alert'));
   });
 });
 
 describe('who has the plan', () => {
-  const has = () => within(screen.getByRole('region', { name: 'Who has it' }));
+  const has = () => within(screen.getByRole('region', { name: 'Assigned reps' }));
   const names = () =>
     has()
-      .queryAllByRole('button', { name: /^Take out / })
+      .queryAllByRole('button', { name: /^Remove / })
       .map((one) => one.closest('li')?.textContent.replace('×', ''));
 
   it('is listed with months and ramp, and can be taken out', async () => {
     const { sent } = show();
     expect(names()).toEqual(['Bofrom 2026-07 until 2026-12, ramp of 2 months']);
-    await userEvent.click(has().getByRole('button', { name: 'Take out Bo' }));
-    expect(has().getByRole('heading')).toHaveTextContent('Who has it: 0 reps');
+    await userEvent.click(has().getByRole('button', { name: 'Remove Bo' }));
+    expect(has().getByRole('heading')).toHaveTextContent('Assigned reps: 0 reps');
     expect((await sent()).assignments).toEqual([{ rep: 'A', plan: 'Field', from: '2026-07' }]);
   });
 
   it('grows by a rep with a ramp, whose former plan ends the month before', async () => {
     const { sent } = show();
-    await userEvent.type(has().getByLabelText(/^Ramp of those/), '50 % 75 %');
-    await userEvent.selectOptions(has().getByLabelText('Add a rep'), 'Ada');
+    await userEvent.type(has().getByLabelText(/^Ramp, %/), '50 % 75 %');
+    await userEvent.selectOptions(has().getByLabelText('Add rep'), 'Ada');
     expect((await sent()).assignments).toContainEqual({
       rep: 'A',
       plan: 'Lakes',
@@ -185,9 +190,9 @@ describe('who has the plan', () => {
 
   it('adds nobody while the ramp cannot be read', async () => {
     show();
-    await userEvent.type(has().getByLabelText(/^Ramp of those/), 'half');
+    await userEvent.type(has().getByLabelText(/^Ramp, %/), 'half');
     expect(has().getByRole('alert')).toHaveTextContent('50 % 75 %');
-    expect(has().getByLabelText('Add a rep')).toBeDisabled();
+    expect(has().getByLabelText('Add rep')).toBeDisabled();
   });
 
   it('is read from pasted lines, all or none', async () => {
@@ -195,14 +200,14 @@ describe('who has the plan', () => {
     await userEvent.click(has().getByText('From a file or pasted lines'));
     const lines = has().getByLabelText(/^One per line/);
     await userEvent.type(lines, 'Z, Lakes{Enter}C, Lakes, 2026-11');
-    await userEvent.click(has().getByRole('button', { name: 'Take these lines' }));
+    await userEvent.click(has().getByRole('button', { name: 'Assign these lines' }));
     expect(has().getByRole('alert')).toHaveTextContent('Line 1: there is no rep “Z”.');
-    expect(has().getByRole('alert')).toHaveTextContent('Nothing was taken.');
+    expect(has().getByRole('alert')).toHaveTextContent('Nothing is assigned.');
     expect(names()).toHaveLength(1);
     await userEvent.clear(lines);
     await userEvent.type(lines, 'C, Lakes, 2026-11');
-    await userEvent.click(has().getByRole('button', { name: 'Take these lines' }));
-    expect(await has().findByText('1 line taken.')).toBeVisible();
+    await userEvent.click(has().getByRole('button', { name: 'Assign these lines' }));
+    expect(await has().findByText('1 line assigned.')).toBeVisible();
     expect(names()).toContain('Cleofrom 2026-11');
   });
 

@@ -3,6 +3,7 @@ import { asPercent, isAboveZero, shifted } from '../../format/figures';
 import { readNumber } from '../../format/numbers';
 import { typed } from '../../format/writing';
 import { placed } from '../../format/placing';
+import { t } from './words';
 
 /** What a percent field holds: a ratio as decimal text, a fault, or two readings to choose from. */
 export type PercentRead =
@@ -18,7 +19,7 @@ export function readPercent(text: string, unclearTo: number): PercentRead {
   const hasSign = text.trim().endsWith('%');
   const read = readNumber(text, { decimals: 9, isPercent: true });
   if (read.kind === 'fault') return read;
-  if (read.kind === 'empty') return { kind: 'fault', words: 'Write a percent such as 3 %.' };
+  if (read.kind === 'empty') return { kind: 'fault', words: t('plan.writeAPercentSuchAs') };
   const figure = read.decimal;
   const asTyped = shifted(figure, -2);
   const isUnclear = !hasSign && isAboveZero(figure) && placed(figure) <= unclearTo;
@@ -130,13 +131,13 @@ export function fromDraft(draft: PlanDraft, isCount: boolean): PlanRead {
   const percent = (place: string, text: string, unclearTo: number) => {
     const read = readPercent(text, unclearTo);
     if (read.kind === 'ratio') return read.ratio;
-    faults[place] = read.kind === 'fault' ? read.words : 'Which is meant?';
+    faults[place] = read.kind === 'fault' ? read.words : t('plan.ambiguousNumber');
     return '0';
   };
   const money = (place: string, text: string) => {
     const amount = readNumber(text, MONEY);
     if (amount.kind === 'number') return amount.decimal;
-    faults[place] = amount.kind === 'fault' ? amount.words : 'Write an amount such as 1500.00.';
+    faults[place] = amount.kind === 'fault' ? amount.words : t('plan.writeAnAmountSuchAs');
     return '0';
   };
   const bound = (place: string, { kind, value }: BoundDraft): BoundPart | undefined => {
@@ -168,7 +169,7 @@ export function fromDraft(draft: PlanDraft, isCount: boolean): PlanRead {
     ...(ceiling ? { ceiling } : {}),
     ...(draft.cap.trim() === '' ? {} : { cap: money('cap', draft.cap) }),
   };
-  if (plan.name === '') faults['name'] = 'Give the plan a name.';
+  if (plan.name === '') faults['name'] = t('plan.enterANameForThe');
   return { plan: Object.keys(faults).length === 0 ? plan : null, faults };
 }
 
@@ -215,10 +216,10 @@ export function readPasted(text: string, people: Person[], plans: string[]): Pas
     );
     const plan = plans.find((name) => name.toLowerCase() === planName.toLowerCase());
     const isMonth = (month: string) => month === '' || /^\d{4}-(0[1-9]|1[0-2])$/.test(month);
-    if (!person) faults.push(`Line ${at + 1}: there is no rep “${who}”.`);
-    else if (!plan) faults.push(`Line ${at + 1}: there is no plan “${planName}”.`);
+    if (!person) faults.push(t('plan.lineThereIsNoRep', { at: at + 1, who }));
+    else if (!plan) faults.push(t('plan.lineThereIsNoPlan', { at: at + 1, planName }));
     else if (!isMonth(from) || !isMonth(until)) {
-      faults.push(`Line ${at + 1}: write months as 2026-10.`);
+      faults.push(t('plan.lineWriteMonthsAs2026', { at: at + 1 }));
     } else {
       assignments.push({
         rep: person.rep,

@@ -96,10 +96,10 @@ describe('the rules desk', () => {
     await userEvent.clear(rates[1] as HTMLElement);
     await userEvent.type(rates[1] as HTMLElement, '6.5 %');
     await userEvent.selectOptions(
-      within(form).getByRole('combobox', { name: 'Add a whole region' }),
+      within(form).getByRole('combobox', { name: 'Add all reps of a region' }),
       'North',
     );
-    await userEvent.click(screen.getByRole('button', { name: 'Save the plan' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Save plan' }));
     expect(await screen.findByText('Saved.')).toBeVisible();
     const sent = asked.find(({ method }) => method === 'PUT')?.body as Rules;
     expect(sent.plans[0]?.steps[1]).toEqual({ from: '1', rate: '0.065' });
@@ -116,11 +116,11 @@ describe('the rules desk', () => {
     const rate = within(form).getAllByRole('textbox', { name: 'Rate' })[0] as HTMLElement;
     await userEvent.clear(rate);
     await userEvent.type(rate, '0.03');
-    expect(await within(form).findByRole('alert')).toHaveTextContent('Which is meant?');
-    expect(screen.getByRole('button', { name: 'Save the plan' })).toBeDisabled();
+    expect(await within(form).findByRole('alert')).toHaveTextContent('Ambiguous number.');
+    expect(screen.getByRole('button', { name: 'Save plan' })).toBeDisabled();
     await userEvent.click(within(form).getByRole('button', { name: '3 %' }));
     expect(rate).toHaveValue('3 %');
-    expect(screen.getByRole('button', { name: 'Save the plan' })).toBeEnabled();
+    expect(screen.getByRole('button', { name: 'Save plan' })).toBeEnabled();
   });
 
   it('says at the field what the server refuses', async () => {
@@ -140,7 +140,7 @@ describe('the rules desk', () => {
           )
         : fetched(path, init);
     show();
-    const floor = await screen.findByRole('group', { name: 'Floor' });
+    const floor = await screen.findByRole('group', { name: 'Threshold (floor)' });
     expect(await within(floor).findByRole('alert')).toHaveTextContent('over the ceiling');
   });
 
@@ -150,8 +150,8 @@ describe('the rules desk', () => {
     await userEvent.click(await screen.findByRole('button', { name: 'Copy Field' }));
     const form = await screen.findByRole('form', { name: 'New plan' });
     expect(within(form).getByRole('textbox', { name: 'Name' })).toHaveValue('Field copy');
-    await userEvent.click(screen.getByRole('button', { name: 'New plan' }));
-    expect(await screen.findByText('Give the plan a name.')).toBeVisible();
+    await userEvent.click(screen.getByRole('button', { name: 'Add plan' }));
+    expect(await screen.findByText('Enter a name for the plan.')).toBeVisible();
   });
 
   it('removes a version, and puts it back as it was', async () => {
@@ -159,12 +159,12 @@ describe('the rules desk', () => {
     const asked = serve({ ...ALL, '/rules': { ...RULES, plans: [before, ...RULES.plans] } });
     show('&plan=Field&since=2026-01');
     await userEvent.click(
-      await screen.findByRole('button', { name: 'Remove what holds from January 2026' }),
+      await screen.findByRole('button', { name: 'Remove the version effective from January 2026' }),
     );
     expect(await screen.findByText('Field, from January 2026, is removed.')).toBeVisible();
     const sent = () => asked.filter(({ method }) => method === 'PUT').map(({ body }) => body);
     expect(sent()).toEqual([{ plans: [{ name: 'Field', since: '2026-01', remove: true }] }]);
-    await userEvent.click(screen.getByRole('button', { name: 'Put it back' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Undo' }));
     await waitFor(() => expect(sent()[1]).toEqual({ plans: [before] }));
     await waitFor(() => expect(screen.queryByText(/is removed/)).toBeNull());
   });
@@ -242,7 +242,7 @@ describe('the rules desk', () => {
     show('&show=names');
     const row = (await screen.findByText('Bracky')).closest('tr');
     expect(row).toHaveTextContent('rep K1Ada');
-    await userEvent.click(screen.getByRole('button', { name: 'Take back Bracky' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Delete Bracky' }));
     await waitFor(() =>
       expect(asked.map((one) => one.path)).toContain('/api/v1/names?axis=rep&text=Bracky'),
     );
@@ -266,10 +266,10 @@ describe('the rules desk', () => {
     });
     show('&show=trail');
     expect(await screen.findByText('month sealed')).toBeVisible();
-    expect(await screen.findByText(/12 entries and 1 sealed month/)).toHaveTextContent('ab12');
+    expect(await screen.findByText(/12 entries and 1 closed month/)).toHaveTextContent('ab12');
     await userEvent.type(screen.getByRole('searchbox', { name: 'Find' }), 'x');
     await waitFor(() => expect(asked.at(-1)?.path).toContain('text=x'));
-    expect(screen.getByRole('link', { name: 'Save as CSV' })).toHaveAttribute(
+    expect(screen.getByRole('link', { name: 'Download as CSV' })).toHaveAttribute(
       'href',
       '/api/v1/audit.csv?text=x',
     );

@@ -55,7 +55,7 @@ describe('the standing desk', () => {
     await rowNames();
     await userEvent.click(screen.getByRole('button', { name: 'Rep' }));
     expect((await rowNames()).slice(2)).toEqual(['Ada', 'Bo', 'Cleo']);
-    await userEvent.click(screen.getByRole('button', { name: /^Only all/ }));
+    await userEvent.click(screen.getByRole('button', { name: /^Filter: none/ }));
     await userEvent.type(screen.getByRole('searchbox'), 'bo');
     expect(screen.getByTestId('address')).toHaveTextContent('?sort=name&text=bo');
     await waitFor(() => expect(asked.some(({ path }) => path.includes('text=bo'))).toBe(true));
@@ -70,8 +70,8 @@ describe('the standing desk', () => {
       },
     });
     show('?text=zz');
-    expect(await screen.findByText(/4 rows left out, with 55.00 together/)).toHaveTextContent(
-      'These rows hold 84 % of the shortfall of all.',
+    expect(await screen.findByText(/4 rows not shown, with 55.00 together/)).toHaveTextContent(
+      'These rows account for 84 % of the total shortfall.',
     );
     await userEvent.click(screen.getByRole('button', { name: 'Show all' }));
     expect(screen.getByTestId('address')).toBeEmptyDOMElement();
@@ -131,15 +131,15 @@ describe('the standing desk', () => {
       '/rules': {},
     });
     show('?panel=ladder');
-    const panel = await screen.findByRole('complementary', { name: 'Ladder' });
-    expect(await within(panel).findByText('1 row changes:')).toBeInTheDocument();
+    const panel = await screen.findByRole('complementary', { name: 'Status thresholds' });
+    expect(await within(panel).findByText('1 row changes its status:')).toBeInTheDocument();
     expect(panel).toHaveTextContent('Ada');
-    const bound = within(panel).getByRole('textbox', { name: 'Rung 2, begins at' });
+    const bound = within(panel).getByRole('textbox', { name: 'Threshold 2, starts at' });
     await userEvent.clear(bound);
-    expect(within(panel).getByRole('alert')).toHaveTextContent('needs a bound');
-    expect(within(panel).getByRole('button', { name: 'Save the ladder' })).toBeDisabled();
+    expect(within(panel).getByRole('alert')).toHaveTextContent('needs a number');
+    expect(within(panel).getByRole('button', { name: 'Save thresholds' })).toBeDisabled();
     await userEvent.type(bound, '95');
-    await userEvent.click(within(panel).getByRole('button', { name: 'Save the ladder' }));
+    await userEvent.click(within(panel).getByRole('button', { name: 'Save thresholds' }));
     expect(await within(panel).findByText('Saved.')).toBeInTheDocument();
     expect(paths(asked)).toContain('/api/v1/rules');
   });
@@ -150,7 +150,7 @@ describe('the standing desk', () => {
     await screen.findByRole('option', { name: 'price' });
     await userEvent.selectOptions(await screen.findByRole('combobox', { name: 'Reason' }), 'price');
     await userEvent.type(screen.getByRole('textbox', { name: 'Note' }), 'Cheaper next door');
-    await userEvent.click(screen.getByRole('button', { name: 'Keep the note' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Save note' }));
     await waitFor(() => expect(paths(sent)).toContain('/api/v1/notes/rep/A/2026-10'));
   });
 
@@ -162,13 +162,15 @@ describe('the standing desk', () => {
     const closeUp = screen.getByRole('complementary', { name: 'Close-up' });
     expect(within(closeUp).getByRole('heading', { level: 2 })).toHaveTextContent('Ada');
     expect(closeUp).toHaveTextContent('10.00 short of 100.00.');
-    expect(await within(closeUp).findByText('2 of 2 reps, down 1 on a month before')).toBeVisible();
-    expect(closeUp).toHaveTextContent('To “reached”10.00 more');
-    expect(closeUp).toHaveTextContent('35.00 in each of 8 months');
+    expect(
+      await within(closeUp).findByText('2 of 2 reps, down 1 on the prior month'),
+    ).toBeVisible();
+    expect(closeUp).toHaveTextContent('Needed for “reached”10.00');
+    expect(closeUp).toHaveTextContent('Needed per month (8 left)35.00');
     expect(within(closeUp).getByRole('img', { name: /Navigation −15/ })).toBeInTheDocument();
     expect(await within(closeUp).findByText(/90.00 − 100.00/)).toBeInTheDocument();
-    expect(closeUp).toHaveTextContent('growth = none, nothing posted then');
-    expect(closeUp).toHaveTextContent('at or above 90 % percent-to-goal, rung 2');
+    expect(closeUp).toHaveTextContent('growth = none: nothing posted then');
+    expect(closeUp).toHaveTextContent('at or above 90 % of goal, threshold 2');
     expect(closeUp).toHaveTextContent('october.csv, line 7');
     expect(closeUp).toHaveTextContent('Page 1 of 2');
   });
@@ -231,7 +233,7 @@ describe('a row among all', () => {
       '/path': { name: 'Ada', year: 2027, months: [month('2026-09'), month('2026-10')] },
     });
     show('?selected=A');
-    const counted = await screen.findByRole('textbox', { name: 'Percent-to-goal that is counted' });
+    const counted = await screen.findByRole('textbox', { name: '% of goal to count from' });
     await userEvent.clear(counted);
     await userEvent.type(counted, '97,5');
     await waitFor(() =>
@@ -239,6 +241,6 @@ describe('a row among all', () => {
     );
     await userEvent.clear(counted);
     await userEvent.type(counted, 'most');
-    expect(await screen.findByText(/is not a number.*97.5 % is counted/)).toBeVisible();
+    expect(await screen.findByText(/is not a number.*97.5 % is used/)).toBeVisible();
   });
 });

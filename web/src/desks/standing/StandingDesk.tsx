@@ -3,7 +3,8 @@ import { Link } from 'react-router';
 import { useRights } from '../../api/account';
 import type { Company, Standing } from '../../api/types';
 import { isNarrowed, NO_NARROWING, useView, type Changes, type View } from '../../address/useView';
-import { monthName, plural } from '../../format/figures';
+import { monthName } from '../../format/figures';
+import { plural } from '../../format/nouns';
 import { toneText } from '../../marks/tones';
 import { Empty, Failed, Loading, quietButton } from '../../ui/Notice';
 import { PrintHead } from '../../ui/PrintHead';
@@ -22,6 +23,7 @@ import { StandingTable } from './table/StandingTable';
 import { TakeAlong } from './controls/TakeAlong';
 import { useStanding } from './useStanding';
 import { dayText } from '../../format/writing';
+import { t } from './words';
 
 type Change = (changes: Changes, isTyping?: boolean) => void;
 
@@ -35,14 +37,14 @@ export function StandingDesk({ company }: { company: Company }) {
   );
   useRowKeys(items, view, change);
 
-  if (standing.isPending) return <Loading what="the standing" />;
+  if (standing.isPending) return <Loading what={t('standingDesk.theStanding')} />;
   if (standing.isError) {
     return (
       <div>
         <Failed error={standing.error} onRetry={() => void standing.refetch()} />
         <p className="mx-6">
           <Link to="/standing" className={`${quietButton} inline-block`}>
-            Go to the plain view
+            {t('standingDesk.clearAllSettingsOfThis')}
           </Link>
         </p>
       </div>
@@ -53,7 +55,10 @@ export function StandingDesk({ company }: { company: Company }) {
   return (
     <div className="standing-desk">
       <PrintHead left={`${company.name}: ${spanText(data)}`} right={printWords(data, view)} />
-      <section aria-label="Standing" className="flex min-h-0 min-w-0 flex-col px-[18px] pt-3.5">
+      <section
+        aria-label={t('standingDesk.standing')}
+        className="flex min-h-0 min-w-0 flex-col px-[18px] pt-3.5"
+      >
         <div className="flex flex-wrap items-start justify-between gap-x-4 sm:flex-nowrap">
           <Headline standing={data} />
           {!isEmpty && <TakeAlong view={view} standing={data} />}
@@ -70,18 +75,26 @@ export function StandingDesk({ company }: { company: Company }) {
 }
 
 function spanText({ from, to }: Standing): string {
-  return from === to ? monthName(to) : `${monthName(from)} to ${monthName(to)}`;
+  return from === to
+    ? monthName(to)
+    : t('standingDesk.to', { from: monthName(from), to: monthName(to) });
 }
 
 /** What a printed page has to say to be read alone: the view, filters, the day, closed months. */
 function printWords(standing: Standing, view: View): string {
   const filters = Object.entries(view.filters).map(([axis, keys]) => `${axis} ${keys.join(', ')}`);
   return [
-    `${plural(standing.axis)}, ${standing.measure}, compared with ${standing.goal}`,
+    t('standingDesk.comparedWith', {
+      axis: plural(standing.axis),
+      measure: standing.measure,
+      goal: standing.goal,
+    }),
     ...filters,
-    isNarrowed(view) && 'narrowed rows',
-    standing.openMonth && `as of ${dayText(standing.openMonth.asOf)}`,
-    standing.closed === 'restated' ? 'closed months restated' : 'closed months as closed',
+    isNarrowed(view) && t('standingDesk.filteredRows'),
+    standing.openMonth && t('standingDesk.asOf', { asOf: dayText(standing.openMonth.asOf) }),
+    standing.closed === 'restated'
+      ? t('standingDesk.closedMonthsRestated')
+      : t('standingDesk.closedMonthsAsClosed'),
   ]
     .filter(Boolean)
     .join('; ');
@@ -208,17 +221,17 @@ function FirstLoad() {
   const { isOffice } = useRights();
   if (!isOffice) {
     return (
-      <Empty title="There is nothing here that you may see yet." isPart>
-        <p>It comes when figures of yours are posted.</p>
+      <Empty title={t('standingDesk.thereIsNothingForYou')} isPart>
+        <p>{t('standingDesk.yourFiguresAppearHereWhen')}</p>
       </Empty>
     );
   }
   return (
-    <Empty title="Nothing is posted yet." isPart>
-      <p>Load the roster, the products and the goals, then the first month of actuals.</p>
+    <Empty title={t('standingDesk.nothingIsPostedYet')} isPart>
+      <p>{t('standingDesk.loadTheRosterTheProducts')}</p>
       <p>
         <Link to="/intake" className="font-semibold text-select underline">
-          Go to Intake
+          {t('standingDesk.goToIntake')}
         </Link>
       </p>
     </Empty>

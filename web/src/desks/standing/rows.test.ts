@@ -166,14 +166,14 @@ describe('bounds of a ladder while they are typed', () => {
   });
 
   it.each([
-    [[], 'at least one rung'],
+    [[], 'At least one threshold'],
     [[rung('', '')], 'needs a name'],
-    [[rung('a', ''), rung('A', '1')], 'Two rungs are called “a”'],
+    [[rung('a', ''), rung('A', '1')], 'Two thresholds are called “a”'],
     [[rung('a', ''), rung('b', 'much')], '“much” is not a number'],
     [[rung('a', ''), rung('b', '60,000')], 'can be read as 60000 or as 60.000'],
-    [[rung('a', ''), rung('b', '')], 'needs a bound'],
-    [[rung('a', ''), rung('b', '90'), rung('c', '80')], '“c” must begin above “b”'],
-    [[rung('a', ''), rung('b', '90'), rung('c', '90')], 'begin at the same bound'],
+    [[rung('a', ''), rung('b', '')], 'needs a number'],
+    [[rung('a', ''), rung('b', '90'), rung('c', '80')], '“c” must start above “b”'],
+    [[rung('a', ''), rung('b', '90'), rung('c', '90')], 'start at the same number'],
   ])('%j is refused', (rungs, words) => {
     expect(faultOf(rungs)).toContain(words);
   });
@@ -186,7 +186,7 @@ describe('bounds of a ladder while they are typed', () => {
     expect(
       ladderBody(
         { measure: 'revenue' },
-        'percent-to-goal',
+        '% of goal',
         [rung('a', ''), rung('b', '97,5')],
         true,
         '2026-10',
@@ -194,7 +194,7 @@ describe('bounds of a ladder while they are typed', () => {
     ).toEqual({
       measure: 'revenue',
       since: '2026-10',
-      scale: 'percent-to-goal',
+      scale: '% of goal',
       rungs: [
         { name: 'a', tone: 'good' },
         { name: 'b', tone: 'good', from: '0.975', bound: 'at or above' },

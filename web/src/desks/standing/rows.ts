@@ -1,6 +1,7 @@
 import type { Claim, Reading, Row, Rung, Standing } from '../../api/types';
 import { NO_NARROWING, type Changes, type View } from '../../address/useView';
 import { placed } from '../../format/placing';
+import { t } from './words';
 
 export type SortKey = 'name' | 'actual' | 'goal' | 'favourable' | 'attainment' | 'growth';
 
@@ -208,6 +209,6 @@ export const EMPTY = 'no actuals yet';
 
 /** How closed months are read, where that makes a difference; else nothing. */
 export function readingWords({ closed, corrections }: Standing): string {
-  if (closed === 'restated') return '(closed months restated)';
-  return (corrections?.lines ?? 0) > 0 ? '(closed months as closed)' : '';
+  if (closed === 'restated') return t('rows.closedMonthsRestated');
+  return (corrections?.lines ?? 0) > 0 ? t('rows.closedMonthsAsClosed') : '';
 }

@@ -18,6 +18,7 @@ import type {
   Trial,
 } from '../../api/types';
 import { viewQuery, wholeQuery, type Query, type View } from '../../address/useView';
+import { t } from './words';
 
 /** What is explained: a member of an axis, within a group where it stands in one. */
 export interface Target {
@@ -147,7 +148,7 @@ export function useSaveRules() {
   const save = useChange(
     (rules: object) => {
       // without the state that the change is based on, somebody else's could be lost unseen
-      if (!tag) return Promise.reject(new Error('The rules are still being read. Save again.'));
+      if (!tag) return Promise.reject(new Error(t('useStanding.theRulesAreStillLoading')));
       return ask('/rules', asChangeOf(tag, rules));
     },
     ...CHANGED_BY.rules,

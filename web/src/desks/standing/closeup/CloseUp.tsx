@@ -1,7 +1,8 @@
 import { useRights, type Rights } from '../../../api/account';
 import type { Company, CloseUp as CloseUpData, Reading, Standing } from '../../../api/types';
 import { isNarrowed, type Changes, type View } from '../../../address/useView';
-import { amount, count, growth, NONE, plural, signed } from '../../../format/figures';
+import { amount, growth, NONE, signed } from '../../../format/figures';
+import { countOf, plural } from '../../../format/nouns';
 import { StatusMark } from '../../../marks/StatusMark';
 import { VarianceParts } from '../../../marks/VarianceParts';
 import { Failed, Loading, smallButton } from '../../../ui/Notice';
@@ -11,6 +12,7 @@ import { ReasonsPart } from './ReasonsPart';
 import { ProofPart } from './ProofPart';
 import { EMPTY, figuresOf, isPast, statusOf, targetOf, TOTAL, varianceOf } from '../rows';
 import { useCloseUp, type Target } from '../useStanding';
+import { t } from '../words';
 
 interface CloseUpProps {
   view: View;
@@ -29,7 +31,7 @@ export function CloseUp({ view, standing, company, change }: CloseUpProps) {
   const isGone = view.selected !== null && view.selected !== TOTAL && found.row === null;
   return (
     <aside
-      aria-label="Close-up"
+      aria-label={t('closeUp.closeUp')}
       className="print-whole min-h-0 overflow-auto border-l border-rule bg-sheet px-4 py-4"
     >
       <h2 className="text-[18px] font-bold break-words">
@@ -38,7 +40,7 @@ export function CloseUp({ view, standing, company, change }: CloseUpProps) {
       {found.row?.place && <p className="text-quiet">{found.row.place}</p>}
       {isGone && (
         <p role="status" className="text-quiet">
-          “{view.selected}” is no row of this view; this is the total.
+          {t('closeUp.isNotARowOf', { selected: view.selected })}
         </p>
       )}
       <p className="mt-1.5">
@@ -50,7 +52,7 @@ export function CloseUp({ view, standing, company, change }: CloseUpProps) {
       </p>
       <p className="mb-2 leading-snug">{sentence(reading, standing)}</p>
       {closeUp.isPending ? (
-        <Loading what="the close-up" />
+        <Loading what={t('closeUp.theCloseUp')} />
       ) : closeUp.isError ? (
         <Failed error={closeUp.error} onRetry={() => void closeUp.refetch()} />
       ) : (
@@ -76,7 +78,7 @@ export function CloseUp({ view, standing, company, change }: CloseUpProps) {
       )}
       <p className="no-print mb-4">
         <button type="button" className={smallButton} onClick={() => change({ panel: 'orders' })}>
-          Orders
+          {t('closeUp.orders')}
         </button>
       </p>
       <ProofPart
@@ -92,10 +94,10 @@ export function CloseUp({ view, standing, company, change }: CloseUpProps) {
 /** The total's name: the company, what is seen of it, or how many rows of it are kept. */
 function totalName(view: View, standing: Standing, company: Company, rights: Rights): string {
   if (isNarrowed(view)) {
-    return `${count(standing.rows.length, standing.axis, plural(standing.axis))} together`;
+    return t('closeUp.together', { rows: countOf(standing.rows.length, standing.axis) });
   }
   if (rights.isOffice) return company.name;
-  return rights.isRep ? 'All of yours' : 'Your team';
+  return rights.isRep ? t('closeUp.allYourRows') : t('closeUp.yourTeam');
 }
 
 /** The variance that is spoken of in words: "13 650.00 short of 300 000.00". */
@@ -104,42 +106,47 @@ export function sentence(reading: Reading, standing: Standing): string {
   const figures = figuresOf(reading);
   const unit = standing.unit === 'rate' ? ' %' : '';
   if (spoken.noReading === EMPTY) {
-    const goal = figures.goal === null ? '' : ` The goal is ${amount(figures.goal)}${unit}.`;
-    return `Nothing is posted yet.${goal}`;
+    const goal =
+      figures.goal === null ? '' : t('closeUp.theGoalIs', { goal: amount(figures.goal), unit });
+    return t('closeUp.nothingIsPostedYet', { goal });
   }
-  if (reading.actual === null) return 'There is nothing to divide by in this span.';
+  if (reading.actual === null) return t('closeUp.thereIsNothingToDivide');
   const actual = amount(figures.actual) + unit;
   if (reading.goalLow !== undefined && reading.goalHigh !== undefined) {
-    const range = `${amount(reading.goalLow)} to ${amount(reading.goalHigh)}`;
+    const range = t('closeUp.to', {
+      goalLow: amount(reading.goalLow),
+      goalHigh: amount(reading.goalHigh),
+    });
     const by = amount((spoken.variance ?? '').replace('-', ''));
-    if (spoken.kind === 'to-date') return `${actual}, the range is ${range}.`;
+    if (spoken.kind === 'to-date') return t('closeUp.theRangeIs', { actual, range });
     return reading.position === 'inside'
-      ? `${actual}, inside ${range}.`
-      : `${by} ${reading.position ?? ''} the range of ${range}.`;
+      ? t('closeUp.inside', { actual, range })
+      : t('closeUp.theRangeOf', { by, position: reading.position ?? '', range });
   }
-  if (reading.goal === null) return `${actual}, and no goal to compare it with.`;
+  if (reading.goal === null) return t('closeUp.andNoGoalToCompare', { actual });
   const goal =
     spoken.kind === 'to-date'
-      ? `the ${amount(spoken.goal)} expected so far; the whole goal is ${amount(figures.goal)}`
+      ? t('closeUp.theGoalToDateOf', { goal: amount(spoken.goal), goal2: amount(figures.goal) })
       : `${amount(figures.goal)}${unit}${goalMonthsWords(reading, standing)}`;
   const variance = varianceOf(reading);
-  const size = amount((variance ?? '').replace('-', '')) + (unit && ' points');
+  const size = amount((variance ?? '').replace('-', '')) + (unit && t('closeUp.points'));
   const words = {
-    HIGHER: { above: 'ahead of', below: 'short of' },
-    LOWER: { above: 'over', below: 'under' },
-    NEAREST: { above: 'above', below: 'below' },
+    HIGHER: { above: t('closeUp.aheadOf'), below: t('closeUp.shortOf') },
+    LOWER: { above: t('closeUp.over'), below: t('closeUp.under') },
+    NEAREST: { above: t('closeUp.above'), below: t('closeUp.below') },
   }[standing.direction];
   const isZero = variance === null || !/[1-9]/.test(variance);
   const isBelow = variance?.startsWith('-') ?? false;
-  return isZero ? `Exactly on ${goal}.` : `${size} ${isBelow ? words.below : words.above} ${goal}.`;
+  return isZero
+    ? t('closeUp.exactlyOn', { goal })
+    : `${size} ${isBelow ? words.below : words.above} ${goal}.`;
 }
 
 function goalMonthsWords({ spoken, goalMonths }: Reading, standing: Standing): string {
   if (standing.from === standing.to) return '';
-  const months = `${goalMonths} ${goalMonths === 1 ? 'month' : 'months'}`;
   return spoken.kind === 'comparable'
-    ? `, in the ${months} that ${goalMonths === 1 ? 'has' : 'have'} a goal`
-    : ` (${months} with a goal)`;
+    ? t('closeUp.inTheMonthThatHas', { n: goalMonths })
+    : t('closeUp.monthWithAGoal', { n: goalMonths });
 }
 
 interface AheadProps {
@@ -152,39 +159,47 @@ interface AheadProps {
 function Ahead({ closeUp, reading, standing }: AheadProps) {
   const lines: [string, string][] = [];
   const rank = rankWords(closeUp, standing);
-  if (rank) lines.push(['Rank', rank]);
+  if (rank) lines.push([t('closeUp.rank'), rank]);
   const { ahead } = reading;
   if (ahead?.expected) {
-    const pace = ahead.paceShown === null ? '' : `, pace ${amount(ahead.paceShown)} %`;
-    lines.push(['Expected so far', `${amount(ahead.expected)}${pace}`]);
+    const pace =
+      ahead.paceShown === null ? '' : t('closeUp.pace', { paceShown: amount(ahead.paceShown) });
+    lines.push([t('closeUp.goalToDate'), `${amount(ahead.expected)}${pace}`]);
   }
   if (ahead?.landing) {
     const against = ahead.landingVariance
-      ? `, ${signed(ahead.landingVariance)} vs ${standing.goal}`
+      ? t('closeUp.vs', { landingVariance: signed(ahead.landingVariance), goal: standing.goal })
       : '';
-    lines.push(['Lands at', amount(ahead.landing) + against]);
+    lines.push([t('closeUp.projected'), amount(ahead.landing) + against]);
   }
   if (closeUp.lastYear) {
     const { actual, changeShown } = closeUp.lastYear;
-    lines.push(['Change vs last year', `${growth(changeShown)} from ${amount(actual)}`]);
+    lines.push([
+      t('closeUp.changeOnLastYear'),
+      t('closeUp.from', { changeShown: growth(changeShown), actual: amount(actual) }),
+    ]);
   }
   const isLower = standing.direction === 'LOWER';
   for (const { name, toGoShown } of closeUp.milestones.slice(0, 2)) {
-    const left = standing.unit === 'rate' ? `${amount(toGoShown)} points` : amount(toGoShown);
-    lines.push([isLower ? `Until “${name}”` : `To “${name}”`, `${left} more`]);
+    const left =
+      standing.unit === 'rate'
+        ? t('closeUp.points2', { toGoShown: amount(toGoShown) })
+        : amount(toGoShown);
+    lines.push([
+      isLower ? t('closeUp.leftUntil', { name }) : t('closeUp.neededFor', { name }),
+      left,
+    ]);
   }
   if (closeUp.required) {
     const { perMonth, monthsLeft, isReached } = closeUp.required;
     lines.push([
-      'Rest of the year',
-      isReached
-        ? 'year goal reached'
-        : `${amount(perMonth)} in each of ${count(monthsLeft, 'month')}`,
+      isReached ? t('closeUp.yearsGoal') : t('closeUp.neededPerMonthLeft', { left: monthsLeft }),
+      isReached ? t('closeUp.theYearsGoalIsReached') : amount(perMonth),
     ]);
   }
   for (const { goalSet, amount: sum, overShown } of closeUp.assigned) {
     const share = overShown === null ? NONE : `${signed(overShown)} %`;
-    lines.push([`Sum of assigned ${goalSet}`, `${amount(sum)} (${share})`]);
+    lines.push([t('closeUp.sumOfAssigned', { goalSet }), `${amount(sum)} (${share})`]);
   }
   if (lines.length === 0) return null;
   return (
@@ -202,9 +217,9 @@ function Ahead({ closeUp, reading, standing }: AheadProps) {
 function rankWords(closeUp: CloseUpData, standing: Standing): string | null {
   const { place, places, placeBefore } = closeUp;
   if (place === null || places < 2) return null;
-  const of = `${place} of ${places} ${plural(standing.axis)}`;
-  if (placeBefore === null) return `${of}, new`;
+  const of = t('closeUp.of', { place, places, axis: plural(standing.axis) });
+  if (placeBefore === null) return t('closeUp.new', { of });
   const moved = placeBefore - place;
-  if (moved === 0) return `${of}, as a month before`;
-  return `${of}, ${moved > 0 ? 'up' : 'down'} ${Math.abs(moved)} on a month before`;
+  if (moved === 0) return t('closeUp.asInThePriorMonth', { of });
+  return t('closeUp.up', { of, isUp: String(moved > 0), places: Math.abs(moved) });
 }

@@ -6,11 +6,11 @@ import {
   monthName,
   NONE,
   percentTick,
-  plural,
   shifted,
   shortTick,
   signed,
 } from '../../../format/figures';
+import { plural } from '../../../format/nouns';
 import { ChartFrame, FigureTable } from '../../../marks/ChartFrame';
 import { LinesChart, LinesKey, type Line } from '../../../marks/LinesChart';
 import { PATH_LEGEND, PathChart } from '../../../marks/PathChart';
@@ -20,6 +20,7 @@ import { usePath, type Target } from '../useStanding';
 import { readNumber } from '../../../format/numbers';
 import { placed } from '../../../format/placing';
 import { typed } from '../../../format/writing';
+import { t } from '../words';
 
 interface MonthsPartProps {
   view: View;
@@ -33,16 +34,21 @@ export function MonthsPart({ view, target, standing }: MonthsPartProps) {
   const [atOrAbove, setAtOrAbove] = useState('100');
   const isMember = target.key !== TOTAL && target.axis !== 'company';
   const path = usePath(view, target, isMember ? shifted(atOrAbove, -2) : undefined);
-  if (path.isPending) return <Loading what="the months" />;
+  if (path.isPending) return <Loading what={t('monthsPart.theMonths')} />;
   if (path.isError) {
     return <Failed error={path.error} onRetry={() => void path.refetch()} />;
   }
   const isIn = (month: string) => month >= view.span.from && month <= view.span.to;
-  const against = standing.goal === 'no goal' ? '' : `, against ${standing.goal}`;
+  const against =
+    standing.goal === 'no goal' ? '' : t('monthsPart.comparedWith', { goal: standing.goal });
   return (
     <>
       <ChartFrame
-        title={isCumulative ? `Summed up by month${against}` : `Month by month${against}`}
+        title={
+          isCumulative
+            ? t('monthsPart.cumulativeByMonth', { against })
+            : t('monthsPart.monthByMonth', { against })
+        }
         legend={PATH_LEGEND}
         table={<PathTable path={path.data} isCumulative={isCumulative} />}
         controls={
@@ -52,7 +58,7 @@ export function MonthsPart({ view, target, standing }: MonthsPartProps) {
             onClick={() => setCumulative(!isCumulative)}
             className={smallButton}
           >
-            Sum up
+            {t('monthsPart.cumulative')}
           </button>
         }
       >
@@ -87,7 +93,18 @@ function PathTable({ path, isCumulative }: { path: Path; isCumulative: boolean }
       amount(reading.yearBefore ?? null),
     ];
   });
-  return <FigureTable head={['Month', 'Actual', 'Goal', 'Variance', 'Year before']} rows={rows} />;
+  return (
+    <FigureTable
+      head={[
+        t('monthsPart.month'),
+        t('monthsPart.actual'),
+        t('monthsPart.goal'),
+        t('monthsPart.variance'),
+        t('monthsPart.lastYear'),
+      ]}
+      rows={rows}
+    />
+  );
 }
 
 interface AmongPartProps {
@@ -112,19 +129,19 @@ function AmongPart({ path, month: chosen, isRate, axis, atOrAbove, onChange }: A
   const lines: Line[] = [
     { name: path.name, values: months.map((m) => placed(m.reading.actual)) },
     {
-      name: `average of all ${plural(axis)}`,
+      name: t('monthsPart.averageOfAll', { axis: plural(axis) }),
       values: months.map((m) => placed(m.among?.average)),
       isQuiet: true,
     },
   ];
-  const title = `Among all ${plural(axis)}`;
+  const title = t('monthsPart.againstTheAverageOfAll', { axis: plural(axis) });
   const rows = months.map(({ month, among }) => [
     monthName(month),
     amount(among?.average ?? null),
     amount(among?.total ?? null),
     among?.highest ? `${among.highest.name} ${amount(among.highest.actual)}` : NONE,
     among?.lowest ? `${among.lowest.name} ${amount(among.lowest.actual)}` : NONE,
-    `${among?.atOrAbove ?? 0} of ${among?.withGoal ?? 0}`,
+    t('monthsPart.of', { atOrAbove: among?.atOrAbove ?? 0, withGoal: among?.withGoal ?? 0 }),
   ]);
   const last = months.find((one) => one.month === chosen)?.among;
   return (
@@ -132,7 +149,14 @@ function AmongPart({ path, month: chosen, isRate, axis, atOrAbove, onChange }: A
       title={title}
       table={
         <FigureTable
-          head={['Month', 'Average', 'Total', 'Highest', 'Lowest', `At ${amount(atOrAbove)} %`]}
+          head={[
+            t('monthsPart.month'),
+            t('monthsPart.average'),
+            t('monthsPart.total'),
+            t('monthsPart.highest'),
+            t('monthsPart.lowest'),
+            t('monthsPart.at', { atOrAbove: amount(atOrAbove) }),
+          ]}
           rows={rows}
         />
       }
@@ -141,14 +165,18 @@ function AmongPart({ path, month: chosen, isRate, axis, atOrAbove, onChange }: A
         months={months.map((month) => month.month)}
         lines={lines}
         textOf={isRate ? percentTick : shortTick}
-        describe={`${path.name} month by month beside the average of all ${plural(axis)}`}
+        describe={t('monthsPart.monthByMonthBesideThe', { name: path.name, axis: plural(axis) })}
       />
       <LinesKey lines={lines} />
       <p className="mt-1 text-[12.5px] text-quiet">
-        {monthName(chosen)}:{' '}
-        {last ? `${last.atOrAbove} of ${last.withGoal}` : 'no actuals yet, none'} at or above{' '}
+        {t('monthsPart.atOrAbove', {
+          chosen: monthName(chosen),
+          last: last
+            ? t('monthsPart.of', { atOrAbove: last.atOrAbove, withGoal: last.withGoal })
+            : t('monthsPart.noActualsYetNone'),
+        })}{' '}
         <input
-          aria-label="Percent-to-goal that is counted"
+          aria-label={t('monthsPart.ofGoalToCountFrom')}
           aria-invalid={read.kind === 'fault'}
           className="w-[46px] border-b border-select bg-transparent text-right font-semibold text-ink"
           inputMode="decimal"
@@ -159,11 +187,14 @@ function AmongPart({ path, month: chosen, isRate, axis, atOrAbove, onChange }: A
             if (now.kind === 'number') onChange(now.decimal);
           }}
         />{' '}
-        %; highest {last?.highest?.name ?? NONE}, lowest {last?.lowest?.name ?? NONE}.
+        {t('monthsPart.ofGoalHighestLowest', {
+          name: last?.highest?.name ?? NONE,
+          name2: last?.lowest?.name ?? NONE,
+        })}
       </p>
       {read.kind === 'fault' && (
         <p role="alert" className="text-[12.5px] text-bad">
-          {read.words} {amount(atOrAbove)} % is counted.
+          {t('monthsPart.isUsed', { words: read.words, atOrAbove: amount(atOrAbove) })}
         </p>
       )}
     </ChartFrame>

@@ -8,6 +8,7 @@ import { smallButton } from '../../../ui/Notice';
 import { ReasonList } from './ReasonList';
 import type { Member } from '../rows';
 import { useReasons, useWriteNote } from '../useStanding';
+import { t } from '../words';
 
 const MOST_MONTHS = 24;
 
@@ -24,8 +25,8 @@ export function NotesPart({ member, standing, notes }: NotesPartProps) {
   const [month, setMonth] = useState(standing.to);
   const written = notes.find((note) => note.month === month);
   return (
-    <section aria-label="Why" className="mb-5">
-      <h3 className="mb-1.5 font-semibold text-quiet">Why</h3>
+    <section aria-label={t('notesPart.reasonForTheVariance')} className="mb-5">
+      <h3 className="mb-1.5 font-semibold text-quiet">{t('notesPart.reasonForTheVariance')}</h3>
       {notes.length > 0 && (
         <ul className="mb-2 space-y-1">
           {notes.map((note) => (
@@ -40,7 +41,7 @@ export function NotesPart({ member, standing, notes }: NotesPartProps) {
       )}
       {mayExplain && months.length > 1 && (
         <label className="no-print mb-1.5 block">
-          <span className="sr-only">Month of the note</span>
+          <span className="sr-only">{t('notesPart.monthOfTheNote')}</span>
           <select
             className={field}
             value={month}
@@ -60,7 +61,7 @@ export function NotesPart({ member, standing, notes }: NotesPartProps) {
           {...{ member, month, written }}
         />
       ) : (
-        notes.length === 0 && <p className="text-quiet">Nothing is noted.</p>
+        notes.length === 0 && <p className="text-quiet">{t('notesPart.noReasonIsNoted')}</p>
       )}
     </section>
   );
@@ -99,12 +100,12 @@ function NoteForm({ member, month, written }: NoteFormProps) {
     >
       <div className="flex gap-1.5">
         <select
-          aria-label="Reason"
+          aria-label={t('notesPart.reason')}
           className={field}
           value={reason}
           onChange={(event) => setReason(event.target.value)}
         >
-          <option value="">no reason of the list</option>
+          <option value="">{t('notesPart.selectAReason')}</option>
           {(reasons.data ?? []).map((one) => (
             <option key={one.code} value={one.code}>
               {one.name}
@@ -117,16 +118,16 @@ function NoteForm({ member, month, written }: NoteFormProps) {
             className={`${smallButton} shrink-0`}
             onClick={() => setListed(true)}
           >
-            Edit list
+            {t('notesPart.editReasons')}
           </button>
         )}
       </div>
       <textarea
-        aria-label="Note"
+        aria-label={t('notesPart.note')}
         className={field}
         rows={2}
         maxLength={2000}
-        placeholder={`What happened in ${monthName(month)}`}
+        placeholder={t('notesPart.whatHappenedIn', { month: monthName(month) })}
         value={text}
         onChange={(event) => setText(event.target.value)}
       />
@@ -136,7 +137,9 @@ function NoteForm({ member, month, written }: NoteFormProps) {
         </p>
       )}
       <button type="submit" className={smallButton} disabled={isSame || write.isPending}>
-        {reason === '' && text.trim() === '' && written ? 'Take the note away' : 'Keep the note'}
+        {reason === '' && text.trim() === '' && written
+          ? t('notesPart.deleteNote')
+          : t('notesPart.saveNote')}
       </button>
     </form>
   );

@@ -1,11 +1,13 @@
 import { useState } from 'react';
 import type { Proof, ProvedRow, Standing } from '../../../api/types';
 import type { View } from '../../../address/useView';
-import { amount, asPercent, count, monthName } from '../../../format/figures';
+import { amount, asPercent, monthName } from '../../../format/figures';
+import { count } from '../../../format/nouns';
 import { Failed, Loading } from '../../../ui/Notice';
 import { SourceLink } from '../../../ui/SourceLink';
 import { useProof, type Target } from '../useStanding';
 import { Pager } from '../../../ui/Pager';
+import { t } from '../words';
 
 const PAGE = 20;
 
@@ -19,19 +21,24 @@ interface ProofPartProps {
 export function ProofPart({ view, standing, target }: ProofPartProps) {
   const [page, setPage] = useState(0);
   const proof = useProof(view, target, page, PAGE);
-  if (proof.isPending) return <Loading what="the proof" />;
+  if (proof.isPending) return <Loading what={t('proofPart.theCalculation')} />;
   if (proof.isError) return <Failed error={proof.error} onRetry={() => void proof.refetch()} />;
   const data = proof.data;
   return (
-    <section aria-label="Proof" className="border-t border-rule pt-3 text-[12.5px]">
-      <h3 className="mb-1.5 text-[13.5px] font-semibold text-quiet">Proof</h3>
+    <section
+      aria-label={t('proofPart.calculationAndSources')}
+      className="border-t border-rule pt-3 text-[12.5px]"
+    >
+      <h3 className="mb-1.5 text-[13.5px] font-semibold text-quiet">
+        {t('proofPart.calculationAndSources')}
+      </h3>
       <dl className="mb-3 space-y-1">
         {data.formulas.map((line) => (
           <div key={line.figure}>
             <dt className="inline text-quiet">{line.figure} = </dt>
             <dd className="inline">
               {line.value === null ? (
-                <span className="text-quiet">none, {line.why}</span>
+                <span className="text-quiet">{t('proofPart.none', { why: line.why })}</span>
               ) : (
                 <>
                   {line.formula} = <b>{amount(line.value)}</b>
@@ -42,10 +49,14 @@ export function ProofPart({ view, standing, target }: ProofPartProps) {
         ))}
       </dl>
       <p className="mb-3">{rungSentence(data, standing)}</p>
-      <Sources title="Actual" rows={data.rows} total={data.rowCount} />
+      <Sources title={t('proofPart.actual')} rows={data.rows} total={data.rowCount} />
       <Pager page={page} pages={Math.ceil(data.rowCount / PAGE)} onTurn={setPage} />
       {data.goalRowCount > 0 && (
-        <Sources title={`Goal, ${data.goalWords}`} rows={data.goalRows} total={data.goalRowCount} />
+        <Sources
+          title={t('proofPart.goal', { goalWords: data.goalWords })}
+          rows={data.goalRows}
+          total={data.goalRowCount}
+        />
       )}
     </section>
   );
@@ -53,14 +64,36 @@ export function ProofPart({ view, standing, target }: ProofPartProps) {
 
 function rungSentence(proof: Proof, standing: Standing): string {
   const { rung } = proof;
-  if (!rung) return `No status: ${proof.inputs.noReading ?? 'the ladder cannot read this'}.`;
-  const bound = rung.from === null ? 'the lowest rung' : `${rung.bound ?? ''} ${scaleText(rung)}`;
-  return `Status “${rung.name}”: ${bound}, rung ${rung.number} of the ladder for ${standing.measure} (${proof.ladder}).`;
+  if (!rung)
+    return t('proofPart.noStatus', {
+      noReading: proof.inputs.noReading ?? t('proofPart.noThresholdApplies'),
+    });
+  const bound =
+    rung.from === null
+      ? t('proofPart.theLowestThreshold')
+      : `${rung.bound ?? ''} ${scaleText(rung)}`;
+  return t('proofPart.statusThresholdFor', {
+    name: rung.name,
+    bound,
+    number: rung.number,
+    measure: standing.measure,
+    ladder: proof.ladder,
+  });
 }
+
+const SCALES = [
+  'percent-to-goal',
+  'variance',
+  'variance-percent',
+  'value',
+  'share-of-highest',
+] as const;
 
 function scaleText({ scale, from }: { scale: string; from: string | null }): string {
   const isShare = scale !== 'value' && scale !== 'variance';
-  return isShare ? `${asPercent(from ?? '0')} % ${scale}` : `${amount(from)} ${scale}`;
+  const figure = isShare ? asPercent(from ?? '0') : amount(from);
+  const known = SCALES.find((one) => one === scale) ?? 'value';
+  return t(`proofPart.scale.${known}`, { figure });
 }
 
 function Sources({ title, rows, total }: { title: string; rows: ProvedRow[]; total: number }) {
@@ -72,9 +105,9 @@ function Sources({ title, rows, total }: { title: string; rows: ProvedRow[]; tot
       <table className="no-print w-full">
         <thead className="sr-only">
           <tr>
-            <th scope="col">File and line</th>
-            <th scope="col">Month</th>
-            <th scope="col">Amount</th>
+            <th scope="col">{t('proofPart.fileAndLine')}</th>
+            <th scope="col">{t('proofPart.month')}</th>
+            <th scope="col">{t('proofPart.amount')}</th>
           </tr>
         </thead>
         <tbody>
@@ -82,12 +115,12 @@ function Sources({ title, rows, total }: { title: string; rows: ProvedRow[]; tot
             <tr key={`${row.load} ${row.line} ${row.month} ${at}`} className="border-t border-rule">
               <td
                 className="max-w-[150px] truncate py-0.5 pr-2"
-                title={`${row.file}, line ${row.line}`}
+                title={t('proofPart.line', { file: row.file, line: row.line })}
               >
                 <SourceLink load={row.load} line={row.line}>
                   {row.file}
                 </SourceLink>
-                , line {row.line}
+                {t('proofPart.line2', { line: row.line })}
                 {row.decisions.map((decision) => (
                   <span key={decision} className="block text-[12px] whitespace-normal text-quiet">
                     {decision}

@@ -3,6 +3,7 @@ import type { Reason } from '../../../api/types';
 import { field } from '../../../ui/Drop';
 import { smallButton } from '../../../ui/Notice';
 import { useSaveReasons } from '../useStanding';
+import { t } from '../words';
 
 /** The company's own list of reasons, to be changed. */
 export function ReasonList({ reasons, onClose }: { reasons: Reason[]; onClose: () => void }) {
@@ -10,7 +11,7 @@ export function ReasonList({ reasons, onClose }: { reasons: Reason[]; onClose: (
   const save = useSaveReasons();
   return (
     <form
-      aria-label="Reasons"
+      aria-label={t('reasonList.reasons')}
       className="no-print space-y-1.5"
       onSubmit={(event) => {
         event.preventDefault();
@@ -23,7 +24,7 @@ export function ReasonList({ reasons, onClose }: { reasons: Reason[]; onClose: (
       {list.map((reason, at) => (
         <div key={at} className="flex gap-1.5">
           <input
-            aria-label={`Reason ${at + 1}`}
+            aria-label={t('reasonList.reason', { at: at + 1 })}
             className={field}
             maxLength={80}
             value={reason.name}
@@ -37,7 +38,9 @@ export function ReasonList({ reasons, onClose }: { reasons: Reason[]; onClose: (
           />
           <button
             type="button"
-            aria-label={`Take out ${reason.name || `reason ${at + 1}`}`}
+            aria-label={t('reasonList.remove', {
+              name: reason.name || t('reasonList.reason2', { at: at + 1 }),
+            })}
             className="h-7 w-6 text-quiet hover:text-bad"
             onClick={() => setList(list.filter((_, place) => place !== at))}
           >
@@ -56,13 +59,13 @@ export function ReasonList({ reasons, onClose }: { reasons: Reason[]; onClose: (
           className={smallButton}
           onClick={() => setList([...list, { name: '' }])}
         >
-          Add
+          {t('reasonList.addReason')}
         </button>
         <button type="submit" className={smallButton} disabled={save.isPending}>
-          Keep the list
+          {t('reasonList.saveReasons')}
         </button>
         <button type="button" className={smallButton} onClick={onClose}>
-          Back
+          {t('reasonList.cancel')}
         </button>
       </div>
     </form>

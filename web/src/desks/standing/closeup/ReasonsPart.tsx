@@ -1,7 +1,9 @@
 import type { Standing } from '../../../api/types';
 import type { View } from '../../../address/useView';
-import { amount, count } from '../../../format/figures';
+import { amount } from '../../../format/figures';
+import { count } from '../../../format/nouns';
 import { useClaims } from '../useStanding';
+import { t } from '../words';
 
 interface ReasonsPartProps {
   view: View;
@@ -13,10 +15,13 @@ export function ReasonsPart({ view, standing }: ReasonsPartProps) {
   const claims = useClaims(view);
   const reasons = claims.data?.reasons ?? [];
   if (!reasons.some((one) => one.reason !== null)) return null;
-  const missed = standing.direction === 'LOWER' ? 'overspend' : 'shortfall';
   return (
-    <section aria-label="Reasons noted" className="mb-5">
-      <h3 className="mb-1 font-semibold text-quiet">Reasons for the {missed}</h3>
+    <section aria-label={t('reasonsPart.reasonsNoted')} className="mb-5">
+      <h3 className="mb-1 font-semibold text-quiet">
+        {t('reasonsPart.reasonsForTheOverspend', {
+          isLower: String(standing.direction === 'LOWER'),
+        })}
+      </h3>
       <ul>
         {reasons.map((one) => (
           <li
@@ -24,10 +29,8 @@ export function ReasonsPart({ view, standing }: ReasonsPartProps) {
             className="flex justify-between gap-2 border-t border-rule py-1"
           >
             <span className={one.reason === null ? 'text-quiet' : ''}>
-              {one.reason ?? 'no reason noted'}
-              <span className="text-quiet">
-                , {count(one.months, 'row and month', 'rows and months')}
-              </span>
+              {one.reason ?? t('reasonsPart.noReasonNoted')}
+              <span className="text-quiet">, {count(one.months, 'rowAndMonth')}</span>
             </span>
             <span className="whitespace-nowrap">
               {amount(one.shortfall)} · {one.shareShown} %

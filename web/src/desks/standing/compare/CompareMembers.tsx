@@ -2,7 +2,8 @@ import { useQueries } from '@tanstack/react-query';
 import { ask, query } from '../../../api/client';
 import type { Path, Row, Standing } from '../../../api/types';
 import { wholeQuery, type Changes, type Query, type View } from '../../../address/useView';
-import { amount, tickText, growth, monthName, NONE, signed, plural } from '../../../format/figures';
+import { amount, tickText, growth, monthName, NONE, signed } from '../../../format/figures';
+import { plural } from '../../../format/nouns';
 import { ChartFrame, FigureTable } from '../../../marks/ChartFrame';
 import { Lane, laneScale } from '../../../marks/Lane';
 import { LinesChart, LinesKey, type Line } from '../../../marks/LinesChart';
@@ -11,6 +12,7 @@ import { Choice } from '../../../ui/Choice';
 import { figuresOf, rowId } from '../rows';
 import { useStanding } from '../useStanding';
 import { placedPercent } from '../../../format/placing';
+import { t } from '../words';
 
 const MOST_MEMBERS = 4;
 
@@ -60,7 +62,7 @@ export function CompareMembers({ view, standing, change }: CompareMembersProps) 
             key={row.key}
             type="button"
             className="min-h-6 rounded-sm border border-rule bg-sheet px-2"
-            aria-label={`Take ${row.name} out`}
+            aria-label={t('compareMembers.remove', { name: row.name })}
             onClick={() => set(keys.filter((key) => key !== row.key))}
           >
             {row.name} <span aria-hidden="true">×</span>
@@ -68,10 +70,10 @@ export function CompareMembers({ view, standing, change }: CompareMembersProps) 
         ))}
         {chosen.length < MOST_MEMBERS && (
           <Choice
-            label="Add"
+            label={t('compareMembers.add')}
             value=""
             options={[
-              { value: '', word: `a ${view.axis}` },
+              { value: '', word: t('compareMembers.select') },
               ...others.slice(0, MOST_OFFERED).map((row) => ({ value: row.key, word: row.name })),
             ]}
             onChange={(key) => key && set([...keys, key])}
@@ -80,22 +82,27 @@ export function CompareMembers({ view, standing, change }: CompareMembersProps) 
       </div>
       {others.length > MOST_OFFERED && (
         <p className="no-print mb-2 text-quiet">
-          The list offers the first {MOST_OFFERED} of {amount(String(others.length))}{' '}
-          {plural(view.axis)}. Narrow the rows by name to reach the others.
+          {t('compareMembers.theListOffersTheFirst', {
+            MOST_OFFERED,
+            others: amount(String(others.length)),
+            axis: plural(view.axis),
+          })}
         </p>
       )}
       {chosen.length < 2 ? (
-        <p className="text-quiet">Choose two to four {plural(view.axis)}.</p>
+        <p className="text-quiet">
+          {t('compareMembers.selectTwoToFour', { axis: plural(view.axis) })}
+        </p>
       ) : (
         <>
           <MemberTable rows={chosen} standing={standing} />
           <div className="max-w-[860px]">
             <ChartFrame
               level={2}
-              title="Percent-to-goal by month"
+              title={t('compareMembers.ofGoalByMonth')}
               table={
                 <FigureTable
-                  head={['Month', ...lines.map((line) => line.name)]}
+                  head={[t('compareMembers.month'), ...lines.map((line) => line.name)]}
                   rows={months.map((month, place) => [
                     monthName(month.month),
                     ...shares.map((of) => of[place] ?? NONE),
@@ -109,7 +116,9 @@ export function CompareMembers({ view, standing, change }: CompareMembersProps) 
                 level={100}
                 width={860}
                 textOf={(value) => `${tickText(value)} %`}
-                describe={`Percent-to-goal by month of ${chosen.map((row) => row.name).join(', ')}`}
+                describe={t('compareMembers.ofGoalByMonthOf', {
+                  join: chosen.map((row) => row.name).join(', '),
+                })}
               />
               <LinesKey lines={lines} />
             </ChartFrame>
@@ -128,15 +137,15 @@ function pathAddress(view: View, key: string): string {
 function MemberTable({ rows, standing }: { rows: Row[]; standing: Standing }) {
   const scale = laneScale(rows, 'percent');
   const figures: [string, (row: Row) => string][] = [
-    ['Actual', (row) => amount(figuresOf(row).actual)],
-    ['Goal', (row) => amount(figuresOf(row).goal)],
-    ['Variance', (row) => signed(figuresOf(row).variance)],
-    ['To goal, %', (row) => amount(row.percentShown)],
-    ['Growth', (row) => growth(row.growthShown)],
+    [t('compareMembers.actual'), (row) => amount(figuresOf(row).actual)],
+    [t('compareMembers.goal'), (row) => amount(figuresOf(row).goal)],
+    [t('compareMembers.variance'), (row) => signed(figuresOf(row).variance)],
+    [t('compareMembers.ofGoal'), (row) => amount(row.percentShown)],
+    [t('compareMembers.changeOnLastYear'), (row) => growth(row.growthShown)],
   ];
   return (
     <div className="mb-5 overflow-x-auto bg-sheet">
-      <table className="w-full" aria-label="Members compared">
+      <table className="w-full" aria-label={t('compareMembers.membersCompared')}>
         <thead>
           <tr className="border-b border-ink text-left">
             <th scope="col" className="p-2 font-semibold text-quiet">
@@ -148,10 +157,10 @@ function MemberTable({ rows, standing }: { rows: Row[]; standing: Standing }) {
               </th>
             ))}
             <th scope="col" className="w-[32%] p-2 font-semibold text-quiet">
-              On one line
+              {t('compareMembers.onOneScale')}
             </th>
             <th scope="col" className="p-2 font-semibold text-quiet">
-              Status
+              {t('compareMembers.status')}
             </th>
           </tr>
         </thead>

@@ -2,21 +2,29 @@ import { useState } from 'react';
 import type { ComparedPair, Reading, Standing } from '../../../api/types';
 import { plusMonths } from '../../../address/span';
 import type { View } from '../../../address/useView';
-import { amount, monthName, NONE, signed, plural } from '../../../format/figures';
+import { amount, monthName, NONE, signed } from '../../../format/figures';
+import { plural } from '../../../format/nouns';
 import { Lane, laneScale } from '../../../marks/Lane';
 import { Failed, Loading } from '../../../ui/Notice';
 import { figuresOf, laneOf, readSort, sortRows, statusOf, varianceOf } from '../rows';
 import { useComparison } from '../useStanding';
+import { t } from '../words';
 
 /** What the standing is compared with, as the server takes it, and how both are called. */
 function otherOf(view: View): { with: string; now: string; then: string } {
   const { from, to } = view.span;
   if (view.compare.startsWith('load:')) {
-    return { with: view.compare, now: 'with it', then: 'without it' };
+    return {
+      with: view.compare,
+      now: t('compareStandings.withTheLoad'),
+      then: t('compareStandings.withoutTheLoad'),
+    };
   }
   const back = view.compare === 'year' ? 12 : monthsBetween(from, to);
   const words = (first: string, last: string) =>
-    first === last ? monthName(last) : `${monthName(first)} to ${monthName(last)}`;
+    first === last
+      ? monthName(last)
+      : t('compareStandings.to', { first: monthName(first), last: monthName(last) });
   return {
     with: view.compare === 'year' ? 'year' : 'before',
     now: words(from, to),
@@ -34,7 +42,7 @@ export function CompareStandings({ view, standing }: { view: View; standing: Sta
   const other = otherOf(view);
   const [isOnlyChanged, setOnlyChanged] = useState(view.compare.startsWith('load:'));
   const comparison = useComparison(view, other.with);
-  if (comparison.isPending) return <Loading what="the other standing" />;
+  if (comparison.isPending) return <Loading what={t('compareStandings.theOtherStanding')} />;
   if (comparison.isError) {
     return <Failed error={comparison.error} onRetry={() => void comparison.refetch()} />;
   }
@@ -56,33 +64,38 @@ export function CompareStandings({ view, standing }: { view: View; standing: Sta
           checked={isOnlyChanged}
           onChange={(event) => setOnlyChanged(event.target.checked)}
         />
-        only rows that differ
+        {t('compareStandings.onlyRowsThatDiffer')}
       </label>
-      <table className="w-full" aria-label="Standings compared">
+      <table className="w-full" aria-label={t('compareStandings.standingsCompared')}>
         <thead>
           <tr className="border-b border-ink text-quiet">
-            {[standing.axis, other.then, other.now, 'Change', 'Variance then', 'Variance now'].map(
-              (word, at) => (
-                <th
-                  key={word}
-                  scope="col"
-                  className={`p-2 font-semibold ${at === 0 ? 'text-left' : 'text-right'}`}
-                >
-                  {word}
-                </th>
-              ),
-            )}
+            {[
+              standing.axis,
+              other.then,
+              other.now,
+              t('compareStandings.change'),
+              t('compareStandings.varianceThen'),
+              t('compareStandings.varianceNow'),
+            ].map((word, at) => (
+              <th
+                key={word}
+                scope="col"
+                className={`p-2 font-semibold ${at === 0 ? 'text-left' : 'text-right'}`}
+              >
+                {word}
+              </th>
+            ))}
             <th scope="col" className="w-[26%] p-2 text-left font-semibold">
-              Then above, now below
+              {t('compareStandings.thenAboveNowBelow')}
             </th>
             <th scope="col" className="p-2 text-left font-semibold">
-              Status
+              {t('compareStandings.status')}
             </th>
           </tr>
         </thead>
         <tbody>
           <CompareLine
-            name={`All ${plural(standing.axis)}`}
+            name={t('compareStandings.all', { axis: plural(standing.axis) })}
             pair={total}
             {...{ scale, line, standing }}
           />
@@ -96,7 +109,7 @@ export function CompareStandings({ view, standing }: { view: View; standing: Sta
           ))}
         </tbody>
       </table>
-      {pairs.length === 0 && <p className="p-2 text-quiet">No row differs.</p>}
+      {pairs.length === 0 && <p className="p-2 text-quiet">{t('compareStandings.noRowDiffers')}</p>}
     </div>
   );
 }
@@ -112,7 +125,7 @@ interface CompareLineProps {
 function CompareLine({ name, pair, scale, line, standing }: CompareLineProps) {
   const { now, then, change } = pair;
   const status = (reading: Reading | null) => (reading ? statusOf(reading) : NONE);
-  const points = standing.unit === 'rate' && change !== null ? ' points' : '';
+  const points = standing.unit === 'rate' && change !== null ? t('compareStandings.points') : '';
   const isSame = status(now) === status(then);
   return (
     <tr className="border-b border-rule">

@@ -1,4 +1,4 @@
-import { plural } from '../../../format/figures';
+import { plural } from '../../../format/nouns';
 import { useQuery } from '@tanstack/react-query';
 import { useRights } from '../../../api/account';
 import { ask } from '../../../api/client';
@@ -7,6 +7,7 @@ import type { Changes, View } from '../../../address/useView';
 import { Choice } from '../../../ui/Choice';
 import { CompareMembers } from './CompareMembers';
 import { CompareStandings } from './CompareStandings';
+import { t } from '../words';
 
 interface CompareViewProps {
   view: View;
@@ -24,23 +25,23 @@ export function CompareView({ view, standing, change }: CompareViewProps) {
   });
   const posted = (loads.data ?? []).filter((load) => load.state === 'posted');
   const options = [
-    { value: '', word: `up to four ${plural(view.axis)}` },
-    { value: 'month', word: 'this span and the one before' },
-    { value: 'year', word: 'this span and a year before' },
+    { value: '', word: t('compareView.upToFour', { axis: plural(view.axis) }) },
+    { value: 'month', word: t('compareView.theseMonthsAndThePrior') },
+    { value: 'year', word: t('compareView.theseMonthsAndLastYear') },
     ...posted
       .filter((load) => load.kind === 'actuals')
       .slice(0, 12)
       .map((load) => ({
         value: `load:${load.id}`,
-        word: `with and without ${load.file}`,
-        remark: `load ${load.id}`,
+        word: t('compareView.withAndWithout', { file: load.file }),
+        remark: t('compareView.load', { id: load.id }),
       })),
   ];
   return (
     <div className="min-h-0 flex-1 overflow-auto pb-3">
       <div className="no-print mb-3">
         <Choice
-          label="Compare"
+          label={t('compareView.compare')}
           value={view.compare}
           options={options}
           onChange={(compare) => change({ compare: compare || null })}

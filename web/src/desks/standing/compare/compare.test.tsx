@@ -66,8 +66,8 @@ afterEach(clean);
 describe('members compared', () => {
   it('are chosen one by one, up to four', async () => {
     show('');
-    expect(screen.getByText('Choose two to four reps.')).toBeVisible();
-    await userEvent.click(screen.getByRole('button', { name: 'Add a rep' }));
+    expect(screen.getByText('Select two to four reps.')).toBeVisible();
+    await userEvent.click(screen.getByRole('button', { name: 'Add: select' }));
     await userEvent.click(await screen.findByRole('option', { name: 'Cleo' }));
     expect(address()).toBe('?to=2026-10&layout=compare&only=C');
   });
@@ -83,10 +83,8 @@ describe('members compared', () => {
       '90.0',
       '–',
     ]);
-    expect(
-      await screen.findByRole('img', { name: 'Percent-to-goal by month of Ada, Bo' }),
-    ).toBeVisible();
-    await userEvent.click(screen.getByRole('button', { name: 'Figures' }));
+    expect(await screen.findByRole('img', { name: '% of goal by month of Ada, Bo' })).toBeVisible();
+    await userEvent.click(screen.getByRole('button', { name: 'Show table' }));
     const figures = screen.getAllByRole('table')[1] as HTMLElement;
     expect(cells(figures)).toEqual([
       ['July 2026', '90.0', '120.0'],
@@ -97,13 +95,13 @@ describe('members compared', () => {
 
   it('are taken out again; those that are there are not offered', async () => {
     show('&only=A&only=B', {}, [ADA, BO]);
-    await userEvent.click(await screen.findByRole('button', { name: 'Add a rep' }));
+    await userEvent.click(await screen.findByRole('button', { name: 'Add: select' }));
     expect((await screen.findAllByRole('option')).map((one) => one.textContent)).toEqual([
-      'a rep',
+      'select',
       'Cleo',
     ]);
     await userEvent.keyboard('{Escape}');
-    await userEvent.click(screen.getByRole('button', { name: 'Take Ada out' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Remove Ada' }));
     expect(address()).toBe('?to=2026-10&layout=compare&only=B');
   });
 });
@@ -182,8 +180,8 @@ describe('standings compared', () => {
     await waitFor(() =>
       expect(screen.getAllByRole('option').map((one) => one.textContent)).toEqual([
         'up to four reps',
-        'this span and the one before',
-        'this span and a year before',
+        'these months and the prior period',
+        'these months and last year',
         'with and without late.csvload 7',
       ]),
     );
@@ -192,7 +190,7 @@ describe('standings compared', () => {
     expect(asked.length).toBeGreaterThan(0);
     const table = await screen.findByRole('table', { name: 'Standings compared' });
     expect(cells(table).map(([name]) => name)).toEqual(['All reps', 'Bo', 'Cleo', 'Zoë']);
-    await userEvent.click(screen.getByRole('checkbox', { name: 'only rows that differ' }));
+    await userEvent.click(screen.getByRole('checkbox', { name: 'Only rows that differ' }));
     expect(cells(table)).toHaveLength(5);
   });
 
@@ -201,8 +199,8 @@ describe('standings compared', () => {
     expect(await screen.findByText('No row differs.')).toBeVisible();
   });
 
-  it('say what could not be read', async () => {
+  it('say what could not be loaded', async () => {
     show('&compare=year', { '/comparison': undefined });
-    expect(await screen.findByRole('alert')).toHaveTextContent('could not be read');
+    expect(await screen.findByRole('alert')).toHaveTextContent('could not be loaded');
   });
 });

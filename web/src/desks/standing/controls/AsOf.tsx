@@ -1,5 +1,6 @@
 import type { Standing } from '../../../api/types';
 import type { Changes } from '../../../address/useView';
+import { t } from '../words';
 
 /** How far the open month is, and a day of it to look ahead from. */
 export function AsOf({
@@ -14,7 +15,7 @@ export function AsOf({
   const { asOf, elapsed, workingDays } = openMonth;
   return (
     <label className="text-quiet">
-      As of{' '}
+      {t('asOf.asOf')}{' '}
       <input
         key={asOf}
         type="date"
@@ -27,7 +28,7 @@ export function AsOf({
         }}
         className="border-b border-select bg-transparent font-semibold text-ink"
       />{' '}
-      day {elapsed} of {workingDays}
+      {t('asOf.dayOf', { elapsed, workingDays })}
     </label>
   );
 }

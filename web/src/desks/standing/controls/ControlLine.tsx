@@ -8,14 +8,16 @@ import { AsOf } from './AsOf';
 import { NarrowDrop } from './NarrowDrop';
 import { EMPTY, readSort, sortWord, type SortKey } from '../rows';
 import { ToneDrop } from './ToneDrop';
+import { singular } from '../../../format/nouns';
+import { t } from '../words';
 
 const AXES: Option[] = [
-  { value: 'rep', word: 'reps' },
-  { value: 'region', word: 'regions' },
-  { value: 'product', word: 'products' },
-  { value: 'line', word: 'product lines' },
-  { value: 'manager', word: 'managers' },
-  { value: 'company', word: 'company' },
+  { value: 'rep', word: t('controlLine.reps') },
+  { value: 'region', word: t('controlLine.regions') },
+  { value: 'product', word: t('controlLine.products') },
+  { value: 'line', word: t('controlLine.productLines') },
+  { value: 'manager', word: t('controlLine.managers') },
+  { value: 'company', word: t('controlLine.company') },
 ];
 
 /** The axes in whose members rows can stand. */
@@ -29,12 +31,12 @@ const GROUPS: Record<AxisWord, AxisWord[]> = {
 };
 
 const SORTS: { key: SortKey; word: string }[] = [
-  { key: 'favourable', word: 'variance' },
-  { key: 'attainment', word: 'percent-to-goal' },
-  { key: 'actual', word: 'actual' },
-  { key: 'goal', word: 'goal' },
-  { key: 'growth', word: 'growth' },
-  { key: 'name', word: 'name' },
+  { key: 'favourable', word: t('controlLine.variance') },
+  { key: 'attainment', word: t('controlLine.ofGoal') },
+  { key: 'actual', word: t('controlLine.actual') },
+  { key: 'goal', word: t('controlLine.goal') },
+  { key: 'growth', word: t('controlLine.changeOnLastYear') },
+  { key: 'name', word: t('controlLine.name') },
 ];
 
 interface ControlLineProps {
@@ -47,28 +49,27 @@ interface ControlLineProps {
 /** The controls as one line of plain words. */
 export function ControlLine({ company, view, standing, change }: ControlLineProps) {
   const { isOffice, mayLoad } = useRights();
-  const rungWords = `${standing.rung.rungs.length} rungs`;
   return (
     <div className="no-print mb-2 flex flex-wrap items-center gap-x-3.5 gap-y-1.5 text-[13px]">
       <RowControls company={company} view={view} change={change} />
       <BasisControls company={company} view={view} change={change} />
       <Choice
-        label="Show"
+        label={t('controlLine.layout')}
         value={view.layout}
         options={[
-          { value: 'rows', word: 'one line each' },
-          { value: 'months', word: 'month by month' },
-          { value: 'compare', word: 'a comparison' },
+          { value: 'rows', word: t('controlLine.list') },
+          { value: 'months', word: t('controlLine.months') },
+          { value: 'compare', word: t('controlLine.sideBySide') },
         ]}
         onChange={(layout) => change({ layout: layout === 'rows' ? null : layout })}
       />
       {view.layout === 'rows' && (
         <Choice
-          label="Lanes in"
+          label={t('controlLine.bars')}
           value={view.lanes}
           options={[
-            { value: 'percent', word: 'percent' },
-            { value: 'amount', word: 'amounts' },
+            { value: 'percent', word: t('controlLine.ofGoal') },
+            { value: 'amount', word: t('controlLine.amounts') },
           ]}
           onChange={(lanes) => change({ lanes: lanes === 'percent' ? null : lanes })}
         />
@@ -86,7 +87,10 @@ export function ControlLine({ company, view, standing, change }: ControlLineProp
         aria-pressed={view.panel === 'ladder'}
         onClick={() => change({ panel: view.panel === 'ladder' ? null : 'ladder' })}
       >
-        Ladder <span className="border-b border-select font-semibold text-ink">{rungWords}</span>
+        {t('controlLine.statusThresholds')}{' '}
+        <span className="border-b border-select font-semibold text-ink">
+          {standing.rung.rungs.length}
+        </span>
       </button>
       {standing.openMonth && <AsOf standing={standing} change={change} />}
       <span className="ml-auto hidden text-quiet xl:inline">{reachedWords(standing)}</span>
@@ -97,13 +101,17 @@ export function ControlLine({ company, view, standing, change }: ControlLineProp
 /** How many reached the goal, in the measure's direction. */
 function reachedWords({ direction, goal, spoken, isRange, total }: Standing) {
   if (total.spoken.noReading === EMPTY || spoken.withGoal === 0) return '';
-  const of = `${spoken.reached} of ${spoken.withGoal}`;
+  const of = t('controlLine.of', { reached: spoken.reached, withGoal: spoken.withGoal });
   if (total.spoken.kind === 'to-date') {
-    return direction === 'LOWER' ? `${of} within pace` : `${of} on pace`;
+    return direction === 'LOWER'
+      ? t('controlLine.withinPace', { of })
+      : t('controlLine.onPace', { of });
   }
-  if (isRange) return `${of} inside ${goal}`;
-  if (direction === 'LOWER') return `${of} within ${goal}`;
-  return direction === 'NEAREST' ? `${of} exactly on ${goal}` : `${of} reached ${goal}`;
+  if (isRange) return t('controlLine.inside', { of, goal });
+  if (direction === 'LOWER') return t('controlLine.within', { of, goal });
+  return direction === 'NEAREST'
+    ? t('controlLine.exactlyOn', { of, goal })
+    : t('controlLine.reached', { of, goal });
 }
 
 /** How closed and running months are read, and whether late files are waited for. */
@@ -111,32 +119,36 @@ function ReadingControls({ view, standing, change }: Omit<ControlLineProps, 'com
   return (
     <>
       <Choice
-        label="Closed months:"
+        label={t('controlLine.closedMonths')}
         value={view.isRestated ? 'restated' : 'as-closed'}
         options={[
-          { value: 'as-closed', word: 'as closed' },
-          { value: 'restated', word: 'restated', remark: 'with what was posted since' },
+          { value: 'as-closed', word: t('controlLine.asClosed') },
+          {
+            value: 'restated',
+            word: t('controlLine.restated'),
+            remark: t('controlLine.withWhatWasPostedSince'),
+          },
         ]}
         onChange={(closed) => change({ closed: closed === 'restated' ? closed : null })}
       />
       {standing.openMonth && (
         <Choice
-          label="Judge by:"
+          label={t('controlLine.judgeBy')}
           value={view.isWhole ? 'whole' : 'to-date'}
           options={[
-            { value: 'to-date', word: 'goal to date' },
-            { value: 'whole', word: 'whole goal' },
+            { value: 'to-date', word: t('controlLine.goalToDate') },
+            { value: 'whole', word: t('controlLine.wholeGoal') },
           ]}
           onChange={(judge) => change({ judge: judge === 'whole' ? judge : null })}
         />
       )}
       {standing.waiting && (
         <Choice
-          label="Missing files:"
+          label={t('controlLine.missingFiles')}
           value={standing.waiting.isCounted ? 'counted' : 'left-out'}
           options={[
-            { value: 'left-out', word: 'left out' },
-            { value: 'counted', word: 'counted as 0' },
+            { value: 'left-out', word: t('controlLine.leftOut') },
+            { value: 'counted', word: t('controlLine.countedAs0') },
           ]}
           onChange={(waiting) => change({ waiting: waiting === 'counted' ? waiting : null })}
         />
@@ -153,7 +165,7 @@ function RowControls({ company, view, change }: PartProps) {
   return (
     <>
       <Choice
-        label="Rows"
+        label={t('controlLine.rows')}
         value={view.axis}
         options={AXES}
         onChange={(axis) =>
@@ -168,17 +180,17 @@ function RowControls({ company, view, change }: PartProps) {
       />
       {groups.length > 0 && view.layout === 'rows' && (
         <Choice
-          label="in"
+          label={t('controlLine.groupBy')}
           value={view.group ?? ''}
           options={[
-            { value: '', word: 'no groups' },
+            { value: '', word: t('controlLine.none') },
             ...groups.map((axis) => ({ value: axis, word: words.get(axis) ?? axis })),
           ]}
           onChange={(group) => change({ group: group || null, folded: null, selected: null })}
         />
       )}
       <Choice
-        label="Measure"
+        label={t('controlLine.measure')}
         value={view.measure}
         options={company.measures
           .filter((m) => m.hasActuals || m.code === view.measure)
@@ -200,7 +212,7 @@ function BasisControls({ company, view, change }: PartProps) {
   return (
     <>
       <Choice
-        label="Against"
+        label={t('controlLine.compareWith')}
         value={basisWord(view.basis)}
         options={bases(company, view)}
         onChange={(against) => change({ against, factor: null })}
@@ -208,9 +220,9 @@ function BasisControls({ company, view, change }: PartProps) {
       {isPrior && <Factor value={view.factor} onChange={(factor) => change({ factor })} />}
       {view.basis.kind !== 'none' && view.layout === 'rows' && (
         <Choice
-          label="and"
+          label={t('controlLine.secondComparison')}
           value={view.beside}
-          options={[{ value: '', word: 'nothing else' }, ...seconds]}
+          options={[{ value: '', word: t('controlLine.none') }, ...seconds]}
           onChange={(beside) => change({ beside: beside || null, times: null })}
         />
       )}
@@ -226,7 +238,7 @@ function SortControls({ view, change }: Pick<ControlLineProps, 'view' | 'change'
   return (
     <>
       <Choice
-        label="Sort"
+        label={t('controlLine.sortBy')}
         value={sort.key}
         options={SORTS.map(({ key, word }) => ({ value: key, word }))}
         onChange={(key) =>
@@ -235,11 +247,11 @@ function SortControls({ view, change }: Pick<ControlLineProps, 'view' | 'change'
       />
       {view.group && (
         <Choice
-          label=""
+          label={t('controlLine.sortWithin')}
           value={view.isFlat ? '1' : ''}
           options={[
-            { value: '', word: 'within groups' },
-            { value: '1', word: 'across groups' },
+            { value: '', word: t('controlLine.eachGroup') },
+            { value: '1', word: t('controlLine.allRows') },
           ]}
           onChange={(flat) => change({ flat: flat || null })}
         />
@@ -263,7 +275,7 @@ function Factor({ value, onChange }: FactorProps) {
       input.value = typed(read.decimal);
     } else {
       input.setCustomValidity(
-        read.kind === 'fault' ? read.words : 'A factor is above 0, such as 1.2.',
+        read.kind === 'fault' ? read.words : t('controlLine.aFactorMustBeAbove'),
       );
       input.reportValidity();
       input.setCustomValidity('');
@@ -271,7 +283,7 @@ function Factor({ value, onChange }: FactorProps) {
   }
   return (
     <label className="text-quiet">
-      times{' '}
+      {t('controlLine.factor')}{' '}
       <input
         key={value}
         defaultValue={typed(value)}
@@ -301,25 +313,30 @@ export function bases(company: Company, view: View): Option[] {
     ...own.map((set) => ({
       value: `set:${set.name}`,
       word: set.name,
-      ...(set.ranges.includes(view.measure) ? { remark: 'a range' } : {}),
+      ...(set.ranges.includes(view.measure) ? { remark: t('controlLine.range') } : {}),
     })),
     ...ofGroup.map((set) => ({
       value: `set:${set.name}`,
       word: set.name,
-      remark: `of each ${set.axis}, not of its ${view.axis}s`,
+      remark: t('controlLine.aGoalPerNotPer', {
+        axis: singular(set.axis),
+        axis2: singular(view.axis),
+      }),
     })),
     ...(isElsewhere
       ? [
           {
             value: basisWord(chosen),
             word: chosen.name,
-            remark: other ? `goals of ${other.axis}s` : 'gone',
+            remark: other
+              ? t('controlLine.goalsPer', { axis: singular(other.axis) })
+              : t('controlLine.noLongerThere'),
           },
         ]
       : []),
-    { value: 'prior-year', word: 'last year' },
-    { value: 'prior-period', word: 'the period before' },
-    { value: 'none', word: 'nothing' },
+    { value: 'prior-year', word: t('controlLine.lastYear') },
+    { value: 'prior-period', word: t('controlLine.priorPeriod') },
+    { value: 'none', word: t('controlLine.nothing') },
   ];
 }
 

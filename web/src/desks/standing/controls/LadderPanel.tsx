@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Rung, Standing } from '../../../api/types';
 import type { View } from '../../../address/useView';
-import { count, monthName } from '../../../format/figures';
+import { monthName } from '../../../format/figures';
 import { StatusMark } from '../../../marks/StatusMark';
 import { field } from '../../../ui/Drop';
 import { Failed, mainButton, smallButton } from '../../../ui/Notice';
@@ -17,8 +17,9 @@ import {
   type RungDraft,
 } from './ladder';
 import { useSaveRules, useTrial } from '../useStanding';
+import { t } from '../words';
 
-const TONES: Rung['tone'][] = ['good', 'near', 'bad', 'neutral'];
+const TONES = ['good', 'near', 'bad', 'neutral'] as const;
 
 interface LadderPanelProps {
   standing: Standing;
@@ -48,20 +49,25 @@ export function LadderPanel({ standing, view, onClose }: LadderPanelProps) {
     setRungs(rungs.map((rung, place) => (place === at ? { ...rung, ...part } : rung)));
   return (
     <aside
-      aria-label="Ladder"
+      aria-label={t('ladderPanel.statusThresholds')}
       className="no-print min-h-0 overflow-auto border-l border-rule bg-sheet px-4 py-4"
     >
       <div className="mb-1 flex items-baseline justify-between gap-2">
-        <h2 className="text-[18px] font-bold">Ladder</h2>
+        <h2 className="text-[18px] font-bold">{t('ladderPanel.statusThresholds')}</h2>
         <button type="button" className={smallButton} onClick={onClose}>
-          Close
+          {t('ladderPanel.closePanel')}
         </button>
       </div>
       <p className="mb-3 text-quiet">
-        Of {standing.measure} against {standing.goal}, by {standing.axis}. Now: {standing.ladder}.
+        {t('ladderPanel.forComparedWithByIn', {
+          measure: standing.measure,
+          goal: standing.goal,
+          axis: standing.axis,
+          ladder: standing.ladder,
+        })}
       </p>
       <label className="mb-3 block">
-        <span className="text-quiet">Reads</span>
+        <span className="text-quiet">{t('ladderPanel.basedOn')}</span>
         <select
           className={field}
           value={scale}
@@ -85,10 +91,10 @@ export function LadderPanel({ standing, view, onClose }: LadderPanelProps) {
             checked={perMonth}
             onChange={(event) => setPerMonth(event.target.checked)}
           />
-          Bounds are per month, multiplied by the months with actuals
+          {t('ladderPanel.thresholdsArePerMonthAnd')}
         </label>
       )}
-      <ol className="mb-2 space-y-2" aria-label="Rungs, the lowest first">
+      <ol className="mb-2 space-y-2" aria-label={t('ladderPanel.thresholdsLowestFirst')}>
         {rungs.map((rung, at) => (
           <RungFields
             key={at}
@@ -105,7 +111,7 @@ export function LadderPanel({ standing, view, onClose }: LadderPanelProps) {
         className={`${smallButton} mb-3`}
         onClick={() => setRungs([...rungs, { name: '', tone: 'good', bound: '', isAbove: false }])}
       >
-        Add a rung above
+        {t('ladderPanel.addThreshold')}
       </button>
       {fault ? (
         <p role="alert" className="mb-3 text-bad">
@@ -115,10 +121,13 @@ export function LadderPanel({ standing, view, onClose }: LadderPanelProps) {
         <TrialPart view={view} body={body} />
       )}
       <fieldset className="mb-3">
-        <legend className="text-quiet">Judges</legend>
+        <legend className="text-quiet">{t('ladderPanel.appliesTo')}</legend>
         {[
-          { isAll: false, word: `${monthName(standing.to)} and later; earlier months keep theirs` },
-          { isAll: true, word: 'every month, past ones too' },
+          {
+            isAll: false,
+            word: t('ladderPanel.andLaterEarlierMonthsKeep', { to: monthName(standing.to) }),
+          },
+          { isAll: true, word: t('ladderPanel.everyMonthAlsoPastOnes') },
         ].map(({ isAll, word }) => (
           <label key={word} className="flex min-h-6 items-center gap-1.5">
             <input
@@ -142,7 +151,7 @@ export function LadderPanel({ standing, view, onClose }: LadderPanelProps) {
         disabled={fault !== null || !save.isReady || save.isPending}
         onClick={() => save.mutate({ ladders: [body] })}
       >
-        Save the ladder
+        {t('ladderPanel.saveThresholds')}
       </button>
       {!standing.ladder.startsWith('default') && (
         <button
@@ -153,12 +162,12 @@ export function LadderPanel({ standing, view, onClose }: LadderPanelProps) {
             save.mutate({ ladders: [{ ...target, remove: true }] }, { onSuccess: onClose })
           }
         >
-          Reset to default
+          {t('ladderPanel.resetToDefault')}
         </button>
       )}
       {save.isSuccess && (
         <span role="status" className="ml-3 text-good">
-          Saved.
+          {t('ladderPanel.saved')}
         </span>
       )}
     </aside>
@@ -174,28 +183,30 @@ interface RungFieldsProps {
 }
 
 function RungFields({ rung, at, unit, onChange, onRemove }: RungFieldsProps) {
-  const name = `Rung ${at + 1}`;
+  const name = t('ladderPanel.threshold', { at: at + 1 });
   return (
     <li className="grid grid-cols-[1fr_84px_24px] items-center gap-x-2 gap-y-1">
       <input
         className={field}
-        aria-label={`${name}, name`}
+        aria-label={t('ladderPanel.name', { name })}
         value={rung.name}
         onChange={(event) => onChange({ name: event.target.value })}
       />
       <select
         className={field}
-        aria-label={`${name}, tone`}
+        aria-label={t('ladderPanel.colour', { name })}
         value={rung.tone}
         onChange={(event) => onChange({ tone: event.target.value as Rung['tone'] })}
       >
         {TONES.map((tone) => (
-          <option key={tone}>{tone}</option>
+          <option key={tone} value={tone}>
+            {t(`ladderPanel.tone.${tone}`)}
+          </option>
         ))}
       </select>
       <button
         type="button"
-        aria-label={`Take out ${name.toLowerCase()}`}
+        aria-label={t('ladderPanel.removeThreshold', { at: at + 1 })}
         disabled={at === 0}
         onClick={onRemove}
         className="h-6 w-6 text-quiet hover:text-bad disabled:opacity-30"
@@ -203,21 +214,23 @@ function RungFields({ rung, at, unit, onChange, onRemove }: RungFieldsProps) {
         ×
       </button>
       {at === 0 ? (
-        <span className="col-span-3 text-[12.5px] text-quiet">everything below the next</span>
+        <span className="col-span-3 text-[12.5px] text-quiet">
+          {t('ladderPanel.belowTheNextThreshold')}
+        </span>
       ) : (
         <span className="col-span-3 flex items-center gap-1.5 text-[12.5px] text-quiet">
           <select
             className="rounded-sm border border-rule bg-sheet px-1 py-0.5 text-ink"
-            aria-label={`${name}, bound`}
-            value={rung.isAbove ? 'above' : 'at or above'}
+            aria-label={t('ladderPanel.atOrAboveItsStart', { name })}
+            value={rung.isAbove ? 'above' : 'at'}
             onChange={(event) => onChange({ isAbove: event.target.value === 'above' })}
           >
-            <option>at or above</option>
-            <option>above</option>
+            <option value="at">{t('ladderPanel.atOrAbove')}</option>
+            <option value="above">{t('ladderPanel.above')}</option>
           </select>
           <input
             className="w-[84px] rounded-sm border border-rule bg-sheet px-2 py-0.5 text-right text-ink"
-            aria-label={`${name}, begins at`}
+            aria-label={t('ladderPanel.startsAt', { name })}
             inputMode="decimal"
             value={rung.bound}
             onChange={(event) => onChange({ bound: event.target.value })}
@@ -232,21 +245,25 @@ function RungFields({ rung, at, unit, onChange, onRemove }: RungFieldsProps) {
 /** Where the rows would land, and which would change. */
 function TrialPart({ view, body }: { view: View; body: object }) {
   const trial = useTrial(view, body, true);
-  if (trial.isPending) return <p className="mb-3 text-quiet">Reading who would change …</p>;
+  if (trial.isPending)
+    return <p className="mb-3 text-quiet">{t('ladderPanel.checkingWhichRowsWouldChange')}</p>;
   if (trial.isError) {
     return <Failed error={trial.error} onRetry={() => void trial.refetch()} />;
   }
   const { flips, rungs, noReading } = trial.data;
   return (
-    <section aria-label="Who would change status" className="mb-4 border-t border-rule pt-2">
+    <section
+      aria-label={t('ladderPanel.rowsThatWouldChangeTheir')}
+      className="mb-4 border-t border-rule pt-2"
+    >
       <p className="mb-1 text-quiet">
         {rungs.map(({ name, rows }) => `${name} ${rows}`).join(' · ')}
-        {noReading > 0 && ` · no reading ${noReading}`}
+        {noReading > 0 && t('ladderPanel.noStatus', { noReading })}
       </p>
       <h3 className="font-semibold">
         {flips.length === 0
-          ? 'Nobody changes status.'
-          : `${count(flips.length, 'row')} ${flips.length === 1 ? 'changes' : 'change'}:`}
+          ? t('ladderPanel.noRowChangesItsStatus')
+          : t('ladderPanel.rowChangesItsStatus', { n: flips.length })}
       </h3>
       <ul className="max-h-[260px] overflow-auto">
         {flips.map((flip) => (
@@ -254,7 +271,7 @@ function TrialPart({ view, body }: { view: View; body: object }) {
             <span className="font-semibold">{flip.name}</span>
             <span className="flex items-center gap-2">
               <StatusMark status={flip.before} tone={flip.beforeTone} />
-              <span aria-label="becomes">→</span>
+              <span aria-label={t('ladderPanel.becomes')}>→</span>
               <StatusMark status={flip.after} tone={flip.afterTone} />
             </span>
           </li>

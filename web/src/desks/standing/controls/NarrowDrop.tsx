@@ -7,6 +7,8 @@ import { Drop, field } from '../../../ui/Drop';
 import { mainButton, quietButton } from '../../../ui/Notice';
 import { NumberField } from '../../../ui/NumberField';
 import { typed } from '../../../format/writing';
+import { singular } from '../../../format/nouns';
+import { t } from '../words';
 
 interface NarrowDropProps {
   view: View;
@@ -26,17 +28,20 @@ export function NarrowDrop({ view, standing, company, change }: NarrowDropProps)
   const statuses = [...standing.rung.rungs.map((rung) => rung.name), ...REASONS];
   return (
     <>
-      <Drop label="Only" value={words.length === 0 ? 'all' : words.join(', ')}>
+      <Drop
+        label={t('narrowDrop.filter')}
+        value={words.length === 0 ? t('narrowDrop.none') : words.join(', ')}
+      >
         <div className="space-y-3">
           <NameFilter text={narrowing.text} onChange={(text) => change({ text }, true)} />
           <label className="block">
-            <span className="text-quiet">Region</span>
+            <span className="text-quiet">{t('narrowDrop.region')}</span>
             <select
               className={field}
               value={view.filters.region?.[0] ?? ''}
               onChange={(event) => change({ region: event.target.value || null, selected: null })}
             >
-              <option value="">all</option>
+              <option value="">{t('narrowDrop.all')}</option>
               {company.regions.map((region) => (
                 <option key={region.key} value={region.key}>
                   {region.name}
@@ -45,7 +50,7 @@ export function NarrowDrop({ view, standing, company, change }: NarrowDropProps)
             </select>
           </label>
           <fieldset>
-            <legend className="text-quiet">Status</legend>
+            <legend className="text-quiet">{t('narrowDrop.status')}</legend>
             <div className="flex flex-wrap gap-x-3">
               {statuses.map((status) => (
                 <label key={status} className="flex min-h-6 items-center gap-1">
@@ -66,20 +71,22 @@ export function NarrowDrop({ view, standing, company, change }: NarrowDropProps)
               className={quietButton}
               onClick={() => change({ ...NO_NARROWING, selected: null })}
             >
-              Show all
+              {t('narrowDrop.clearFilter')}
             </button>
           )}
         </div>
       </Drop>
-      {filterWords(view).map(({ axis, words: text }) => (
+      {filterWords(view, company).map(({ axis, words: text }) => (
         <button
           key={axis}
           type="button"
           className="min-h-6 whitespace-nowrap"
-          aria-label={`Take away: within ${text}`}
+          aria-label={t('narrowDrop.removeFilter', { axis: singular(axis), text })}
           onClick={() => change({ [axis]: null })}
         >
-          <span className="text-quiet">within </span>
+          <span className="text-quiet">
+            {t('narrowDrop.within', { axis: capital(singular(axis)) })}
+          </span>
           <span className="font-semibold">{text}</span> <span aria-hidden="true">×</span>
         </button>
       ))}
@@ -119,19 +126,19 @@ function Limits({ view, change }: Pick<NarrowDropProps, 'view' | 'change'>) {
     >
       <div className="flex items-end gap-2">
         <label className="block">
-          <span className="text-quiet">The</span>
+          <span className="text-quiet">{t('narrowDrop.topOrBottom')}</span>
           <select
             name="side"
             className={field}
             defaultValue={narrowing.top ? 'top' : narrowing.bottom ? 'bottom' : ''}
           >
             <option value="">–</option>
-            <option value="top">best</option>
-            <option value="bottom">worst</option>
+            <option value="top">{t('narrowDrop.top')}</option>
+            <option value="bottom">{t('narrowDrop.bottom')}</option>
           </select>
         </label>
         <label className="block w-[64px]">
-          <span className="text-quiet">how many</span>
+          <span className="text-quiet">{t('narrowDrop.rows')}</span>
           <input
             name="count"
             type="number"
@@ -142,36 +149,36 @@ function Limits({ view, change }: Pick<NarrowDropProps, 'view' | 'change'>) {
           />
         </label>
         <label className="block">
-          <span className="text-quiet">by</span>
+          <span className="text-quiet">{t('narrowDrop.by')}</span>
           <select name="by" className={field} defaultValue={narrowing.by || 'variance'}>
-            <option value="variance">variance</option>
-            <option value="attainment">percent-to-goal</option>
-            <option value="actual">actual</option>
+            <option value="variance">{t('narrowDrop.variance')}</option>
+            <option value="attainment">{t('narrowDrop.ofGoal')}</option>
+            <option value="actual">{t('narrowDrop.actual')}</option>
           </select>
         </label>
       </div>
       <NumberField
-        label="Missing the goal by more than"
+        label={t('narrowDrop.shortfallOver2')}
         value={narrowing.over}
         kind={{ decimals: 4 }}
         onRead={setOver}
       />
       <div className="flex items-start gap-2">
         <NumberField
-          label="From percent-to-goal"
+          label={t('narrowDrop.ofGoalFrom')}
           value={percentOf(narrowing.low)}
           kind={SHARE}
           onRead={setLow}
         />
         <NumberField
-          label="up to"
+          label={t('narrowDrop.to2')}
           value={percentOf(narrowing.high)}
           kind={SHARE}
           onRead={setHigh}
         />
       </div>
       <button type="submit" className={mainButton} disabled={isWrong}>
-        Apply
+        {t('narrowDrop.applyFilter')}
       </button>
     </form>
   );
@@ -187,7 +194,7 @@ function NameFilter({ text, onChange }: { text: string; onChange: (text: string)
   }
   return (
     <label className="block">
-      <span className="text-quiet">Name, key or place holds</span>
+      <span className="text-quiet">{t('narrowDrop.nameIdOrRegionContains')}</span>
       <input
         type="search"
         value={typed}
@@ -219,18 +226,28 @@ function wordsOf({ narrowing }: View): string[] {
   const { text, only, status, top, bottom, over, low, high } = narrowing;
   return [
     text && `“${text}”`,
-    only.length > 0 && `${only.length} chosen`,
+    only.length > 0 && t('narrowDrop.selected', { only: only.length }),
     ...status,
-    top && `best ${top}`,
-    bottom && `worst ${bottom}`,
-    over && `missing over ${over}`,
-    (low || high) && `${typed(percentOf(low)) || '…'} to ${typed(percentOf(high)) || '…'} %`,
+    top && t('narrowDrop.top2', { top }),
+    bottom && t('narrowDrop.bottom2', { bottom }),
+    over && t('narrowDrop.shortfallOver', { over }),
+    (low || high) &&
+      t('narrowDrop.to', {
+        low: typed(percentOf(low)) || '…',
+        high: typed(percentOf(high)) || '…',
+      }),
   ].filter((word): word is string => typeof word === 'string' && word !== '');
 }
 
-function filterWords({ filters }: View): { axis: AxisWord; words: string }[] {
+/** What the rows are within, by name where the company's lists have it. */
+function filterWords({ filters }: View, company: Company): { axis: AxisWord; words: string }[] {
+  const names = new Map(company.regions.map(({ key, name }) => [key, name]));
   return (Object.entries(filters) as [AxisWord, string[]][]).map(([axis, keys]) => ({
     axis,
-    words: keys.join(', '),
+    words: keys.map((key) => (axis === 'region' && names.get(key)) || key).join(', '),
   }));
+}
+
+function capital(word: string): string {
+  return word.charAt(0).toUpperCase() + word.slice(1);
 }

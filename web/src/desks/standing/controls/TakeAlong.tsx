@@ -11,6 +11,7 @@ import { Drop, field } from '../../../ui/Drop';
 import { smallButton } from '../../../ui/Notice';
 import { itemsOf, laneOf, readingWords } from '../rows';
 import { useChangeViews, useSavedViews } from '../useStanding';
+import { t } from '../words';
 
 const item = 'block w-full px-3 py-1.5 text-left data-focus:bg-select-ground';
 
@@ -37,34 +38,34 @@ export function TakeAlong({ view, standing }: { view: View; standing: Standing }
     <div className="no-print flex shrink-0 items-center gap-3 text-[13px]">
       <SavedViews />
       <Menu>
-        <MenuButton className={smallButton}>Take along</MenuButton>
+        <MenuButton className={smallButton}>{t('takeAlong.export')}</MenuButton>
         <MenuItems
           anchor={{ to: 'bottom end', gap: 4 }}
           className="z-30 rounded border border-rule bg-sheet py-1 shadow-lg focus:outline-none"
         >
           <MenuItem>
             <a className={item} href={`/api/v1/standing/export.xlsx${asked}`} download>
-              Workbook with formulas (XLSX)
+              {t('takeAlong.workbookWithFormulasXlsx')}
             </a>
           </MenuItem>
           <MenuItem>
             <a className={item} href={`/api/v1/standing/export.csv${asked}`} download>
-              Rows as CSV
+              {t('takeAlong.rowsAsCsv')}
             </a>
           </MenuItem>
           <MenuItem>
             <button type="button" className={item} onClick={() => draw(saveSvg)}>
-              Chart as SVG
+              {t('takeAlong.chartAsSvg')}
             </button>
           </MenuItem>
           <MenuItem>
             <button type="button" className={item} onClick={() => draw(savePng)}>
-              Chart as PNG
+              {t('takeAlong.chartAsPng')}
             </button>
           </MenuItem>
           <MenuItem>
             <button type="button" className={item} onClick={() => window.print()}>
-              Print
+              {t('takeAlong.print')}
             </button>
           </MenuItem>
         </MenuItems>
@@ -81,7 +82,10 @@ function SavedViews() {
   const [name, setName] = useState('');
   const saved = views.data ?? [];
   return (
-    <Drop label="Views" value={saved.length === 0 ? 'none kept' : String(saved.length)}>
+    <Drop
+      label={t('takeAlong.savedViews')}
+      value={saved.length === 0 ? t('takeAlong.none') : String(saved.length)}
+    >
       <ul className="mb-2 max-h-[240px] overflow-auto">
         {saved.map((view) => (
           <li key={view.name} className="flex items-center justify-between gap-2">
@@ -90,7 +94,7 @@ function SavedViews() {
             </Link>
             <button
               type="button"
-              aria-label={`Delete the view ${view.name}`}
+              aria-label={t('takeAlong.deleteTheView', { name: view.name })}
               className="h-6 w-6 text-quiet hover:text-bad"
               onClick={() => change.mutate({ name: view.name, address: null })}
             >
@@ -107,10 +111,10 @@ function SavedViews() {
         }}
       >
         <input
-          aria-label="Name of this view"
+          aria-label={t('takeAlong.nameOfThisView')}
           className={field}
           maxLength={80}
-          placeholder="Name of this view"
+          placeholder={t('takeAlong.nameOfThisView')}
           value={name}
           onChange={(event) => setName(event.target.value)}
         />
@@ -119,7 +123,7 @@ function SavedViews() {
           className={smallButton}
           disabled={name.trim() === '' || change.isPending}
         >
-          Keep
+          {t('takeAlong.saveView')}
         </button>
       </form>
       {change.isError && (

@@ -7,6 +7,7 @@ import { mainButton } from '../../../ui/Notice';
 import { NumberField } from '../../../ui/NumberField';
 import { ladderTarget } from './ladder';
 import { useSaveRules } from '../useStanding';
+import { t } from '../words';
 
 /** A limit is an amount without a sign. */
 const LIMIT = { decimals: 4 };
@@ -18,10 +19,10 @@ export function ToneDrop({ standing, view }: { standing: Standing; view: View })
   const [good, setGood] = useState<string | null>(shading.isGoodAutomatic ? '' : shading.good);
   const [bad, setBad] = useState<string | null>(shading.isBadAutomatic ? '' : shading.bad);
   const isWrong = good === null || bad === null;
-  const value = shading.isBadAutomatic ? 'the largest' : `−${amount(shading.bad)}`;
+  const value = shading.isBadAutomatic ? t('toneDrop.automatic') : `−${amount(shading.bad)}`;
   const limit = (text: string | null) => text || 'auto';
   return (
-    <Drop label="Full tone at" value={value}>
+    <Drop label={t('toneDrop.shadingLimit')} value={value}>
       <form
         className="space-y-3"
         onSubmit={(event) => {
@@ -31,11 +32,9 @@ export function ToneDrop({ standing, view }: { standing: Standing; view: View })
           });
         }}
       >
-        <p className="text-quiet">
-          A variance of that size or more has the full tone. Empty takes the largest in view, 0 any.
-        </p>
+        <p className="text-quiet">{t('toneDrop.aVarianceOfThisSize')}</p>
         <NumberField
-          label="Unfavourable side"
+          label={t('toneDrop.unfavourableVariances')}
           value={bad ?? ''}
           kind={LIMIT}
           unit={standing.unit}
@@ -43,7 +42,7 @@ export function ToneDrop({ standing, view }: { standing: Standing; view: View })
           onRead={setBad}
         />
         <NumberField
-          label="Favourable side"
+          label={t('toneDrop.favourableVariances')}
           value={good ?? ''}
           kind={LIMIT}
           unit={standing.unit}
@@ -60,7 +59,7 @@ export function ToneDrop({ standing, view }: { standing: Standing; view: View })
           className={mainButton}
           disabled={isWrong || !save.isReady || save.isPending}
         >
-          Keep for {standing.measure} against {standing.goal}
+          {t('toneDrop.saveShading')}
         </button>
       </form>
     </Drop>

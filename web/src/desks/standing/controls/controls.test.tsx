@@ -45,12 +45,12 @@ function show(search = '', shown: Shown = {}) {
 const address = () => screen.getByTestId('address').textContent.replace('?to=2026-10', '');
 
 async function choose(label: string, option: string) {
-  await userEvent.click(screen.getByRole('button', { name: new RegExp(`^${label} `) }));
+  await userEvent.click(screen.getByRole('button', { name: new RegExp(`^${label}: `) }));
   await userEvent.click(await screen.findByRole('option', { name: new RegExp(`^${option}`) }));
 }
 
 async function options(label: string) {
-  await userEvent.click(screen.getByRole('button', { name: new RegExp(`^${label} `) }));
+  await userEvent.click(screen.getByRole('button', { name: new RegExp(`^${label}: `) }));
   return (await screen.findAllByRole('option')).map((option) => option.textContent);
 }
 
@@ -60,24 +60,24 @@ afterEach(clean);
 describe('the control line', () => {
   it('offers goal sets of these rows and measure, derived bases, and none', async () => {
     show();
-    expect(await options('Against')).toEqual([
+    expect(await options('Compare with')).toEqual([
       'quota',
-      'forecasta range',
+      'forecastrange',
       'last year',
-      'the period before',
+      'prior period',
       'nothing',
     ]);
   });
 
   it('offers goals of the groups as such, and one that is gone by its name', async () => {
     show('&group=region&against=set:wishes');
-    expect(await options('Against')).toContain('region planof each region, not of its reps');
-    expect(screen.getByRole('option', { name: /^wishes/ })).toHaveTextContent('gone');
+    expect(await options('Compare with')).toContain('region plana goal per region, not per rep');
+    expect(screen.getByRole('option', { name: /^wishes/ })).toHaveTextContent('no longer there');
   });
 
   it('says of which axis a set is that does not fit the rows', async () => {
     show('&against=set:region%20plan');
-    expect(await options('Against')).toContain('region plangoals of regions');
+    expect(await options('Compare with')).toContain('region plangoals per region');
   });
 
   it('keeps a derived basis when the rows change, and lets a set of other rows go', async () => {
@@ -95,11 +95,11 @@ describe('the control line', () => {
 
   it('takes a factor with a comma, and none that is not above 0', async () => {
     show('&against=prior-year');
-    const factor = screen.getByRole('textbox', { name: 'times' });
+    const factor = screen.getByRole('textbox', { name: 'Factor ×' });
     await userEvent.clear(factor);
     await userEvent.type(factor, '1,05{Enter}');
     expect(address()).toBe('&against=prior-year&factor=1.05');
-    const now = screen.getByRole('textbox', { name: 'times' });
+    const now = screen.getByRole('textbox', { name: 'Factor ×' });
     await userEvent.clear(now);
     await userEvent.type(now, '0{Enter}');
     expect(address()).toBe('&against=prior-year&factor=1.05');
@@ -107,42 +107,42 @@ describe('the control line', () => {
 
   it('has a second basis with a factor of its own, but not the first one again', async () => {
     show('&against=set:quota');
-    expect(await options('and')).toEqual([
-      'nothing else',
-      'forecasta range',
+    expect(await options('Second comparison')).toEqual([
+      'none',
+      'forecastrange',
       'last year',
-      'the period before',
+      'prior period',
     ]);
     await userEvent.click(screen.getByRole('option', { name: 'last year' }));
-    await userEvent.type(screen.getByRole('textbox', { name: 'times' }), '.2{Enter}');
+    await userEvent.type(screen.getByRole('textbox', { name: 'Factor ×' }), '.2{Enter}');
     expect(address()).toBe('&against=set%3Aquota&beside=prior-year&times=1.2');
   });
 
   it('groups, sorts across groups, and shows another way', async () => {
     show('&folded=North&selected=A');
-    await choose('in', 'regions');
+    await choose('Group by', 'regions');
     expect(address()).toBe('&group=region');
-    await userEvent.click(screen.getByRole('button', { name: 'within groups' }));
-    await userEvent.click(await screen.findByRole('option', { name: 'across groups' }));
-    await choose('Sort', 'name');
-    await choose('Lanes in', 'amounts');
+    await userEvent.click(screen.getByRole('button', { name: 'Sort within: each group' }));
+    await userEvent.click(await screen.findByRole('option', { name: 'all rows' }));
+    await choose('Sort by', 'name');
+    await choose('Bars', 'amounts');
     expect(address()).toBe('&group=region&flat=1&sort=name&lanes=amount');
-    await choose('Show', 'month by month');
+    await choose('Layout', 'months');
     expect(address()).toContain('layout=months');
-    expect(screen.queryByRole('button', { name: /^Lanes in/ })).toBeNull();
+    expect(screen.queryByRole('button', { name: /^Bars/ })).toBeNull();
   });
 
   it('lets only analysts set limits, and only the office open the ladder', () => {
     show('', { role: 'manager' });
-    expect(screen.queryByRole('button', { name: /^Full tone at/ })).toBeNull();
-    expect(screen.getByRole('button', { name: /^Ladder/ })).toBeDisabled();
+    expect(screen.queryByRole('button', { name: /^Shading limit/ })).toBeNull();
+    expect(screen.getByRole('button', { name: /^Status thresholds/ })).toBeDisabled();
   });
 
   it('opens and closes the ladder', async () => {
     show();
-    await userEvent.click(screen.getByRole('button', { name: 'Ladder 4 rungs' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Status thresholds: 4' }));
     expect(address()).toBe('&panel=ladder');
-    await userEvent.click(screen.getByRole('button', { name: 'Ladder 4 rungs' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Status thresholds: 4' }));
     expect(address()).toBe('');
   });
 
@@ -165,32 +165,32 @@ describe('the control line', () => {
 
 describe('narrowing', () => {
   const only = async () => {
-    await userEvent.click(screen.getByRole('button', { name: /^Only/ }));
+    await userEvent.click(screen.getByRole('button', { name: /^Filter/ }));
     return screen.findByRole('searchbox');
   };
 
   it('says in words what rows are kept, and shows all again', async () => {
     show('&text=ab&status=near&bottom=3&over=5&low=0.8&high=1.05&region=North');
-    expect(screen.getByRole('button', { name: /^Only/ })).toHaveAccessibleName(
-      'Only “ab”, near, worst 3, missing over 5, 80 to 105 %',
+    expect(screen.getByRole('button', { name: /^Filter/ })).toHaveAccessibleName(
+      'Filter: “ab”, near, bottom 3, shortfall over 5, 80 to 105 %',
     );
     await only();
-    await userEvent.click(screen.getByRole('button', { name: 'Show all' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Clear filter' }));
     expect(address()).toBe('&region=North');
-    await userEvent.click(screen.getByRole('button', { name: 'Take away: within North' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Remove filter: region North' }));
     expect(address()).toBe('');
   });
 
   it('applies the limits together, percentages as shares with their digits', async () => {
     show();
     await only();
-    await userEvent.selectOptions(screen.getByRole('combobox', { name: 'The' }), 'best');
-    await userEvent.clear(screen.getByRole('spinbutton', { name: 'how many' }));
-    await userEvent.type(screen.getByRole('spinbutton', { name: 'how many' }), '12');
-    await userEvent.selectOptions(screen.getByRole('combobox', { name: 'by' }), 'actual');
-    await userEvent.type(screen.getByLabelText('Missing the goal by more than'), '1000,50');
-    await userEvent.type(screen.getByLabelText('From percent-to-goal'), '33.3');
-    await userEvent.click(screen.getByRole('button', { name: 'Apply' }));
+    await userEvent.selectOptions(screen.getByRole('combobox', { name: 'Top or bottom' }), 'top');
+    await userEvent.clear(screen.getByRole('spinbutton', { name: 'Rows' }));
+    await userEvent.type(screen.getByRole('spinbutton', { name: 'Rows' }), '12');
+    await userEvent.selectOptions(screen.getByRole('combobox', { name: 'By' }), 'actual');
+    await userEvent.type(screen.getByLabelText('Shortfall over'), '1000,50');
+    await userEvent.type(screen.getByLabelText('% of goal from'), '33.3');
+    await userEvent.click(screen.getByRole('button', { name: 'Apply filter' }));
     expect(address()).toBe('&top=12&by=actual&over=1000.50&low=0.333');
   });
 
@@ -215,16 +215,16 @@ describe('narrowing', () => {
 
 describe('the limits of full tone', () => {
   const open = async () => {
-    await userEvent.click(screen.getByRole('button', { name: /^Full tone at/ }));
-    return within(await screen.findByRole('button', { name: /^Keep for/ }).then(formOf));
+    await userEvent.click(screen.getByRole('button', { name: /^Shading limit/ }));
+    return within(await screen.findByRole('button', { name: /^Save shading/ }).then(formOf));
   };
   const formOf = (button: HTMLElement) => button.closest('form') as HTMLElement;
 
   it('are kept for the measure and goal set, empty ones as automatic', async () => {
     const asked = show();
     const form = await open();
-    await userEvent.type(form.getByLabelText('Unfavourable side'), '60000,5');
-    await userEvent.click(form.getByRole('button', { name: 'Keep for revenue against quota' }));
+    await userEvent.type(form.getByLabelText('Unfavourable variances'), '60000,5');
+    await userEvent.click(form.getByRole('button', { name: 'Save shading' }));
     await waitFor(() =>
       expect(asked.find(({ method }) => method === 'PUT')?.body).toEqual({
         shading: [
@@ -237,9 +237,9 @@ describe('the limits of full tone', () => {
   it('are no texts or negative amounts', async () => {
     show();
     const form = await open();
-    await userEvent.type(form.getByLabelText('Favourable side'), '-5');
+    await userEvent.type(form.getByLabelText('Favourable variances'), '-5');
     expect(form.getByText('“-5” is below 0. Write a number from 0.')).toBeVisible();
-    expect(form.getByLabelText('Favourable side')).toBeInvalid();
+    expect(form.getByLabelText('Favourable variances')).toBeInvalid();
     expect(form.getByRole('button')).toBeDisabled();
   });
 
@@ -250,7 +250,7 @@ describe('the limits of full tone', () => {
         shading: { good: '20.00', bad: '7.00', isGoodAutomatic: false, isBadAutomatic: false },
       },
     });
-    expect(screen.getByRole('button', { name: 'Full tone at −7.00' })).toBeVisible();
+    expect(screen.getByRole('button', { name: 'Shading limit: −7.00' })).toBeVisible();
     const form = await open();
     serve({ 'PUT /rules': new Refused(412, 'Somebody changed the rules.') });
     await userEvent.click(form.getByRole('button'));

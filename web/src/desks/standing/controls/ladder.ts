@@ -4,6 +4,7 @@ import { readNumber } from '../../../format/numbers';
 import { percentOf, shareOf } from './NarrowDrop';
 import { compareDecimals } from '../rows';
 import { typed } from '../../../format/writing';
+import { t } from '../words';
 
 /** A rung while it is edited; the bound as it is typed, in percent where the scale is a share. */
 export interface RungDraft {
@@ -14,11 +15,11 @@ export interface RungDraft {
 }
 
 export const SCALES: { value: string; word: string; isShare: boolean }[] = [
-  { value: 'percent-to-goal', word: 'percent-to-goal', isShare: true },
-  { value: 'variance', word: 'variance', isShare: false },
-  { value: 'variance-percent', word: 'variance %', isShare: true },
-  { value: 'value', word: 'the value itself', isShare: false },
-  { value: 'share-of-highest', word: 'share of the highest row', isShare: true },
+  { value: 'percent-to-goal', word: t('ladder.ofGoal'), isShare: true },
+  { value: 'variance', word: t('ladder.varianceAmount'), isShare: false },
+  { value: 'variance-percent', word: t('ladder.variance'), isShare: true },
+  { value: 'value', word: t('ladder.actualAmount'), isShare: false },
+  { value: 'share-of-highest', word: t('ladder.ofTheHighestRow'), isShare: true },
 ];
 
 /** Whether bounds of a scale are percentages; those of a rate's value are too. */
@@ -57,24 +58,24 @@ export function draftsOf(rungs: Rung[], isShare: boolean): RungDraft[] {
 
 /** What is wrong with a ladder while it is typed, in words; null where it can be tried. */
 export function faultOf(rungs: RungDraft[]): string | null {
-  if (rungs.length === 0) return 'A ladder needs at least one rung.';
+  if (rungs.length === 0) return t('ladder.atLeastOneThresholdIs');
   const names = rungs.map((rung) => rung.name.trim().toLowerCase());
-  if (names.some((name) => name === '')) return 'Each rung needs a name.';
+  if (names.some((name) => name === '')) return t('ladder.eachThresholdNeedsAName');
   const twice = names.find((name, at) => names.indexOf(name) !== at);
-  if (twice !== undefined) return `Two rungs are called “${twice}”.`;
+  if (twice !== undefined) return t('ladder.twoThresholdsAreCalled', { twice });
   const bounds = rungs.slice(1);
   for (const { bound, name } of bounds) {
     const read = readNumber(bound, BOUND);
-    if (read.kind === 'empty') return `“${name}” needs a bound, such as 90 or 97.5.`;
+    if (read.kind === 'empty') return t('ladder.needsANumberToStart', { name });
     if (read.kind === 'fault') return `“${name}”: ${read.words}`;
   }
   for (let at = 1; at < bounds.length; at++) {
     const [low, high] = [bounds[at - 1], bounds[at]];
     if (!low || !high) continue;
     const order = compareDecimals(boundOf(high), boundOf(low));
-    if (order < 0) return `“${high.name}” must begin above “${low.name}”.`;
+    if (order < 0) return t('ladder.mustStartAbove', { name: high.name, name2: low.name });
     if (order === 0 && !(high.isAbove && !low.isAbove)) {
-      return `“${low.name}” and “${high.name}” begin at the same bound.`;
+      return t('ladder.andStartAtTheSame', { name: low.name, name2: high.name });
     }
   }
   return null;
@@ -101,7 +102,7 @@ export function ladderBody(
         ? {}
         : {
             from: boundText(rung, isShare),
-            bound: rung.isAbove ? 'above' : 'at or above',
+            bound: rung.isAbove ? 'above' : t('ladder.atOrAbove'),
           }),
     })),
   };

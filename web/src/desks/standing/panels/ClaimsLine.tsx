@@ -2,6 +2,7 @@ import { Link, useSearchParams } from 'react-router';
 import { withChanges, type View } from '../../../address/useView';
 import { claimChanges } from '../rows';
 import { useClaims } from '../useStanding';
+import { t } from '../words';
 
 /** What else is worth saying, each sentence a link to the view that shows it. */
 export function ClaimsLine({ view }: { view: View }) {
@@ -10,7 +11,10 @@ export function ClaimsLine({ view }: { view: View }) {
   const found = claims.data?.claims ?? [];
   if (found.length === 0) return null;
   return (
-    <ul aria-label="Insights" className="mb-1.5 flex flex-wrap gap-x-3 text-[13px] text-quiet">
+    <ul
+      aria-label={t('claimsLine.insights')}
+      className="mb-1.5 flex flex-wrap gap-x-3 text-[13px] text-quiet"
+    >
       {found.map((claim) => (
         <li key={claim.kind}>
           <Link

@@ -1,12 +1,14 @@
 import { useState } from 'react';
 import type { Corrections, Standing } from '../../../api/types';
 import type { View } from '../../../address/useView';
-import { amount, count, monthName, NONE, signed } from '../../../format/figures';
+import { amount, monthName, NONE, signed } from '../../../format/figures';
+import { count } from '../../../format/nouns';
 import { Failed, Loading, smallButton } from '../../../ui/Notice';
 import { SourceLink } from '../../../ui/SourceLink';
 import { targetOf, TOTAL } from '../rows';
 import { useCorrections } from '../useStanding';
 import { Pager } from '../../../ui/Pager';
+import { t } from '../words';
 
 const PAGE = 50;
 
@@ -21,24 +23,22 @@ export function CorrectionsPanel({ view, standing, onClose }: CorrectionsPanelPr
   const [page, setPage] = useState(0);
   const target = targetOf(standing, view);
   const corrections = useCorrections(view, target, page, PAGE);
-  const name = target.key === TOTAL ? 'all rows' : (target.row?.name ?? target.key);
+  const name =
+    target.key === TOTAL ? t('correctionsPanel.allRows') : (target.row?.name ?? target.key);
   return (
     <aside
-      aria-label="Corrections since close"
+      aria-label={t('correctionsPanel.correctionsSinceClose')}
       className="print-whole min-h-0 overflow-auto border-l border-rule bg-sheet px-4 py-4"
     >
       <div className="mb-2 flex items-baseline justify-between gap-2">
-        <h2 className="text-[18px] font-bold">Corrections since close</h2>
+        <h2 className="text-[18px] font-bold">{t('correctionsPanel.correctionsSinceClose')}</h2>
         <button type="button" className={`no-print ${smallButton}`} onClick={onClose}>
-          Close panel
+          {t('correctionsPanel.closePanel')}
         </button>
       </div>
-      <p className="mb-3 text-quiet">
-        Posted for closed months after they were closed; of {name}. As closed leaves these lines
-        out, restated counts them.
-      </p>
+      <p className="mb-3 text-quiet">{t('correctionsPanel.linesOfThatWerePosted', { name })}</p>
       {corrections.isPending ? (
-        <Loading what="the corrections" />
+        <Loading what={t('correctionsPanel.theCorrections')} />
       ) : corrections.isError ? (
         <Failed error={corrections.error} onRetry={() => void corrections.refetch()} />
       ) : (
@@ -55,27 +55,27 @@ interface LinesProps {
 
 function Lines({ corrections, onTurn }: LinesProps) {
   const { lines, lineCount, page, size, actual } = corrections;
-  if (lineCount === 0) return <p>No closed month of this span has a correction.</p>;
+  if (lineCount === 0) return <p>{t('correctionsPanel.noClosedMonthShownHere')}</p>;
   return (
     <>
       <p className="mb-2 font-semibold">
-        {signed(actual)} in {count(lineCount, 'line')}
+        {t('correctionsPanel.in', { actual: signed(actual), lineCount: count(lineCount, 'line') })}
       </p>
       <div className="overflow-x-auto">
         <table className="w-full text-[12.5px]">
           <thead className="text-quiet">
             <tr className="text-right">
               <th scope="col" className="text-left font-semibold">
-                Line
+                {t('correctionsPanel.line')}
               </th>
               <th scope="col" className="pl-2 text-left font-semibold">
-                Month
+                {t('correctionsPanel.month')}
               </th>
               <th scope="col" className="pl-2 font-semibold">
-                As closed
+                {t('correctionsPanel.asClosed')}
               </th>
               <th scope="col" className="pl-2 font-semibold">
-                Restated
+                {t('correctionsPanel.restated')}
               </th>
             </tr>
           </thead>
@@ -84,7 +84,7 @@ function Lines({ corrections, onTurn }: LinesProps) {
               <tr key={at} className="border-t border-rule text-right align-top">
                 <td className="py-1 text-left">
                   <SourceLink load={line.load} line={line.line}>
-                    {line.file}, line {line.line}
+                    {t('correctionsPanel.line2', { file: line.file, line: line.line })}
                   </SourceLink>
                 </td>
                 <td className="py-1 pl-2 text-left whitespace-nowrap">{monthName(line.month)}</td>

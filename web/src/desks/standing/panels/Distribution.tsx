@@ -8,6 +8,7 @@ import { EMPTY } from '../rows';
 import { useStanding } from '../useStanding';
 import { amount } from '../../../format/figures';
 import { placed, pointed } from '../../../format/placing';
+import { t } from '../words';
 
 const WIDTH = 860;
 const HEIGHT = 34;
@@ -74,7 +75,11 @@ export function Distribution({ view, standing, change }: DistributionProps) {
         className="h-[34px] min-w-0 flex-1 cursor-crosshair touch-none"
         preserveAspectRatio="none"
         role="img"
-        aria-label={`${rows.length} members from ${Math.round(low * 100)} to ${Math.round(high * 100)} % of goal`}
+        aria-label={t('distribution.row', {
+          rows: rows.length,
+          low: Math.round(low * 100),
+          high: Math.round(high * 100),
+        })}
         onPointerDown={(event) => {
           event.currentTarget.setPointerCapture(event.pointerId);
           setDrag([place(event), place(event)]);
@@ -102,7 +107,10 @@ export function Distribution({ view, standing, change }: DistributionProps) {
           className="min-h-6 text-select underline"
           onClick={() => change({ low: null, high: null })}
         >
-          {percentOf(view.narrowing.low) || '…'}–{percentOf(view.narrowing.high) || '…'} %, show all
+          {t('distribution.ofGoalShowAllRows', {
+            low: percentOf(view.narrowing.low) || '…',
+            high: percentOf(view.narrowing.high) || '…',
+          })}
         </button>
       )}
     </div>

@@ -2,7 +2,8 @@ import { useState } from 'react';
 import { query } from '../../../api/client';
 import type { Order, Orders, Standing } from '../../../api/types';
 import type { View } from '../../../address/useView';
-import { amount, count, monthName } from '../../../format/figures';
+import { amount, monthName } from '../../../format/figures';
+import { count } from '../../../format/nouns';
 import { dayText } from '../../../format/writing';
 import { Failed, Loading, smallButton } from '../../../ui/Notice';
 import { Pager } from '../../../ui/Pager';
@@ -10,18 +11,19 @@ import { SourceLink } from '../../../ui/SourceLink';
 import { targetOf } from '../rows';
 import { targetQuery, useOrders } from '../useStanding';
 import { Pick } from '../../../ui/Pick';
+import { t } from '../words';
 
 const PAGE = 50;
 
 const SORTS = [
-  { value: '', word: 'as posted' },
-  { value: '-date', word: 'newest first' },
-  { value: 'date', word: 'oldest first' },
-  { value: '-amount', word: 'largest amount' },
-  { value: 'amount', word: 'smallest amount' },
-  { value: '-variance', word: 'furthest above its goal' },
-  { value: 'variance', word: 'furthest below its goal' },
-  { value: 'rep', word: 'rep' },
+  { value: '', word: t('ordersPanel.asPosted') },
+  { value: '-date', word: t('ordersPanel.newestFirst') },
+  { value: 'date', word: t('ordersPanel.oldestFirst') },
+  { value: '-amount', word: t('ordersPanel.largestAmount') },
+  { value: 'amount', word: t('ordersPanel.smallestAmount') },
+  { value: '-variance', word: t('ordersPanel.furthestAboveItsGoal') },
+  { value: 'variance', word: t('ordersPanel.furthestBelowItsGoal') },
+  { value: 'rep', word: t('ordersPanel.rep') },
 ];
 
 interface OrdersPanelProps {
@@ -46,31 +48,31 @@ export function OrdersPanel({ view, standing, onClose }: OrdersPanelProps) {
   const [address, asked] = targetQuery(view, found);
   return (
     <aside
-      aria-label="Orders"
+      aria-label={t('ordersPanel.orders')}
       className="print-whole min-h-0 overflow-auto border-l border-rule bg-sheet px-4 py-4"
     >
       <div className="mb-1 flex items-baseline justify-between gap-2">
-        <h2 className="text-[18px] font-bold">Orders</h2>
+        <h2 className="text-[18px] font-bold">{t('ordersPanel.orders')}</h2>
         <button type="button" className={`${smallButton} no-print`} onClick={onClose}>
-          Close
+          {t('ordersPanel.closePanel')}
         </button>
       </div>
-      <p className="mb-2 text-quiet">{found.row?.name ?? 'Everything in this view'}</p>
+      <p className="mb-2 text-quiet">{found.row?.name ?? t('ordersPanel.allRowsOfThisView')}</p>
       {orders.isPending ? (
-        <Loading what="the orders" />
+        <Loading what={t('ordersPanel.theOrders')} />
       ) : orders.isError ? (
         <Failed error={orders.error} onRetry={() => void orders.refetch()} />
       ) : (
         <>
           <div className="no-print mb-2 flex flex-wrap items-end gap-2">
             <Pick
-              label="Compare each order with"
+              label={t('ordersPanel.compareEachOrderWith')}
               value={threshold}
               options={[
-                { value: '', word: 'the goal beside its lines' },
+                { value: '', word: t('ordersPanel.theGoalOnItsLines') },
                 ...orders.data.thresholds.map((name) => ({
                   value: name,
-                  word: `its rep’s month in ${name}`,
+                  word: t('ordersPanel.repsMonthly', { name }),
                 })),
               ]}
               onChange={(value) => {
@@ -79,7 +81,7 @@ export function OrdersPanel({ view, standing, onClose }: OrdersPanelProps) {
               }}
             />
             <Pick
-              label="Sort by"
+              label={t('ordersPanel.sortBy')}
               value={sort}
               options={SORTS}
               onChange={(value) => {
@@ -92,7 +94,7 @@ export function OrdersPanel({ view, standing, onClose }: OrdersPanelProps) {
               href={`/api/v1${address}/orders.csv${query({ ...asked, ...wish })}`}
               download
             >
-              Export orders
+              {t('ordersPanel.exportOrders')}
             </a>
           </div>
           <Summary
@@ -130,21 +132,27 @@ function Summary({ orders, isOnlyMet, onOnlyMet }: SummaryProps) {
   if (orders.judged === 0) {
     return (
       <p className="mb-2 text-quiet">
-        {count(orders.orderCount, 'order')} of {count(orders.lineCount, 'line')}. No goal per order.
+        {t('ordersPanel.inNoGoalPerOrder', {
+          orderCount: count(orders.orderCount, 'order'),
+          lineCount: count(orders.lineCount, 'line'),
+        })}
       </p>
     );
   }
   return (
     <p className="mb-2">
-      <b>{amount(String(orders.met))}</b> of {count(orders.judged, 'order')} with a goal{' '}
-      {orders.met === 1 ? 'meets' : 'meet'} it.{' '}
+      <b>{amount(String(orders.met))}</b>{' '}
+      {t('ordersPanel.ofWithAGoalMeets', {
+        judged: count(orders.judged, 'order'),
+        met: orders.met,
+      })}{' '}
       <label className="no-print inline-flex min-h-6 items-center gap-1">
         <input
           type="checkbox"
           checked={isOnlyMet}
           onChange={(event) => onOnlyMet(event.target.checked)}
         />
-        show only these
+        {t('ordersPanel.showOnlyThese')}
       </label>
     </p>
   );
@@ -167,10 +175,12 @@ function Item({ order }: { order: Order }) {
           {order.isMet !== null && (
             <span className={order.isMet ? 'text-good' : 'text-quiet'}>
               {order.isMet ? '✓ ' : '– '}
-              <span className="sr-only">{order.isMet ? 'met' : 'not met'}</span>
+              <span className="sr-only">
+                {order.isMet ? t('ordersPanel.met') : t('ordersPanel.notMet')}
+              </span>
             </span>
           )}
-          <b>{order.order ?? 'No order number'}</b>
+          <b>{order.order ?? t('ordersPanel.noOrderNumber')}</b>
           <span className="text-quiet">, {facts.join(', ')}</span>
         </span>
         <b className="whitespace-nowrap">{amount(order.amount)}</b>
@@ -178,7 +188,7 @@ function Item({ order }: { order: Order }) {
       <span className="flex justify-between gap-2 text-[12px] text-quiet">
         {isSingle && only ? (
           <SourceLink load={only.load} line={only.line}>
-            {only.file}, line {only.line}
+            {t('ordersPanel.line', { file: only.file, line: only.line })}
           </SourceLink>
         ) : (
           <span>{count(order.lineCount, 'line')}</span>
@@ -199,7 +209,7 @@ function Item({ order }: { order: Order }) {
                   .join(', ')}
                 {' · '}
                 <SourceLink load={line.load} line={line.line}>
-                  {line.file}, line {line.line}
+                  {t('ordersPanel.line', { file: line.file, line: line.line })}
                 </SourceLink>
               </span>
               <span className="whitespace-nowrap">{amount(line.amount)}</span>
@@ -207,7 +217,10 @@ function Item({ order }: { order: Order }) {
           ))}
           {order.lineCount > order.lines.length && (
             <li className="text-quiet">
-              the first {order.lines.length} of {count(order.lineCount, 'line')}
+              {t('ordersPanel.theFirstOf', {
+                lines: order.lines.length,
+                lineCount: count(order.lineCount, 'line'),
+              })}
             </li>
           )}
         </ul>

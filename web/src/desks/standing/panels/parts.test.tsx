@@ -101,21 +101,21 @@ describe('the order lines', () => {
       'order floor',
     );
     await waitFor(() => expect(asked.at(-1)?.path).toMatch(/threshold=order\+floor.*page=0/));
-    await userEvent.click(await screen.findByRole('checkbox', { name: 'show only these' }));
+    await userEvent.click(await screen.findByRole('checkbox', { name: 'Show only these' }));
     await waitFor(() => expect(asked.at(-1)?.path).toContain('onlyMet=true'));
     await userEvent.selectOptions(screen.getByRole('combobox', { name: 'Sort by' }), '-amount');
     await waitFor(() => expect(asked.at(-1)?.path).toContain('sort=-amount'));
     expect(screen.getByRole('link', { name: 'Export orders' }).getAttribute('href')).toMatch(
       /orders\.csv\?.*threshold=order\+floor.*onlyMet=true.*sort=-amount/,
     );
-    await userEvent.click(screen.getByRole('button', { name: 'Close' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Close panel' }));
     expect(closed).toHaveBeenCalledOnce();
   });
 
   it('say so where no goal stands beside them', async () => {
     serve({ '/orders': { ...ORDERS, orderCount: 1, lineCount: 1, judged: 0, met: 0, orders: [] } });
     showAt(<Panel onClose={() => undefined} />, AT);
-    expect(await screen.findByText('1 order of 1 line. No goal per order.')).toBeVisible();
+    expect(await screen.findByText('1 order in 1 line. No goal per order.')).toBeVisible();
     expect(screen.queryByRole('checkbox')).toBeNull();
   });
 });
@@ -130,12 +130,12 @@ describe('the list of reasons', () => {
     const asked = serve({ '/reasons': reasons });
     const closed = vi.fn();
     showAt(<ReasonList reasons={reasons} onClose={closed} />, AT);
-    await userEvent.click(screen.getByRole('button', { name: 'Take out price' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Remove price' }));
     await userEvent.type(screen.getByLabelText('Reason 1'), 's');
-    await userEvent.click(screen.getByRole('button', { name: 'Add' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Add reason' }));
     await userEvent.type(screen.getByLabelText('Reason 2'), 'weather');
-    await userEvent.click(screen.getByRole('button', { name: 'Add' }));
-    await userEvent.click(screen.getByRole('button', { name: 'Keep the list' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Add reason' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Save reasons' }));
     await waitFor(() => expect(closed).toHaveBeenCalledOnce());
     expect(asked.find(({ method }) => method === 'PUT')?.body).toEqual([
       { code: 'stock', name: 'stock-outs' },
@@ -147,7 +147,7 @@ describe('the list of reasons', () => {
     serve({ '/reasons': new Refused(409, 'The reason "price" stands in 2 notes.') });
     const closed = vi.fn();
     showAt(<ReasonList reasons={reasons} onClose={closed} />, AT);
-    await userEvent.click(screen.getByRole('button', { name: 'Keep the list' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Save reasons' }));
     expect(await screen.findByRole('alert')).toHaveTextContent(
       'The reason "price" stands in 2 notes.',
     );
@@ -159,7 +159,7 @@ describe('taking along', () => {
   it('hands out the view as it stands, with its order', async () => {
     serve({ '/views': [] });
     showAt(<Along />, `${AT}&text=a&sort=-actual`);
-    await userEvent.click(screen.getByRole('button', { name: 'Take along' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Export' }));
     const link = await screen.findByRole('menuitem', { name: 'Rows as CSV' });
     const address = link.getAttribute('href') ?? '';
     expect(address).toMatch(/^\/api\/v1\/standing\/export\.csv\?/);
@@ -175,7 +175,7 @@ describe('taking along', () => {
   it('keeps and deletes views by name', async () => {
     const asked = serve({ '/views': [{ name: 'short reps', address: '/standing?top=3' }] });
     showAt(<Along />, `${AT}&top=5`);
-    await userEvent.click(await screen.findByRole('button', { name: /^Views/ }));
+    await userEvent.click(await screen.findByRole('button', { name: /^Saved views/ }));
     expect(await screen.findByRole('link', { name: 'short reps' })).toHaveAttribute(
       'href',
       '/standing?top=3',
@@ -189,7 +189,7 @@ describe('the distribution line', () => {
   it('keeps the stretch that is dragged over, and only a real stretch', () => {
     serve({});
     showAt(<Line />, AT);
-    const line = screen.getByRole('img', { name: '2 members from 0 to 120 % of goal' });
+    const line = screen.getByRole('img', { name: '2 rows from 0 to 120 % of goal' });
     Object.assign(line, { setPointerCapture: () => undefined });
     vi.spyOn(line, 'getBoundingClientRect').mockReturnValue({ left: 0, width: 860 } as DOMRect);
     fireEvent.pointerDown(line, { clientX: 400, pointerId: 1 });
@@ -225,7 +225,7 @@ describe('the months side by side', () => {
     rows: ROWS.map((row) => ({ whole: row, cells: [null, cell] })),
   } as unknown as MonthSheet;
 
-  it('stand under their months, missing ones as a dash, in the figure that is chosen', async () => {
+  it('stand under their months, missing ones as a dash, in the figure that is selected', async () => {
     serve({ '/sheet': sheet });
     showAt(<Sheet />, `${AT}&layout=months`);
     const table = await screen.findByRole('table');
@@ -240,7 +240,7 @@ describe('the months side by side', () => {
     await userEvent.click(within(table).getByRole('rowheader', { name: /Bo/ }));
     expect(screen.getByTestId('selected')).toHaveTextContent('B');
     await userEvent.click(screen.getByRole('button', { name: /^Figures/ }));
-    await userEvent.click(await screen.findByRole('option', { name: 'percent-to-goal' }));
+    await userEvent.click(await screen.findByRole('option', { name: '% of goal' }));
     expect(within(ada as HTMLElement).getAllByRole('cell')[1]).toHaveTextContent('90.0');
   });
 });

@@ -1,8 +1,10 @@
 import type { ReactNode } from 'react';
 import type { Standing } from '../../../api/types';
-import { amount, count, NONE, plural, signed } from '../../../format/figures';
+import { amount, NONE, signed } from '../../../format/figures';
+import { count, countOf, singular } from '../../../format/nouns';
 import { gridOf } from './columns';
 import { GoalLine, ROW_HEIGHT, type LineLook } from './StandingLine';
+import { t } from '../words';
 
 interface ExtraProps {
   standing: Standing;
@@ -58,13 +60,17 @@ function ExtraLine({ look, name, under, actual, goal }: ExtraLineProps) {
 export function NoGoalLine({ standing, look }: ExtraProps) {
   const { noGoal, unassigned } = standing;
   const lines =
-    unassigned.lines > 0 ? `${count(unassigned.lines, 'line')} without a ${standing.axis}` : '';
-  const members =
-    noGoal.members > 0 ? count(noGoal.members, standing.axis, plural(standing.axis)) : '';
+    unassigned.lines > 0
+      ? t('extraLines.withoutA', {
+          lines: count(unassigned.lines, 'line'),
+          axis: singular(standing.axis),
+        })
+      : '';
+  const members = noGoal.members > 0 ? countOf(noGoal.members, standing.axis) : '';
   return (
     <ExtraLine
       look={look}
-      name="No goal assigned"
+      name={t('extraLines.noGoalAssigned')}
       under={[members, lines].filter(Boolean).join(', ')}
       actual={look.unit === 'rate' ? NONE : amount(noGoal.actual, look.decimals.actual)}
       goal={NONE}
@@ -85,10 +91,10 @@ export function CorrectionsLine({ standing, look, onOpen }: CorrectionsLineProps
       look={look}
       name={
         <button type="button" onClick={onOpen} className="text-select underline underline-offset-2">
-          Corrections since close
+          {t('extraLines.correctionsSinceClose')}
         </button>
       }
-      under={`${count(corrections.lines, 'line')}, not in the total`}
+      under={t('extraLines.notInTheTotal', { lines: count(corrections.lines, 'line') })}
       actual={signed(corrections.actual, look.decimals.actual)}
       goal={NONE}
     />
@@ -102,8 +108,8 @@ export function UnsplitLine({ standing, look }: ExtraProps) {
   return (
     <ExtraLine
       look={look}
-      name="Goals not split by these groups"
-      under={count(unsplit.members, standing.axis, plural(standing.axis))}
+      name={t('extraLines.goalsNotSplitByThese')}
+      under={countOf(unsplit.members, standing.axis)}
       actual={NONE}
       goal={amount(unsplit.goal, look.decimals.goal)}
     />

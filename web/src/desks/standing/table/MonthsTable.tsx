@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import type { Cell, MonthSheet, Reading, Row, Standing } from '../../../api/types';
 import type { View } from '../../../address/useView';
-import { amount, hasFraction, NONE, shortMonth, signed, plural } from '../../../format/figures';
+import { amount, hasFraction, NONE, shortMonth, signed } from '../../../format/figures';
+import { plural } from '../../../format/nouns';
 import { shadeColour } from '../../../marks/shading';
 import { toneText } from '../../../marks/tones';
 import { Choice } from '../../../ui/Choice';
@@ -10,6 +11,7 @@ import { VirtualRows } from '../../../ui/VirtualRows';
 import { EMPTY, figuresOf, readSort, sortRows, TOTAL, varianceOf } from '../rows';
 import { ROW_HEIGHT } from './StandingLine';
 import { useSheet } from '../useStanding';
+import { t } from '../words';
 
 const HEAD_HEIGHT = 36;
 /** Names and totals stay in view while the months scroll between them. */
@@ -29,7 +31,7 @@ interface MonthsTableProps {
 export function MonthsTable({ view, standing, selected, onSelect }: MonthsTableProps) {
   const sheet = useSheet(view);
   const [figure, setFigure] = useState<Figure>('variance');
-  if (sheet.isPending) return <Loading what="the months" />;
+  if (sheet.isPending) return <Loading what={t('monthsTable.theMonths')} />;
   if (sheet.isError) {
     return <Failed error={sheet.error} onRetry={() => void sheet.refetch()} />;
   }
@@ -37,12 +39,12 @@ export function MonthsTable({ view, standing, selected, onSelect }: MonthsTableP
     <>
       <div className="no-print mb-1.5">
         <Choice
-          label="Figures"
+          label={t('monthsTable.figures')}
           value={figure}
           options={[
-            { value: 'variance', word: 'variance' },
-            { value: 'percent', word: 'percent-to-goal' },
-            { value: 'actual', word: 'actual' },
+            { value: 'variance', word: t('monthsTable.variance') },
+            { value: 'percent', word: t('monthsTable.ofGoal') },
+            { value: 'actual', word: t('monthsTable.actual') },
           ]}
           onChange={(value) => setFigure(value as Figure)}
         />
@@ -103,7 +105,7 @@ function Months({ sheet, figure, sort, axis, isRate, selected, onSelect }: Month
     >
       <div
         role="table"
-        aria-label={`Months by ${axis}`}
+        aria-label={t('monthsTable.monthsBy', { axis })}
         aria-rowcount={rows.length + 2}
         className="relative"
         style={{ minWidth: columns.minWidth }}
@@ -123,11 +125,11 @@ function Months({ sheet, figure, sort, axis, isRate, selected, onSelect }: Month
               </span>
             ))}
             <span role="columnheader" className={`pr-2 text-right text-ink ${STAYS_RIGHT}`}>
-              Whole span
+              {t('monthsTable.total')}
             </span>
           </div>
           <MonthsRow
-            name={`All ${plural(axis)}`}
+            name={t('monthsTable.all', { axis: plural(axis) })}
             cells={sheet.totals}
             whole={sheet.total}
             look={look}
@@ -146,7 +148,9 @@ function Months({ sheet, figure, sort, axis, isRate, selected, onSelect }: Month
         >
           {lineOf}
         </VirtualRows>
-        {rows.length === 0 && <p className="px-2 py-2 text-quiet">No row in these months.</p>}
+        {rows.length === 0 && (
+          <p className="px-2 py-2 text-quiet">{t('monthsTable.noRowHasFiguresIn')}</p>
+        )}
       </div>
     </div>
   );

@@ -1,11 +1,13 @@
 import type { Direction, Reading, Rung } from '../../../api/types';
-import { amount, count, growth, NONE, signed } from '../../../format/figures';
+import { amount, growth, NONE, signed } from '../../../format/figures';
+import { count } from '../../../format/nouns';
 import { goalPlace, Lane, type LaneScale } from '../../../marks/Lane';
 import { shadeColour } from '../../../marks/shading';
 import { StatusMark } from '../../../marks/StatusMark';
 import { toneText } from '../../../marks/tones';
 import { goalText, gridOf, type Decimals } from './columns';
 import { EMPTY, figuresOf, isPast, laneOf, statusOf, varianceOf } from '../rows';
+import { t } from '../words';
 
 export const ROW_HEIGHT = 37;
 
@@ -65,7 +67,7 @@ export function Line(props: LineProps) {
           <button
             type="button"
             aria-expanded={props.isOpen}
-            aria-label={`${props.isOpen ? 'Close' : 'Open'} ${name}`}
+            aria-label={`${props.isOpen ? t('standingLine.close') : t('standingLine.open')} ${name}`}
             className="mr-0.5 -ml-1 h-6 w-6 shrink-0 rounded-sm text-quiet hover:text-ink"
             onClick={(event) => {
               event.stopPropagation();
@@ -126,7 +128,7 @@ export function Line(props: LineProps) {
       <span
         role="cell"
         className="standing-wide pr-2 text-right text-quiet"
-        title={look.isRunning ? 'A running month is not compared with a whole one' : undefined}
+        title={look.isRunning ? t('standingLine.anOpenMonthIsNot') : undefined}
       >
         {look.isRunning || isEmpty ? NONE : growth(reading.growthShown)}
       </span>
@@ -138,14 +140,22 @@ export function Line(props: LineProps) {
 function remarksOf(reading: Reading, look: LineLook): string | undefined {
   const remarks: string[] = [];
   if (reading.waiting) {
-    remarks.push(reading.waitsFor ? `waits for ${reading.waitsFor}` : 'waits for its file');
+    remarks.push(
+      reading.waitsFor
+        ? t('standingLine.waitsFor', { waitsFor: reading.waitsFor })
+        : t('standingLine.waitsForItsFile'),
+    );
   }
   if (reading.spoken.kind === 'comparable') {
-    remarks.push(`goal for ${reading.goalMonths} of ${look.months} months`);
+    remarks.push(
+      t('standingLine.goalForOfMonths', { goalMonths: reading.goalMonths, months: look.months }),
+    );
   }
   if (reading.correction) {
     const { actual, lines } = reading.correction;
-    remarks.push(`since close ${signed(actual)}, ${count(lines, 'line')}`);
+    remarks.push(
+      t('standingLine.sinceClose', { actual: signed(actual), lines: count(lines, 'line') }),
+    );
   }
   return remarks.length === 0 ? undefined : remarks.join('; ');
 }
@@ -174,7 +184,7 @@ function BesideCells({ reading, unit }: { reading: Reading; unit: string }) {
 /** Marks the highest or lowest actual: an arrow to a bar, and the word for screen readers. */
 function ExtremeMark({ extreme }: { extreme: 'highest' | 'lowest' }) {
   return (
-    <span title={`${extreme} actual`} className="float-left pl-1 text-quiet">
+    <span title={t('standingLine.actual', { extreme })} className="float-left pl-1 text-quiet">
       <svg width="9" height="12" viewBox="0 0 9 12" className="inline" aria-hidden="true">
         <g transform={extreme === 'lowest' ? 'rotate(180 4.5 6)' : undefined}>
           <path d="M0 1h9M4.5 11V4M1.5 7l3-3 3 3" fill="none" stroke="currentColor" />

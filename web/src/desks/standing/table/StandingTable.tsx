@@ -1,13 +1,15 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import type { Row, Standing } from '../../../api/types';
 import type { View } from '../../../address/useView';
-import { amount, count, plural } from '../../../format/figures';
+import { amount } from '../../../format/figures';
+import { count, countOf, plural, singular } from '../../../format/nouns';
 import { VirtualRows } from '../../../ui/VirtualRows';
 import { goalPlace, laneScale } from '../../../marks/Lane';
 import { allReadings, decimalsOf, gridOf, widthsOf } from './columns';
 import { CorrectionsLine, NoGoalLine, UnsplitLine } from './ExtraLines';
 import { Line, ROW_HEIGHT, type LineLook } from './StandingLine';
 import { laneOf, nextSort, readSort, sortWord, TOTAL, type Item, type SortKey } from '../rows';
+import { t } from '../words';
 
 const HEAD_HEIGHT = 42;
 
@@ -58,7 +60,9 @@ export function StandingTable(props: StandingTableProps) {
   const lineOf = (item: Item, at: number) => (
     <Line
       look={look}
-      name={item.row.name || `No ${standing.group ?? standing.axis}`}
+      name={
+        item.row.name || t('standingTable.no', { group: singular(standing.group ?? standing.axis) })
+      }
       under={underOf(item, standing, view)}
       reading={item.row}
       rowIndex={at + topRows + 1}
@@ -79,7 +83,7 @@ export function StandingTable(props: StandingTableProps) {
     >
       <div
         role="table"
-        aria-label={`Standing by ${standing.axis}`}
+        aria-label={t('standingTable.standingBy', { axis: singular(standing.axis) })}
         aria-rowcount={items.length + topRows}
         className="relative min-w-[640px]"
         style={widths}
@@ -89,7 +93,7 @@ export function StandingTable(props: StandingTableProps) {
           <div role="rowgroup">
             <Line
               look={look}
-              name={`All ${plural(standing.axis)}`}
+              name={t('standingTable.all', { axis: plural(standing.axis) })}
               under={totalNote(standing)}
               reading={standing.total}
               kind="total"
@@ -157,24 +161,24 @@ function HeadLine({ standing, view, look, onSort }: HeadLineProps) {
         style={{ height: HEAD_HEIGHT }}
       >
         <Head sortKey="name" {...head} className="pl-2">
-          {capital(standing.axis)}
+          {capital(singular(standing.axis))}
         </Head>
         <Head sortKey="actual" {...head}>
-          Actual{unit}
+          {t('standingTable.actual', { unit })}
         </Head>
         <Head sortKey="goal" {...head}>
-          {standing.isRange ? 'Range' : 'Goal'}
+          {standing.isRange ? t('standingTable.range') : t('standingTable.goal')}
         </Head>
         <Head sortKey="favourable" {...head}>
-          {isToDate ? 'Variance to date' : 'Variance'}
+          {isToDate ? t('standingTable.varianceToDate') : t('standingTable.variance')}
         </Head>
         {look.hasBeside && (
           <>
             <span role="columnheader" className="pr-2 text-right leading-tight">
-              to {standing.beside}
+              {t('standingTable.vs', { beside: standing.beside })}
             </span>
             <span role="columnheader" className="pr-2 text-right">
-              of it, %
+              {t('standingTable.of', { beside: standing.beside })}
             </span>
           </>
         )}
@@ -184,18 +188,18 @@ function HeadLine({ standing, view, look, onSort }: HeadLineProps) {
               className="absolute bottom-0 -translate-x-1/2 font-bold text-ink"
               style={{ left: `${place * 100}%` }}
             >
-              {standing.isRange ? 'middle' : 'goal'}
+              {standing.isRange ? t('standingTable.middle') : t('standingTable.goal2')}
             </span>
           )}
         </span>
         <Head sortKey="attainment" {...head}>
-          {isToDate ? '% to date' : '% of goal'}
+          {isToDate ? t('standingTable.toDate') : t('standingTable.ofGoal')}
         </Head>
         <span role="columnheader" className="pl-3">
-          Status
+          {t('standingTable.status')}
         </span>
         <Head sortKey="growth" {...head} className="standing-wide pr-2 text-right">
-          Growth
+          {t('standingTable.changeVsLastYear')}
         </Head>
       </div>
     </div>
@@ -237,25 +241,28 @@ function Foot({ standing, onWiden }: { standing: Standing; onWiden: () => void }
   if (members > 0) {
     return (
       <p className="px-2 py-2 text-quiet">
-        {count(members, 'row')} left out
-        {actual !== null && standing.unit !== 'rate' && `, with ${amount(actual)} together`}; total
-        and headline are of what is shown.{' '}
-        {shortfallShareShown !== null &&
-          `These rows hold ${shortfallShareShown} % of the shortfall of all. `}
+        {t('standingTable.notShownTotalAndHeadline', {
+          members: count(members, 'row'),
+          actual:
+            actual !== null &&
+            standing.unit !== 'rate' &&
+            t('standingTable.withTogether', { actual: amount(actual) }),
+          shortfallShareShown:
+            shortfallShareShown !== null &&
+            t('standingTable.theseRowsAccountForOf', { shortfallShareShown }),
+        })}
         <button
           type="button"
           onClick={onWiden}
           className="no-print min-h-6 font-semibold text-select underline"
         >
-          Show all
+          {t('standingTable.showAll')}
         </button>
       </p>
     );
   }
   return standing.rows.length === 0 && (standing.groups ?? []).length === 0 ? (
-    <p className="px-2 py-2 text-quiet">
-      No row: nothing is posted and no goal is set in this span.
-    </p>
+    <p className="px-2 py-2 text-quiet">{t('standingTable.noRowsNothingIsPosted')}</p>
   ) : null;
 }
 
@@ -263,9 +270,10 @@ function underOf(item: Item, standing: Standing, view: View): string | undefined
   const { row } = item;
   if (item.kind === 'group') {
     const inside = standing.rows.filter((one) => one.group === row.key).length;
-    return count(inside, standing.axis, plural(standing.axis));
+    return countOf(inside, standing.axis);
   }
-  if (standing.groups && view.isFlat) return row.group || `no ${standing.group}`;
+  if (standing.groups && view.isFlat)
+    return row.group || t('standingTable.no2', { group: singular(standing.group ?? '') });
   if (row.place !== undefined && row.place === row.group) return undefined;
   return row.place ?? (row.name === row.key ? undefined : row.key);
 }
@@ -273,8 +281,8 @@ function underOf(item: Item, standing: Standing, view: View): string | undefined
 function totalNote(standing: Standing): string {
   const { membersWithGoal } = standing.summary;
   return membersWithGoal === 0
-    ? 'none with a goal'
-    : `${amount(String(membersWithGoal))} with a goal`;
+    ? t('standingTable.noneWithAGoal')
+    : t('standingTable.withAGoal', { membersWithGoal: amount(String(membersWithGoal)) });
 }
 
 function capital(word: string): string {

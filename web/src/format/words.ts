@@ -1,0 +1,4 @@
+import { catalogue } from './catalogue';
+import en from './words.en.json';
+
+export const t = catalogue(en);
