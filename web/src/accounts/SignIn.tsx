@@ -150,7 +150,7 @@ function Demo({ session }: { session: Session }) {
           <li key={one.name}>
             <button
               type="button"
-              className="w-full rounded-sm border border-rule bg-sheet px-3 py-2 text-left hover:border-select"
+              className="w-full rounded-sm border border-field bg-sheet px-3 py-2 text-left hover:border-select"
               disabled={signIn.isPending}
               onClick={() => signIn.mutate({ name: one.name, password: one.password })}
             >

@@ -34,6 +34,8 @@ export interface View {
   isFlat: boolean;
   layout: Layout;
   lanes: 'percent' | 'amount';
+  /** What the column of changes looks back to: a year, or the period before. */
+  changeOn: 'year' | 'period';
   narrowing: Narrowing;
   asOf: string;
   sort: string;
@@ -114,6 +116,7 @@ export function readView(search: URLSearchParams, company: Company): View {
     isFlat: search.get('flat') === '1',
     layout: LAYOUTS.find((word) => word === search.get('layout')) ?? 'rows',
     lanes: search.get('lanes') === 'amount' ? 'amount' : 'percent',
+    changeOn: search.get('change') === 'period' ? 'period' : 'year',
     narrowing: readNarrowing(search),
     asOf: search.get('asof') ?? '',
     sort: search.get('sort') ?? '-favourable',

@@ -115,7 +115,7 @@ export function MonthStrip({ company }: { company: Company }) {
             aria-label={title}
             aria-pressed={view.span.kind === kind}
             onClick={() => change(spanChanges(spanOf(kind, view.span.to, company.calendar)))}
-            className={`rounded-sm border px-2.5 py-1 ${view.span.kind === kind ? 'border-select bg-select font-semibold text-on-select' : 'border-rule text-ink hover:border-select'}`}
+            className={`rounded-sm border px-2.5 py-1 ${view.span.kind === kind ? 'border-select bg-select font-semibold text-on-select' : 'border-field text-ink hover:border-select'}`}
           >
             <span className="hidden xl:inline">{word}</span>
             <span className="xl:hidden">{short}</span>

@@ -22,8 +22,13 @@ export function desksOf(rights: Rights) {
 }
 
 export function TopBar({ company }: { company: Company }) {
-  const [search] = useSearchParams();
+  const [search, setSearch] = useSearchParams();
   const desks = desksOf(useRights());
+  function openHelp() {
+    const asked = new URLSearchParams(search);
+    asked.set('help', '1');
+    setSearch(asked, { replace: true });
+  }
   return (
     <header className="on-bar no-print flex min-h-[46px] shrink-0 flex-wrap items-center gap-x-6 gap-y-1 bg-bar px-[18px] py-1 text-white">
       <a href="#work" className="sr-only focus:not-sr-only">
@@ -54,6 +59,15 @@ export function TopBar({ company }: { company: Company }) {
         >
           {company.name}
         </span>
+        <button
+          type="button"
+          aria-label={t('topBar.help')}
+          title={t('topBar.help')}
+          className="h-7 w-7 rounded border border-[#4a5875] font-bold text-white hover:border-white"
+          onClick={openHelp}
+        >
+          ?
+        </button>
         <AccountMenu />
       </div>
     </header>

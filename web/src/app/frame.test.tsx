@@ -81,6 +81,13 @@ describe('the frame', () => {
     expect(await screen.findByText(/7.5 % ahead of quota/)).toBeVisible();
   });
 
+  it('has a title of desk, months and company', async () => {
+    open('/standing?to=2026-08');
+    await waitFor(() =>
+      expect(document.title).toMatch(/^Standing, August 2026, .* – Zealous Target$/),
+    );
+  });
+
   it('says who is signed in as what, and signs out', async () => {
     const asked = open('/standing', {
       ...ANALYST,
@@ -233,14 +240,32 @@ describe('the keys', () => {
     expect(address()).toBe('?to=2026-08');
   });
 
-  it('are listed by ?, and the list closes by Escape', async () => {
+  it('are listed by ? with the words and marks, and the help closes by Escape', async () => {
     open('/standing?to=2026-08');
     await strip();
     await userEvent.keyboard('?');
-    const list = await screen.findByRole('dialog', { name: 'Keys and words' });
-    expect(within(list).getByText('Next row, previous row')).toBeVisible();
+    const help = await screen.findByRole('dialog', { name: 'Words, marks and keys' });
+    expect(within(help).getByText('Next row, previous row')).toBeVisible();
+    expect(within(help).getByText('Actual divided by goal, also called attainment.')).toBeVisible();
+    expect(within(help).getByText('The dot is below the line')).toBeVisible();
     await userEvent.keyboard('{Escape}');
     await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
+  });
+
+  it('are switched off and on in the help, which has a button too', async () => {
+    open('/standing?to=2026-08');
+    await strip();
+    await userEvent.click(screen.getByRole('button', { name: /^Help/ }));
+    const act = await screen.findByRole('checkbox', { name: /^Single keys act/ });
+    await userEvent.click(act);
+    await userEvent.click(screen.getByRole('button', { name: 'Close help' }));
+    await userEvent.keyboard('[[');
+    expect(address()).toBe('?to=2026-08');
+    await userEvent.click(screen.getByRole('button', { name: /^Help/ }));
+    await userEvent.click(await screen.findByRole('checkbox', { name: /^Single keys act/ }));
+    await userEvent.click(screen.getByRole('button', { name: 'Close help' }));
+    await userEvent.keyboard('[[');
+    expect(address()).toBe('?to=2026-07');
   });
 });
 

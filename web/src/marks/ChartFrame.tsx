@@ -1,6 +1,6 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
-import { useEffect, useRef, useState, type ReactNode } from 'react';
-import { isTyping } from '../ui/isTyping';
+import { useRef, useState, type ReactNode } from 'react';
+import { useShortcuts } from '../ui/shortcuts';
 import { smallButton } from '../ui/Notice';
 import { framed, type LegendItem } from './framed';
 import { savePng, saveSvg } from './saveChart';
@@ -32,14 +32,9 @@ export function ChartFrame({
   const [isTable, setTable] = useState(false);
   const frame = useRef<HTMLDivElement>(null);
 
-  useEffect(() => {
-    function onKey(event: KeyboardEvent) {
-      if (event.key === 'f' && !isTyping(event.target) && !event.ctrlKey && !event.metaKey)
-        setTable((is) => !is);
-    }
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, []);
+  useShortcuts((shortcut) => {
+    if (shortcut === 'chartTable') setTable((is) => !is);
+  });
 
   function save(how: typeof saveSvg | typeof savePng) {
     const drawing = frame.current?.querySelector('svg[role="img"]');

@@ -41,7 +41,7 @@ export function VarianceParts({ closeUp, isRate, along = null, level = 3 }: Vari
         closeUp.parts.length > 1 && (
           <select
             aria-label={t('varianceParts.partsBy')}
-            className="rounded-sm border border-rule bg-sheet px-1 py-0.5 text-[12px]"
+            className="rounded-sm border border-field bg-sheet px-1 py-0.5 text-[12px]"
             value={taken.axis}
             onChange={(event) => setChosen(event.target.value as typeof chosen)}
           >

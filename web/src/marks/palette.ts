@@ -7,6 +7,7 @@ export const LIGHT: Record<string, string> = {
   '--ground': '#eef1f3',
   '--sheet': '#ffffff',
   '--rule': '#dfe3e8',
+  '--field': '#7d8594',
   '--quiet': '#5d6678',
   '--good': '#0d7a6b',
   '--past': '#075448',

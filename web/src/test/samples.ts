@@ -35,6 +35,7 @@ export function reading(
     growthOnYear: null,
     yearBefore: null,
     growthShown: null,
+    growthOnYearShown: null,
     status: 'no reading',
     tone: 'neutral' as const,
     percentShown: null,

@@ -31,4 +31,4 @@ export function Drop({ label, value, width = 'w-[290px]', children }: DropProps)
 }
 
 export const field =
-  'w-full rounded-sm border border-rule bg-sheet px-2 py-1 text-ink focus:border-select';
+  'w-full rounded-sm border border-field bg-sheet px-2 py-1 text-ink focus:border-select';

@@ -46,8 +46,8 @@ export function Empty(props: { title: string; isPart?: boolean; children: ReactN
 }
 
 export const quietButton =
-  'rounded-sm border border-rule bg-sheet px-3 py-1.5 text-ink hover:border-select disabled:opacity-60';
+  'rounded-sm border border-field bg-sheet px-3 py-1.5 text-ink hover:border-select disabled:opacity-60';
 export const smallButton =
-  'inline-block min-h-6 rounded-sm border border-rule bg-sheet px-2 py-0.5 text-[12.5px] text-ink hover:border-select disabled:opacity-60';
+  'inline-block min-h-6 rounded-sm border border-field bg-sheet px-2 py-0.5 text-[12.5px] text-ink hover:border-select disabled:opacity-60';
 export const mainButton =
   'rounded-sm bg-select px-4 py-2 font-semibold text-on-select hover:brightness-110 disabled:opacity-60';

@@ -1,4 +1,4 @@
-import { useEffect, useMemo } from 'react';
+import { useMemo } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useRights } from '../../api/account';
 import type { Company, PayDesk, PayRow } from '../../api/types';
@@ -7,7 +7,7 @@ import { amount, shortMonth, signed } from '../../format/figures';
 import { count } from '../../format/nouns';
 import { Choice } from '../../ui/Choice';
 import { Drop, field } from '../../ui/Drop';
-import { isTyping } from '../../ui/isTyping';
+import { useShortcuts } from '../../ui/shortcuts';
 import { Empty, Failed, Loading, smallButton } from '../../ui/Notice';
 import { keep, plansOf, SORTS, sortRows, statusesOf, type PaySort } from './earnings';
 import { EarningsTable } from './EarningsTable';
@@ -138,17 +138,13 @@ function Work({ desk, selected, change }: WorkProps) {
 
 /** j and k walk the rows. */
 function useRowKeys(rows: PayRow[], selected: string | null, change: Change) {
-  useEffect(() => {
-    function onKey(event: KeyboardEvent) {
-      const step = { j: 1, k: -1 }[event.key];
-      if (!step || isTyping(event.target) || event.ctrlKey || event.metaKey) return;
-      const at = rows.findIndex((row) => row.rep === selected) + step;
-      const next = rows[Math.max(0, Math.min(at, rows.length - 1))];
-      if (next) change({ selected: next.rep, show: null }, true);
-    }
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [rows, selected, change]);
+  useShortcuts((shortcut) => {
+    const step = { nextRow: 1, previousRow: -1 }[shortcut as string];
+    if (!step) return;
+    const at = rows.findIndex((row) => row.rep === selected) + step;
+    const next = rows[Math.max(0, Math.min(at, rows.length - 1))];
+    if (next) change({ selected: next.rep, show: null }, true);
+  });
 }
 
 interface ControlsProps {

@@ -169,7 +169,7 @@ describe('the standing desk', () => {
     expect(closeUp).toHaveTextContent('Needed per month (8 left)35.00');
     expect(within(closeUp).getByRole('img', { name: /Navigation −15/ })).toBeInTheDocument();
     expect(await within(closeUp).findByText(/90.00 − 100.00/)).toBeInTheDocument();
-    expect(closeUp).toHaveTextContent('growth = none: nothing posted then');
+    expect(closeUp).toHaveTextContent('Change on the prior period = none: nothing posted then');
     expect(closeUp).toHaveTextContent('at or above 90 % of goal, threshold 2');
     expect(closeUp).toHaveTextContent('october.csv, line 7');
     expect(closeUp).toHaveTextContent('Page 1 of 2');

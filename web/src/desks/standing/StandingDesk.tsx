@@ -1,4 +1,4 @@
-import { useEffect, useMemo } from 'react';
+import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { useRights } from '../../api/account';
 import type { Company, Standing } from '../../api/types';
@@ -8,7 +8,7 @@ import { plural } from '../../format/nouns';
 import { toneText } from '../../marks/tones';
 import { Empty, Failed, Loading, quietButton } from '../../ui/Notice';
 import { PrintHead } from '../../ui/PrintHead';
-import { isTyping } from '../../ui/isTyping';
+import { useShortcuts } from '../../ui/shortcuts';
 import { ClaimsLine } from './panels/ClaimsLine';
 import { CloseUp } from './closeup/CloseUp';
 import { CompareView } from './compare/CompareView';
@@ -102,17 +102,13 @@ function printWords(standing: Standing, view: View): string {
 
 /** j and k walk the rows, the left and right arrow close and open a group. */
 function useRowKeys(items: Item[], view: View, change: Change) {
-  useEffect(() => {
-    function onKey(event: KeyboardEvent) {
-      const step = { j: 1, k: -1 }[event.key];
-      if (!step || isTyping(event.target) || event.ctrlKey || event.metaKey) return;
-      const at = items.findIndex((item) => item.id === (view.selected ?? TOTAL)) + step;
-      const next = items[Math.min(at, items.length - 1)];
-      change({ selected: at < 0 ? null : (next?.id ?? null) }, true);
-    }
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [items, view.selected, change]);
+  useShortcuts((shortcut) => {
+    const step = { nextRow: 1, previousRow: -1 }[shortcut as string];
+    if (!step) return;
+    const at = items.findIndex((item) => item.id === (view.selected ?? TOTAL)) + step;
+    const next = items[Math.min(at, items.length - 1)];
+    change({ selected: at < 0 ? null : (next?.id ?? null) }, true);
+  });
 }
 
 function Headline({ standing }: { standing: Standing }) {

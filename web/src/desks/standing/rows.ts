@@ -3,14 +3,23 @@ import { NO_NARROWING, type Changes, type View } from '../../address/useView';
 import { placed } from '../../format/placing';
 import { t } from './words';
 
-export type SortKey = 'name' | 'actual' | 'goal' | 'favourable' | 'attainment' | 'growth';
+export type SortKey =
+  'name' | 'actual' | 'goal' | 'favourable' | 'attainment' | 'growth' | 'growthOnYear';
 
 export interface Sort {
   key: SortKey;
   isFalling: boolean;
 }
 
-const KEYS: SortKey[] = ['name', 'actual', 'goal', 'favourable', 'attainment', 'growth'];
+const KEYS: SortKey[] = [
+  'name',
+  'actual',
+  'goal',
+  'favourable',
+  'attainment',
+  'growth',
+  'growthOnYear',
+];
 
 /** The key of everything in scope. */
 export const TOTAL = '*';
@@ -89,6 +98,7 @@ const FIELDS: Record<SortKey, (row: Row) => string | null> = {
   favourable: (row) => row.spoken.favourable,
   attainment: (row) => row.spoken.attainment,
   growth: (row) => row.growth,
+  growthOnYear: (row) => row.growthOnYear,
 };
 
 /** A line of the table: a row, or a group's subtotal. */

@@ -35,7 +35,7 @@ export function ProofPart({ view, standing, target }: ProofPartProps) {
       <dl className="mb-3 space-y-1">
         {data.formulas.map((line) => (
           <div key={line.figure}>
-            <dt className="inline text-quiet">{line.figure} = </dt>
+            <dt className="inline text-quiet">{figureName(line.figure)} = </dt>
             <dd className="inline">
               {line.value === null ? (
                 <span className="text-quiet">{t('proofPart.none', { why: line.why })}</span>
@@ -79,6 +79,14 @@ function rungSentence(proof: Proof, standing: Standing): string {
     measure: standing.measure,
     ladder: proof.ladder,
   });
+}
+
+const FIGURES = ['variance', 'variance %', 'percent-to-goal', 'growth', 'growth on year'] as const;
+
+/** A figure's name; of a rate its two measures, as they come. */
+function figureName(figure: string): string {
+  const known = FIGURES.find((one) => one === figure);
+  return known ? t(`proofPart.figure.${known}`) : figure;
 }
 
 const SCALES = [

@@ -61,7 +61,7 @@ export function CompareMembers({ view, standing, change }: CompareMembersProps) 
           <button
             key={row.key}
             type="button"
-            className="min-h-6 rounded-sm border border-rule bg-sheet px-2"
+            className="min-h-6 rounded-sm border border-field bg-sheet px-2"
             aria-label={t('compareMembers.remove', { name: row.name })}
             onClick={() => set(keys.filter((key) => key !== row.key))}
           >
@@ -141,7 +141,7 @@ function MemberTable({ rows, standing }: { rows: Row[]; standing: Standing }) {
     [t('compareMembers.goal'), (row) => amount(figuresOf(row).goal)],
     [t('compareMembers.variance'), (row) => signed(figuresOf(row).variance)],
     [t('compareMembers.ofGoal'), (row) => amount(row.percentShown)],
-    [t('compareMembers.changeOnLastYear'), (row) => growth(row.growthShown)],
+    [t('compareMembers.changeOnLastYear'), (row) => growth(row.growthOnYearShown)],
   ];
   return (
     <div className="mb-5 overflow-x-auto bg-sheet">

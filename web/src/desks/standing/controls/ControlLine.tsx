@@ -35,7 +35,8 @@ const SORTS: { key: SortKey; word: string }[] = [
   { key: 'attainment', word: t('controlLine.ofGoal') },
   { key: 'actual', word: t('controlLine.actual') },
   { key: 'goal', word: t('controlLine.goal') },
-  { key: 'growth', word: t('controlLine.changeOnLastYear') },
+  { key: 'growthOnYear', word: t('controlLine.changeOnLastYear') },
+  { key: 'growth', word: t('controlLine.changeOnPrior') },
   { key: 'name', word: t('controlLine.name') },
 ];
 
@@ -76,6 +77,17 @@ export function ControlLine({ company, view, standing, change }: ControlLineProp
       )}
       <ReadingControls view={view} standing={standing} change={change} />
       <SortControls view={view} change={change} />
+      {view.layout === 'rows' && (
+        <Choice
+          label={t('controlLine.changeVs')}
+          value={view.changeOn}
+          options={[
+            { value: 'year', word: t('controlLine.lastYear') },
+            { value: 'period', word: t('controlLine.priorPeriod') },
+          ]}
+          onChange={(on) => change({ change: on === 'period' ? on : null })}
+        />
+      )}
       <NarrowDrop view={view} standing={standing} company={company} change={change} />
       {mayLoad && (
         <ToneDrop key={standing.measure + standing.goal} standing={standing} view={view} />

@@ -220,7 +220,7 @@ function RungFields({ rung, at, unit, onChange, onRemove }: RungFieldsProps) {
       ) : (
         <span className="col-span-3 flex items-center gap-1.5 text-[12.5px] text-quiet">
           <select
-            className="rounded-sm border border-rule bg-sheet px-1 py-0.5 text-ink"
+            className="rounded-sm border border-field bg-sheet px-1 py-0.5 text-ink"
             aria-label={t('ladderPanel.atOrAboveItsStart', { name })}
             value={rung.isAbove ? 'above' : 'at'}
             onChange={(event) => onChange({ isAbove: event.target.value === 'above' })}
@@ -229,7 +229,7 @@ function RungFields({ rung, at, unit, onChange, onRemove }: RungFieldsProps) {
             <option value="above">{t('ladderPanel.above')}</option>
           </select>
           <input
-            className="w-[84px] rounded-sm border border-rule bg-sheet px-2 py-0.5 text-right text-ink"
+            className="w-[84px] rounded-sm border border-field bg-sheet px-2 py-0.5 text-right text-ink"
             aria-label={t('ladderPanel.startsAt', { name })}
             inputMode="decimal"
             value={rung.bound}

@@ -4,7 +4,6 @@ import type { View } from '../../../address/useView';
 import { amount, hasFraction, NONE, shortMonth, signed } from '../../../format/figures';
 import { plural } from '../../../format/nouns';
 import { shadeColour } from '../../../marks/shading';
-import { toneText } from '../../../marks/tones';
 import { Choice } from '../../../ui/Choice';
 import { Failed, Loading } from '../../../ui/Notice';
 import { VirtualRows } from '../../../ui/VirtualRows';
@@ -201,7 +200,7 @@ function MonthsRow(props: MonthsRowProps) {
         <span
           role="cell"
           key={at}
-          className={`flex h-full items-center justify-end pr-2 ${look.figure === 'percent' && cell ? toneText(cell.tone) : ''}`}
+          className="flex h-full items-center justify-end pr-2"
           style={{
             background: isStrong ? undefined : shadeColour(cell?.shade),
           }}

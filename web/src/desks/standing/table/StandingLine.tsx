@@ -24,6 +24,8 @@ export interface LineLook {
   months: number;
   /** Whether the last of them is running. */
   isRunning: boolean;
+  /** Whether the change shown is on last year, not on the prior period. */
+  isOnYear: boolean;
 }
 
 interface LineProps {
@@ -130,7 +132,9 @@ export function Line(props: LineProps) {
         className="standing-wide pr-2 text-right text-quiet"
         title={look.isRunning ? t('standingLine.anOpenMonthIsNot') : undefined}
       >
-        {look.isRunning || isEmpty ? NONE : growth(reading.growthShown)}
+        {look.isRunning || isEmpty
+          ? NONE
+          : growth(look.isOnYear ? reading.growthOnYearShown : reading.growthShown)}
       </span>
     </div>
   );

@@ -29,7 +29,7 @@ interface StandingTableProps {
 export function StandingTable(props: StandingTableProps) {
   const { standing, items, view, selected, onSelect } = props;
   const [scroll, setScroll] = useState<HTMLDivElement | null>(null);
-  const look = useMemo(() => lookOf(standing, view.lanes), [standing, view.lanes]);
+  const look = useMemo(() => lookOf(standing, view), [standing, view]);
   const hasNoGoalLine =
     standing.noGoal.members + standing.unassigned.lines > 0 && standing.summary.membersWithGoal > 0;
   // what stays on top while the rows scroll beneath it
@@ -119,7 +119,7 @@ export function StandingTable(props: StandingTableProps) {
   );
 }
 
-function lookOf(standing: Standing, lanes: View['lanes']): LineLook {
+function lookOf(standing: Standing, { lanes, changeOn }: View): LineLook {
   const readings = allReadings(standing);
   return {
     scale: laneScale((lanes === 'amount' ? standing.rows : readings).map(laneOf), lanes),
@@ -131,6 +131,7 @@ function lookOf(standing: Standing, lanes: View['lanes']): LineLook {
     rungs: standing.rung.rungs,
     months: monthsIn(standing),
     isRunning: standing.openMonth !== null,
+    isOnYear: changeOn === 'year',
   };
 }
 
@@ -198,8 +199,14 @@ function HeadLine({ standing, view, look, onSort }: HeadLineProps) {
         <span role="columnheader" className="pl-3">
           {t('standingTable.status')}
         </span>
-        <Head sortKey="growth" {...head} className="standing-wide pr-2 text-right">
-          {t('standingTable.changeVsLastYear')}
+        <Head
+          sortKey={look.isOnYear ? 'growthOnYear' : 'growth'}
+          {...head}
+          className="standing-wide pr-2 text-right"
+        >
+          {look.isOnYear
+            ? t('standingTable.changeVsLastYear')
+            : t('standingTable.changeVsPriorPeriod')}
         </Head>
       </div>
     </div>

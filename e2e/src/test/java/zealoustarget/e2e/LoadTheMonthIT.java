@@ -64,7 +64,7 @@ class LoadTheMonthIT {
       stage(browser, "october.csv", ACTUALS);
       browser.awaitText("october.csv is 2 lines short of ready.");
       browser.awaitText("“K9” is no rep that is known");
-      browser.buttonContaining("Amounts that are no numbers");
+      browser.buttonContaining("Invalid amounts");
       browser.awaitText("\"3x0.00\" is no amount");
       assertThat(browser.textOf("Reconciliation"))
           .contains("6 lines", "4 lines", "2 lines", "1 780.00", "1 700.00", "80.00");
@@ -72,7 +72,7 @@ class LoadTheMonthIT {
       browser.button("Post 4 lines");
       browser.awaitText("october.csv is posted, 2 lines left behind.");
 
-      browser.link("See the standing");
+      browser.link("Open Standing");
       browser.awaitText("October 2026 is");
       browser.awaitRow("Ines Brackwater", "1 100 1 000 +100");
       assertThat(browser.row("Ines Brackwater")).contains("110.0", "reached");
@@ -82,8 +82,9 @@ class LoadTheMonthIT {
           .contains("One of the two reps that are short accounts for 83 % of the shortfall.");
 
       browser.button("Jorun Pike");
-      browser.await("proof", () -> browser.textOf("Proof").contains("Actual: 2 lines"));
-      assertThat(browser.textOf("Proof"))
+      browser.await(
+          "proof", () -> browser.textOf("Calculation and sources").contains("Actual: 2 lines"));
+      assertThat(browser.textOf("Calculation and sources"))
           .contains("450.00 ÷ 500.00 = 0.9")
           .contains("rung 2")
           .contains("october.csv, line 3", "october.csv, line 6")
@@ -91,7 +92,7 @@ class LoadTheMonthIT {
       assertThat(browser.axe()).isEmpty();
 
       browser.link("october.csv");
-      browser.button("Reverse");
+      browser.button("Reverse load");
       browser.awaitText("october.csv was posted and taken out again.");
       browser.go("/standing?to=2026-10&against=set:quota");
       browser.awaitText("October 2026 has no actuals yet.");
@@ -108,15 +109,15 @@ class LoadTheMonthIT {
       browser.awaitText("Load the first file.");
       choose(browser, "empty.csv", "");
       browser.awaitText("\"empty.csv\" is empty.");
-      browser.button("Close");
+      browser.button("Close message");
       choose(browser, "sales.csv", "who,when,how much\nK1,2026-10,5\n");
       browser.awaitText("sales.csv could not be staged yet.");
       browser.awaitText("The header has no column");
-      browser.button("Discard");
+      browser.button("Discard load");
       browser.awaitText("Load the first file.");
       stage(browser, "early.csv", ACTUALS);
       browser.awaitText("No line of early.csv is ready.");
-      browser.button("Discard");
+      browser.button("Discard load");
       browser.awaitText("Load the first file.");
       assertThat(browser.text()).doesNotContain("early.csv");
     }
@@ -137,7 +138,7 @@ class LoadTheMonthIT {
 
   private void stage(Browser browser, String name, String content) throws IOException {
     choose(browser, name, content);
-    browser.awaitText("Discard");
+    browser.awaitText("Discard load");
   }
 
   private void choose(Browser browser, String name, String content) throws IOException {

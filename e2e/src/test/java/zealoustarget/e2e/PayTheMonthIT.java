@@ -46,7 +46,7 @@ class PayTheMonthIT {
 
   private static void earnings(String query) {
     browser.go("/earnings?" + query);
-    browser.awaitText("Next step");
+    browser.awaitText("Next tier");
   }
 
   @Test
@@ -59,10 +59,10 @@ class PayTheMonthIT {
     browser.await("statement", () -> browser.textOf("Statement").startsWith("Rurik Sand"));
     JsonNode pay = app.json("/api/v1/earnings/reps/R09?month=2026-10");
     String due = pay.at("/row/due").asString();
-    assertThat(browser.textOf("Statement").replace(" ", "")).contains("DuewithOctober2026" + due);
+    assertThat(browser.textOf("Statement").replace(" ", ""))
+        .contains("CommissionduewithOctober2026" + due);
     browser.type("Sales to date", "55500");
-    browser.await(
-        "what if", () -> browser.textOf("If more were sold").contains("2 565.00, +900.30"));
+    browser.await("what if", () -> browser.textOf("What if").contains("2 565.00, +900.30"));
     browser.summary("Sales: ");
     JsonNode line = pay.at("/sales/0");
     browser.link(line.get("file").asString() + ", line " + line.get("line").asInt());
@@ -73,14 +73,14 @@ class PayTheMonthIT {
   @Test
   void makeAPlan_assignIt_andReadWhatItPays() {
     browser.go("/rules?to=2026-11&new=blank");
-    browser.awaitText("Give the plan a name.");
+    browser.awaitText("Enter a name for the plan.");
     browser.fill("Name", "Lakes 27");
     browser.fill("Rate", "0.04");
-    browser.awaitText("Which is meant?");
+    browser.awaitText("Ambiguous number.");
     browser.button("4 %");
-    browser.select("Add a rep", "Osei Brandt");
+    browser.select("Add rep", "Osei Brandt");
     browser.await("effect", () -> browser.textOf("Effect").contains("Osei Brandt"));
-    browser.button("Save the plan");
+    browser.button("Save plan");
     browser.await("saved", () -> browser.textOf("Plans").contains("Lakes 27"));
     earnings("to=2026-11&selected=R10");
     browser.awaitRow("Osei Brandt", "Lakes 27");
@@ -96,8 +96,8 @@ class PayTheMonthIT {
     JsonNode before = app.json("/api/v1/earnings?month=2026-10");
     earnings("to=2026-10&show=seal");
     browser.await("checks", () -> browser.textOf("Checks").contains("not posted yet"));
-    browser.button("Seal October 2026 all the same");
-    browser.awaitText("October 2026 is sealed");
+    browser.buttonContaining("Close October 2026 with");
+    browser.awaitText("October 2026 is closed");
     String file = "late.csv";
     JsonNode standing = app.json("/api/v1/standing?from=2026-10&to=2026-10&goalSet=quota");
     browser.go("/intake?to=2026-10");
@@ -106,7 +106,7 @@ class PayTheMonthIT {
         file,
         "date,order,rep,region,product,revenue\n2026-10-29,LATE-1,R05,Gull Coast,NV-10,-500.00\n");
     browser.awaitText(file + " is ready.");
-    browser.awaitText("It touches October 2026, sealed.");
+    browser.awaitText("October 2026, which is closed.");
     browser.button("Post 1 line as a correction");
     browser.awaitText(file + " is posted.");
     assertThat(app.json("/api/v1/earnings?month=2026-10")).isEqualTo(before);
@@ -120,7 +120,7 @@ class PayTheMonthIT {
         "the line posted since",
         () -> browser.textOf("Corrections since close").contains("\u2212500.00 in 1 line"));
     assertThat(browser.textOf("Corrections since close")).contains("late.csv");
-    browser.buttonLabelled("Closed months:");
+    browser.buttonLabelled("Closed months");
     browser.option("restated");
     browser.awaitText("Closed months are restated.");
     assertThat(browser.address()).contains("closed=restated");
@@ -133,8 +133,8 @@ class PayTheMonthIT {
     assertThat(browser.textOf("Statement")).contains("\u221225.00");
     browser.linkContaining("October 2026 corrected");
     browser.await(
-        "changes", () -> browser.textOf("Changed since sealed").contains("late.csv, line 2"));
-    assertThat(browser.textOf("Changed since sealed")).contains("Tomas Quill", "\u221225.00");
+        "changes", () -> browser.textOf("Changed since closing").contains("late.csv, line 2"));
+    assertThat(browser.textOf("Changed since closing")).contains("Tomas Quill", "\u221225.00");
   }
 
   @Test
@@ -149,9 +149,9 @@ class PayTheMonthIT {
         .contains("wren.halloway@saltmarsh.example")
         .doesNotHaveDuplicates();
     assertThat(mail.messages().get(0).subject()).isEqualTo("Commission statement, August 2026");
-    browser.awaitText("All are sent");
+    browser.awaitText("All statements are sent");
     browser.button("All statements (PDF)");
-    browser.awaitText("Save the PDF");
+    browser.awaitText("Download the PDF");
   }
 
   @Test
@@ -186,7 +186,7 @@ class PayTheMonthIT {
       browser.size(width, 800);
       for (String screen : screens) {
         browser.go(screen);
-        browser.await("figures", () -> !browser.text().contains("Reading "));
+        browser.await("figures", () -> !browser.text().contains("Loading "));
         assertThat(browser.axe()).as("%s at %d", screen, width).isEmpty();
       }
     }

@@ -50,9 +50,9 @@ class ReadTheStandingIT {
     browser.buttonLabelled("Rows");
     browser.option("regions");
     browser.awaitRow("Harbour Isles", "behind");
-    browser.buttonLabelled("Y to date");
+    browser.buttonLabelled("Year to date");
     browser.awaitText("Four months in, fiscal 2027 is");
-    browser.buttonLabelled("Against");
+    browser.buttonLabelled("Compare with");
     browser.option("last year");
     browser.await("address", () -> browser.address().contains("against=prior-year"));
     browser.awaitText("last year");
@@ -67,8 +67,8 @@ class ReadTheStandingIT {
   void sortAndNarrow_showWhatIsAskedFor() {
     browser.button("Rep");
     browser.await("sorted by name", () -> browser.rowNames().get(0).equals("Adaeze Fenn"));
-    browser.buttonLabelled("Only");
-    browser.fill("Name, key or place holds", "wren");
+    browser.buttonLabelled("Filter");
+    browser.fill("Name, ID or region contains", "wren");
     browser.await("one row", () -> browser.rowNames().size() == 1);
     browser.awaitText("17 rows left out");
     browser.awaitText("Wren Halloway");
@@ -89,7 +89,8 @@ class ReadTheStandingIT {
     browser.awaitText("Three months in, fiscal 2027 is");
     browser.press("f");
     browser.await(
-        "figures", () -> browser.textOf("Month by month, against quota").contains("July 2026"));
+        "figures",
+        () -> browser.textOf("Month by month, compared with quota").contains("July 2026"));
     browser.press("/");
     browser.press("plotter");
     browser.awaitText("Chart plotter 9in");
@@ -99,7 +100,7 @@ class ReadTheStandingIT {
     browser.go("/standing");
     browser.awaitText("October 2026 is");
     browser.press("?");
-    browser.awaitText("Next row, row before");
+    browser.awaitText("Next row, previous row");
     assertThat(browser.axe()).isEmpty();
     browser.press(Keys.ESCAPE);
     browser.press("1");
@@ -111,7 +112,7 @@ class ReadTheStandingIT {
     for (int width : new int[] {320, 1024, 1280, 1600, 2560}) {
       browser.size(width, 800);
       browser.go("/standing?to=2026-10&selected=R10");
-      browser.await("proof", () -> browser.textOf("Proof").contains("lines"));
+      browser.await("proof", () -> browser.textOf("Calculation and sources").contains("lines"));
       assertThat(browser.axe()).as("standing at %d", width).isEmpty();
       if (width < 1000) {
         continue;

@@ -44,11 +44,11 @@ class SettleALateFileIT {
       browser.go("/standing?axis=region&to=2026-10");
       browser.awaitText("Harbour Isles");
       browser.button("Harbour Isles");
-      browser.await("proof", () -> browser.textOf("Proof").contains("line 2"));
+      browser.await("proof", () -> browser.textOf("Calculation and sources").contains("line 2"));
       browser.link("orders-2026-10-harbour-isles.csv");
       browser.await(
           "the line where it stands",
-          () -> browser.textOf("The file's lines").contains("SO-28932"));
+          () -> browser.textOf("Lines of the file").contains("SO-28932"));
     }
   }
 
@@ -57,13 +57,13 @@ class SettleALateFileIT {
     try (App app = App.demo(folder.resolve("data"));
         Browser browser = Browser.open(app)) {
       browser.go("/intake?to=2026-11");
-      browser.awaitText("Choose a load");
+      browser.awaitText("Select a load");
       browser.choose(SAMPLES.resolve("semicolon-other-names.csv"));
       browser.awaitText("semicolon-other-names.csv is ready.");
       browser.awaitText("matches the file");
-      browser.buttonLabelled("Qty is read as units");
-      browser.select("It is our", "not read");
-      browser.awaitText("Columns not read");
+      browser.buttonLabelled("Qty maps to units");
+      browser.select("Maps to", "ignored");
+      browser.awaitText("Ignored columns");
       browser.press(Keys.ESCAPE);
       browser.button("Post 24 lines");
       browser.awaitText("semicolon-other-names.csv is posted.");
@@ -75,14 +75,14 @@ class SettleALateFileIT {
                   + "05/01/2027;Ilse Marwood;Winch handle;1.250;2;SO-1\n"));
       browser.awaitText("january.csv is ready.");
       assertThat(browser.textOf("Reconciliation")).contains("1 250.00").doesNotContain("units");
-      browser.button("Discard");
-      browser.awaitText("Choose a load");
+      browser.button("Discard load");
+      browser.awaitText("Select a load");
 
       browser.choose(SAMPLES.resolve("workbook.xlsx"));
       browser.awaitText("workbook.xlsx is ready.");
       assertThat(browser.text()).contains("sheet December", "Replace what is posted");
-      browser.button("Discard");
-      browser.awaitText("Choose a load");
+      browser.button("Discard load");
+      browser.awaitText("Select a load");
       browser.paste(Files.readString(SAMPLES.resolve("tab-pasted-cells.txt")));
       browser.awaitText("pasted ");
       browser.awaitText("Post 24 lines");
@@ -111,9 +111,9 @@ class SettleALateFileIT {
       browser.awaitText("roster.csv is posted.");
       browser.choose(large);
       browser.awaitText("large.csv is being read.");
-      browser.button("Stop");
+      browser.button("Stop loading");
       browser.awaitText("Reading was stopped.");
-      browser.button("Discard");
+      browser.button("Discard load");
 
       browser.choose(
           Files.writeString(
@@ -122,14 +122,14 @@ class SettleALateFileIT {
       browser.awaitText("october.csv is 1 line short of ready.");
       browser.button("Post 1 line");
       browser.awaitText("1 line stayed behind.");
-      browser.button("Settle the rest");
+      browser.button("Correct the lines on hold");
       browser.awaitText("remainder of october.csv");
-      browser.button("A new rep");
+      browser.button("Create a new rep");
       for (String[] field :
           List.of(new String[] {"Name", "Otto Brand"}, new String[] {"From month", "2026-10"})) {
         browser.fill(field[0], field[1]);
       }
-      browser.button("Make Otto Brand");
+      browser.button("Create Otto Brand");
       browser.awaitText("remainder of october.csv is ready.");
       browser.button("Post 1 line");
       browser.awaitText("remainder of october.csv is posted.");

@@ -31,14 +31,14 @@ class SignInIT {
     browser.signIn("rep");
     browser.go("/?to=2026-10");
     browser.awaitText("You stand at 91.1 % of your quota for October 2026.");
-    browser.await("statement", () -> browser.textOf("Statement").contains("Due with"));
+    browser.await("statement", () -> browser.textOf("Statement").contains("Commission due with"));
     assertThat(browser.textOf("Statement")).startsWith("Dario Venn").contains("1 234.35");
     assertThat(browser.textOf("Desks")).contains("My month").doesNotContain("Intake", "Rules");
     browser.link("Standing");
     browser.awaitText("Dario Venn is short by");
     assertThat(browser.rowNames()).containsExactly("Dario Venn");
     browser.go("/earnings?to=2026-10&selected=R01&show=seal");
-    browser.awaitText("Next step");
+    browser.awaitText("Next tier");
     assertThat(browser.text()).doesNotContain("Ilse Marwood", "Checks", "Rules");
     browser.go("/intake");
     browser.awaitText("You stand at");
@@ -54,7 +54,7 @@ class SignInIT {
     browser.awaitRow("Tilda Voss", "");
     assertThat(browser.rowNames()).hasSize(4).doesNotContain("Ilse Marwood");
     browser.write("Note", "moved in October");
-    browser.button("Keep the note");
+    browser.button("Save note");
     browser.awaitText("October 2026: moved in October");
   }
 
@@ -62,15 +62,15 @@ class SignInIT {
   void approver_opensASealedMonth_withAReason_andChangesNoRules() {
     browser.signIn("approver");
     browser.go("/earnings?to=2026-09&show=seal");
-    browser.awaitText("September 2026 is sealed");
-    browser.fill("Unseal it, because", "a wrong file");
-    browser.button("Unseal September 2026");
-    browser.awaitText("Seal September 2026");
-    browser.button("Seal September 2026");
-    browser.awaitText("September 2026 is sealed");
+    browser.awaitText("September 2026 is closed");
+    browser.fill("Reason for reopening", "a wrong file");
+    browser.button("Reopen September 2026");
+    browser.awaitText("Close September 2026");
+    browser.button("Close September 2026");
+    browser.awaitText("September 2026 is closed");
     browser.go("/rules?to=2026-10");
     browser.awaitText("Pay by sales");
-    browser.button("Save the plan");
+    browser.button("Save plan");
     browser.awaitText("The role approver does not include this.");
   }
 
@@ -81,19 +81,19 @@ class SignInIT {
     browser.link("Accounts");
     browser.awaitText("New account");
     browser.fill("Name", "Ilse M.");
-    browser.fill("Key of the rep on the roster", "R99");
-    browser.button("Make the account");
+    browser.fill("ID of the rep on the roster", "R99");
+    browser.button("Create account");
     browser.awaitText("There is no rep \"R99\" on the roster.");
-    browser.fill("Key of the rep on the roster", "R01");
-    browser.button("Make the account");
+    browser.fill("ID of the rep on the roster", "R01");
+    browser.button("Create account");
     browser.awaitText("The password of Ilse M. is");
     String given = browser.text().replaceAll("(?s).*Ilse M\\. is ([a-z0-9-]+)\\..*", "$1");
     browser.signIn("Ilse M.", given);
     browser.awaitText("your password was given by somebody else");
-    browser.fill("Password now", given);
-    browser.fill("New password, 10", "a long one of my own");
-    browser.fill("New password once more", "a long one of my own");
-    browser.button("Change the password");
+    browser.fill("Current password", given);
+    browser.fill("New password (10", "a long one of my own");
+    browser.fill("Repeat the new password", "a long one of my own");
+    browser.button("Change password");
     browser.awaitText("You stand at");
     browser.buttonLabelled("Account Ilse M.");
     browser.button("Sign out");
@@ -125,7 +125,7 @@ class SignInIT {
       }
       browser.signIn("rep");
       browser.go("/mine?to=2026-10");
-      browser.await("statement", () -> browser.textOf("Statement").contains("Due with"));
+      browser.await("statement", () -> browser.textOf("Statement").contains("Commission due with"));
       assertThat(browser.axe()).isEmpty();
       browser.signOut();
       assertThat(browser.axe()).as("signing in").isEmpty();

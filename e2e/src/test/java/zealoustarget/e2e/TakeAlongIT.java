@@ -44,7 +44,7 @@ class TakeAlongIT {
       String month = isDark ? "2026-08" : "2026-10";
       browser.go("/standing?to=" + month);
       browser.awaitRow("Wren Halloway", "Northern Sounds");
-      browser.button("Take along");
+      browser.button("Export");
       browser.menuItem("Chart as SVG");
       Document svg = parsed(browser.saved("standing rep " + month + ".svg"));
       String text = svg.getDocumentElement().getTextContent();
@@ -52,7 +52,7 @@ class TakeAlongIT {
       assertThat(svg.getElementsByTagName("rect").getLength()).isGreaterThan(17);
       assertThat(Files.readString(browser.saved("standing rep " + month + ".svg")))
           .doesNotContain("var(", "position", "-9999");
-      browser.button("Take along");
+      browser.button("Export");
       browser.menuItem("Chart as PNG");
       BufferedImage png = ImageIO.read(browser.saved("standing rep " + month + ".png").toFile());
       assertThat(png.getRGB(2, png.getHeight() - 3) & WHITE).as("white ground").isEqualTo(WHITE);
@@ -88,7 +88,7 @@ class TakeAlongIT {
       }
       reader.setStartPage(1);
       String text = reader.getText(pdf).replace('\u202f', ' ');
-      assertThat(text).contains("Dario Venn", "42 345.13").doesNotContain("Take along", "Next");
+      assertThat(text).contains("Dario Venn", "42 345.13").doesNotContain("Export", "Next");
       BufferedImage first = new PDFRenderer(pdf).renderImage(0);
       assertThat(coloured(first)).as("bars and shading").isGreaterThan(3_000);
     }

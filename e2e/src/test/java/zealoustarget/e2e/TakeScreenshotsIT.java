@@ -10,8 +10,8 @@ class TakeScreenshotsIT {
 
   private static void standing(Browser browser, Path pictures, String name, String view) {
     browser.go("/standing?" + view);
-    browser.awaitText("Rows ");
-    browser.awaitNoText("Reading ");
+    browser.awaitText("Rows:");
+    browser.awaitNoText("Loading ");
     browser.picture(pictures.resolve("standing-" + name + ".png"));
   }
 
@@ -21,10 +21,10 @@ class TakeScreenshotsIT {
     try (App app = App.demo(folder.resolve("data"));
         Browser browser = Browser.open(app)) {
       browser.go("/standing?to=2026-10&span=y&selected=R15");
-      browser.await("proof", () -> browser.textOf("Proof").contains("lines"));
+      browser.await("proof", () -> browser.textOf("Calculation and sources").contains("lines"));
       browser.picture(pictures.resolve("standing.png"));
       browser.go("/standing?axis=region&to=2026-10");
-      browser.await("proof", () -> browser.textOf("Proof").contains("lines"));
+      browser.await("proof", () -> browser.textOf("Calculation and sources").contains("lines"));
       browser.picture(pictures.resolve("standing-regions.png"));
       standing(browser, pictures, "groups", "span=y&to=2026-10&group=region&selected=South+Reach/");
       standing(browser, pictures, "months", "span=y&to=2026-10&layout=months");
@@ -35,10 +35,10 @@ class TakeScreenshotsIT {
       standing(browser, pictures, "dark", "span=y&to=2026-10&selected=R03");
       browser.dark(false);
       browser.go("/earnings?to=2026-10&selected=R16");
-      browser.await("statement", () -> browser.textOf("Statement").contains("Due with"));
+      browser.await("statement", () -> browser.textOf("Statement").contains("Commission due with"));
       browser.picture(pictures.resolve("earnings.png"));
       browser.go("/earnings?to=2026-09&show=seal");
-      browser.await("changes", () -> browser.textOf("Changed since sealed").contains("Dario"));
+      browser.await("changes", () -> browser.textOf("Changed since closing").contains("Dario"));
       browser.picture(pictures.resolve("earnings-sealed.png"));
       browser.go("/rules?to=2026-10");
       browser.await("effect", () -> browser.textOf("Effect").contains("Ilse Marwood"));
@@ -49,7 +49,7 @@ class TakeScreenshotsIT {
       browser.choose(
           Path.of("../demo/samples/semicolon-other-names.csv").toAbsolutePath().normalize());
       browser.awaitText("semicolon-other-names.csv is ready.");
-      browser.buttonLabelled("Net EUR is read as revenue");
+      browser.buttonLabelled("Net EUR maps to revenue");
       browser.awaitText("Decimal mark");
       browser.picture(pictures.resolve("intake-columns.png"));
       browser.go("/accounts");
@@ -59,7 +59,7 @@ class TakeScreenshotsIT {
       standing(browser, pictures, "manager", "to=2026-10");
       browser.signIn("rep");
       browser.go("/mine?to=2026-10");
-      browser.await("statement", () -> browser.textOf("Statement").contains("Due with"));
+      browser.await("statement", () -> browser.textOf("Statement").contains("Commission due with"));
       browser.picture(pictures.resolve("my-month.png"));
       browser.signOut();
       browser.picture(pictures.resolve("sign-in.png"));

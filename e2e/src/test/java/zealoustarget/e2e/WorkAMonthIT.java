@@ -126,7 +126,8 @@ class WorkAMonthIT {
         Map.of("Ines Brackwater", "1100.00", "Jorun Pike", "510.00", "Sefa Lindmoor", "450.00"),
         "2160.00");
     browser.button("Jorun Pike");
-    browser.await("proof", () -> browser.textOf("Proof").contains("Actual: 3 lines"));
+    browser.await(
+        "proof", () -> browser.textOf("Calculation and sources").contains("Actual: 3 lines"));
     browser.button("Orders");
     browser.await("orders", () -> browser.textOf("Orders").contains("O-5"));
     assertThat(browser.textOf("Orders")).contains("2 lines", "99.50", "Harbour inn");
@@ -142,12 +143,12 @@ class WorkAMonthIT {
 
   private void payOctober() throws IOException {
     browser.go("/rules?to=2026-10&new=blank");
-    browser.awaitText("Give the plan a name.");
+    browser.awaitText("Enter a name for the plan.");
     browser.fill("Name", "Field");
     for (String rep : List.of("Ines Brackwater", "Jorun Pike", "Sefa Lindmoor")) {
-      browser.select("Add a rep", rep);
+      browser.select("Add rep", rep);
     }
-    browser.button("Save the plan");
+    browser.button("Save plan");
     browser.await("saved", () -> browser.textOf("Plans").contains("Field"));
     browser.go("/earnings?to=2026-10&selected=K1");
     browser.awaitText("October 2026 pays 64.00 EUR to three reps.");
@@ -159,13 +160,13 @@ class WorkAMonthIT {
   private void closeOctober() {
     browser.go("/earnings?to=2026-10&show=seal");
     browser.await("checks", () -> !browser.textOf("Checks").isBlank());
-    browser.button("Seal October 2026");
-    browser.awaitText("October 2026 is sealed");
+    browser.button("Close October 2026");
+    browser.awaitText("October 2026 is closed");
   }
 
   private void correctOctober() throws IOException {
     stage("late.csv", "date,order,rep,product,revenue,units\n29/10/2026,O-9,K1,P10,-100.00,-1\n");
-    browser.awaitText("It touches October 2026, sealed.");
+    browser.awaitText("October 2026, which is closed.");
     browser.button("Post 1 line as a correction");
     browser.awaitText("late.csv is posted.");
     browser.go("/standing?to=2026-10");
@@ -201,7 +202,7 @@ class WorkAMonthIT {
 
   /** The workbook that the page gives and the API's rows say the same. */
   private void expect(Map<String, String> actuals, String total) throws IOException {
-    browser.button("Take along");
+    browser.button("Export");
     browser.menuItem("Workbook with formulas (XLSX)");
     Path file = browser.saved("standing rep 2026-10.xlsx");
     Map<String, String> cells = new TreeMap<>();
@@ -255,6 +256,6 @@ class WorkAMonthIT {
     browser.go("/intake");
     browser.awaitText("Rules");
     browser.choose(Files.writeString(folder.resolve(name), content));
-    browser.awaitText("Discard");
+    browser.awaitText("Discard load");
   }
 }

@@ -40,22 +40,24 @@ class WorkTheStandingIT {
   @Test
   void findTheThreeRepsThatMakeTheMiss_andNoteWhy() {
     open("/standing?span=y&to=2026-10");
-    browser.buttonLabelled("Only");
-    browser.select("The", "worst");
-    browser.fill("how many", "3");
-    browser.button("Apply");
+    browser.buttonLabelled("Filter");
+    browser.select("Top or bottom", "bottom");
+    browser.fill("Rows", "3");
+    browser.button("Apply filter");
     browser.awaitText("15 rows left out");
     assertThat(browser.rowNames()).containsExactly("Mina Castellan", "Adaeze Fenn", "Osei Brandt");
     browser.button("Osei Brandt");
     browser.await("close-up", () -> browser.textOf("Close-up").startsWith("Osei Brandt"));
     browser.choose("Reason", "stock-out");
     browser.write("Note", "No life jackets from May on");
-    browser.button("Keep the note");
+    browser.button("Save note");
     browser.awaitRow("Osei Brandt", "✎ stock-out");
     browser.awaitText("of the shortfall: stock-out.");
     browser.go("/standing?span=y&to=2026-10&selected=R10");
-    browser.await("kept", () -> browser.textOf("Why").contains("October 2026: stock-out"));
-    assertThat(browser.textOf("Why")).contains("No life jackets from May on");
+    browser.await(
+        "kept",
+        () -> browser.textOf("Reason for the variance").contains("October 2026: stock-out"));
+    assertThat(browser.textOf("Reason for the variance")).contains("No life jackets from May on");
   }
 
   @Test
@@ -81,15 +83,17 @@ class WorkTheStandingIT {
   void changeTheLimit_seeWhoFlips_save() {
     open("/standing?axis=product&to=2026-10");
     List<String> before = browser.rowsWith("reached");
-    browser.button("Ladder");
-    browser.await("trial", () -> browser.textOf("Ladder").contains("Nobody changes status."));
-    browser.type("Rung 3, begins at", "");
+    browser.buttonContaining("Status thresholds");
+    browser.await(
+        "trial", () -> browser.textOf("Status thresholds").contains("No row changes its status."));
+    browser.type("Threshold 3, starts at", "");
     browser.awaitText("needs a bound");
-    browser.type("Rung 3, begins at", "112");
-    browser.await("flips", () -> browser.textOf("Who would change status").contains(" row"));
-    String flips = browser.textOf("Who would change status");
+    browser.type("Threshold 3, starts at", "112");
+    browser.await(
+        "flips", () -> browser.textOf("Rows that would change their status").contains(" row"));
+    String flips = browser.textOf("Rows that would change their status");
     assertThat(browser.rowsWith("reached")).as("nothing is changed yet").isEqualTo(before);
-    browser.button("Save the ladder");
+    browser.button("Save thresholds");
     browser.awaitText("Saved.");
     browser.await("judged anew", () -> browser.rowsWith("reached").size() < before.size());
     for (String name : before) {
@@ -97,14 +101,14 @@ class WorkTheStandingIT {
       assertThat(flips.contains(name)).as(name).isNotEqualTo(isStill);
     }
     open("/standing?axis=product&to=2026-09");
-    browser.button("Ladder");
-    browser.await("own ladder", () -> browser.valueOf("Rung 3, begins at").equals("100"));
+    browser.buttonContaining("Status thresholds");
+    browser.await("own ladder", () -> browser.valueOf("Threshold 3, starts at").equals("100"));
   }
 
   @Test
   void yearSheet_saysTheSameAsTheApi_bothWays() {
     open("/standing?to=2026-10&span=q&layout=months&against=set:quota");
-    browser.await("sheet", () -> browser.textOf("Months by rep").contains("Whole span"));
+    browser.await("sheet", () -> browser.textOf("Months by rep").contains("Total"));
     browser.buttonLabelled("Figures");
     browser.option("actual");
     JsonNode sheet =
@@ -145,8 +149,8 @@ class WorkTheStandingIT {
       if (browser.rowTitles().contains(name)) {
         String text = browser.row(name).replace(" ", "");
         assertThat(text).as(name).contains(plain(row.get("actual").asString()));
-        if (!row.get("variance").isNull()) {
-          assertThat(text).contains(plain(row.get("variance").asString()));
+        if (!row.get("variance, amount").isNull()) {
+          assertThat(text).contains(plain(row.get("variance, amount").asString()));
           assertThat(text).contains(row.get("percentShown").asString());
         }
       }
@@ -156,18 +160,18 @@ class WorkTheStandingIT {
   @Test
   void compareTwoReps_onOneLine_andBack() {
     open("/standing?to=2026-10&layout=compare");
-    browser.awaitText("Choose two to four reps.");
+    browser.awaitText("Select two to four reps.");
     browser.buttonLabelled("Add");
     browser.option("Dario Venn");
     browser.buttonLabelled("Add");
     browser.option("Tilda Voss");
     browser.await("both", () -> browser.textOf("Members compared").contains("Tilda Voss"));
     assertThat(browser.textOf("Members compared")).contains("Dario Venn", "South Reach", "91.1");
-    browser.await("chart", () -> browser.textOf("Percent-to-goal by month").contains("Oct"));
+    browser.await("chart", () -> browser.textOf("% of goal by month").contains("Oct"));
     assertThat(browser.address()).contains("only=R16").contains("only=R17");
     assertThat(browser.axe()).isEmpty();
     browser.buttonLabelled("Compare");
-    browser.option("this span and a year before");
+    browser.option("these months and last year");
     browser.await("year", () -> browser.textOf("Standings compared").contains("October 2025"));
     browser.back();
     browser.await("members again", () -> browser.textOf("Members compared").contains("Dario Venn"));
@@ -189,7 +193,7 @@ class WorkTheStandingIT {
   void everyInsight_leadsToAViewThatShowsItsRowsAndFigures() {
     open("/standing?to=2026-10&selected=R14");
     browser.choose("Reason", "stock-out");
-    browser.button("Keep the note");
+    browser.button("Save note");
     browser.awaitText("of the shortfall: stock-out.");
     Set<String> kinds = new TreeSet<>();
     for (String view :
@@ -271,30 +275,30 @@ class WorkTheStandingIT {
   @Test
   void savedView_isKeptAndOpened_andOneWhoseGoalsAreGoneSaysSo() {
     open("/standing?axis=product&to=2026-10&lanes=amount");
-    browser.buttonLabelled("Views");
+    browser.buttonLabelled("Saved views");
     browser.type("Name of this view", "Products in euros");
     browser.press(Keys.ENTER);
     browser.awaitText("Products in euros");
     open("/standing?to=2026-10");
-    browser.buttonLabelled("Views");
+    browser.buttonLabelled("Saved views");
     browser.link("Products in euros");
     browser.await("opened", () -> browser.address().contains("axis=product"));
     browser.go("/standing?to=2026-10&against=set:wishes");
-    browser.awaitText("\"wishes\" is no known goalSet");
-    browser.link("Go to the plain view");
+    browser.awaitText("\"wishes\" is not a known goal set");
+    browser.link("Clear all settings of this view");
     browser.awaitText("October 2026 is");
   }
 
   @Test
   void unknownMember_isSaid() {
     browser.go("/standing?to=2026-10&only=R99");
-    browser.awaitText("\"R99\" is no known rep");
+    browser.awaitText("\"R99\" is not a known rep");
     open("/standing?to=2026-10&selected=R99");
-    browser.awaitText("is no row of this view");
+    browser.awaitText("is not a row of this view");
   }
 
   private static void open(String path) {
     browser.go(path);
-    browser.awaitText("Rows ");
+    browser.awaitText("Rows:");
   }
 }

@@ -128,7 +128,9 @@ class IntakeTest extends IntakeServer {
     api.post(at(id, "/post?held=leave"));
     String csv = api.raw(api.request(at(id, "/remainder.csv")).GET().build()).body();
     assertThat(csv.lines().toList().get(0)).isEqualTo("date,order,rep,revenue,reason");
-    assertThat(csv.lines().toList().get(1)).startsWith("2026-10-01,SO-2,K9,7,").contains("no rep");
+    assertThat(csv.lines().toList().get(1))
+        .startsWith("2026-10-01,SO-2,K9,7,")
+        .contains("is not a known rep");
     assertThat(csv.lines().count()).isEqualTo(3);
 
     JsonNode rest = api.post(at(id, "/remainder")).json();
@@ -191,7 +193,7 @@ class IntakeTest extends IntakeServer {
     Api.Answer refused =
         api.post(at(id, "/members"), "[" + reps.formatted("October") + product + "]");
     assertThat(refused.code()).isEqualTo("value-unknown");
-    assertThat(refused.text("detail")).contains("\"October\"", "Nothing was made.");
+    assertThat(refused.text("detail")).contains("\"October\"", "Nothing was created.");
     assertThat(api.get("/api/v1/loads").json()).as("no list is left behind").hasSize(before);
     assertThat(
             api.post(at(id, "/members"), "[" + reps.formatted("2026-10") + product + product + "]")

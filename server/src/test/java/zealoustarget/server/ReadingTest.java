@@ -311,7 +311,7 @@ class ReadingTest {
               .json();
       assertThat(staged.at("/sums/revenue/ready").asString()).isEqualTo("1250.00");
       assertThat(staged.get("findings").toString())
-          .contains("1.250,00 is 125 times what a line of K1 usually is (10,00).");
+          .contains("1.250,00 is 125 times the usual amount of K1 (10,00).");
       assertThat(staged.at("/controlTotal/met").toString()).contains("true");
     } finally {
       write("null");

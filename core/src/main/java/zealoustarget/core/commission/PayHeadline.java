@@ -63,7 +63,7 @@ public final class PayHeadline {
   private String of(List<Line> lines) {
     List<Line> settled = lines.stream().filter(line -> line.due() != null).toList();
     if (settled.isEmpty()) {
-      return month + " pays nobody yet: no rep has a plan and a quota.";
+      return month + " pays no commission yet: no rep has a plan and a quota.";
     }
     return pays(settled) + underFloor(settled) + nearest(lines);
   }
@@ -87,7 +87,7 @@ public final class PayHeadline {
                   + (paid == 1 ? " rep." : " reps."));
     }
     if (sum < 0) {
-      return month + " takes back " + money(-sum) + ".";
+      return month + " recovers " + money(-sum) + ".";
     }
     return paid == 0
         ? month + " pays nothing."
@@ -106,17 +106,19 @@ public final class PayHeadline {
     }
     if (days != null) {
       return under == settled.size()
-          ? " No rep has reached the floor yet."
+          ? " No rep has reached the threshold (floor) yet."
           : " "
               + Figures.capital(figures.number(under))
               + (under == 1 ? " has" : " have")
-              + " not reached the floor yet.";
+              + " not reached the threshold (floor) yet.";
     }
     return under == settled.size() && under > 1
-        ? " All stay under their floor."
+        ? " All are below their threshold (floor)."
         : " "
             + Figures.capital(figures.number(under))
-            + (under == 1 ? " stays under the floor." : " stay under their floors.");
+            + (under == 1
+                ? " is below the threshold (floor)."
+                : " are below their threshold (floor).");
   }
 
   /** The rep with the smallest share of quota to go to the next pay, where that is at most 5 %. */

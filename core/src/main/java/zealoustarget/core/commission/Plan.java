@@ -132,7 +132,7 @@ public record Plan(
    */
   public Plan {
     if (measure.isRate()) {
-      throw new PlanFault("measure", "a rate cannot be credited; take a measure that is summed");
+      throw new PlanFault("measure", "a rate cannot be credited; choose a measure that is summed");
     }
     steps = List.copyOf(steps);
     checkSteps(steps, measure);
@@ -142,7 +142,7 @@ public record Plan(
       throw new PlanFault("bonus", "must not be negative");
     }
     if (cap != null && cap <= 0) {
-      throw new PlanFault("cap", "must be above 0; without a cap leave it empty");
+      throw new PlanFault("cap", "must be above 0; without a cap leave it blank");
     }
     if (floor instanceof Bound.OfSet) {
       throw new PlanFault("floor", "must be an amount or a percent of the quota");
@@ -157,7 +157,7 @@ public record Plan(
 
   private static void checkSteps(List<Step> steps, Measure measure) {
     if (steps.isEmpty()) {
-      throw new PlanFault("steps", "at least one step is needed");
+      throw new PlanFault("steps", "at least one tier is needed");
     }
     for (int at = 0; at < steps.size(); at++) {
       Step step = steps.get(at);
@@ -167,7 +167,7 @@ public record Plan(
       if (at > 0 && step.from().compareTo(steps.get(at - 1).from()) <= 0) {
         throw new PlanFault(
             "steps[" + at + "].from",
-            "must be above the step before it, " + percent(steps.get(at - 1).from()));
+            "must be above the tier before it, " + percent(steps.get(at - 1).from()));
       }
       if (step.rate().signum() < 0) {
         throw new PlanFault("steps[" + at + "].rate", "must not be negative");
@@ -188,7 +188,7 @@ public record Plan(
         bound instanceof Bound.Amount amount && amount.units() <= 0
             || bound instanceof Bound.Share share && share.ofQuota().signum() <= 0;
     if (isWrong) {
-      throw new PlanFault(part, "must be above 0; without a " + part + " leave it empty");
+      throw new PlanFault(part, "must be above 0; without a " + part + " leave it blank");
     }
   }
 
@@ -215,7 +215,7 @@ public record Plan(
             && ceiling instanceof Bound.Share share
             && steps.get(0).from().compareTo(share.ofQuota()) >= 0;
     return isBeyond
-        ? Optional.of("the first step begins at the ceiling, so nothing could be earned")
+        ? Optional.of("the first tier starts at the ceiling, so nothing could be earned")
         : Optional.empty();
   }
 

@@ -79,7 +79,10 @@ public final class PlanBook {
     for (Assignment assignment : assignments) {
       if (!byName.containsKey(folded(assignment.plan()))) {
         throw new IllegalArgumentException(
-            assignment.rep() + " is assigned to \"" + assignment.plan() + "\", which is no plan");
+            assignment.rep()
+                + " is assigned to \""
+                + assignment.plan()
+                + "\", which is not a plan");
       }
       List<Assignment> others =
           byRep.computeIfAbsent(folded(assignment.rep()), rep -> new ArrayList<>());

@@ -311,7 +311,14 @@ public final class Insights {
             : amount(whole(variance.abs())) + (variance.signum() < 0 ? " under " : " over ");
     say(
         Kind.LANDING,
-        "At the pace of " + month + " it lands at " + lands + ", " + how + goalWords + ".",
+        "At the pace of "
+            + month
+            + " the projected actual is "
+            + lands
+            + ", "
+            + how
+            + goalWords
+            + ".",
         Show.total(),
         lands);
   }

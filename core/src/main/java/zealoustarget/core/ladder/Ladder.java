@@ -28,7 +28,7 @@ public record Ladder(Scale scale, List<Rung> rungs, boolean perMonth) {
     rungs = List.copyOf(rungs);
     if (perMonth && !scale.isAmount()) {
       throw new IllegalArgumentException(
-          "perMonth is for ladders that read amounts, not " + scale.word());
+          "perMonth is for thresholds based on amounts, not " + scale.word());
     }
     if (rungs.isEmpty()) {
       throw new IllegalArgumentException("rungs must not be empty");
@@ -38,15 +38,19 @@ public record Ladder(Scale scale, List<Rung> rungs, boolean perMonth) {
       Rung rung = rungs.get(i);
       if (rung.name().isBlank() || !names.add(rung.name().toLowerCase(Locale.ROOT))) {
         throw new IllegalArgumentException(
-            "rung " + (i + 1) + " needs a name of its own, was \"" + rung.name() + "\"");
+            "threshold " + (i + 1) + " needs a name of its own, was \"" + rung.name() + "\"");
       }
       if (i == 0 && rung.lowerBound() != null) {
         throw new IllegalArgumentException(
-            "rung 1 must have no lower bound, so that every number lands on a rung");
+            "threshold 1 must have no lower bound, so that every number has a status");
       }
       if (i > 0 && !rung.beginsAfter(rungs.get(i - 1))) {
         throw new IllegalArgumentException(
-            "rung " + (i + 1) + " \"" + rung.name() + "\" must begin above the rung before it");
+            "threshold "
+                + (i + 1)
+                + " \""
+                + rung.name()
+                + "\" must start above the threshold before it");
       }
     }
   }

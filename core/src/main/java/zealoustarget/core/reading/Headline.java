@@ -243,11 +243,7 @@ public final class Headline {
       boolean isHigher = total().direction() == Direction.HIGHER;
       say(
           left.signum() > 0
-              ? "; "
-                  + percent(left)
-                  + " % of "
-                  + words.goal()
-                  + (isHigher ? " still to sell" : " left")
+              ? "; " + percent(left) + " % of " + words.goal() + (isHigher ? " to go" : " left")
               : "; " + words.goal() + (isHigher ? " is reached" : " is used up"));
     }
     say(". ");

@@ -254,7 +254,7 @@ class EarningsTest {
         .hasMessage("r1 would be in \"worked\" and \"Worked\" in 2026-10");
     assertThatThrownBy(
             () -> new PlanBook(List.of(), List.of(new Assignment(KEY, "x", 1, null, List.of()))))
-        .hasMessageContaining("no plan");
+        .hasMessageContaining("not a plan");
     assertThatThrownBy(() -> new Assignment(KEY, "x", 5, 4, List.of()))
         .hasMessage("ends before it begins");
     assertThatThrownBy(() -> new Assignment(KEY, "x", Integer.MIN_VALUE, null, List.of(Ratio.ONE)))

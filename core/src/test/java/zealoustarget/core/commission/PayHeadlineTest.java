@@ -40,7 +40,7 @@ class PayHeadlineTest {
   void saysWhatIsPaid_whoStaysUnder_andWhoIsNearest() {
     assertThat(of(rep("Ada", 12_000_000), rep("Bo", 6_000_000), rep("Rurik", 9_999_000)))
         .isEqualTo(
-            "October 2026 pays 8 499.70 EUR to two reps. One stays under the floor. A sale of"
+            "October 2026 pays 8 499.70 EUR to two reps. One is below the threshold (floor). A sale of"
                 + " 10.00 EUR separates Rurik from 1 500.30 EUR.");
   }
 
@@ -48,12 +48,13 @@ class PayHeadlineTest {
   void one_none_andAll_areSaidRight() {
     assertThat(of(rep("Ada", 12_000_000))).isEqualTo("October 2026 pays 5 500.00 EUR to one rep.");
     assertThat(of(rep("Ada", 100), rep("Bo", 100)))
-        .isEqualTo("October 2026 pays nothing. All stay under their floor.");
-    assertThat(of()).isEqualTo("October 2026 pays nobody yet: no rep has a plan and a quota.");
+        .isEqualTo("October 2026 pays nothing. All are below their threshold (floor).");
+    assertThat(of())
+        .isEqualTo("October 2026 pays no commission yet: no rep has a plan and a quota.");
     assertThat(of(rep("A", 1), rep("B", 1), rep("C", 12_000_000)))
-        .contains("Two stay under their floors.");
+        .contains("Two are below their threshold (floor).");
     assertThat(of(rep("Ada", Plans.worked(), 10_000_000, 11_000_000, -40_000L)))
-        .isEqualTo("October 2026 takes back 400.00 EUR.");
+        .isEqualTo("October 2026 recovers 400.00 EUR.");
   }
 
   @Test
@@ -64,7 +65,7 @@ class PayHeadlineTest {
             PayHeadline.of(
                 "November 2026", List.of(rep("Ada", 100), rep("Bo", 100)), "EUR", days, figures))
         .isEqualTo(
-            "November 2026, day 14 of 20: no pay is due so far. No rep has reached the floor yet.");
+            "November 2026, day 14 of 20: no pay is due so far. No rep has reached the threshold (floor) yet.");
     assertThat(
             PayHeadline.of(
                 "November 2026",

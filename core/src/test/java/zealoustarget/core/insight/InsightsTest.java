@@ -107,7 +107,8 @@ class InsightsTest {
     Ledger ledger = Company.ofReps("2026-11", "A 4000/10000");
     StandingQuery asked = Company.query(Axis.REP, Company.REVENUE, "2026-11", "2026-11", "quota");
     assertThat(landing(ledger, asked, new Pace.Days(10, 20)))
-        .isEqualTo("At the pace of November 2026 it lands at 80.00 EUR, 20.00 EUR under quota.");
+        .isEqualTo(
+            "At the pace of November 2026 the projected actual is 80.00 EUR, 20.00 EUR under quota.");
     assertThat(landing(ledger, asked, new Pace.Days(20, 20))).isNull();
   }
 

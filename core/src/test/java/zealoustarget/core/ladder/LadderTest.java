@@ -69,18 +69,18 @@ class LadderTest {
   @Test
   void brokenLadders_cannotBeHeld() {
     refused("rungs must not be empty");
-    refused("rung 1 must have no lower bound", Rung.from("low", Tone.BAD, Ratio.ZERO));
+    refused("threshold 1 must have no lower bound", Rung.from("low", Tone.BAD, Ratio.ZERO));
     refused(
-        "rung 2 \"high\" must begin above",
+        "threshold 2 \"high\" must start above",
         Rung.first("low", Tone.BAD),
         Rung.first("high", Tone.GOOD));
     refused(
-        "rung 3 \"high\" must begin above",
+        "threshold 3 \"high\" must start above",
         Rung.first("low", Tone.BAD),
         Rung.from("mid", Tone.NEAR, Ratio.ONE),
         Rung.from("high", Tone.GOOD, Ratio.ONE));
     refused(
-        "rung 2 needs a name of its own",
+        "threshold 2 needs a name of its own",
         Rung.first("low", Tone.BAD),
         Rung.from("LOW", Tone.NEAR, Ratio.ONE));
   }

@@ -116,7 +116,7 @@ class SpokenTest {
             "September 2026", new Pace.Days(8, 20), 1, List.of(), List.of(), false, null);
     assertThat(headline(ledger, september, scope))
         .startsWith(
-            "The span, day 8 of 20: 16.7 % behind pace; 66.7 % of quota still to sell."
+            "The span, day 8 of 20: 16.7 % behind pace; 66.7 % of quota to go."
                 + " A is behind pace by 6.00 EUR.");
     Standing.Row whole = ledger.standing(september.withWhole(true)).rows().get(0);
     assertThat(whole.spoken().kind()).isEqualTo(Standing.Kind.WHOLE);

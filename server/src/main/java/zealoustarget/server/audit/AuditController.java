@@ -17,7 +17,7 @@ import zealoustarget.server.platform.http.CsvCells;
 import zealoustarget.server.platform.http.Downloads;
 import zealoustarget.server.platform.http.Pages;
 
-/** The audit trail, to be searched and taken along. */
+/** The audit log, to be searched and taken along. */
 @RestController
 @RequestMapping("/api/v1")
 class AuditController {
@@ -36,7 +36,9 @@ class AuditController {
       @RequestParam(defaultValue = "") String text,
       @RequestParam(defaultValue = "") String kind,
       @RequestParam(defaultValue = "0") int page) {
-    return audit.entries(text, kind(kind), Pages.first(page, PAGE), PAGE);
+    return audit.entries(text, kind(kind), Pages.first(page, PAGE), PAGE).stream()
+        .map(AuditWords::of)
+        .toList();
   }
 
   /** The same as CSV, the latest 100,000. */
@@ -46,13 +48,13 @@ class AuditController {
     AuditKind wanted = kind(kind);
     long end = audit.end(); // that it is taken along is an entry of its own
     return Downloads.of(
-        "audit trail.csv",
+        "audit log.csv",
         Downloads.CSV,
         out -> {
           CsvWriter csv =
               CsvWriter.builder().build(new OutputStreamWriter(out, StandardCharsets.UTF_8));
           csv.writeRecord("at", "by", "what", "subject", "before", "after", "hash");
-          audit.eachEntry(end, text, wanted, MOST, entry -> write(csv, entry));
+          audit.eachEntry(end, text, wanted, MOST, entry -> write(csv, AuditWords.of(entry)));
           csv.flush();
         });
   }
@@ -81,7 +83,7 @@ class AuditController {
                         "value-unknown",
                         "\""
                             + word
-                            + "\" is no kind; allowed are "
+                            + "\" is not a kind; allowed are "
                             + String.join(
                                 ", ", Stream.of(AuditKind.values()).map(AuditKind::word).toList())
                             + ".")

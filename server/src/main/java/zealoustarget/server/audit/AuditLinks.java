@@ -77,7 +77,7 @@ public final class AuditLinks {
         String hash = row.getString("hash");
         if (found != place + 1 || !head.equals(row.getString("previous_hash"))) {
           faults.add(
-              "The audit trail has a gap before entry "
+              "The audit log has a gap before entry "
                   + found
                   + " of "
                   + row.getObject("done_at", OffsetDateTime.class).toInstant()
@@ -87,7 +87,7 @@ public final class AuditLinks {
           faults.add(
               "Entry "
                   + found
-                  + " of the audit trail does not read as it was written: "
+                  + " of the audit log does not read as it was written: "
                   + row.getString("subject")
                   + ".");
         }
@@ -98,7 +98,7 @@ public final class AuditLinks {
     try (Statement statement = connection.createStatement();
         ResultSet row = statement.executeQuery("select place, hash from record_head")) {
       if (!row.next() || row.getLong(1) != place || !row.getString(2).equals(head)) {
-        faults.add("The audit trail does not end with the entry that was added last.");
+        faults.add("The audit log does not end with the entry that was added last.");
       }
     }
     return new Verified(place, head, faults);

@@ -21,13 +21,13 @@ class DownloadTrail implements AsyncHandlerInterceptor, WebMvcConfigurer {
           "/api/v1/earnings/payroll.csv", "payroll file",
           "/api/v1/earnings/reps/{rep}/statement.pdf", "statement",
           "/api/v1/earnings/jobs/{id}/statements.pdf", "all statements",
-          "/api/v1/months/{month}/seal/snapshot.zip", "what was sealed",
+          "/api/v1/months/{month}/seal/snapshot.zip", "closed figures",
           "/api/v1/backups/{name}", "backup",
           "/api/v1/company/export", "export of the company",
           "/api/v1/standing/export.csv", "standing as CSV",
           "/api/v1/standing/export.xlsx", "standing as a workbook",
           "/api/v1/standing/{axis}/{key}/orders.csv", "orders as CSV",
-          "/api/v1/audit.csv", "audit trail");
+          "/api/v1/audit.csv", "audit log");
 
   private final Audit audit;
 

@@ -346,7 +346,7 @@ class EarningsDesk {
             "value-unknown",
             "\""
                 + sales
-                + "\" is no amount of "
+                + "\" is not an amount of "
                 + measure.code()
                 + ". Write it as "
                 + measure.text(123_450)

@@ -207,7 +207,7 @@ final class Workbook implements TableFile {
           "file-not-text",
           "\""
               + upload.name()
-              + "\" is an archive and no workbook. Load the files in it one by one.");
+              + "\" is an archive, not a workbook. Load the files in it one by one.");
     }
     return new Parts(hasMacros, hasStyles);
   }

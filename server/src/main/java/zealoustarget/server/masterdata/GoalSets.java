@@ -72,8 +72,7 @@ public class GoalSets {
     if (text == null || text.isBlank() || text.strip().length() > LONGEST_NAME) {
       throw Refusal.of(
               "value-missing",
-              "Goals need \"goalSet\", the name of their set, such as quota (at most 120"
-                  + " characters).")
+              "Goals need the name of their goal set, such as quota (at most 120" + " characters).")
           .with("name", "goalSet");
     }
     return text.strip();
@@ -82,7 +81,9 @@ public class GoalSets {
   /** Whose goals a file holds; value-missing or value-unknown. */
   public static Axis axis(String word) {
     if (word == null || word.isBlank()) {
-      throw Refusal.of("value-missing", "Goals need \"axis\", whose goals they are, such as rep.")
+      throw Refusal.of(
+              "value-missing",
+              "Goals need to say whose they are: set \"Goals by\" above, such as rep.")
           .with("name", "axis");
     }
     return Axis.findByWord(word)

@@ -70,10 +70,10 @@ class NoteController {
       String code =
           body.code() == null || body.code().isBlank() ? codeOf(name, codes) : body.code();
       if (!code.matches("[a-z0-9][a-z0-9-]{0," + (LONGEST_CODE - 1) + "}")) {
-        throw invalid("\"" + code + "\" is no code. Use small letters, digits and -.");
+        throw invalid("\"" + code + "\" is not a code. Use small letters, digits and -.");
       }
       if (!codes.add(code) || !names.add(name.toLowerCase(Locale.ROOT))) {
-        throw invalid("\"" + name + "\" stands twice. Take one of them out.");
+        throw invalid("\"" + name + "\" is given twice. Remove one of them.");
       }
       reasons.add(new NoteStore.Reason(code, name));
     }
@@ -113,7 +113,7 @@ class NoteController {
     try {
       return YearMonth.parse(text);
     } catch (DateTimeException noMonth) {
-      throw Refusal.of("month-unreadable", "\"" + text + "\" is no month. Write it as 2026-10.")
+      throw Refusal.of("month-unreadable", "\"" + text + "\" is not a month. Write it as 2026-10.")
           .with("name", "month");
     }
   }

@@ -77,9 +77,9 @@ public class NoteStore {
     if (!used.isEmpty()) {
       throw Refusal.of(
               "reason-in-use",
-              "Notes have the reason "
+              "The reason is used by notes "
                   + String.join(", ", used.stream().sorted().toList())
-                  + ". Keep it on the list, or change those notes first.")
+                  + ". Leave it on the list, or change those notes first.")
           .with("reasons", List.copyOf(used));
     }
     reasonList.findAll().stream()
@@ -152,9 +152,9 @@ public class NoteStore {
     if (was != null && !was.strip().equals(there)) {
       throw Refusal.of(
               "changed-meanwhile",
-              "Somebody wrote meanwhile: \""
+              "Somebody else changed the note: \""
                   + there
-                  + "\". Your text was not stored; copy it, look again, then write.")
+                  + "\". Your text was not saved. Copy it, load the note again, then save.")
           .with("text", there);
     }
     if (reason != null && !reasonList.existsById(reason)) {
@@ -186,7 +186,7 @@ public class NoteStore {
             "value-unknown",
             "\""
                 + reason
-                + "\" is no reason of the list; allowed are "
+                + "\" is not a reason on the list; allowed are "
                 + String.join(", ", known)
                 + ".")
         .with("name", "reason")

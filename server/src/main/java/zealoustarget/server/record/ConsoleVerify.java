@@ -27,7 +27,7 @@ class ConsoleVerify implements ApplicationRunner, ExitCodeGenerator {
     RecordService.RecordAnswer found = record.verify();
     isWhole = found.isWhole();
     System.out.printf(
-        "%d entries of the audit trail, %d seals, the rows of every posted load: %s%n",
+        "%d entries of the audit log, %d seals, the rows of every posted load: %s%n",
         found.entries(),
         found.seals(),
         isWhole ? "all as they were written." : "not as they were written.");

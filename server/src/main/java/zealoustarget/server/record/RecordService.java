@@ -25,7 +25,7 @@ public class RecordService implements ApplicationRunner {
   /**
    * What was found.
    *
-   * @param entries of the audit trail
+   * @param entries of the audit log
    * @param head hash of the last entry, which stands for all of them
    * @param faults in words; empty where all is as it was written
    */
@@ -65,7 +65,7 @@ public class RecordService implements ApplicationRunner {
       state.damaged(
           "The database ends with entry "
               + trail.entries()
-              + " of the audit trail and "
+              + " of the audit log and "
               + noted
               + " were written: it is cut, or an older one.");
     }

@@ -173,7 +173,7 @@ class EarningsTest extends EarningsServer {
           "window": "week"                          | plans[0].window      | month
           "bonus": "1.005"                          | plans[0].bonus       | decimals
           "cap": "0"                                | plans[0].cap         | above 0
-          "measure": "tons"                         | plans[0].measure     | no measure
+          "measure": "tons"                         | plans[0].measure     | not a measure
           "name": " "                               | plans[0].name        | characters
           "surprise": 1                             | plans[0].surprise    | not known
           """)

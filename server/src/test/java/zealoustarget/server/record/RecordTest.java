@@ -89,7 +89,7 @@ class RecordTest {
           delete from audit_entry where place = 3                                        | before entry 4
           delete from audit_entry where place >= (select max(place) from audit_entry)    | does not end
           update audit_entry set place = case place when 2 then 3 else 2 end where place in (2, 3) | gap before
-          update seal set figures = x'00' where seal_month = 24321                       | frozen with 2026-10
+          update seal set figures = x'00' where seal_month = 24321                       | closed figures of 2026-10
           update seal set posted_loads = '' where seal_month = 24320                     | seal of 2026-09
           update seal set sealed_by = 'Bo' where seal_month = 24321                      | seal of 2026-10
           update load set row_digest = 'ab' where id = 3                                 | rows that 2026-10

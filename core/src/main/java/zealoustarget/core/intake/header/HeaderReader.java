@@ -152,7 +152,7 @@ final class HeaderReader {
     if (measure == null) {
       throw Refusal.of(
           "measure-missing",
-          "The file has months as columns. Say with \"measure\" what they count, such as revenue.");
+          "The file has months as columns. Set \"Month columns contain\" above, such as revenue.");
     }
     return measure;
   }
@@ -219,7 +219,7 @@ final class HeaderReader {
                 "column-twice",
                 "The header has the column \""
                     + measure.code()
-                    + "\" and the ends of its range. Take one or the other out.")
+                    + "\" and the ends of its range. Remove one or the other.")
             .with("column", measure.code());
       }
     }
@@ -241,7 +241,7 @@ final class HeaderReader {
                 + wanted
                 + "\". It has: "
                 + String.join(", ", found)
-                + ". Rename the column, or say in \"mapping\" which one it is.")
+                + ". Rename the column, or set \"Maps to\" over the column that it is.")
         .with("wanted", wanted)
         .with("found", found);
   }
@@ -250,7 +250,7 @@ final class HeaderReader {
     if (isTwice) {
       throw Refusal.of(
               "column-twice",
-              "The header has the column \"" + title + "\" twice. Take one of them out.")
+              "The header has the column \"" + title + "\" twice. Remove one of them.")
           .with("column", title);
     }
   }
@@ -265,7 +265,7 @@ final class HeaderReader {
                   + first
                   + "\" and \""
                   + second
-                  + "\". Take one of them out.")
+                  + "\". Remove one of them.")
           .with("month", month.toString());
     }
   }

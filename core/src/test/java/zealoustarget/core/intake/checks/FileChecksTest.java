@@ -48,7 +48,7 @@ class FileChecksTest {
         .extracting(Finding::message)
         .containsExactly(
             "Cy is on the roster in 2026-10 and has no goal.",
-            "The reps of North carry 1100.00 revenue in 2026-10; region plan has 1000.00"
+            "The goals of the reps of North add up to 1100.00 revenue in 2026-10; region plan is 1000.00"
                 + " (+10.0 %).");
     assertThat(checks.findings()).allMatch(finding -> finding.code().isOfFile());
   }

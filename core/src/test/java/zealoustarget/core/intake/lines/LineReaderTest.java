@@ -204,7 +204,7 @@ class LineReaderTest extends LineReading {
             "2026-10,SO-7,K1,900.00");
     assertThat(file.code(2)).isEqualTo("already-posted");
     assertThat(file.line(3).findings().get(0).message())
-        .isEqualTo("5000.00 is 50 times what a line of K1 usually is (100.00).");
+        .isEqualTo("5000.00 is 50 times the usual amount of K1 (100.00).");
     assertThat(file.code(4)).isEqualTo("unusual-sign");
     assertThat(file.code(5)).as("nine times is not far").isEqualTo("none");
     assertThat(file.sums().lines(Part.READY)).isEqualTo(4);
@@ -277,7 +277,7 @@ class LineReaderTest extends LineReading {
     assertThat(file.line(2).part()).isEqualTo(Part.READY);
     assertThat(file.header().findings())
         .extracting(Finding::message)
-        .containsExactly("Column \"Remark\" is not one of ours and was not read.");
+        .containsExactly("Column \"Remark\" matches no field and is ignored.");
     LoadSpec mapped =
         new LoadSpec(
             LoadKind.ACTUALS,

@@ -95,7 +95,8 @@ class AccountController {
 
   private static int version(AccountBody body) {
     if (body.version() == null) {
-      throw AccountStore.invalid("version", "Say which version of the account is changed.");
+      throw AccountStore.invalid(
+          "version", "The version of the account is missing. Load the accounts again.");
     }
     return body.version();
   }
@@ -122,7 +123,7 @@ class AccountController {
       throw Refusal.of(
               "account-invalid",
               key == null || key.isBlank()
-                  ? "Say which " + role.word() + " of the roster this is."
+                  ? "Select which " + role.word() + " of the roster this is."
                   : "There is no " + role.word() + " \"" + key.strip() + "\" on the roster.")
           .with("name", "member");
     }

@@ -102,7 +102,7 @@ public class AccountStore {
     if (findByName(stripped).isPresent()) {
       throw Refusal.of(
               "account-exists",
-              "There is an account \"" + stripped + "\" already. Take another name.")
+              "There is an account \"" + stripped + "\" already. Choose another name.")
           .with("name", "name");
     }
     AccountEntity entity = new AccountEntity();
@@ -148,7 +148,7 @@ public class AccountStore {
               + before.name()
               + " was changed meanwhile: it is now "
               + words(before)
-              + ". Look at it again, then change it.");
+              + ". Load it again, then change it.");
     }
     checkNotOwn(before, rights);
     boolean keepsOne =
@@ -157,7 +157,8 @@ public class AccountStore {
                 .anyMatch(one -> one.id() != id && one.isAdministrator() && !one.isDisabled());
     if (!keepsOne) {
       throw Refusal.of(
-          "last-administrator", "Somebody has to look after accounts. Give that to another first.");
+          "last-administrator",
+          "At least one administrator is needed. Make another account an administrator first.");
     }
     return before;
   }

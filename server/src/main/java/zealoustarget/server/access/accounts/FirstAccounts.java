@@ -139,7 +139,7 @@ public class FirstAccounts implements ApplicationRunner {
             && MessageDigest.isEqual(bytes(expected), bytes(given.strip()));
     if (!isRight) {
       throw Refusal.of(
-          "sign-in-failed", "That is not the code. It stands in the console of the server.");
+          "sign-in-failed", "That is not the code. It is shown in the server's console.");
     }
     passwords.check(password, name == null ? "" : name.strip());
     Account[] made = new Account[1];

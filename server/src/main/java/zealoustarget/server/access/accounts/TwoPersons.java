@@ -62,9 +62,9 @@ public class TwoPersons {
     if (said == null || said.id() == acting.id()) {
       throw Refusal.of(
           "another-person",
-          "This takes two persons. It is noted that "
+          "This needs two persons. It is noted that "
               + acting.name()
-              + " wants it; nothing is changed until another does the same within a day.");
+              + " asked for it; nothing changes until another person does the same within a day.");
     }
     first.invalidate(what);
     return Optional.of(said.name());

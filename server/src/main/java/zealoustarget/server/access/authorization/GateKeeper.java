@@ -98,7 +98,7 @@ public class GateKeeper
       problems.write(
           response,
           Problem.CROSS_SITE,
-          "The page is not of this session any more. Load it again, then try once more.");
+          "This page is from an earlier session. Reload it, then try again.");
       return;
     }
     RouteRules.Rule rule = rule(request);
@@ -124,7 +124,7 @@ public class GateKeeper
       return "The role " + account.role().word() + " does not include this.";
     }
     return rule.isAdministration()
-        ? "Only an account that looks after accounts may do that."
+        ? "Only an administrator may do that."
         : "This token may not do that. Use one of a wider scope, or the account's password.";
   }
 }

@@ -138,7 +138,8 @@ class SessionController {
     signIn.signIn(account.name(), text(body.now()), request.getRemoteAddr());
     passwords.check(body.next(), account.name());
     if (text(body.next()).equals(body.now())) {
-      throw Refusal.of("password-weak", "That is the password there is. Choose another.");
+      throw Refusal.of(
+          "password-weak", "The new password is the same as the current one. Choose another.");
     }
     open(accounts.setPassword(account.id(), body.next(), false), request, response);
     return session();

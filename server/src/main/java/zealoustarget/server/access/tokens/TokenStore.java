@@ -59,8 +59,7 @@ public class TokenStore {
   public Fresh add(int accountId, String name, TokenScope scope) {
     String stripped = name == null ? "" : name.strip();
     if (stripped.isEmpty() || stripped.length() > LONGEST_NAME) {
-      throw Refusal.of(
-              "token-invalid", "Say in 1 to " + LONGEST_NAME + " characters what it is for.")
+      throw Refusal.of("token-invalid", "Give its purpose in 1 to " + LONGEST_NAME + " characters.")
           .with("name", "name");
     }
     if (of(accountId).size() >= MOST) {

@@ -61,7 +61,7 @@ class StatementMail {
               + (row.due() == null
                   ? ""
                   : "; due are " + about.writing().grouped(row.due()) + " " + about.currency())
-              + (about.isSealed() ? ".\n" : ". The month is not sealed yet, so it may change.\n"));
+              + (about.isSealed() ? ".\n" : ". The month is not closed yet, so it may change.\n"));
       helper.addAttachment(
           "statement " + about.month() + " " + row.rep() + ".pdf",
           new ByteArrayResource(StatementPdf.one(row, about)),

@@ -151,8 +151,8 @@ public class SealService {
               "order",
               "stop",
               month.isAfter(last)
-                  ? "Months are sealed in their order; " + last.plusMonths(1) + " is next."
-                  : "Later months are sealed already; " + last + " is the last.",
+                  ? "Months are closed in their order; " + last.plusMonths(1) + " is next."
+                  : "Later months are already closed; " + last + " is the last.",
               1,
               List.of()));
     }
@@ -167,7 +167,7 @@ public class SealService {
           new Check(
               "ahead",
               "stop",
-              "The first month to be sealed is " + latest + " or earlier.",
+              "The first month to close is " + latest + " or earlier.",
               1,
               List.of()));
     }
@@ -181,14 +181,18 @@ public class SealService {
             List.of()));
     LoadService.OpenEnds ends = loads.openEnds(month);
     checks.add(
-        check("staged", ends.staged(), "Every load with lines of it is posted.", "not posted yet"));
+        check(
+            "staged",
+            ends.staged(),
+            "Every load with lines of this month is posted.",
+            "not posted yet"));
     checks.add(check("held", ends.holding(), "No line is held back.", "with lines held back"));
     checks.add(
         check(
             "control-totals",
             ends.differing(),
-            "Every control total given is met.",
-            "posted in spite of its control total"));
+            "Every control total matches.",
+            "posted although the control total does not match"));
     List<Statement> statements = earnings.reckon(month);
     checks.add(
         check(
@@ -241,7 +245,7 @@ public class SealService {
               throw Refusal.of(
                       "month-sealed",
                       month
-                          + " is sealed already, by "
+                          + " is already closed, by "
                           + seal.sealedBy()
                           + " at "
                           + seal.sealedAt()
@@ -253,7 +257,7 @@ public class SealService {
         .findFirst()
         .ifPresent(
             check -> {
-              throw Refusal.of("month-not-ready", check.words() + " Nothing was sealed.")
+              throw Refusal.of("month-not-ready", check.words() + " Nothing was closed.")
                   .with("check", check.code());
             });
     checkRecord();
@@ -280,7 +284,7 @@ public class SealService {
     RecordService.RecordAnswer found = record.verify();
     if (!found.isWhole()) {
       throw Refusal.of(
-          "month-not-ready", String.join(" ", found.faults()) + " Nothing was sealed.");
+          "month-not-ready", String.join(" ", found.faults()) + " Nothing was closed.");
     }
   }
 
@@ -292,7 +296,7 @@ public class SealService {
    */
   SealAnswer unseal(YearMonth month, String reason) {
     if (reason == null || reason.isBlank() || reason.length() > LONGEST_REASON) {
-      throw Refusal.of("value-missing", "Say why, in 1 to " + LONGEST_REASON + " characters.")
+      throw Refusal.of("value-missing", "Give a reason of 1 to " + LONGEST_REASON + " characters.")
           .with("name", "reason");
     }
     Seal seal = checkLast(month);
@@ -310,7 +314,7 @@ public class SealService {
     if (!month.equals(seals.last())) {
       throw Refusal.of(
           "month-not-ready",
-          "Later months are sealed on top of it. Unseal " + seals.last() + " first.");
+          "Later months are closed after it. Reopen " + seals.last() + " first.");
     }
     return seal;
   }
@@ -344,7 +348,7 @@ public class SealService {
     return seals
         .find(month)
         .orElseThrow(
-            () -> Refusal.of("month-not-sealed", month + " is not sealed.").with("month", month));
+            () -> Refusal.of("month-not-sealed", month + " is not closed.").with("month", month));
   }
 
   /**

@@ -74,10 +74,11 @@ public final class StatementLines {
       addWindow(row, lines);
     }
     row.adjustments().forEach(one -> lines.add(adjustment(one)));
-    addUnlessZero("held", "Held at 0 before, made up for", negative(row.heldBefore()), lines);
-    addUnlessZero("held", "Held at 0, carried on", row.held(), lines);
+    addUnlessZero(
+        "held", "Carried at zero before, recovered now", negative(row.heldBefore()), lines);
+    addUnlessZero("held", "Carried at zero, recovered later", row.held(), lines);
     if (row.due() != null) {
-      lines.add(sum("Due with " + SpanWords.name(month), row.due()));
+      lines.add(sum("Commission due with " + SpanWords.name(month), row.due()));
     }
     return lines;
   }
@@ -92,7 +93,7 @@ public final class StatementLines {
   private void addFacts(EarningsRow row, String span, List<Line> lines) {
     lines.add(fact("Credited sales, " + span, Objects.requireNonNull(row.credited())));
     if (new BigDecimal(row.notCredited()).signum() != 0) {
-      lines.add(fact("Beyond the ceiling, not credited", row.notCredited()));
+      lines.add(fact("Above the ceiling, not credited", row.notCredited()));
     }
     lines.add(fact("Quota", Objects.requireNonNull(row.quota())));
     if (row.floor() != null) {
@@ -107,8 +108,8 @@ public final class StatementLines {
       return;
     }
     String through = SpanWords.name(YearMonth.parse(row.closedThrough()));
-    lines.add(line("settled", "Earned by " + through + ", settled", negative(row.closed())));
-    lines.add(sum("Of " + SpanWords.name(month), row.part()));
+    lines.add(line("settled", "Earned by " + through + ", already paid", negative(row.closed())));
+    lines.add(sum("Earned in " + SpanWords.name(month), row.part()));
   }
 
   private Line component(ComponentPart part, String unit) {
@@ -123,7 +124,7 @@ public final class StatementLines {
     String from = percent(Objects.requireNonNull(part.from())); // what has a rate begins somewhere
     String reach =
         part.what().equals("whole")
-            ? "Step from " + from
+            ? "Tier from " + from
             : part.until() == null
                 ? "From " + from + " of quota"
                 : from + " to " + percent(part.until()) + " of quota";

@@ -153,7 +153,7 @@ public class Checking {
     if (request.kind() == LoadKind.GOALS && request.goalSet() == null) {
       throw Refusal.of(
           "goal-set-missing",
-          "The file does not say which goals it brings. Set the goal set above, such as quota.");
+          "The file does not name its goal set. Set \"Goal set\" above, such as quota.");
     }
     progress.beginChecking(sheet.recordCount());
     // two files that bring the same new set of goals are checked one after the other

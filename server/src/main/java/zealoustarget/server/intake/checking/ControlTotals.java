@@ -33,7 +33,7 @@ public final class ControlTotals {
         }
         String[] parts = one.contains("=") ? one.split("=", -1) : new String[] {ONLY, one};
         if (parts.length != 2 || totals.put(parts[0].strip(), parts[1].strip()) != null) {
-          throw refusal("\"" + one + "\" is no control total");
+          throw refusal("\"" + one + "\" is not a control total");
         }
       }
     }
@@ -74,7 +74,7 @@ public final class ControlTotals {
       Ratio units = Ratio.parse(plain(text, writing)).times(Ratio.powerOfTen(measure.scale()));
       return Objects.requireNonNull(units.exactDecimal()).longValueExact();
     } catch (IllegalArgumentException | ArithmeticException unreadable) {
-      throw refusal("\"" + text + "\" is no amount of " + measure.code());
+      throw refusal("\"" + text + "\" is not an amount of " + measure.code());
     }
   }
 

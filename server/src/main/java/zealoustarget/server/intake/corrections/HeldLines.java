@@ -74,7 +74,7 @@ public class HeldLines {
     LoadEntity load = store.get(id);
     if (load.state != LoadState.POSTED) {
       throw Refusal.of(
-          "load-not-posted", "Settle the lines in load " + id + " itself; it is not posted yet.");
+          "load-not-posted", "Correct the lines in load " + id + " itself; it is not posted yet.");
     }
     if (load.held == 0) {
       throw Refusal.of("nothing-held", "Load " + id + " holds no line back.");

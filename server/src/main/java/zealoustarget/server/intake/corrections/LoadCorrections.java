@@ -194,7 +194,7 @@ class LoadCorrections {
                     id,
                     LoadService.subject(store.get(id)) + (line == null ? "" : ", line " + line),
                     null,
-                    "decisions taken back")));
+                    "decisions undone")));
   }
 
   /** A name and the key of the member it is accepted for. */
@@ -226,7 +226,8 @@ class LoadCorrections {
             .orElseThrow(
                 () ->
                     Refusal.of(
-                        "member-unknown", "\"" + name.member() + "\" is no " + axis.word() + "."));
+                        "member-unknown",
+                        "\"" + name.member() + "\" is not a " + axis.word() + "."));
     return () -> aliases.accept(axis, text, member);
   }
 
@@ -247,7 +248,7 @@ class LoadCorrections {
     for (NewMember one : made) {
       Axis axis = checked(one);
       if (!keys.add(axis + " " + KeyText.fold(one.key()))) {
-        throw exists(axis, one.key(), " stands twice in the list.");
+        throw exists(axis, one.key(), " is given twice in the list.");
       }
       if (axis == Axis.REP) {
         reps.add(rosterLine(one));
@@ -273,7 +274,8 @@ class LoadCorrections {
     Axis axis = GoalSets.axis(one.axis());
     if (axis != Axis.REP && axis != Axis.PRODUCT) {
       throw Refusal.of(
-          "value-unknown", "A " + axis.word() + " needs not be made: its name makes it.");
+          "value-unknown",
+          "A " + axis.word() + " does not need to be created: its name is enough.");
     }
     if (one.key() == null || one.key().isBlank()) {
       throw missing("key");
@@ -290,7 +292,7 @@ class LoadCorrections {
   private static Refusal exists(Axis axis, String key, String what) {
     return Refusal.of(
         "member-exists",
-        "The " + axis.word() + " \"" + key.strip() + "\"" + what + " Nothing was made.");
+        "The " + axis.word() + " \"" + key.strip() + "\"" + what + " Nothing was created.");
   }
 
   private void stage(
@@ -317,7 +319,7 @@ class LoadCorrections {
               .map(Finding::message)
               .findFirst()
               .orElse("A line cannot be read.");
-      throw Refusal.of("value-unknown", first + " Nothing was made.");
+      throw Refusal.of("value-unknown", first + " Nothing was created.");
     }
   }
 
@@ -424,7 +426,7 @@ class LoadCorrections {
       }
     }
     throw Refusal.of(
-            "value-unknown", "\"" + word + "\" is no action: rewrite, leave, count or accept.")
+            "value-unknown", "\"" + word + "\" is not an action: rewrite, leave, count or accept.")
         .with("allowed", List.of("rewrite", "leave", "count", "accept"));
   }
 

@@ -141,8 +141,8 @@ public class LoadService {
               "month-sealed",
               "This touches "
                   + String.join(", ", months)
-                  + (months.size() == 1 ? ", which is sealed." : ", which are sealed.")
-                  + " As a correction (sealed=correct) it leaves the sealed figures as they are;"
+                  + (months.size() == 1 ? ", which is closed." : ", which are closed.")
+                  + " As a correction it leaves the closed figures as they are;"
                   + " the difference goes to the next open month.")
           .with("months", months);
     }
@@ -261,7 +261,7 @@ public class LoadService {
     }
     if (!prepared.sealedMonths().isEmpty()) {
       parts.add(
-          "corrects sealed "
+          "corrects closed "
               + String.join(
                   ", ", prepared.sealedMonths().stream().map(YearMonth::toString).toList()));
     }
@@ -354,7 +354,7 @@ public class LoadService {
               "lines-held",
               load.held
                   + (load.held == 1 ? " line is" : " lines are")
-                  + " held back. Settle them, or post with held=leave.")
+                  + " held back. Correct them, or post the ready lines and leave these on hold.")
           .with("held", load.held);
     }
     if (load.ready == 0) {
@@ -375,7 +375,7 @@ public class LoadService {
               "control-total-differs",
               "The control total of "
                   + String.join(", ", measures)
-                  + " is not met. Load the right file, or say with because=… why it is posted.")
+                  + " does not match. Load the right file, or give a reason for posting.")
           .with("measures", measures);
     }
   }

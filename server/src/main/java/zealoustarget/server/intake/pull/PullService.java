@@ -79,7 +79,7 @@ class PullService {
     if (template == null) {
       throw Refusal.of(
               "source-unknown",
-              "\"" + source + "\" is no source. Sources are set by zealous.pull.sources.")
+              "\"" + source + "\" is not a source. Sources are set by zealous.pull.sources.")
           .with("allowed", sources());
     }
     URI first = URI.create(template.replace("{month}", month.toString()));

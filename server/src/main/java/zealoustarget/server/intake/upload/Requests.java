@@ -164,7 +164,7 @@ public class Requests {
         .findMeasure(code)
         .orElseThrow(
             () ->
-                Refusal.of("value-unknown", "\"" + code + "\" is no measure of the rules.")
+                Refusal.of("value-unknown", "\"" + code + "\" is not a measure of the rules.")
                     .with("name", "measure")
                     .with("allowed", codes));
   }

@@ -61,7 +61,7 @@ public final class SealLinks {
         String checksum =
             Sha256.of(row.getBytes("rules"), row.getBytes("statements"), row.getBytes("figures"));
         if (!checksum.equals(row.getString("checksum"))) {
-          faults.add("What was frozen with " + month + " does not read as it was sealed.");
+          faults.add("The closed figures of " + month + " are not those that were written.");
         }
         if (!head.equals(row.getString("previous_hash"))) {
           faults.add("A seal was removed, added or moved before that of " + month + ".");
@@ -103,7 +103,7 @@ public final class SealLinks {
       while (row.next()) {
         String month = Months.of(row.getInt(1)).toString();
         if (row.getInt(2) != timesOpened(connection, month)) {
-          faults.add(month + " was opened again without an entry in the audit trail.");
+          faults.add(month + " was opened again without an entry in the audit log.");
         }
       }
     }

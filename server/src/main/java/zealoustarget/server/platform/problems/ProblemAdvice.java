@@ -102,7 +102,7 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
       return "The part \"" + missing.getRequestPartName() + "\" is missing.";
     }
     if (failure instanceof MethodArgumentTypeMismatchException mismatch) {
-      return "\"" + mismatch.getValue() + "\" is no " + mismatch.getName() + ".";
+      return "\"" + mismatch.getValue() + "\" is not a " + mismatch.getName() + ".";
     }
     return "See the description of the routes at /v3/api-docs.";
   }

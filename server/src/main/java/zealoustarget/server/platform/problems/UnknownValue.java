@@ -2,6 +2,7 @@ package zealoustarget.server.platform.problems;
 
 import java.util.Collection;
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.Refusal;
@@ -25,8 +26,14 @@ public final class UnknownValue {
     String words =
         shown.isEmpty() ? "there are none yet" : "allowed are " + String.join(", ", shown);
     return Refusal.of(
-            "value-unknown", "\"" + value + "\" is no known " + name + "; " + words + rest + ".")
+            "value-unknown",
+            "\"" + value + "\" is not a known " + inWords(name) + "; " + words + rest + ".")
         .with("name", name)
         .with("allowed", shown);
+  }
+
+  /** A parameter's name as a person reads it: {@code goalSet} is "goal set". */
+  private static String inWords(String name) {
+    return name.replaceAll("([A-Z])", " $1").toLowerCase(Locale.ROOT);
   }
 }

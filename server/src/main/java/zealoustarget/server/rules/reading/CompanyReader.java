@@ -49,7 +49,7 @@ public final class CompanyReader {
     }
   }
 
-  /** Null takes back what was set; so it is with each of its parts. */
+  /** Null recovers what was set; so it is with each of its parts. */
   private static Writing writing(Place company, Writing before) {
     if (!company.isSet("writing")) {
       return Writing.NONE;

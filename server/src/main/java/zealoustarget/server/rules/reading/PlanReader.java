@@ -109,7 +109,7 @@ public final class PlanReader {
     String code = place.isSet("measure") ? place.text("measure") : "revenue";
     return rules
         .findMeasure(code)
-        .orElseThrow(() -> place.fault("measure", "\"" + code + "\" is no measure"));
+        .orElseThrow(() -> place.fault("measure", "\"" + code + "\" is not a measure"));
   }
 
   private static <T extends Worded> T word(Place place, String name, T[] values) {

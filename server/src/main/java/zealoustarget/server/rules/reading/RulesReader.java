@@ -181,7 +181,7 @@ public final class RulesReader {
           rules
               .findMeasure(code)
               .filter(measure -> !measure.code().equalsIgnoreCase(place.text("code")))
-              .orElseThrow(() -> part.fault("", "\"" + code + "\" is no measure")));
+              .orElseThrow(() -> part.fault("", "\"" + code + "\" is not a measure")));
     }
     if (parts.size() != 2) {
       throw place.fault("quotient", "must be two measures, such as [\"returns\", \"revenue\"]");
@@ -232,7 +232,7 @@ public final class RulesReader {
                                 ", ", List.of(Scale.values()).stream().map(Scale::word).toList())));
     boolean perMonth = place.isSet("perMonth") && place.bool("perMonth");
     if (perMonth && !scale.isAmount()) {
-      throw place.fault("perMonth", "is for ladders that read amounts: variance or value");
+      throw place.fault("perMonth", "is for thresholds based on amounts: variance or value");
     }
     List<Rung> rungs = new ArrayList<>();
     for (Place rung : place.children("rungs")) {
@@ -262,7 +262,7 @@ public final class RulesReader {
     Measure measure =
         rules
             .findMeasure(code)
-            .orElseThrow(() -> place.fault("measure", "\"" + code + "\" is no measure"));
+            .orElseThrow(() -> place.fault("measure", "\"" + code + "\" is not a measure"));
     return new Attachment(
         measure.code(),
         place.isSet("goalSet") ? place.text("goalSet") : null,

@@ -66,8 +66,8 @@ final class ExportTables {
       columns.add(new Column("Months with a goal", Format.WHOLE));
       columns.add(new Column("Status of the months with a goal", Format.TEXT));
       columns.add(new Column("Corrections since close" + unit, amounts));
-      columns.add(new Column("Year before", amounts));
-      columns.add(new Column("Growth on the period before", Format.PERCENT));
+      columns.add(new Column("Last year", amounts));
+      columns.add(new Column("Change on the prior period", Format.PERCENT));
       columns.add(new Column("Reason", Format.TEXT));
       if (standing.beside() != null) {
         columns.add(new Column("Goal (" + standing.beside() + ")", amounts));
@@ -224,7 +224,7 @@ final class ExportTables {
     columns.add(new Column(capital(standing.axis()), Format.TEXT));
     columns.add(new Column("Key", Format.TEXT));
     sheet.months().forEach(month -> columns.add(new Column(month, amounts)));
-    columns.add(new Column("Whole span", amounts));
+    columns.add(new Column("Total", amounts));
     List<List<Cell>> rows = new ArrayList<>();
     List<Cell> totals = new ArrayList<>(List.of(Cell.of("All"), Cell.of(null)));
     sheet.totals().forEach(cell -> totals.add(Cell.of(cell.actual())));
@@ -272,7 +272,7 @@ final class ExportTables {
     if (standing.openMonth() != null) {
       lines.add(
           List.of(
-              "Running month",
+              "Open month",
               "as of "
                   + standing.openMonth().asOf()
                   + ", working day "
@@ -284,7 +284,7 @@ final class ExportTables {
     if (standing.leftOut().members() > 0) {
       lines.add(
           List.of(
-              "Left out",
+              "Not shown",
               standing.leftOut().members() + " rows with " + standing.leftOut().actual()));
     }
     return lines;

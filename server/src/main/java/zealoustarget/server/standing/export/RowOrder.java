@@ -28,6 +28,7 @@ final class RowOrder {
           case "favourable" -> ReadingAnswer::favourable;
           case "attainment" -> ReadingAnswer::attainment;
           case "growth" -> ReadingAnswer::growth;
+          case "growthOnYear" -> ReadingAnswer::growthOnYear;
           default -> null;
         };
     if (figure == null) {

@@ -16,7 +16,7 @@ public final class GoalWords {
       return "last year" + times(prior.factor());
     }
     return basis instanceof Basis.PriorPeriod prior
-        ? "the period before" + times(prior.factor())
+        ? "the prior period" + times(prior.factor())
         : "no goal";
   }
 

@@ -53,7 +53,7 @@ public final class NarrowingReader {
         || Integer.parseInt(text) > MOST_TOP) {
       throw Refusal.of(
               "value-unknown",
-              "\"" + text + "\" is no number of rows. Write a whole number from 1 to 10000.")
+              "\"" + text + "\" is not a number of rows. Write a whole number from 1 to 10000.")
           .with("name", name);
     }
     return new Narrowing.Top(Integer.parseInt(text), hasBottom, by(parameters.by()));
@@ -80,7 +80,7 @@ public final class NarrowingReader {
     }
     if (!text.matches("-?\\d{1,15}(\\.\\d{1,8})?")) {
       throw Refusal.of(
-              "value-unknown", "\"" + text + "\" is no number. Write it as 1000.00 or 0.95.")
+              "value-unknown", "\"" + text + "\" is not a number. Write it as 1000.00 or 0.95.")
           .with("name", name);
     }
     return Ratio.parse(text);

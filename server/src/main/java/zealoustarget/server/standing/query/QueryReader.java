@@ -234,7 +234,7 @@ public class QueryReader {
             "value-unknown",
             "\""
                 + text
-                + "\" is no day of "
+                + "\" is not a day of "
                 + last
                 + ". Write it as "
                 + last.atDay(15)
@@ -291,7 +291,7 @@ public class QueryReader {
     } catch (DateTimeException noSuchMonth) {
       // falls through to the one refusal
     }
-    throw Refusal.of("month-unreadable", "\"" + text + "\" is no month. Write it as 2026-10.")
+    throw Refusal.of("month-unreadable", "\"" + text + "\" is not a month. Write it as 2026-10.")
         .with("name", name);
   }
 
@@ -374,7 +374,7 @@ public class QueryReader {
     if (!text.matches("\\d{1,4}(\\.\\d{1,6})?") || Ratio.parse(text).signum() == 0) {
       throw Refusal.of(
           "factor-unreadable",
-          "\"" + text + "\" is no factor. Write it as 1.2, above 0, with at most 6 decimals.");
+          "\"" + text + "\" is not a factor. Write it as 1.2, above 0, with at most 6 decimals.");
     }
     return Ratio.parse(text);
   }

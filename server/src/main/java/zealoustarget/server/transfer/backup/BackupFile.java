@@ -148,7 +148,7 @@ final class BackupFile {
     try {
       return new CheckedZip(file);
     } catch (IOException none) {
-      throw new IOException(file + " is no backup of this application, or is cut.", none);
+      throw new IOException(file + " is not a backup of this application, or is cut.", none);
     }
   }
 
@@ -179,7 +179,7 @@ final class BackupFile {
   private static byte[] bytes(CheckedZip zip, String name, Path file) throws IOException {
     ZipEntry entry = zip.getEntry(name);
     if (entry == null) {
-      throw new IOException(file + " is no backup of this application.");
+      throw new IOException(file + " is not a backup of this application.");
     }
     try (InputStream in = zip.getInputStream(entry)) {
       return in.readAllBytes();

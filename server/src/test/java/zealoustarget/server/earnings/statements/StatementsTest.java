@@ -147,7 +147,7 @@ class StatementsTest {
     String august =
         api.raw(api.request("/api/v1/earnings/payroll.csv?month=2026-08").build()).body();
     assertThat(august.lines().filter(line -> line.startsWith("2026-08,A")).toList())
-        .anyMatch(line -> line.contains(",settled,settled,\"Earned by July 2026, settled\""));
+        .anyMatch(line -> line.contains(",settled,settled,\"Earned by July 2026, already paid\""));
   }
 
   @Test
