@@ -54,12 +54,27 @@ describe('spans follow the fiscal calendar', () => {
 
 const COMPANY: Company = {
   name: 'Test',
+  isNamed: true,
   timeZone: null,
   writing: UNSET,
   calendar: JULY,
   measures: [
-    { code: 'returns', unit: 'EUR', scale: 2, direction: 'LOWER', hasActuals: true },
-    { code: 'revenue', unit: 'EUR', scale: 2, direction: 'HIGHER', hasActuals: true },
+    {
+      code: 'returns',
+      name: 'Returns',
+      unit: 'EUR',
+      scale: 2,
+      direction: 'LOWER',
+      hasActuals: true,
+    },
+    {
+      code: 'revenue',
+      name: 'Revenue',
+      unit: 'EUR',
+      scale: 2,
+      direction: 'HIGHER',
+      hasActuals: true,
+    },
   ],
   goalSets: [
     { name: 'quota', axis: 'rep', measures: ['revenue'], ranges: [] },

@@ -92,7 +92,12 @@ export type WritingRules = {
 };
 export type CompanyRules = Of<'RulesAnswerCompanyPart'>;
 /** What the desk of the rules edits of them. */
-export type Rules = Pick<Of<'RulesAnswer'>, 'company' | 'plans' | 'assignments' | 'credits'>;
+export type Rules = Pick<
+  Of<'RulesAnswer'>,
+  'company' | 'calendar' | 'measures' | 'plans' | 'assignments' | 'credits'
+>;
+export type MeasureRule = Of<'RulesAnswerMeasurePart'>;
+export type Holiday = Of<'HolidayFileHoliday'>;
 export type SealCheck = Of<'SealServiceCheck'>;
 export type SealState = Of<'SealServiceSealAnswer'>;
 export type ChangedSince = Of<'SealServiceChanged'>;

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { useNavigate, useSearchParams } from 'react-router';
+import { useLocation, useNavigate, useSearchParams } from 'react-router';
 import { useRights } from '../api/account';
 import type { Company } from '../api/types';
 import { plusMonths, spanOf, type SpanKind } from '../address/span';
@@ -22,6 +22,7 @@ export function Keys({ company }: { company: Company }) {
   const [view, change] = useView(company);
   const [search, setSearch] = useSearchParams();
   const navigate = useNavigate();
+  const { pathname } = useLocation();
   const rights = useRights();
   const desks = useMemo(() => desksOf(rights), [rights]);
   const [isAsked, setAsked] = useState(false);
@@ -31,7 +32,7 @@ export function Keys({ company }: { company: Company }) {
     const { span } = view;
     const step = STEPS[shortcut];
     const kind = SPANS[shortcut];
-    const desk = desks[Number(shortcut.replace('desk', '')) - 1];
+    const desk = desks.find((_, at) => shortcut === `desk${at + 1}`);
     if (shortcut === 'find') {
       event.preventDefault();
       document.getElementById(FIND_BOX)?.focus();
@@ -41,7 +42,7 @@ export function Keys({ company }: { company: Company }) {
       const from = plusMonths(span.from, step);
       const to = plusMonths(span.to, step);
       change(spanChanges(spanOf(span.kind, to, company.calendar, from)));
-    } else if (kind) {
+    } else if (kind && pathname === '/standing') {
       change(spanChanges(spanOf(kind, span.to, company.calendar)));
     } else if (desk) {
       void navigate(desk.path + spanOnly(search));

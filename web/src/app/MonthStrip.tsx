@@ -1,8 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { useRef } from 'react';
+import { useLocation } from 'react-router';
 import { ask, query } from '../api/client';
 import type { Company, MonthReading, Path } from '../api/types';
-import { amount, shortMonth } from '../format/figures';
+import { amount, monthName, shortMonth } from '../format/figures';
 import { MiniBar } from '../marks/MiniBar';
 import { fiscalYear, plusMonths, rangeOf, spanOf, type SpanKind } from '../address/span';
 import { spanChanges, useView, wholeQuery } from '../address/useView';
@@ -38,6 +39,8 @@ const KINDS: { kind: SpanKind; word: string; short: string; title: string }[] = 
 /** The fiscal year's months with their state; choosing here sets the span of every desk. */
 export function MonthStrip({ company }: { company: Company }) {
   const [view, change] = useView(company);
+  // other desks are about a month: there is no longer span to choose
+  const hasSpans = useLocation().pathname === '/standing';
   const year = fiscalYear(view.span.to, company.calendar);
   const asked = { ...wholeQuery(view), from: undefined, to: undefined, asOf: undefined };
   const strip = useQuery({
@@ -64,27 +67,29 @@ export function MonthStrip({ company }: { company: Company }) {
       aria-label={t('monthStrip.months')}
       className="no-print flex h-[66px] shrink-0 items-stretch overflow-x-auto overflow-y-hidden border-b border-rule bg-sheet px-[18px]"
     >
-      <div className="flex w-[104px] shrink-0 flex-col justify-center">
-        <h2 className="text-[15.5px] font-bold">{t('monthStrip.fy', { year })}</h2>
-        <div className="flex items-center text-[12px] text-quiet">
+      <div className="flex w-[116px] shrink-0 flex-col justify-center">
+        <div className="flex items-center">
           <YearStep
             label={t('monthStrip.fy', { year: year - 1 })}
             onStep={() => move(-12)}
             sign="‹"
           />
-          <span>
-            {t('monthStrip.startsIn', {
-              shortMonth: shortMonth(
-                `2000-${String(company.calendar.startMonth).padStart(2, '0')}`,
-              ),
-            })}
-          </span>
+          <h2 className="flex-1 text-center text-[15.5px] font-bold whitespace-nowrap">
+            {t('monthStrip.fy', { year })}
+          </h2>
           <YearStep
             label={t('monthStrip.fy', { year: year + 1 })}
             onStep={() => move(12)}
             sign="›"
           />
         </div>
+        <p className="text-center text-[12px] whitespace-nowrap text-quiet">
+          {t('monthStrip.startsIn', {
+            month: monthName(
+              `2000-${String(company.calendar.startMonth).padStart(2, '0')}`,
+            ).replace(/ .*/, ''),
+          })}
+        </p>
       </div>
       <ol className="flex min-w-[590px] flex-1 items-stretch">
         {months.map((month) => (
@@ -102,26 +107,28 @@ export function MonthStrip({ company }: { company: Company }) {
           </li>
         ))}
       </ol>
-      <div
-        role="group"
-        aria-label={t('monthStrip.monthsShown')}
-        className="flex shrink-0 items-center gap-1.5 pl-4"
-      >
-        {KINDS.map(({ kind, word, short, title }) => (
-          <button
-            key={kind}
-            type="button"
-            title={title}
-            aria-label={title}
-            aria-pressed={view.span.kind === kind}
-            onClick={() => change(spanChanges(spanOf(kind, view.span.to, company.calendar)))}
-            className={`rounded-sm border px-2.5 py-1 ${view.span.kind === kind ? 'border-select bg-select font-semibold text-on-select' : 'border-field text-ink hover:border-select'}`}
-          >
-            <span className="hidden xl:inline">{word}</span>
-            <span className="xl:hidden">{short}</span>
-          </button>
-        ))}
-      </div>
+      {hasSpans && (
+        <div
+          role="group"
+          aria-label={t('monthStrip.monthsShown')}
+          className="flex shrink-0 items-center gap-1.5 pl-4"
+        >
+          {KINDS.map(({ kind, word, short, title }) => (
+            <button
+              key={kind}
+              type="button"
+              title={title}
+              aria-label={title}
+              aria-pressed={view.span.kind === kind}
+              onClick={() => change(spanChanges(spanOf(kind, view.span.to, company.calendar)))}
+              className={`rounded-sm border px-2.5 py-1 ${view.span.kind === kind ? 'border-select bg-select font-semibold text-on-select' : 'border-field text-ink hover:border-select'}`}
+            >
+              <span className="hidden xl:inline">{word}</span>
+              <span className="xl:hidden">{short}</span>
+            </button>
+          ))}
+        </div>
+      )}
     </section>
   );
 

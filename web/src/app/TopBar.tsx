@@ -51,7 +51,7 @@ export function TopBar({ company }: { company: Company }) {
           </NavLink>
         ))}
       </nav>
-      <div className="ml-auto flex min-w-0 items-center gap-5">
+      <div className="ml-auto flex min-w-0 flex-wrap items-center gap-x-4 gap-y-1">
         <FindBox company={company} />
         <span
           className="hidden max-w-[220px] truncate text-[#d3d9e4] sm:inline"

@@ -3,10 +3,20 @@ import type { Claims, CloseUp, Company, Proof, Reading, Row, Spoken, Standing } 
 
 export const COMPANY: Company = {
   name: 'Saltmarsh Chandlery',
+  isNamed: true,
   timeZone: null,
   writing: UNSET,
   calendar: { startMonth: 7, yearNamedBy: 'end' },
-  measures: [{ code: 'revenue', unit: 'EUR', scale: 2, direction: 'HIGHER', hasActuals: true }],
+  measures: [
+    {
+      code: 'revenue',
+      name: 'Revenue',
+      unit: 'EUR',
+      scale: 2,
+      direction: 'HIGHER',
+      hasActuals: true,
+    },
+  ],
   goalSets: [{ name: 'quota', axis: 'rep', measures: ['revenue'], ranges: [] }],
   regions: [{ axis: 'region', key: 'North', name: 'North' }],
   firstMonth: '2026-07',

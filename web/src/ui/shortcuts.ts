@@ -2,7 +2,7 @@ import { useEffect, useRef } from 'react';
 import { isTyping } from './isTyping';
 
 /** What a single key does, wherever it does it; the list that `?` opens is made of these. */
-export const SHORTCUTS = {
+const SHORTCUTS = {
   '/': 'find',
   '?': 'help',
   '[': 'previousMonth',
@@ -29,11 +29,14 @@ export function switchShortcuts(isOn: boolean): void {
   else localStorage.setItem(SWITCH, 'off');
 }
 
+const isKey = (key: string): key is keyof typeof SHORTCUTS => Object.hasOwn(SHORTCUTS, key);
+
 function shortcutOf(event: KeyboardEvent): Shortcut | null {
   if (event.ctrlKey || event.metaKey || event.altKey) return null;
   if (!shortcutsAreOn() || isTyping(event.target)) return null;
-  if (/^[1-9]$/.test(event.key)) return `desk${Number(event.key)}`;
-  return SHORTCUTS[event.key as keyof typeof SHORTCUTS] ?? null;
+  const desk = [1, 2, 3, 4, 5, 6].find((number) => event.key === String(number));
+  if (desk) return `desk${desk}`;
+  return isKey(event.key) ? SHORTCUTS[event.key] : null;
 }
 
 /** Calls with each shortcut that is pressed; never while somebody types or a list is open. */

@@ -3,7 +3,7 @@ import { Link, useSearchParams } from 'react-router';
 import { useRights } from '../../api/account';
 import type { Company, PayDesk, PayRow } from '../../api/types';
 import { useView, type Changes } from '../../address/useView';
-import { amount, shortMonth, signed } from '../../format/figures';
+import { amount, monthName, signed } from '../../format/figures';
 import { count } from '../../format/nouns';
 import { Choice } from '../../ui/Choice';
 import { Drop, field } from '../../ui/Drop';
@@ -82,9 +82,9 @@ function Work({ desk, selected, change }: WorkProps) {
                 className={smallButton}
                 onClick={() => change({ show: 'seal' })}
               >
-                {desk.state === 'sealed' ? t('earningsDesk.closed') : t('earningsDesk.closeMonth')}{' '}
-                {shortMonth(desk.month)}
-                {desk.state === 'sealed' ? '' : ' …'}
+                {desk.state === 'sealed'
+                  ? t('earningsDesk.closed', { month: monthName(desk.month) })
+                  : t('earningsDesk.closeMonth', { month: monthName(desk.month) })}
               </button>
             </div>
           )}

@@ -7,7 +7,7 @@ import { count, countOf } from '../../format/nouns';
 
 import { mainButton, quietButton } from '../../ui/Notice';
 import { modeWord } from './intake';
-import type { useStep } from './useIntake';
+import { useSay, type useStep } from './useIntake';
 import { t } from './words';
 
 const MODES: PostMode[] = ['add', 'replace', 'correct'];
@@ -26,6 +26,9 @@ export function Actions(props: ActionsProps) {
   return (
     <div className="mt-3 space-y-3">
       {load.state === 'staged' && load.progress === null && <Post {...props} />}
+      {load.state === 'staged' && load.progress === null && load.held > 0 && (
+        <CheckAgain load={load} />
+      )}
       {load.state === 'posted' && <Posted load={load} step={step} />}
       {load.state === 'reversed' && <p className="text-quiet">{t('actions.loadTheFileAgainTo')}</p>}
       {(load.state === 'staged' || load.state === 'received') && load.progress === null && (
@@ -51,6 +54,24 @@ export function Actions(props: ActionsProps) {
         </p>
       )}
     </div>
+  );
+}
+
+/** Lines wait for reps or products that were not there yet; once they are, a check is enough. */
+function CheckAgain({ load }: { load: Load }) {
+  const say = useSay(load.id);
+  return (
+    <p className="text-[12.5px] text-quiet">
+      {t('actions.heldLinesWait')}{' '}
+      <button
+        type="button"
+        className="min-h-6 text-select underline"
+        disabled={say.isPending}
+        onClick={() => say.mutate({ kind: 'reading', told: {} })}
+      >
+        {t('actions.checkAgain')}
+      </button>
+    </p>
   );
 }
 

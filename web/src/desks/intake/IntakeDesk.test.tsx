@@ -9,6 +9,7 @@ import { UNSET } from '../../format/writing';
 
 const COMPANY: Company = {
   name: 'Saltmarsh Chandlery',
+  isNamed: true,
   timeZone: null,
   writing: UNSET,
   calendar: { startMonth: 7, yearNamedBy: 'end' },

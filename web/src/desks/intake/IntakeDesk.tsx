@@ -2,11 +2,12 @@ import { useEffect, useRef } from 'react';
 import type { Company } from '../../api/types';
 import { useDropped } from '../../ui/dropped';
 import { useView } from '../../address/useView';
-import { Empty, Failed, Loading } from '../../ui/Notice';
+import { Failed, Loading } from '../../ui/Notice';
 import { isTable, pastedFile } from './intake';
 import { LoadView } from './LoadView';
 import { Tray } from './Tray';
 import { useLoad, useLoads, useReceive } from './useIntake';
+import { Start } from './Start';
 import { t } from './words';
 
 /** Where files arrive, are looked through, posted and taken back. */
@@ -91,7 +92,7 @@ export function IntakeDesk({ company }: { company: Company }) {
   );
 
   function content() {
-    if (view.load === null) return <Start isFirst={loads.data?.length === 0} />;
+    if (view.load === null) return <Start company={company} loads={loads.data ?? []} />;
     if (load.isPending) return <Loading what={t('intakeDesk.theLoad')} />;
     if (load.isError) return <Failed error={load.error} onRetry={() => void load.refetch()} />;
     return (
@@ -105,42 +106,4 @@ export function IntakeDesk({ company }: { company: Company }) {
       />
     );
   }
-}
-
-const KINDS = [
-  ['roster', t('intakeDesk.roster'), t('intakeDesk.repNameRegionManagerFrom')],
-  ['products', t('intakeDesk.products'), t('intakeDesk.productNameLine')],
-  ['goals', t('intakeDesk.goals'), t('intakeDesk.monthRepOrRegionProduct')],
-  ['actuals', t('intakeDesk.actuals'), t('intakeDesk.dateOrMonthRepRegion')],
-] as const;
-
-function Start({ isFirst }: { isFirst: boolean }) {
-  return (
-    <Empty title={isFirst ? t('intakeDesk.loadTheFirstFile') : t('intakeDesk.selectALoadOrDrop')}>
-      <p>{t('intakeDesk.dropACsvFileOr')}</p>
-      <p>{t('intakeDesk.startWithTheRosterAnd')}</p>
-      <table className="mt-2 text-ink">
-        <caption className="sr-only">{t('intakeDesk.columnsOfEachKindOf')}</caption>
-        <tbody>
-          {KINDS.map(([kind, word, columns]) => (
-            <tr key={kind} className="align-top">
-              <th scope="row" className="py-1 pr-4 text-left font-semibold">
-                {word}
-              </th>
-              <td className="py-1 pr-4">{columns}</td>
-              <td className="py-1 whitespace-nowrap">
-                <a
-                  href={`/api/v1/templates/${kind}.csv`}
-                  download
-                  className="text-select underline"
-                >
-                  {t('intakeDesk.blankFile', { kind })}
-                </a>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </Empty>
-  );
 }

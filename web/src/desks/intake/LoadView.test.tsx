@@ -143,10 +143,20 @@ const CHANGES: Changes = {
 
 const COMPANY: Company = {
   name: 'Saltmarsh Chandlery',
+  isNamed: true,
   timeZone: null,
   writing: UNSET,
   calendar: { startMonth: 7, yearNamedBy: 'end' },
-  measures: [{ code: 'revenue', unit: 'EUR', scale: 2, direction: 'HIGHER', hasActuals: true }],
+  measures: [
+    {
+      code: 'revenue',
+      name: 'Revenue',
+      unit: 'EUR',
+      scale: 2,
+      direction: 'HIGHER',
+      hasActuals: true,
+    },
+  ],
   goalSets: [],
   regions: [],
   firstMonth: null,

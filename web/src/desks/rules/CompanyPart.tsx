@@ -51,7 +51,7 @@ export function CompanyPart({ rules }: { rules: Rules & { tag: string } }) {
   return (
     <form
       aria-label={t('companyPart.company')}
-      className="max-w-[460px] space-y-3 overflow-auto px-[18px] py-1"
+      className="max-w-[460px] space-y-3"
       onSubmit={(event) => {
         event.preventDefault();
         save.mutate(
@@ -66,6 +66,7 @@ export function CompanyPart({ rules }: { rules: Rules & { tag: string } }) {
         );
       }}
     >
+      <h2 className="text-[16px] font-bold">{t('companyPart.company')}</h2>
       <Labelled label={t('companyPart.companyName')} fault={faultAt('name')}>
         <input className={field} value={name} onChange={(event) => setName(event.target.value)} />
       </Labelled>

@@ -341,30 +341,28 @@ function Steps({ draft, isCounted, faultOf, onChange }: StepsProps) {
     });
   return (
     <fieldset className="mt-5 max-w-[620px]">
-      <legend className="mb-1 flex w-full items-baseline gap-4 font-semibold">
-        {t('planEditor.tiers')}
-        <span className="font-normal">
-          <span className="mr-2 text-quiet">{t('planEditor.ratesApply')}</span>
-          <label className="mr-4 inline-flex min-h-6 items-center gap-1.5">
-            <input
-              type="radio"
-              name="method"
-              checked={draft.method === 'sliced'}
-              onChange={() => onChange({ method: 'sliced' })}
-            />
-            {t('planEditor.toEachTiersSales')}
-          </label>
-          <label className="inline-flex min-h-6 items-center gap-1.5">
-            <input
-              type="radio"
-              name="method"
-              checked={draft.method === 'whole'}
-              onChange={() => onChange({ method: 'whole' })}
-            />
-            {t('planEditor.toAllSalesAtThe')}
-          </label>
-        </span>
-      </legend>
+      <legend className="mb-1 font-semibold">{t('planEditor.tiers')}</legend>
+      <div className="mb-2 flex flex-wrap items-baseline gap-x-4">
+        <span className="text-quiet">{t('planEditor.ratesApply')}</span>
+        <label className="inline-flex min-h-6 items-center gap-1.5">
+          <input
+            type="radio"
+            name="method"
+            checked={draft.method === 'sliced'}
+            onChange={() => onChange({ method: 'sliced' })}
+          />
+          {t('planEditor.toEachTiersSales')}
+        </label>
+        <label className="inline-flex min-h-6 items-center gap-1.5">
+          <input
+            type="radio"
+            name="method"
+            checked={draft.method === 'whole'}
+            onChange={() => onChange({ method: 'whole' })}
+          />
+          {t('planEditor.toAllSalesAtThe')}
+        </label>
+      </div>
       {draft.steps.map((step, at) => (
         <div key={at} className="mb-1.5 grid grid-cols-[1fr_1fr_32px] items-start gap-2">
           <Labelled

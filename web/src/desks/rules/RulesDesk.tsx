@@ -4,7 +4,9 @@ import { useView, type Changes } from '../../address/useView';
 import { monthName } from '../../format/figures';
 import { count } from '../../format/nouns';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
+import { CalendarPart } from './CalendarPart';
 import { CompanyPart } from './CompanyPart';
+import { MeasuresPart } from './MeasuresPart';
 import { NamesPart } from './NamesPart';
 import { isCount, newPlan, toDraft, type PlanDraft } from './plan';
 import { PlanEditor } from './PlanEditor';
@@ -51,7 +53,13 @@ export function RulesDesk({ company }: { company: Company }) {
       ) : rules.isError ? (
         <Failed error={rules.error} onRetry={() => void rules.refetch()} />
       ) : show === 'company' ? (
-        <CompanyPart rules={rules.data} />
+        <div className="grid min-h-0 flex-1 content-start items-start gap-x-10 gap-y-8 overflow-auto px-[18px] py-2 lg:grid-cols-[460px_minmax(0,1fr)]">
+          <CompanyPart rules={rules.data} />
+          <div className="space-y-8">
+            <MeasuresPart company={company} rules={rules.data} />
+            <CalendarPart rules={rules.data} />
+          </div>
+        </div>
       ) : show === 'credit' ? (
         <Credit rules={rules.data} month={view.span.to} />
       ) : (

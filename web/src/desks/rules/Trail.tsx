@@ -72,7 +72,7 @@ export function Trail() {
                 <tr key={entry.id} className="border-b border-rule align-top">
                   <td className="px-2 py-1.5 whitespace-nowrap">{timeText(entry.at)}</td>
                   <td className="px-2 py-1.5">{entry.by}</td>
-                  <td className="px-2 py-1.5 whitespace-nowrap">{entry.kind}</td>
+                  <td className="px-2 py-1.5 whitespace-nowrap">{kindWords(entry.kind)}</td>
                   <th scope="row" className="px-2 py-1.5 text-left font-normal">
                     {entry.subject}
                   </th>
@@ -151,4 +151,10 @@ function Cell({ text }: { text: string | null }) {
       )}
     </td>
   );
+}
+
+/** What was done, where the screen's word is another than that of programs. */
+function kindWords(kind: string): string {
+  if (kind === 'month sealed') return t('trail.monthClosed');
+  return kind === 'month unsealed' ? t('trail.monthReopened') : kind;
 }

@@ -12,6 +12,8 @@ const PEOPLE = [
 ];
 
 const RULES: Rules & { tag: string } = {
+  calendar: { startMonth: 7, yearNamedBy: 'end', holidays: [] },
+  measures: [],
   plans: [],
   company: { name: 'Saltmarsh Chandlery' },
   assignments: [],

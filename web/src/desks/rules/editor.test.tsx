@@ -11,7 +11,14 @@ const WIDE: Company = {
   ...COMPANY,
   measures: [
     ...COMPANY.measures,
-    { code: 'units', unit: 'count', scale: 0, direction: 'HIGHER', hasActuals: true },
+    {
+      code: 'units',
+      name: 'Units',
+      unit: 'count',
+      scale: 0,
+      direction: 'HIGHER',
+      hasActuals: true,
+    },
   ],
   goalSets: [
     ...COMPANY.goalSets,
@@ -20,6 +27,8 @@ const WIDE: Company = {
 };
 
 const RULES: Rules = {
+  calendar: { startMonth: 7, yearNamedBy: 'end', holidays: [] },
+  measures: [],
   plans: [],
   company: { name: 'Saltmarsh Chandlery' },
   assignments: [

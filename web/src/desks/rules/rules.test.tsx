@@ -19,6 +19,8 @@ import {
 import { RulesDesk } from './RulesDesk';
 
 const RULES: Rules = {
+  calendar: { startMonth: 7, yearNamedBy: 'end', holidays: [] },
+  measures: [],
   plans: [
     {
       name: 'Field',
@@ -265,7 +267,7 @@ describe('the rules desk', () => {
       ],
     });
     show('&show=trail');
-    expect(await screen.findByText('month sealed')).toBeVisible();
+    expect(await screen.findByText('month closed')).toBeVisible();
     expect(await screen.findByText(/12 entries and 1 closed month/)).toHaveTextContent('ab12');
     await userEvent.type(screen.getByRole('searchbox', { name: 'Find' }), 'x');
     await waitFor(() => expect(asked.at(-1)?.path).toContain('text=x'));

@@ -1,9 +1,11 @@
-import { useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { ask, askTagged, query } from '../../api/client';
 import type {
   AcceptedName,
   AssignmentPart,
   AuditEntry,
+  Holiday,
+  MeasureRule,
   WritingRules,
   CreditPart,
   PayRow,
@@ -25,6 +27,8 @@ export interface RemovedPlan {
 export interface RulesToSave {
   /** Null takes a setting back. */
   company?: { name: string; timeZone: string | null; writing: WritingRules };
+  calendar?: { startMonth: number; yearNamedBy: string; holidays: string[] };
+  measures?: MeasureRule[];
   plans?: (PlanPart | RemovedPlan)[];
   assignments?: AssignmentPart[];
   credits?: CreditPart[];
@@ -41,6 +45,14 @@ export function useSaveRules(tag: string) {
     ...CHANGED_BY.rules,
     'trial',
   );
+}
+
+/** The whole days of an iCalendar file; nothing is stored. */
+export function useHolidayFile() {
+  return useMutation({
+    mutationFn: async (file: File) =>
+      ask<Holiday[]>('/rules/holidays', asJson('POST', { calendar: await file.text() })),
+  });
 }
 
 export function usePeople(month: string) {

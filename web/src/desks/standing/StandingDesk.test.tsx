@@ -31,7 +31,7 @@ describe('the standing desk', () => {
       'October 2026 is 7.5 % ahead of quota',
     );
     expect(await rowNames()).toEqual([
-      'All reps2 with a goal',
+      'All reps1 of 2 reached quota',
       'No goal assigned1 rep',
       'Bo',
       'Ada',

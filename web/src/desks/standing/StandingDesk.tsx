@@ -113,7 +113,7 @@ function useRowKeys(items: Item[], view: View, change: Change) {
 
 function Headline({ standing }: { standing: Standing }) {
   return (
-    <h1 className="mb-1.5 text-[20px] leading-snug font-bold" aria-live="polite">
+    <h1 className="mb-1.5 text-[17px] leading-snug font-bold xl:text-[20px]" aria-live="polite">
       {standing.headline.map((part, at) => (
         <span key={at} className={toneText(part.tone)}>
           {part.text}

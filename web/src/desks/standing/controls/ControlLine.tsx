@@ -6,7 +6,7 @@ import { typed } from '../../../format/writing';
 import { Choice, type Option } from '../../../ui/Choice';
 import { AsOf } from './AsOf';
 import { NarrowDrop } from './NarrowDrop';
-import { EMPTY, readSort, sortWord, type SortKey } from '../rows';
+import { readSort, sortWord, type SortKey } from '../rows';
 import { ToneDrop } from './ToneDrop';
 import { singular } from '../../../format/nouns';
 import { t } from '../words';
@@ -105,25 +105,8 @@ export function ControlLine({ company, view, standing, change }: ControlLineProp
         </span>
       </button>
       {standing.openMonth && <AsOf standing={standing} change={change} />}
-      <span className="ml-auto hidden text-quiet xl:inline">{reachedWords(standing)}</span>
     </div>
   );
-}
-
-/** How many reached the goal, in the measure's direction. */
-function reachedWords({ direction, goal, spoken, isRange, total }: Standing) {
-  if (total.spoken.noReading === EMPTY || spoken.withGoal === 0) return '';
-  const of = t('controlLine.of', { reached: spoken.reached, withGoal: spoken.withGoal });
-  if (total.spoken.kind === 'to-date') {
-    return direction === 'LOWER'
-      ? t('controlLine.withinPace', { of })
-      : t('controlLine.onPace', { of });
-  }
-  if (isRange) return t('controlLine.inside', { of, goal });
-  if (direction === 'LOWER') return t('controlLine.within', { of, goal });
-  return direction === 'NEAREST'
-    ? t('controlLine.exactlyOn', { of, goal })
-    : t('controlLine.reached', { of, goal });
 }
 
 /** How closed and running months are read, and whether late files are waited for. */
@@ -208,7 +191,7 @@ function RowControls({ company, view, change }: PartProps) {
           .filter((m) => m.hasActuals || m.code === view.measure)
           .map((m) => ({
             value: m.code,
-            word: m.unit === 'count' || m.unit === 'rate' ? m.code : `${m.code}, ${m.unit}`,
+            word: m.unit === 'count' || m.unit === 'rate' ? m.name : `${m.name}, ${m.unit}`,
           }))}
         onChange={(measure) => change({ measure, against: null, beside: null })}
       />

@@ -12,8 +12,15 @@ const WIDE: Company = {
   ...COMPANY,
   measures: [
     ...COMPANY.measures,
-    { code: 'units', unit: 'count', scale: 0, direction: 'HIGHER', hasActuals: true },
-    { code: 'spend', unit: 'EUR', scale: 2, direction: 'LOWER', hasActuals: false },
+    {
+      code: 'units',
+      name: 'Units',
+      unit: 'count',
+      scale: 0,
+      direction: 'HIGHER',
+      hasActuals: true,
+    },
+    { code: 'spend', name: 'Spend', unit: 'EUR', scale: 2, direction: 'LOWER', hasActuals: false },
   ],
   goalSets: [
     ...COMPANY.goalSets,
@@ -88,8 +95,8 @@ describe('the control line', () => {
 
   it('takes another measure with its own first goal set', async () => {
     show('&against=set:quota&beside=prior-year');
-    expect(await options('Measure')).toEqual(['revenue, EUR', 'units']);
-    await userEvent.click(screen.getByRole('option', { name: 'units' }));
+    expect(await options('Measure')).toEqual(['Revenue, EUR', 'Units']);
+    await userEvent.click(screen.getByRole('option', { name: 'Units' }));
     expect(address()).toBe('&measure=units');
   });
 

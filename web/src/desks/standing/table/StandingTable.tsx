@@ -9,6 +9,7 @@ import { allReadings, decimalsOf, gridOf, widthsOf } from './columns';
 import { CorrectionsLine, NoGoalLine, UnsplitLine } from './ExtraLines';
 import { Line, ROW_HEIGHT, type LineLook } from './StandingLine';
 import { laneOf, nextSort, readSort, sortWord, TOTAL, type Item, type SortKey } from '../rows';
+import { reachedWords } from '../reached';
 import { t } from '../words';
 
 const HEAD_HEIGHT = 42;
@@ -289,7 +290,8 @@ function totalNote(standing: Standing): string {
   const { membersWithGoal } = standing.summary;
   return membersWithGoal === 0
     ? t('standingTable.noneWithAGoal')
-    : t('standingTable.withAGoal', { membersWithGoal: amount(String(membersWithGoal)) });
+    : reachedWords(standing) ||
+        t('standingTable.withAGoal', { membersWithGoal: amount(String(membersWithGoal)) });
 }
 
 function capital(word: string): string {

@@ -38,6 +38,8 @@ final class Browser implements AutoCloseable {
   private static final Duration PATIENCE = Duration.ofSeconds(15);
 
   private final ChromeDriver driver;
+  private int clicks;
+  private int keys;
   private final App app;
   private final Path saved;
 
@@ -192,6 +194,7 @@ final class Browser implements AutoCloseable {
 
   /** Types into the field under a label that begins so. */
   void fill(String label, String text) {
+    keys += text.length();
     use(
         By.xpath("//label[starts-with(normalize-space(.), '" + label + "')]//input"),
         field -> field.sendKeys(Keys.chord(Keys.CONTROL, "a"), text));
@@ -225,6 +228,7 @@ final class Browser implements AutoCloseable {
   }
 
   void choose(Path file) {
+    clicks++;
     await(
         "the field for files",
         () -> {
@@ -290,6 +294,13 @@ final class Browser implements AutoCloseable {
 
   void back() {
     driver.navigate().back();
+  }
+
+  /** Unfolds the line of insights where it holds more than it shows. */
+  void allInsights() {
+    driver.executeScript(
+        "for (const one of document.querySelectorAll('button[aria-expanded=\"false\"]'))"
+            + " if (/more insight/.test(one.innerText)) one.click();");
   }
 
   /** Sentences of the insights and where each leads, in their order. */
@@ -448,7 +459,13 @@ final class Browser implements AutoCloseable {
   }
 
   private void click(By by) {
+    clicks++;
     use(by, WebElement::click);
+  }
+
+  /** What a person did so far, for a task's cost. */
+  String cost() {
+    return clicks + " clicks, " + keys + " keys typed";
   }
 
   private static By rowOf(String name) {

@@ -62,15 +62,15 @@ class LoadTheMonthIT {
       browser.awaitText("quota-october.csv is posted.");
 
       stage(browser, "october.csv", ACTUALS);
-      browser.awaitText("october.csv is 2 lines short of ready.");
-      browser.awaitText("“K9” is no rep that is known");
+      browser.awaitText("october.csv: 2 lines need attention.");
+      browser.awaitText("“K9” is not a known rep");
       browser.buttonContaining("Invalid amounts");
-      browser.awaitText("\"3x0.00\" is no amount");
+      browser.awaitText("\"3x0.00\" is not an amount");
       assertThat(browser.textOf("Reconciliation"))
           .contains("6 lines", "4 lines", "2 lines", "1 780.00", "1 700.00", "80.00");
       assertThat(browser.axe()).isEmpty();
       browser.button("Post 4 lines");
-      browser.awaitText("october.csv is posted, 2 lines left behind.");
+      browser.awaitText("october.csv is posted, 2 lines on hold.");
 
       browser.link("Open Standing");
       browser.awaitText("October 2026 is");
@@ -86,14 +86,14 @@ class LoadTheMonthIT {
           "proof", () -> browser.textOf("Calculation and sources").contains("Actual: 2 lines"));
       assertThat(browser.textOf("Calculation and sources"))
           .contains("450.00 ÷ 500.00 = 0.9")
-          .contains("rung 2")
+          .contains("threshold 2")
           .contains("october.csv, line 3", "october.csv, line 6")
           .contains("quota-october.csv, line 3");
       assertThat(browser.axe()).isEmpty();
 
       browser.link("october.csv");
       browser.button("Reverse load");
-      browser.awaitText("october.csv was posted and taken out again.");
+      browser.awaitText("october.csv was posted and reversed.");
       browser.go("/standing?to=2026-10&against=set:quota");
       browser.awaitText("October 2026 has no actuals yet.");
       browser.awaitRow("Ines Brackwater", "1 000");
@@ -111,7 +111,7 @@ class LoadTheMonthIT {
       browser.awaitText("\"empty.csv\" is empty.");
       browser.button("Close message");
       choose(browser, "sales.csv", "who,when,how much\nK1,2026-10,5\n");
-      browser.awaitText("sales.csv could not be staged yet.");
+      browser.awaitText("sales.csv needs a field before it can be checked.");
       browser.awaitText("The header has no column");
       browser.button("Discard load");
       browser.awaitText("Load the first file.");

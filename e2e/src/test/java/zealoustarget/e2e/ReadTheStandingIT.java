@@ -70,7 +70,7 @@ class ReadTheStandingIT {
     browser.buttonLabelled("Filter");
     browser.fill("Name, ID or region contains", "wren");
     browser.await("one row", () -> browser.rowNames().size() == 1);
-    browser.awaitText("17 rows left out");
+    browser.awaitText("17 rows not shown");
     browser.awaitText("Wren Halloway");
     browser.go("/standing?to=2026-10&region=South+Reach");
     browser.await("South Reach only", () -> browser.rowNames().size() == 4);
@@ -118,7 +118,7 @@ class ReadTheStandingIT {
         continue;
       }
       browser.go("/intake?load=21");
-      browser.awaitText("short of ready");
+      browser.awaitText("need attention");
       assertThat(browser.axe()).as("intake at %d", width).isEmpty();
     }
     browser.size(1280, 800);

@@ -22,16 +22,16 @@ class SettleALateFileIT {
     try (App app = App.demo(folder.resolve("data"));
         Browser browser = Browser.open(app)) {
       browser.go("/intake?to=2026-10&load=21");
-      browser.awaitText("orders-2026-10-harbour-isles.csv is 3 lines short of ready.");
+      browser.awaitText("orders-2026-10-harbour-isles.csv: 3 lines need attention.");
       assertThat(browser.textOf("Reconciliation")).contains("143 lines", "138 lines", "2 lines");
       assertThat(browser.axe()).isEmpty();
 
       browser.button("Use Adaeze Fenn for this line");
-      browser.awaitText("is 2 lines short of ready.");
+      browser.awaitText(": 2 lines need attention.");
       browser.button("line 25");
       browser.buttonLabelled("-195.O02");
       browser.press(Keys.chord(Keys.CONTROL, "a"), "-195.02", Keys.ENTER);
-      browser.awaitText("is 1 line short of ready.");
+      browser.awaitText(": 1 line needs attention.");
       browser.awaitText("is a day that does not exist.");
       browser.button("Leave out");
       browser.awaitText("orders-2026-10-harbour-isles.csv is ready.");
@@ -62,7 +62,7 @@ class SettleALateFileIT {
       browser.awaitText("semicolon-other-names.csv is ready.");
       browser.awaitText("matches the file");
       browser.buttonLabelled("Qty maps to units");
-      browser.select("Maps to", "ignored");
+      browser.select("Maps to", "Ignored");
       browser.awaitText("Ignored columns");
       browser.press(Keys.ESCAPE);
       browser.button("Post 24 lines");
@@ -110,7 +110,7 @@ class SettleALateFileIT {
       browser.button("Post 1 line");
       browser.awaitText("roster.csv is posted.");
       browser.choose(large);
-      browser.awaitText("large.csv is being read.");
+      browser.awaitText("large.csv is loading.");
       browser.button("Stop loading");
       browser.awaitText("Reading was stopped.");
       browser.button("Discard load");
@@ -119,9 +119,9 @@ class SettleALateFileIT {
           Files.writeString(
               folder.resolve("october.csv"),
               "month,rep,revenue\n2026-10,K1,5.00\n2026-10,K2,7.00\n"));
-      browser.awaitText("october.csv is 1 line short of ready.");
+      browser.awaitText("october.csv: 1 line needs attention.");
       browser.button("Post 1 line");
-      browser.awaitText("1 line stayed behind.");
+      browser.awaitText("1 line is on hold.");
       browser.button("Correct the lines on hold");
       browser.awaitText("remainder of october.csv");
       browser.button("Create a new rep");

@@ -89,7 +89,7 @@ class SignInIT {
     browser.awaitText("The password of Ilse M. is");
     String given = browser.text().replaceAll("(?s).*Ilse M\\. is ([a-z0-9-]+)\\..*", "$1");
     browser.signIn("Ilse M.", given);
-    browser.awaitText("your password was given by somebody else");
+    browser.awaitText("somebody else set your password");
     browser.fill("Current password", given);
     browser.fill("New password (10", "a long one of my own");
     browser.fill("Repeat the new password", "a long one of my own");

@@ -44,7 +44,7 @@ class TakeScreenshotsIT {
       browser.await("effect", () -> browser.textOf("Effect").contains("Ilse Marwood"));
       browser.picture(pictures.resolve("rules-plan.png"));
       browser.go("/intake?to=2026-10&load=21");
-      browser.awaitText("short of ready");
+      browser.awaitText("need attention");
       browser.picture(pictures.resolve("intake.png"));
       browser.choose(
           Path.of("../demo/samples/semicolon-other-names.csv").toAbsolutePath().normalize());

@@ -104,12 +104,12 @@ class WorkAMonthIT {
         20/10/2026,O-6,K9,P10,20.00,1,
         30/10/2026,O-7,K3,P10,150.00,3,
         """);
-    browser.awaitText("october.csv is 3 lines short of ready.");
+    browser.awaitText("october.csv: 3 lines need attention.");
     browser.button("Create 2 reps");
     browser.await("review", () -> browser.textOf("New members").contains("K8"));
     assertThat(browser.axe()).isEmpty();
     browser.button("Create 2 reps");
-    browser.awaitText("october.csv is 1 line short of ready.");
+    browser.awaitText("october.csv: 1 line needs attention.");
     browser.buttonLabelled("3x0.00");
     browser.press(Keys.chord(Keys.CONTROL, "a"), "300", Keys.ENTER);
     browser.awaitText("october.csv is ready.");

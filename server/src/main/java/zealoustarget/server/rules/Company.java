@@ -2,6 +2,9 @@ package zealoustarget.server.rules;
 
 import java.time.ZoneId;
 import java.time.ZoneOffset;
+import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Writing;
 
@@ -10,10 +13,49 @@ import zealoustarget.core.amount.Writing;
  *
  * @param timeZone where its days begin and end; null while it is not set
  * @param writing how it writes numbers and dates
+ * @param measureNames what it calls its measures, by their codes in small letters
  */
-public record Company(String name, @Nullable ZoneId timeZone, Writing writing) {
+public record Company(
+    String name, @Nullable ZoneId timeZone, Writing writing, Map<String, String> measureNames) {
+  /** As a company is called before anybody names it. */
+  private static final String UNNAMED = "My company";
+
+  /** Whether somebody has said what the company is called. */
+  public boolean isNamed() {
+    return !name.equals(UNNAMED);
+  }
+
   /** The zone that decides which day is today: UTC while none is set. */
   public ZoneId zone() {
     return timeZone == null ? ZoneOffset.UTC : timeZone;
+  }
+
+  /** What it calls a measure; null while it has no name beside its code. */
+  public @Nullable String givenName(String code) {
+    return measureNames.get(code.toLowerCase(Locale.ROOT));
+  }
+
+  /** A measure's name: as it was given, else its code as words, "returnRate" as "Return rate". */
+  public String nameOf(String code) {
+    String given = givenName(code);
+    if (given != null) {
+      return given;
+    }
+    String words =
+        code.replaceAll("([a-z0-9])([A-Z])", "$1 $2")
+            .replaceAll("[_-]+", " ")
+            .toLowerCase(Locale.ROOT);
+    return words.substring(0, 1).toUpperCase(Locale.ROOT) + words.substring(1);
+  }
+
+  /** With a measure's name; null takes it away. */
+  public Company withMeasureName(String code, @Nullable String given) {
+    Map<String, String> names = new TreeMap<>(measureNames);
+    if (given == null) {
+      names.remove(code.toLowerCase(Locale.ROOT));
+    } else {
+      names.put(code.toLowerCase(Locale.ROOT), given);
+    }
+    return new Company(name, timeZone, writing, Map.copyOf(names));
   }
 }

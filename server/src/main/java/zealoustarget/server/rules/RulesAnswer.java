@@ -58,14 +58,21 @@ record RulesAnswer(
   @JsonInclude(JsonInclude.Include.NON_NULL)
   record MeasurePart(
       String code,
+      @Nullable String name,
       @Nullable String unit,
       @Nullable Integer scale,
       String direction,
       @Nullable List<String> quotient) {
-    static MeasurePart of(Measure measure) {
+    /** A name may change after a month is closed; it is none of what the month was read by. */
+    MeasurePart withoutName() {
+      return new MeasurePart(code, null, unit, scale, direction, quotient);
+    }
+
+    static MeasurePart of(Measure measure, @Nullable String name) {
       return measure.isRate()
           ? new MeasurePart(
               measure.code(),
+              name,
               null,
               null,
               measure.direction().name(),
@@ -73,7 +80,12 @@ record RulesAnswer(
                   Objects.requireNonNull(measure.quotient()).over().code(),
                   measure.quotient().under().code()))
           : new MeasurePart(
-              measure.code(), measure.unit(), measure.scale(), measure.direction().name(), null);
+              measure.code(),
+              name,
+              measure.unit(),
+              measure.scale(),
+              measure.direction().name(),
+              null);
     }
   }
 
@@ -113,7 +125,9 @@ record RulesAnswer(
             rules.calendar().startMonth(),
             rules.calendar().yearNamedBy().name().toLowerCase(Locale.ROOT),
             rules.workingDays().holidays().stream().sorted().map(LocalDate::toString).toList()),
-        rules.measures().stream().map(MeasurePart::of).toList(),
+        rules.measures().stream()
+            .map(one -> MeasurePart.of(one, rules.company().givenName(one.code())))
+            .toList(),
         Stream.concat(
                 rules.measures().stream()
                     .filter(measure -> !isReplaced(rules, measure))
@@ -148,7 +162,7 @@ record RulesAnswer(
       RulesAnswer whole = RulesAnswer.of(rules);
       return new Frozen(
           whole.calendar(),
-          whole.measures(),
+          whole.measures().stream().map(MeasurePart::withoutName).toList(),
           rules.ladders().stream().map(RulesAnswer::ladder).toList(),
           whole.shading(),
           whole.plans(),

@@ -1,23 +1,32 @@
 package zealoustarget.server.rules;
 
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.List;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.JsonNode;
+import zealoustarget.server.rules.reading.HolidayFile;
 
 /** The company's rules as one JSON file. */
 @RestController
 @RequestMapping({"/api/v1/rules", "/api/v1/playbook"}) // the second is their earlier name
 class RulesController {
-  private final RulesService companyRules;
+  private static final int YEARS_AHEAD = 3;
 
-  RulesController(RulesService companyRules) {
+  private final RulesService companyRules;
+  private final Clock clock;
+
+  RulesController(RulesService companyRules, Clock clock) {
     this.companyRules = companyRules;
+    this.clock = clock;
   }
 
   /** All rules in force, defaults included, with their entity tag. */
@@ -36,6 +45,19 @@ class RulesController {
       @RequestBody JsonNode file,
       @RequestHeader(name = HttpHeaders.IF_MATCH, required = false) String tag) {
     return answer(companyRules.apply(file, tag));
+  }
+
+  /** A calendar to be read, as text. */
+  record HolidaysRequest(String calendar) {}
+
+  /**
+   * The whole days of an iCalendar file, from last year to three years ahead; nothing is stored.
+   * 400 {@code value-unknown} where it is no such file.
+   */
+  @PostMapping("/holidays")
+  List<HolidayFile.Holiday> holidays(@RequestBody HolidaysRequest given) {
+    int year = LocalDate.now(clock).getYear();
+    return HolidayFile.read(given.calendar(), year - 1, year + YEARS_AHEAD);
   }
 
   private ResponseEntity<RulesAnswer> answer(Rules rules) {

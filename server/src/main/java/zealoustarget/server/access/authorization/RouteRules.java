@@ -115,6 +115,7 @@ public final class RouteRules {
     for (String rules : List.of("/rules", "/playbook")) {
       read(OFFICE, rules);
       rule(HttpMethod.PUT, rules, ANALYST, TokenScope.ALL);
+      rule(HttpMethod.POST, rules + "/holidays", ANALYST, TokenScope.READ);
     }
     read(OFFICE, "/record");
     read(OFFICE, "/audit");

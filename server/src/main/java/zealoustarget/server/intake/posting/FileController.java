@@ -3,8 +3,9 @@ package zealoustarget.server.intake.posting;
 import java.io.InputStream;
 import java.io.OutputStreamWriter;
 import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.YearMonth;
 import java.util.List;
-import java.util.Map;
 import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -13,6 +14,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
@@ -36,13 +38,16 @@ class FileController {
   private final HeldLines remainder;
   private final LoadAnswers answers;
   private final RulesService companyRules;
+  private final Clock clock;
 
   FileController(
       LoadStore store,
       OriginalStore originals,
       HeldLines remainder,
       LoadAnswers answers,
-      RulesService companyRules) {
+      RulesService companyRules,
+      Clock clock) {
+    this.clock = clock;
     this.store = store;
     this.originals = originals;
     this.remainder = remainder;
@@ -84,35 +89,24 @@ class FileController {
     return answers.whole(remainder.stage(id));
   }
 
-  /** A file with nothing but the header of its kind. */
+  /** A file with the header of its kind; a sample has some made-up lines below it. */
   @GetMapping("/templates/{kind}.csv")
-  ResponseEntity<StreamingResponseBody> template(@PathVariable String kind) {
+  ResponseEntity<StreamingResponseBody> template(
+      @PathVariable String kind, @RequestParam(defaultValue = "false") boolean sample) {
     LoadKind found =
         LoadKind.findByWord(kind)
             .orElseThrow(
                 () ->
                     UnknownValue.of(
                         "kind", kind, Stream.of(LoadKind.values()).map(LoadKind::word)));
-    String codes =
-        String.join(
-            ",",
-            companyRules.current().measures().stream()
-                .filter(measure -> !measure.isRate())
-                .map(Measure::code)
-                .toList());
-    Map<LoadKind, String> headers =
-        Map.of(
-            LoadKind.ROSTER,
-            "rep,name,region,manager,from,until,mail",
-            LoadKind.PRODUCTS,
-            "product,name,line",
-            LoadKind.GOALS,
-            "month,rep," + codes,
-            LoadKind.ACTUALS,
-            "date,order,rep,region,product," + codes);
-    List<String> lines = List.of(headers.get(found), "");
+    List<Measure> counted =
+        companyRules.current().measures().stream().filter(measure -> !measure.isRate()).toList();
+    List<String> lines =
+        sample
+            ? FileTemplates.sample(found, counted, YearMonth.now(clock))
+            : List.of(FileTemplates.header(found, counted), "");
     return Downloads.of(
-        found.word() + " template.csv",
+        (sample ? FileTemplates.nameOf(found) + " sample" : found.word() + " template") + ".csv",
         Downloads.CSV,
         out -> out.write(String.join("\r\n", lines).getBytes(StandardCharsets.UTF_8)));
   }

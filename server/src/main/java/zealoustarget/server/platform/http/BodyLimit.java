@@ -46,7 +46,7 @@ class BodyLimit extends OncePerRequestFilter {
       Pattern.compile("/api/v1/loads(/receive|/[0-9]{1,9}/control)?");
   private static final Pattern LARGE_ONES =
       Pattern.compile(
-          "/api/v1/(rules|playbook|earnings/trial|standing/trial|loads/[0-9]{1,9}/[a-z]+)");
+          "/api/v1/(rules|rules/holidays|playbook|earnings/trial|standing/trial|loads/[0-9]{1,9}/[a-z]+)");
 
   private static final int AT_END = -1;
   private static final int STALLED = -2;

@@ -25,7 +25,8 @@ public final class CompanyReader {
     return new Company(
         place.node().has("name") ? name(place) : before.name(),
         place.node().has("timeZone") ? zone(place) : before.timeZone(),
-        place.node().has("writing") ? writing(place, before.writing()) : before.writing());
+        place.node().has("writing") ? writing(place, before.writing()) : before.writing(),
+        before.measureNames());
   }
 
   private static String name(Place place) {

@@ -49,6 +49,8 @@ public final class RulesReader {
           "assignments",
           "credits");
 
+  private static final int LONGEST_NAME = 60;
+
   private final Rules before;
 
   public RulesReader(Rules before) {
@@ -68,7 +70,11 @@ public final class RulesReader {
       after = after.withCalendar(calendar(file.get("calendar")), workingDays(file.get("calendar")));
     }
     for (Place place : Place.list(file, "measures")) {
-      after = after.withMeasure(measure(place, after));
+      Measure measure = measure(place, after);
+      after = after.withMeasure(measure);
+      if (place.node().has("name")) {
+        after = after.withCompany(after.company().withMeasureName(measure.code(), name(place)));
+      }
     }
     for (Place place : Place.list(file, "ladders")) {
       after =
@@ -157,7 +163,7 @@ public final class RulesReader {
   }
 
   private static Measure measure(Place place, Rules rules) {
-    place.allowOnly(Set.of("code", "unit", "scale", "direction", "quotient"));
+    place.allowOnly(Set.of("code", "name", "unit", "scale", "direction", "quotient"));
     Direction direction = place.word("direction", Direction.values(), Enum::name);
     if (isColumnName(place.text("code"))) {
       throw place.fault("code", "is the name of another column in files; take another");
@@ -171,6 +177,18 @@ public final class RulesReader {
     return place.checked(
         "",
         () -> new Measure(place.text("code"), place.text("unit"), place.whole("scale"), direction));
+  }
+
+  /** What a measure is called; null or blank takes the name away. */
+  private static @Nullable String name(Place place) {
+    if (!place.isSet("name")) {
+      return null;
+    }
+    String name = place.text("name").strip();
+    if (name.length() > LONGEST_NAME) {
+      throw place.fault("name", "must have at most " + LONGEST_NAME + " characters");
+    }
+    return name.isEmpty() ? null : name;
   }
 
   private static Measure rate(Place place, Direction direction, Rules rules) {

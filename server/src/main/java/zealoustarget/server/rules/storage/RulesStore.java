@@ -39,6 +39,7 @@ public class RulesStore {
   private static final String WRITING = "company.writing.";
   private static final String START_MONTH = "calendar.startMonth";
   private static final String NAMED_BY = "calendar.yearNamedBy";
+  private static final String MEASURE_NAME = "measure.name.";
 
   private final EntityManager entities;
   private final Audit audit;
@@ -92,7 +93,13 @@ public class RulesStore {
             set(settings, "decimal", Writing.Decimal::valueOf),
             grouping == null ? null : grouping.substring(1, grouping.length() - 1),
             set(settings, "dates", Writing.Dates::valueOf),
-            set(settings, "weekStart", DayOfWeek::valueOf)));
+            set(settings, "weekStart", DayOfWeek::valueOf)),
+        settings.entrySet().stream()
+            .filter(setting -> setting.getKey().startsWith(MEASURE_NAME))
+            .collect(
+                Collectors.toUnmodifiableMap(
+                    setting -> setting.getKey().substring(MEASURE_NAME.length()),
+                    Map.Entry::getValue)));
   }
 
   private static <T> @Nullable T set(
@@ -175,6 +182,11 @@ public class RulesStore {
                 change.before(),
                 change.after()));
     write(rules.company());
+    for (Measure measure : rules.measures()) {
+      put(
+          MEASURE_NAME + measure.code().toLowerCase(Locale.ROOT),
+          rules.company().givenName(measure.code()));
+    }
     entities.merge(new SettingEntity(START_MONTH, Integer.toString(rules.calendar().startMonth())));
     entities.merge(
         new SettingEntity(

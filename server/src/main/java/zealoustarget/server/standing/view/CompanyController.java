@@ -59,6 +59,7 @@ class CompanyController {
    */
   record CompanyAnswer(
       String name,
+      boolean isNamed,
       @Nullable String timeZone,
       WritingAnswer writing,
       CalendarPart calendar,
@@ -96,6 +97,7 @@ class CompanyController {
 
   record MeasurePart(
       String code,
+      String name,
       String unit,
       int scale,
       @Schema(allowableValues = {"HIGHER", "LOWER", "NEAREST"}) String direction,
@@ -117,6 +119,7 @@ class CompanyController {
     Span posted = ledger.monthsWithActuals();
     return new CompanyAnswer(
         rules.company().name(),
+        rules.company().isNamed(),
         rules.company().timeZone() == null ? null : rules.company().timeZone().getId(),
         WritingAnswer.of(rules.company().writing()),
         new CalendarPart(
@@ -127,6 +130,7 @@ class CompanyController {
                 m ->
                     new MeasurePart(
                         m.code(),
+                        rules.company().nameOf(m.code()),
                         m.unit(),
                         m.scale(),
                         m.direction().name(),

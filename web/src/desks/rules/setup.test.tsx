@@ -1,0 +1,118 @@
+import { screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import type { Rules } from '../../api/types';
+import { clean, layOut, Refused, serve, showAt } from '../../test/desk';
+import { COMPANY } from '../../test/samples';
+import { RulesDesk } from './RulesDesk';
+
+const RULES: Rules = {
+  company: { name: 'Saltmarsh Chandlery' },
+  calendar: { startMonth: 7, yearNamedBy: 'end', holidays: ['2026-12-25'] },
+  measures: [
+    { code: 'revenue', unit: 'EUR', scale: 2, direction: 'HIGHER' },
+    { code: 'returnRate', name: 'Returns', direction: 'LOWER', quotient: ['returns', 'revenue'] },
+  ],
+  plans: [],
+  assignments: [],
+  credits: [],
+};
+
+function show(answers: Record<string, unknown> = {}) {
+  const asked = serve({ '/rules': RULES, ...answers });
+  showAt(<RulesDesk company={COMPANY} />, '/rules?show=company');
+  return () => asked.filter(({ method }) => method === 'PUT').map(({ body }) => body);
+}
+
+const form = async (name: string) => within(await screen.findByRole('form', { name }));
+
+beforeEach(layOut);
+afterEach(clean);
+
+describe('the fiscal calendar', () => {
+  it('is saved with its first month, its name and its holidays', async () => {
+    const sent = show();
+    const calendar = await form('Fiscal calendar');
+    await userEvent.selectOptions(calendar.getByLabelText('Fiscal year starts in'), 'January');
+    await userEvent.selectOptions(calendar.getByLabelText(/named after/), 'start');
+    await userEvent.type(calendar.getByLabelText('Holidays'), '{Enter}2027-01-01, 2027-05-01');
+    await userEvent.click(calendar.getByRole('button', { name: 'Save calendar' }));
+    await waitFor(() =>
+      expect(sent()).toEqual([
+        {
+          calendar: {
+            startMonth: 1,
+            yearNamedBy: 'start',
+            holidays: ['2026-12-25', '2027-01-01', '2027-05-01'],
+          },
+        },
+      ]),
+    );
+  });
+
+  it('takes the days of a calendar file beside those that are there, and saves nothing yet', async () => {
+    const sent = show({
+      '/rules/holidays': [
+        { day: '2026-12-25', name: 'Winter feast' },
+        { day: '2026-11-11', name: 'Harbour day' },
+      ],
+    });
+    const calendar = await form('Fiscal calendar');
+    await userEvent.upload(
+      calendar.getByLabelText('Calendar file'),
+      new File(['BEGIN:VCALENDAR'], 'days.ics', { type: 'text/calendar' }),
+    );
+    expect(await calendar.findByText(/^2 days found: 2026-12-25 Winter feast/)).toBeVisible();
+    expect(calendar.getByLabelText('Holidays')).toHaveValue('2026-11-11\n2026-12-25');
+    expect(sent()).toEqual([]);
+  });
+
+  it('says what is wrong with a file or a day', async () => {
+    show({
+      '/rules/holidays': new Refused(400, 'This is not an iCalendar file.'),
+      'PUT /rules': new Refused(400, 'It must be a day.', 'calendar.holidays[1]'),
+    });
+    const calendar = await form('Fiscal calendar');
+    await userEvent.upload(
+      calendar.getByLabelText('Calendar file'),
+      new File(['day'], 'days.ics', { type: 'text/calendar' }),
+    );
+    expect(await calendar.findByText('This is not an iCalendar file.')).toBeVisible();
+    await userEvent.type(calendar.getByLabelText('Holidays'), '{Enter}soon');
+    await userEvent.click(calendar.getByRole('button', { name: 'Save calendar' }));
+    await waitFor(() => expect(calendar.getAllByRole('alert')).toHaveLength(2));
+  });
+});
+
+describe('the measures', () => {
+  it('get names, and new ones a code, a unit and a direction', async () => {
+    const sent = show();
+    const measures = await form('Measures');
+    await userEvent.type(measures.getByLabelText('Name of revenue'), 'Net revenue');
+    expect(measures.getByText('returns ÷ revenue')).toBeVisible();
+    await userEvent.click(measures.getByRole('button', { name: 'Add measure' }));
+    await userEvent.type(measures.getByLabelText('Code of measure 3'), 'waste');
+    await userEvent.clear(measures.getByLabelText('Unit of waste'));
+    await userEvent.type(measures.getByLabelText('Unit of waste'), 'count');
+    await userEvent.clear(measures.getByLabelText('Decimals of waste'));
+    await userEvent.type(measures.getByLabelText('Decimals of waste'), '0');
+    await userEvent.selectOptions(measures.getByLabelText('Better for waste is'), 'LOWER');
+    await userEvent.click(measures.getByRole('button', { name: 'Save measures' }));
+    await waitFor(() =>
+      expect(sent()).toEqual([
+        {
+          measures: [
+            { code: 'revenue', name: 'Net revenue', unit: 'EUR', scale: 2, direction: 'HIGHER' },
+            {
+              code: 'returnRate',
+              name: 'Returns',
+              direction: 'LOWER',
+              quotient: ['returns', 'revenue'],
+            },
+            { code: 'waste', name: '', unit: 'count', scale: 0, direction: 'LOWER' },
+          ],
+        },
+      ]),
+    );
+  });
+});
