@@ -50,6 +50,7 @@ const NO_TEXTS = [
 export default tseslint.config(
   { ignores: ['dist', 'node_modules', 'target', 'src/api/schema.ts'] },
   js.configs.recommended,
+  { files: ['*.mjs'], languageOptions: { globals: { console: 'readonly', process: 'readonly' } } },
   {
     files: ['src/**/*.{ts,tsx}'],
     extends: [...tseslint.configs.strictTypeChecked, jsxA11y.flatConfigs.strict],

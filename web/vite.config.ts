@@ -8,7 +8,25 @@ const { ZEALOUS_SERVER } = loadEnv('', '.', 'ZEALOUS');
 export default defineConfig({
   plugins: [react(), tailwindcss()],
   server: { proxy: { '/api': ZEALOUS_SERVER ?? 'http://localhost:8080' } },
-  build: { emptyOutDir: true },
+  build: {
+    emptyOutDir: true,
+    manifest: true,
+    rolldownOptions: {
+      output: {
+        // what opens lists and dialogs comes once, with the frame; the sign-in does without
+        codeSplitting: {
+          groups: [
+            { name: 'react', test: /node_modules\/(react|react-dom|scheduler)\//, priority: 2 },
+            {
+              name: 'controls',
+              test: /node_modules\/(@headlessui|@floating-ui|@react-aria|tabbable)/,
+              priority: 1,
+            },
+          ],
+        },
+      },
+    },
+  },
   test: {
     css: { include: [/styles\.css\?raw/] },
     environment: 'jsdom',

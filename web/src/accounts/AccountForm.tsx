@@ -1,6 +1,6 @@
 import { useId, useState, type SubmitEvent } from 'react';
 import { useMembers } from '../api/useMembers';
-import { field } from '../ui/Drop';
+import { field } from '../ui/field';
 import { quietButton } from '../ui/Notice';
 import type { Account, Role } from '../api/account';
 import type { Draft } from './useAccounts';

@@ -1,5 +1,5 @@
 import { useState, type SubmitEvent } from 'react';
-import { field } from '../ui/Drop';
+import { field } from '../ui/field';
 import { Failed, Loading, quietButton, smallButton } from '../ui/Notice';
 import { useAccount } from '../api/account';
 import { PasswordForm } from './NewPassword';

@@ -1,5 +1,5 @@
 import { useState, type ReactNode, type SubmitEvent } from 'react';
-import { field } from '../ui/Drop';
+import { field } from '../ui/field';
 import { mainButton } from '../ui/Notice';
 import type { Session } from '../api/account';
 import { useFirstAccount, useSignIn } from './useAccounts';

@@ -1,17 +1,13 @@
-import { lazy, Suspense } from 'react';
+import { Suspense, type ReactNode } from 'react';
 import { SessionGate } from '../accounts/SessionGate';
 import { Loading } from '../ui/Notice';
 import { t } from './words';
 
-const Frame = lazy(async () => ({ default: (await import('./Frame')).Frame }));
-
-/** Who is signed in sees the frame; anybody else gets the sign-in alone. */
-export function App() {
+/** Who is signed in sees what is inside; anybody else gets the sign-in alone. */
+export function App({ children }: { children: ReactNode }) {
   return (
     <SessionGate>
-      <Suspense fallback={<Loading what={t('app.theCompany')} />}>
-        <Frame />
-      </Suspense>
+      <Suspense fallback={<Loading what={t('app.theCompany')} />}>{children}</Suspense>
     </SessionGate>
   );
 }

@@ -51,7 +51,8 @@ export function MonthStrip({ company }: { company: Company }) {
   const dragFrom = useRef<string | null>(null);
 
   function choose(month: string, isRange: boolean) {
-    const span = isRange ? rangeOf(view.span.to, month) : spanOf('m', month, company.calendar);
+    const kind = view.span.kind === 'range' ? 'm' : view.span.kind;
+    const span = isRange ? rangeOf(view.span.to, month) : spanOf(kind, month, company.calendar);
     change(spanChanges(span));
   }
 

@@ -6,6 +6,7 @@ import type { Company, MonthReading } from '../api/types';
 import { ANSWERS, COMPANY, reading } from '../test/samples';
 import { ANALYST, clean, layOut, Refused, serve, showAt } from '../test/desk';
 import { App } from './App';
+import { Frame } from './Frame';
 
 const MONTHS: MonthReading[] = [
   { month: '2026-07', number: 1, quarter: 1, state: 'sealed', reading: reading('9.00', null) },
@@ -52,9 +53,15 @@ function answers(account: Account, company: Company = COMPANY) {
   };
 }
 
+const SIGNED_IN = (
+  <App>
+    <Frame />
+  </App>
+);
+
 function open(address: string, account = ANALYST, company = COMPANY) {
   const asked = serve(answers(account, company));
-  showAt(<App />, address);
+  showAt(SIGNED_IN, address);
   return asked;
 }
 
@@ -112,14 +119,14 @@ describe('the frame', () => {
 
   it('says where nothing is called so', async () => {
     serve({ ...answers(ANALYST), '/members': [] });
-    showAt(<App />, '/standing');
+    showAt(SIGNED_IN, '/standing');
     await userEvent.type(await screen.findByRole('combobox', { name: /^Find a rep/ }), 'zz');
     expect(await screen.findByText('No match')).toBeVisible();
   });
 
   it('says that the company cannot be read, and reads it again', async () => {
     serve({ '/session': answers(ANALYST)['/session'] });
-    showAt(<App />, '/standing');
+    showAt(SIGNED_IN, '/standing');
     expect(await screen.findByText('It failed.')).toBeVisible();
     serve(answers(ANALYST));
     await userEvent.click(screen.getByRole('button', { name: /again/i }));
@@ -139,7 +146,7 @@ describe('data that were restored', () => {
 
   it('are shown once an approver has confirmed them', async () => {
     serveWaiting({ ...ANALYST, role: 'approver' });
-    showAt(<App />, '/standing');
+    showAt(SIGNED_IN, '/standing');
     const confirm = await screen.findByRole('button', { name: 'Confirm the restored data' });
     expect(screen.getByText('Restored, and not confirmed.')).toBeVisible();
     const asked = serve({
@@ -153,7 +160,7 @@ describe('data that were restored', () => {
 
   it('are not confirmed by an analyst', async () => {
     serveWaiting({ ...ANALYST, isAdministrator: false });
-    showAt(<App />, '/standing');
+    showAt(SIGNED_IN, '/standing');
     expect(await screen.findByText('Restored, and not confirmed.')).toBeVisible();
     expect(screen.queryByRole('button')).toBeNull();
   });
@@ -164,7 +171,7 @@ describe('a desk that cannot be drawn', () => {
     vi.spyOn(console, 'error').mockReturnValue(undefined);
     vi.spyOn(console, 'warn').mockReturnValue(undefined);
     serve({ ...answers(ANALYST), '/standing': { ...ANSWERS['/standing'], headline: null } });
-    showAt(<App />, '/standing?to=2026-08');
+    showAt(SIGNED_IN, '/standing?to=2026-08');
     expect(await screen.findByText('This could not be drawn.')).toBeVisible();
     expect(await strip()).toBeVisible();
     await userEvent.click(screen.getByRole('link', { name: 'Intake' }));

@@ -58,7 +58,16 @@ export function reading(
     waiting: false,
     ...changes,
   };
-  return { ...plain, spoken: { ...plain, kind: 'whole', shade: null, ...changes.spoken } };
+  return {
+    ...plain,
+    spoken: {
+      ...plain,
+      kind: 'whole',
+      shade: null,
+      variancePercentShown: null,
+      ...changes.spoken,
+    },
+  };
 }
 
 const RUNGS = ['behind', 'near', 'reached', 'well past'];

@@ -29,6 +29,3 @@ export function Drop({ label, value, width = 'w-[290px]', children }: DropProps)
     </Popover>
   );
 }
-
-export const field =
-  'w-full rounded-sm border border-field bg-sheet px-2 py-1 text-ink focus:border-select';

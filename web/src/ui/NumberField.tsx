@@ -2,7 +2,7 @@ import { useId, useState, type ReactNode } from 'react';
 import { amount } from '../format/figures';
 import { readNumber, type NumberKind } from '../format/numbers';
 import { typed } from '../format/writing';
-import { field } from './Drop';
+import { field } from './field';
 import { t } from '../format/words';
 
 interface NumberFieldProps {

@@ -1,4 +1,4 @@
-import { field } from './Drop';
+import { field } from './field';
 
 interface PickProps {
   label: string;

@@ -6,7 +6,9 @@ import { useView, type Changes } from '../../address/useView';
 import { amount, monthName, signed } from '../../format/figures';
 import { count } from '../../format/nouns';
 import { Choice } from '../../ui/Choice';
-import { Drop, field } from '../../ui/Drop';
+import { Drop } from '../../ui/Drop';
+import { field } from '../../ui/field';
+import { Stale } from '../../ui/Stale';
 import { useShortcuts } from '../../ui/shortcuts';
 import { Empty, Failed, Loading, smallButton } from '../../ui/Notice';
 import { keep, plansOf, SORTS, sortRows, statusesOf, type PaySort } from './earnings';
@@ -29,7 +31,15 @@ export function EarningsDesk({ company }: { company: Company }) {
   if (desk.isError) {
     return <Failed error={desk.error} onRetry={() => void desk.refetch()} />;
   }
-  return <Work desk={desk.data} selected={view.selected} change={change} />;
+  return (
+    <div
+      aria-busy={desk.isPlaceholderData}
+      className={`h-full ${desk.isPlaceholderData ? 'is-stale' : ''}`}
+    >
+      <Stale isStale={desk.isPlaceholderData} />
+      <Work desk={desk.data} selected={view.selected} change={change} />
+    </div>
+  );
 }
 
 interface WorkProps {
@@ -84,7 +94,7 @@ function Work({ desk, selected, change }: WorkProps) {
               >
                 {desk.state === 'sealed'
                   ? t('earningsDesk.closed', { month: monthName(desk.month) })
-                  : t('earningsDesk.closeMonth', { month: monthName(desk.month) })}
+                  : t('earningsDesk.closeMonth')}
               </button>
             </div>
           )}

@@ -3,6 +3,7 @@ import type { PayRow, PayTotals } from '../../api/types';
 import { amount, hasFraction, NONE } from '../../format/figures';
 import { QUOTA_AT, StairLane } from '../../marks/StairLane';
 import { StatusMark } from '../../marks/StatusMark';
+import { GRID_STOP, useGridKeys } from '../../ui/useGridKeys';
 import { VirtualRows } from '../../ui/VirtualRows';
 import { nextWords, type PaySort } from './earnings';
 import { t } from './words';
@@ -33,6 +34,8 @@ export function EarningsTable({
   onSort,
 }: EarningsTableProps) {
   const [scroll, setScroll] = useState<HTMLDivElement | null>(null);
+  const [grid, setGrid] = useState<HTMLDivElement | null>(null);
+  useGridKeys(grid, scroll, ROW);
   const quotas = rows.every((row) => !hasFraction(row.quota)) ? 'drop' : 'keep';
   const widths = {
     '--quota': columnWidth(
@@ -57,7 +60,8 @@ export function EarningsTable({
       className="print-whole mb-3 min-h-0 overflow-auto border-b border-rule bg-sheet"
     >
       <div
-        role="table"
+        ref={setGrid}
+        role="grid"
         aria-label={t('earningsTable.commissionByRep')}
         aria-rowcount={rows.length + 2}
         className="relative min-w-[640px]"
@@ -89,6 +93,8 @@ function Head({ sort, onSort }: { sort: PaySort; onSort: (sort: PaySort) => void
   const button = (key: PaySort, word: string) => (
     <button
       type="button"
+      {...{ [GRID_STOP]: '' }}
+      tabIndex={-1}
       onClick={() => onSort(key)}
       className={`min-h-6 hover:text-ink ${sort === key ? 'font-bold text-ink' : ''}`}
     >
@@ -102,6 +108,7 @@ function Head({ sort, onSort }: { sort: PaySort; onSort: (sort: PaySort) => void
     <div role="rowgroup">
       <div
         role="row"
+        aria-rowindex={1}
         className="pay-grid h-[34px] items-end border-b border-ink pb-1 text-[12px] text-quiet"
       >
         <span role="columnheader" aria-sort={sorted('name')} className="pl-2">
@@ -161,21 +168,21 @@ function Total({ totals, isWhole, quotas }: TotalProps) {
             {t('earningsTable.withPlanAndQuota', { planned: amount(String(totals.planned)) })}
           </span>
         </span>
-        <span role="cell" className="text-right leading-tight text-quiet">
+        <span role="gridcell" className="text-right leading-tight text-quiet">
           {amount(isMixed ? totals.monthQuota : totals.quota, quotas)}
           {isMixed && <span className="block text-[11.5px]">{t('earningsTable.thisMonth')}</span>}
         </span>
-        <span role="cell" className="text-right font-bold">
+        <span role="gridcell" className="text-right font-bold">
           {amount(totals.credited)}
         </span>
-        <span role="cell" className="relative h-full">
+        <span role="gridcell" className="relative h-full">
           <QuotaLine />
         </span>
-        <span role="cell" />
-        <span role="cell" className="text-right font-bold">
+        <span role="gridcell" />
+        <span role="gridcell" className="text-right font-bold">
           {amount(totals.due)}
         </span>
-        <span role="cell" className="pr-2 text-[12px] leading-tight text-quiet">
+        <span role="gridcell" className="pr-2 text-[12px] leading-tight text-quiet">
           {totals.shareShown !== null &&
             t('earningsTable.earnedOfSales', { shareShown: amount(totals.shareShown) })}
         </span>
@@ -223,15 +230,16 @@ function Line({ row, quotas, rowIndex, isSelected, onSelect }: LineProps) {
       <span role="rowheader" className="min-w-0 pl-2 leading-tight">
         <button
           type="button"
+          {...{ [GRID_STOP]: '' }}
+          tabIndex={-1}
           className="block max-w-full truncate font-semibold"
-          onClick={onSelect}
           title={row.name}
         >
           {row.name}
         </button>
         <span className="block truncate text-[11.5px] text-quiet">{row.plan ?? NONE}</span>
       </span>
-      <span role="cell" className="text-right leading-tight text-quiet">
+      <span role="gridcell" className="text-right leading-tight text-quiet">
         {amount(row.quota, quotas)}
         {row.monthQuota != null && row.monthQuota !== row.quota && (
           <span className="block text-[11.5px] whitespace-nowrap">
@@ -239,20 +247,20 @@ function Line({ row, quotas, rowIndex, isSelected, onSelect }: LineProps) {
           </span>
         )}
       </span>
-      <span role="cell" className="text-right">
+      <span role="gridcell" className="text-right">
         {amount(row.credited ?? row.actual)}
       </span>
-      <span role="cell" className="relative h-[44px]">
+      <span role="gridcell" className="relative h-[44px]">
         <StairLane row={row} />
         <QuotaLine />
       </span>
-      <span role="cell">
+      <span role="gridcell">
         <StatusMark status={row.status} tone={row.tone} isPast={row.status === 'at ceiling'} />
       </span>
-      <span role="cell" className="text-right font-bold">
+      <span role="gridcell" className="text-right font-bold">
         {amount(row.due)}
       </span>
-      <span role="cell" className="pr-2 text-[12px] leading-[1.15] text-quiet">
+      <span role="gridcell" className="pr-2 text-[12px] leading-[1.15] text-quiet">
         {nextWords(row)}
       </span>
     </div>

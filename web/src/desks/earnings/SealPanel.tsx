@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { useRights } from '../../api/account';
 import type { SealCheck, SealState } from '../../api/types';
 import { amount, monthName, NONE, signed } from '../../format/figures';
-import { field } from '../../ui/Drop';
+import { field } from '../../ui/field';
 import { Failed, Loading, mainButton, smallButton } from '../../ui/Notice';
 import { useChanged, useSeal, useSealing } from './useEarnings';
 import { timeText } from '../../format/writing';

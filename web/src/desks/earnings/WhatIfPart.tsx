@@ -3,7 +3,7 @@ import type { PayRow } from '../../api/types';
 import { amount, signed } from '../../format/figures';
 import { PayCurveChart } from '../../marks/PayCurveChart';
 import { StatusMark } from '../../marks/StatusMark';
-import { field } from '../../ui/Drop';
+import { field } from '../../ui/field';
 import { useWhatIf } from './useEarnings';
 import { readNumber } from '../../format/numbers';
 import { placed, pointed } from '../../format/placing';

@@ -191,7 +191,7 @@ export function show(search = '', account = ANALYST) {
 }
 
 export async function names() {
-  const table = await screen.findByRole('table', { name: 'Commission by rep' });
+  const table = await screen.findByRole('grid', { name: 'Commission by rep' });
   return within(table)
     .getAllByRole('rowheader')
     .map((cell) => cell.querySelector('button')?.textContent ?? 'total');

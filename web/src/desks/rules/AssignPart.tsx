@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { AssignmentPart } from '../../api/types';
 import { count } from '../../format/nouns';
-import { field } from '../../ui/Drop';
+import { field } from '../../ui/field';
 import { smallButton } from '../../ui/Notice';
 import { assigned, readPasted, readRamp, type Person } from './plan';
 import { t } from './words';

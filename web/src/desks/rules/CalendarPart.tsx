@@ -2,11 +2,11 @@ import { useRef, useState } from 'react';
 import { ProblemError } from '../../api/client';
 import type { Rules } from '../../api/types';
 import { monthName } from '../../format/figures';
-import { field } from '../../ui/Drop';
+import { field } from '../../ui/field';
 import { mainButton, smallButton } from '../../ui/Notice';
 import { Pick } from '../../ui/Pick';
 import { Labelled } from './Labelled';
-import { useHolidayFile, useSaveRules } from './useRules';
+import { tagOf, useHolidayFile, useSaveRules } from './useRules';
 import { t } from './words';
 
 const MONTHS = Array.from({ length: 12 }, (_, at) => ({
@@ -22,7 +22,7 @@ const NAMED_BY = [
 /** Where the fiscal year begins, and the days on which nobody works. */
 export function CalendarPart({ rules }: { rules: Rules & { tag: string } }) {
   const [begun, setBegun] = useState(rules);
-  const save = useSaveRules(begun.tag);
+  const save = useSaveRules(tagOf(begun, rules, 'calendar'));
   const read = useHolidayFile();
   const chooser = useRef<HTMLInputElement>(null);
   const [startMonth, setStartMonth] = useState(String(begun.calendar.startMonth));

@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { ProblemError } from '../../api/client';
 import type { CompanyRules, Rules, WritingRules } from '../../api/types';
-import { field } from '../../ui/Drop';
+import { field } from '../../ui/field';
 import { mainButton } from '../../ui/Notice';
 import { Labelled } from './Labelled';
-import { useSaveRules } from './useRules';
+import { tagOf, useSaveRules } from './useRules';
 import { Pick } from '../../ui/Pick';
 import { t } from './words';
 
@@ -39,7 +39,7 @@ const WEEK_STARTS = [
 export function CompanyPart({ rules }: { rules: Rules & { tag: string } }) {
   const [begun, setBegun] = useState(rules);
   const { company } = begun;
-  const save = useSaveRules(begun.tag);
+  const save = useSaveRules(tagOf(begun, rules, 'company'));
   const [name, setName] = useState(company.name);
   const [timeZone, setTimeZone] = useState(company.timeZone ?? '');
   const [numbers, setNumbers] = useState(numbersOf(company));

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import type { Company, MeasureRule, Rules } from '../../api/types';
-import { field } from '../../ui/Drop';
+import { field } from '../../ui/field';
 import { mainButton, smallButton } from '../../ui/Notice';
-import { useSaveRules } from './useRules';
+import { tagOf, useSaveRules } from './useRules';
 import { t } from './words';
 
 const DIRECTIONS = ['HIGHER', 'LOWER', 'NEAREST'] as const;
@@ -25,7 +25,7 @@ interface MeasuresPartProps {
 /** What is counted: each measure's name, unit, decimals, and which way is better. */
 export function MeasuresPart({ company, rules }: MeasuresPartProps) {
   const [begun, setBegun] = useState(rules);
-  const save = useSaveRules(begun.tag);
+  const save = useSaveRules(tagOf(begun, rules, 'measures'));
   const [drafts, setDrafts] = useState(() => begun.measures.map(toDraft));
   const change = (at: number, part: Partial<Draft>) =>
     setDrafts(drafts.map((draft, place) => (place === at ? { ...draft, ...part } : draft)));

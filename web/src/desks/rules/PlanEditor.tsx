@@ -2,7 +2,7 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { ProblemError } from '../../api/client';
 import type { AssignmentPart, Company, PlanPart, Rules } from '../../api/types';
 import { asPercent } from '../../format/figures';
-import { field } from '../../ui/Drop';
+import { field } from '../../ui/field';
 import { mainButton, smallButton } from '../../ui/Notice';
 import { AssignPart } from './AssignPart';
 import { EffectPart } from './EffectPart';

@@ -1,7 +1,7 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import { ProblemError } from '../../api/client';
 import type { Rules } from '../../api/types';
-import { field } from '../../ui/Drop';
+import { field } from '../../ui/field';
 import { mainButton, smallButton } from '../../ui/Notice';
 import {
   fromCreditDraft,

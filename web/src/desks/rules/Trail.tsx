@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { query } from '../../api/client';
-import { field } from '../../ui/Drop';
+import { field } from '../../ui/field';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
 import { count } from '../../format/nouns';
 import { useAudit, useRecord } from './useRules';

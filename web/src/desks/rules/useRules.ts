@@ -55,6 +55,18 @@ export function useHolidayFile() {
   });
 }
 
+/**
+ * The tag to save a part over: the newest where the part is as the editor began with it, as other
+ * parts beside it may have been saved meanwhile; else the editor's own, so that a change is seen.
+ */
+export function tagOf(
+  begun: Rules & { tag: string },
+  now: Rules & { tag: string },
+  part: 'company' | 'calendar' | 'measures',
+): string {
+  return JSON.stringify(begun[part]) === JSON.stringify(now[part]) ? now.tag : begun.tag;
+}
+
 export function usePeople(month: string) {
   return useQuery({
     queryKey: ['earnings', 'people', month],

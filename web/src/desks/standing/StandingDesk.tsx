@@ -3,10 +3,10 @@ import { Link } from 'react-router';
 import { useRights } from '../../api/account';
 import type { Company, Standing } from '../../api/types';
 import { isNarrowed, NO_NARROWING, useView, type Changes, type View } from '../../address/useView';
-import { monthName } from '../../format/figures';
 import { plural } from '../../format/nouns';
 import { toneText } from '../../marks/tones';
 import { Empty, Failed, Loading, quietButton } from '../../ui/Notice';
+import { Stale } from '../../ui/Stale';
 import { PrintHead } from '../../ui/PrintHead';
 import { useShortcuts } from '../../ui/shortcuts';
 import { ClaimsLine } from './panels/ClaimsLine';
@@ -18,7 +18,7 @@ import { Distribution } from './panels/Distribution';
 import { LadderPanel } from './controls/LadderPanel';
 import { MonthsTable } from './table/MonthsTable';
 import { OrdersPanel } from './panels/OrdersPanel';
-import { itemsOf, TOTAL, type Item } from './rows';
+import { itemsOf, spanText, TOTAL, type Item } from './rows';
 import { StandingTable } from './table/StandingTable';
 import { TakeAlong } from './controls/TakeAlong';
 import { useStanding } from './useStanding';
@@ -57,8 +57,10 @@ export function StandingDesk({ company }: { company: Company }) {
       <PrintHead left={`${company.name}: ${spanText(data)}`} right={printWords(data, view)} />
       <section
         aria-label={t('standingDesk.standing')}
-        className="flex min-h-0 min-w-0 flex-col px-[18px] pt-3.5"
+        aria-busy={standing.isPlaceholderData}
+        className={`flex min-h-0 min-w-0 flex-col px-[18px] pt-3.5 ${standing.isPlaceholderData ? 'is-stale' : ''}`}
       >
+        <Stale isStale={standing.isPlaceholderData} />
         <div className="flex flex-wrap items-start justify-between gap-x-4 sm:flex-nowrap">
           <Headline standing={data} />
           {!isEmpty && <TakeAlong view={view} standing={data} />}
@@ -72,12 +74,6 @@ export function StandingDesk({ company }: { company: Company }) {
       <Panel company={company} view={view} standing={data} change={change} />
     </div>
   );
-}
-
-function spanText({ from, to }: Standing): string {
-  return from === to
-    ? monthName(to)
-    : t('standingDesk.to', { from: monthName(from), to: monthName(to) });
 }
 
 /** What a printed page has to say to be read alone: the view, filters, the day, closed months. */

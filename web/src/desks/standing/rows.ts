@@ -1,6 +1,7 @@
 import type { Claim, Reading, Row, Rung, Standing } from '../../api/types';
 import { NO_NARROWING, type Changes, type View } from '../../address/useView';
 import { placed } from '../../format/placing';
+import { monthName } from '../../format/figures';
 import { t } from './words';
 
 export type SortKey =
@@ -221,4 +222,9 @@ export const EMPTY = 'no actuals yet';
 export function readingWords({ closed, corrections }: Standing): string {
   if (closed === 'restated') return t('rows.closedMonthsRestated');
   return (corrections?.lines ?? 0) > 0 ? t('rows.closedMonthsAsClosed') : '';
+}
+
+/** The months that are shown, in words. */
+export function spanText({ from, to }: Standing): string {
+  return from === to ? monthName(to) : t('rows.span', { from: monthName(from), to: monthName(to) });
 }

@@ -1,16 +1,16 @@
 import { useRights, type Rights } from '../../../api/account';
 import type { Company, CloseUp as CloseUpData, Reading, Standing } from '../../../api/types';
 import { isNarrowed, type Changes, type View } from '../../../address/useView';
-import { amount, growth, NONE, signed } from '../../../format/figures';
+import { amount, NONE, signed } from '../../../format/figures';
 import { countOf, plural } from '../../../format/nouns';
-import { StatusMark } from '../../../marks/StatusMark';
 import { VarianceParts } from '../../../marks/VarianceParts';
 import { Failed, Loading, smallButton } from '../../../ui/Notice';
 import { MonthsPart } from './MonthsPart';
 import { NotesPart } from './NotesPart';
 import { ReasonsPart } from './ReasonsPart';
 import { ProofPart } from './ProofPart';
-import { EMPTY, figuresOf, isPast, statusOf, targetOf, TOTAL, varianceOf } from '../rows';
+import { RowCard } from './RowCard';
+import { EMPTY, figuresOf, spanText, targetOf, TOTAL, varianceOf } from '../rows';
 import { useCloseUp, type Target } from '../useStanding';
 import { t } from '../words';
 
@@ -43,14 +43,14 @@ export function CloseUp({ view, standing, company, change }: CloseUpProps) {
           {t('closeUp.isNotARowOf', { selected: view.selected })}
         </p>
       )}
-      <p className="mt-1.5">
-        <StatusMark
-          status={statusOf(reading)}
-          tone={reading.spoken.tone}
-          isPast={isPast(reading, standing.rung.rungs)}
-        />
-      </p>
       <p className="mb-2 leading-snug">{sentence(reading, standing)}</p>
+      <RowCard
+        key={found.row?.key ?? ''}
+        name={found.row?.name ?? totalName(view, standing, company, rights)}
+        months={spanText(standing)}
+        reading={reading}
+        standing={standing}
+      />
       {closeUp.isPending ? (
         <Loading what={t('closeUp.theCloseUp')} />
       ) : closeUp.isError ? (
@@ -173,11 +173,7 @@ function Ahead({ closeUp, reading, standing }: AheadProps) {
     lines.push([t('closeUp.projected'), amount(ahead.landing) + against]);
   }
   if (closeUp.lastYear) {
-    const { actual, changeShown } = closeUp.lastYear;
-    lines.push([
-      t('closeUp.changeOnLastYear'),
-      t('closeUp.from', { changeShown: growth(changeShown), actual: amount(actual) }),
-    ]);
+    lines.push([t('closeUp.lastYear'), amount(closeUp.lastYear.actual)]);
   }
   const isLower = standing.direction === 'LOWER';
   for (const { name, toGoShown } of closeUp.milestones.slice(0, 2)) {

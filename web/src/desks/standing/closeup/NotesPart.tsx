@@ -3,7 +3,7 @@ import { useRights } from '../../../api/account';
 import type { Note, Standing } from '../../../api/types';
 import { plusMonths } from '../../../address/span';
 import { monthName } from '../../../format/figures';
-import { field } from '../../../ui/Drop';
+import { field } from '../../../ui/field';
 import { smallButton } from '../../../ui/Notice';
 import { ReasonList } from './ReasonList';
 import type { Member } from '../rows';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Reason } from '../../../api/types';
-import { field } from '../../../ui/Drop';
+import { field } from '../../../ui/field';
 import { smallButton } from '../../../ui/Notice';
 import { useSaveReasons } from '../useStanding';
 import { t } from '../words';

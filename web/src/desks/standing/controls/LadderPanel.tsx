@@ -3,7 +3,7 @@ import type { Rung, Standing } from '../../../api/types';
 import type { View } from '../../../address/useView';
 import { monthName } from '../../../format/figures';
 import { StatusMark } from '../../../marks/StatusMark';
-import { field } from '../../../ui/Drop';
+import { field } from '../../../ui/field';
 import { Failed, mainButton, smallButton } from '../../../ui/Notice';
 import {
   draftsOf,

@@ -3,8 +3,10 @@ import { useState } from 'react';
 import type { AxisWord, Company, Standing } from '../../../api/types';
 import { isNarrowed, NO_NARROWING, type Changes, type View } from '../../../address/useView';
 import { shifted } from '../../../format/figures';
-import { Drop, field } from '../../../ui/Drop';
+import { Drop } from '../../../ui/Drop';
+import { field } from '../../../ui/field';
 import { mainButton, quietButton } from '../../../ui/Notice';
+import { useDebounced } from '../../../ui/useDebounced';
 import { NumberField } from '../../../ui/NumberField';
 import { typed } from '../../../format/writing';
 import { singular } from '../../../format/nouns';
@@ -188,6 +190,7 @@ function Limits({ view, change }: Pick<NarrowDropProps, 'view' | 'change'>) {
 function NameFilter({ text, onChange }: { text: string; onChange: (text: string) => void }) {
   const [typed, setTyped] = useState(text);
   const [seen, setSeen] = useState(text);
+  const ask = useDebounced(onChange);
   if (text !== seen) {
     setSeen(text);
     if (!typed.startsWith(text) || text === '') setTyped(text);
@@ -200,7 +203,7 @@ function NameFilter({ text, onChange }: { text: string; onChange: (text: string)
         value={typed}
         onChange={(event) => {
           setTyped(event.target.value);
-          onChange(event.target.value);
+          ask(event.target.value);
         }}
         className={field}
       />

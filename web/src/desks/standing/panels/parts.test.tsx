@@ -228,19 +228,19 @@ describe('the months side by side', () => {
   it('stand under their months, missing ones as a dash, in the figure that is selected', async () => {
     serve({ '/sheet': sheet });
     showAt(<Sheet />, `${AT}&layout=months`);
-    const table = await screen.findByRole('table');
+    const table = await screen.findByRole('grid');
     const heads = within(table)
       .getAllByRole('columnheader')
       .map((head) => head.textContent);
     expect(heads).toHaveLength(4);
     const ada = within(table).getByRole('rowheader', { name: /Ada/ }).closest('[role=row]');
-    const cells = within(ada as HTMLElement).getAllByRole('cell');
+    const cells = within(ada as HTMLElement).getAllByRole('gridcell');
     expect(cells[0]).toHaveTextContent('–');
     expect(cells[1]).toHaveTextContent('−5');
     await userEvent.click(within(table).getByRole('rowheader', { name: /Bo/ }));
     expect(screen.getByTestId('selected')).toHaveTextContent('B');
     await userEvent.click(screen.getByRole('button', { name: /^Figures/ }));
     await userEvent.click(await screen.findByRole('option', { name: '% of goal' }));
-    expect(within(ada as HTMLElement).getAllByRole('cell')[1]).toHaveTextContent('90.0');
+    expect(within(ada as HTMLElement).getAllByRole('gridcell')[1]).toHaveTextContent('90.0');
   });
 });

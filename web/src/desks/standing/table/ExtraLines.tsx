@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import type { Standing } from '../../../api/types';
 import { amount, NONE, signed } from '../../../format/figures';
 import { count, countOf, singular } from '../../../format/nouns';
+import { GRID_STOP } from '../../../ui/useGridKeys';
 import { gridOf } from './columns';
 import { GoalLine, ROW_HEIGHT, type LineLook } from './StandingLine';
 import { t } from '../words';
@@ -31,27 +32,27 @@ function ExtraLine({ look, name, under, actual, goal }: ExtraLineProps) {
         <span className="block truncate">{name}</span>
         <span className="block truncate text-[11.5px]">{under}</span>
       </span>
-      <span role="cell" className="pr-2 text-right whitespace-nowrap">
+      <span role="gridcell" className="pr-2 text-right whitespace-nowrap">
         {actual}
       </span>
-      <span role="cell" className="pr-2 text-right whitespace-nowrap">
+      <span role="gridcell" className="pr-2 text-right whitespace-nowrap">
         {goal}
       </span>
-      <span role="cell" className="pr-2 text-right">
+      <span role="gridcell" className="pr-2 text-right">
         {NONE}
       </span>
       {look.hasBeside && (
         <>
-          <span role="cell" />
-          <span role="cell" />
+          <span role="gridcell" />
+          <span role="gridcell" />
         </>
       )}
-      <span role="cell" className="relative h-full">
+      <span role="gridcell" className="relative h-full">
         {look.hasGoals && <GoalLine scale={look.scale} />}
       </span>
-      <span role="cell" />
-      <span role="cell" />
-      <span role="cell" className="standing-wide" />
+      <span role="gridcell" />
+      <span role="gridcell" />
+      <span role="gridcell" className="standing-wide" />
     </div>
   );
 }
@@ -90,7 +91,13 @@ export function CorrectionsLine({ standing, look, onOpen }: CorrectionsLineProps
     <ExtraLine
       look={look}
       name={
-        <button type="button" onClick={onOpen} className="text-select underline underline-offset-2">
+        <button
+          type="button"
+          {...{ [GRID_STOP]: '' }}
+          tabIndex={-1}
+          onClick={onOpen}
+          className="text-select underline underline-offset-2"
+        >
           {t('extraLines.correctionsSinceClose')}
         </button>
       }

@@ -6,6 +6,7 @@ import { plural } from '../../../format/nouns';
 import { shadeColour } from '../../../marks/shading';
 import { Choice } from '../../../ui/Choice';
 import { Failed, Loading } from '../../../ui/Notice';
+import { GRID_STOP, useGridKeys } from '../../../ui/useGridKeys';
 import { VirtualRows } from '../../../ui/VirtualRows';
 import { EMPTY, figuresOf, readSort, sortRows, TOTAL, varianceOf } from '../rows';
 import { ROW_HEIGHT } from './StandingLine';
@@ -73,6 +74,8 @@ interface MonthsProps {
 
 function Months({ sheet, figure, sort, axis, isRate, selected, onSelect }: MonthsProps) {
   const [scroll, setScroll] = useState<HTMLDivElement | null>(null);
+  const [grid, setGrid] = useState<HTMLDivElement | null>(null);
+  useGridKeys(grid, scroll, ROW_HEIGHT);
   const cellsOf = new Map(sheet.rows.map((row) => [row.whole.key, row.cells]));
   const rows = sortRows(
     sheet.rows.map((row) => row.whole),
@@ -86,8 +89,9 @@ function Months({ sheet, figure, sort, axis, isRate, selected, onSelect }: Month
     gridTemplateColumns: `minmax(130px, 164px) repeat(${sheet.months.length}, minmax(84px, 1fr)) minmax(100px, 1fr)`,
     minWidth: 130 + sheet.months.length * 84 + 100,
   };
-  const lineOf = (row: Row) => (
+  const lineOf = (row: Row, at: number) => (
     <MonthsRow
+      rowIndex={at + 3}
       name={row.name}
       cells={cellsOf.get(row.key) ?? []}
       whole={row}
@@ -103,7 +107,8 @@ function Months({ sheet, figure, sort, axis, isRate, selected, onSelect }: Month
       className="print-whole mb-3 min-h-0 overflow-auto border-b border-rule bg-sheet"
     >
       <div
-        role="table"
+        ref={setGrid}
+        role="grid"
         aria-label={t('monthsTable.monthsBy', { axis })}
         aria-rowcount={rows.length + 2}
         className="relative"
@@ -128,6 +133,7 @@ function Months({ sheet, figure, sort, axis, isRate, selected, onSelect }: Month
             </span>
           </div>
           <MonthsRow
+            rowIndex={2}
             name={t('monthsTable.all', { axis: plural(axis) })}
             cells={sheet.totals}
             whole={sheet.total}
@@ -162,6 +168,7 @@ interface Look {
 }
 
 interface MonthsRowProps {
+  rowIndex: number;
   name: string;
   cells: (Cell | null)[];
   whole: Reading | Row;
@@ -181,6 +188,8 @@ function MonthsRow(props: MonthsRowProps) {
     <div
       role="row"
       tabIndex={-1}
+      aria-rowindex={props.rowIndex}
+      aria-selected={props.isSelected}
       onClick={props.onSelect}
       className={`grid cursor-pointer items-center border-b border-rule ${isStrong ? 'border-ink font-bold' : ''} ${props.isSelected ? 'on-selection bg-select-ground' : 'hover:bg-ground/60'}`}
       style={{ ...props.columns, height: ROW_HEIGHT }}
@@ -188,6 +197,8 @@ function MonthsRow(props: MonthsRowProps) {
       <span role="rowheader" className={`flex h-full min-w-0 items-center pl-2 ${STAYS_LEFT}`}>
         <button
           type="button"
+          {...{ [GRID_STOP]: '' }}
+          tabIndex={-1}
           aria-current={props.isSelected ? 'true' : undefined}
           className="block w-full truncate text-left font-semibold"
           title={name}
@@ -198,7 +209,7 @@ function MonthsRow(props: MonthsRowProps) {
       </span>
       {cells.map((cell, at) => (
         <span
-          role="cell"
+          role="gridcell"
           key={at}
           className="flex h-full items-center justify-end pr-2"
           style={{
@@ -210,7 +221,7 @@ function MonthsRow(props: MonthsRowProps) {
         </span>
       ))}
       <span
-        role="cell"
+        role="gridcell"
         className={`flex h-full items-center justify-end pr-2 font-semibold ${STAYS_RIGHT}`}
         style={{ background: isStrong ? undefined : shadeColour(whole.spoken.shade) }}
       >

@@ -5,6 +5,7 @@ import { goalPlace, Lane, type LaneScale } from '../../../marks/Lane';
 import { shadeColour } from '../../../marks/shading';
 import { StatusMark } from '../../../marks/StatusMark';
 import { toneText } from '../../../marks/tones';
+import { GRID_STOP } from '../../../ui/useGridKeys';
 import { goalText, gridOf, type Decimals } from './columns';
 import { EMPTY, figuresOf, isPast, laneOf, statusOf, varianceOf } from '../rows';
 import { t } from '../words';
@@ -60,6 +61,7 @@ export function Line(props: LineProps) {
       role="row"
       tabIndex={-1}
       aria-rowindex={props.rowIndex}
+      aria-selected={isSelected}
       onClick={props.onSelect}
       style={{ height: ROW_HEIGHT }}
       className={`${gridOf(look.hasBeside)} cursor-pointer items-center border-b border-rule ${weight[kind]} ${isSelected ? 'on-selection bg-select-ground' : kind === 'group' ? 'bg-ground/70' : 'hover:bg-ground/60'}`}
@@ -68,6 +70,8 @@ export function Line(props: LineProps) {
         {kind === 'group' && (
           <button
             type="button"
+            {...{ [GRID_STOP]: '' }}
+            tabIndex={-1}
             aria-expanded={props.isOpen}
             aria-label={`${props.isOpen ? t('standingLine.close') : t('standingLine.open')} ${name}`}
             className="mr-0.5 -ml-1 h-6 w-6 shrink-0 rounded-sm text-quiet hover:text-ink"
@@ -79,8 +83,12 @@ export function Line(props: LineProps) {
             <span aria-hidden="true">{props.isOpen ? '▾' : '▸'}</span>
           </button>
         )}
+        {/* eslint-disable-next-line jsx-a11y/role-supports-aria-props -- global since ARIA 1.3 */}
         <button
           type="button"
+          {...{ [GRID_STOP]: '' }}
+          tabIndex={-1}
+          aria-description={spokenRow(reading, look)}
           aria-current={isSelected ? 'true' : undefined}
           className={`block min-w-0 flex-1 text-left leading-tight ${kind === 'inner' ? 'pl-4' : ''}`}
           title={name}
@@ -96,31 +104,31 @@ export function Line(props: LineProps) {
           )}
         </button>
       </span>
-      <span role="cell" className="pr-2 text-right whitespace-nowrap">
+      <span role="gridcell" className="pr-2 text-right whitespace-nowrap">
         {props.extreme && <ExtremeMark extreme={props.extreme} />}
         {amount(figures.actual, look.decimals.actual)}
       </span>
-      <span role="cell" className="pr-2 text-right whitespace-nowrap text-quiet">
+      <span role="gridcell" className="pr-2 text-right whitespace-nowrap text-quiet">
         {goalText(reading, look.decimals.goal)}
       </span>
       <span
-        role="cell"
+        role="gridcell"
         className="flex h-full items-center justify-end pr-2 whitespace-nowrap"
         style={{ background: props.isShaded ? shadeColour(spoken.shade) : undefined }}
       >
         {isEmpty ? NONE : signed(varianceOf(reading), look.decimals.variance)}
       </span>
       {look.hasBeside && <BesideCells reading={reading} unit={look.unit} />}
-      <span role="cell" className="relative h-full">
+      <span role="gridcell" className="relative h-full">
         {(kind !== 'total' || look.scale.kind === 'percent') && (
           <Lane reading={laneOf(reading)} scale={look.scale} direction={look.direction} />
         )}
         {look.hasGoals && <GoalLine scale={look.scale} />}
       </span>
-      <span role="cell" className={`pr-1 text-right font-semibold ${toneText(spoken.tone)}`}>
+      <span role="gridcell" className={`pr-1 text-right font-semibold ${toneText(spoken.tone)}`}>
         {isEmpty || spoken.percentShown === null ? NONE : amount(spoken.percentShown)}
       </span>
-      <span role="cell" className="flex items-center pl-3">
+      <span role="gridcell" className="flex items-center pl-3">
         <StatusMark
           status={statusOf(reading)}
           tone={spoken.tone}
@@ -128,7 +136,7 @@ export function Line(props: LineProps) {
         />
       </span>
       <span
-        role="cell"
+        role="gridcell"
         className="standing-wide pr-2 text-right text-quiet"
         title={look.isRunning ? t('standingLine.anOpenMonthIsNot') : undefined}
       >
@@ -138,6 +146,18 @@ export function Line(props: LineProps) {
       </span>
     </div>
   );
+}
+
+/** A row's figures as they are read out when it gets the focus. */
+function spokenRow(reading: Reading, look: LineLook): string {
+  const figures = figuresOf(reading);
+  return t('standingLine.row', {
+    actual: amount(figures.actual),
+    goal: goalText(reading, look.decimals.goal),
+    variance: signed(varianceOf(reading)),
+    percent: reading.spoken.percentShown === null ? NONE : amount(reading.spoken.percentShown),
+    status: statusOf(reading),
+  });
 }
 
 /** What has to be known to read the row rightly; undefined for nothing. */
@@ -169,13 +189,13 @@ function BesideCells({ reading, unit }: { reading: Reading; unit: string }) {
   const { beside } = reading;
   return (
     <>
-      <span role="cell" className="pr-2 text-right whitespace-nowrap">
+      <span role="gridcell" className="pr-2 text-right whitespace-nowrap">
         {unit === 'rate'
           ? signed(beside?.variancePercent ?? null)
           : signed(beside?.variance ?? null, 'drop')}
       </span>
       <span
-        role="cell"
+        role="gridcell"
         className={`pr-2 text-right ${beside ? toneText(beside.tone) : ''}`}
         title={beside ? (beside.noReading ?? beside.status) : undefined}
       >

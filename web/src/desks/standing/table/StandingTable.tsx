@@ -3,6 +3,7 @@ import type { Row, Standing } from '../../../api/types';
 import type { View } from '../../../address/useView';
 import { amount } from '../../../format/figures';
 import { count, countOf, plural, singular } from '../../../format/nouns';
+import { GRID_STOP, useGridKeys } from '../../../ui/useGridKeys';
 import { VirtualRows } from '../../../ui/VirtualRows';
 import { goalPlace, laneScale } from '../../../marks/Lane';
 import { allReadings, decimalsOf, gridOf, widthsOf } from './columns';
@@ -30,6 +31,8 @@ interface StandingTableProps {
 export function StandingTable(props: StandingTableProps) {
   const { standing, items, view, selected, onSelect } = props;
   const [scroll, setScroll] = useState<HTMLDivElement | null>(null);
+  const [grid, setGrid] = useState<HTMLDivElement | null>(null);
+  useGridKeys(grid, scroll, ROW_HEIGHT);
   const look = useMemo(() => lookOf(standing, view), [standing, view]);
   const hasNoGoalLine =
     standing.noGoal.members + standing.unassigned.lines > 0 && standing.summary.membersWithGoal > 0;
@@ -83,7 +86,8 @@ export function StandingTable(props: StandingTableProps) {
       data-testid="standing-scroll"
     >
       <div
-        role="table"
+        ref={setGrid}
+        role="grid"
         aria-label={t('standingTable.standingBy', { axis: singular(standing.axis) })}
         aria-rowcount={items.length + topRows}
         className="relative min-w-[640px]"
@@ -94,6 +98,7 @@ export function StandingTable(props: StandingTableProps) {
           <div role="rowgroup">
             <Line
               look={look}
+              rowIndex={2}
               name={t('standingTable.all', { axis: plural(standing.axis) })}
               under={totalNote(standing)}
               reading={standing.total}
@@ -159,6 +164,7 @@ function HeadLine({ standing, view, look, onSort }: HeadLineProps) {
     <div role="rowgroup">
       <div
         role="row"
+        aria-rowindex={1}
         className={`${gridOf(look.hasBeside)} items-end border-b border-ink pb-1.5 text-[12px] font-semibold text-quiet`}
         style={{ height: HEAD_HEIGHT }}
       >
@@ -234,6 +240,8 @@ function Head({ sortKey, view, onSort, className, children }: HeadProps) {
     >
       <button
         type="button"
+        {...{ [GRID_STOP]: '' }}
+        tabIndex={-1}
         onClick={() => onSort(sortWord(nextSort(sort, sortKey)))}
         className={`hover:text-ink ${isSorted ? 'text-ink' : ''}`}
       >

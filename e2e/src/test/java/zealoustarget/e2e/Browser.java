@@ -347,7 +347,7 @@ final class Browser implements AutoCloseable {
     return see(
         rowOf(name),
         row ->
-            row.findElements(By.cssSelector("[role=cell]")).stream()
+            row.findElements(By.cssSelector("[role=gridcell]")).stream()
                 .map(cell -> cell.getText().replaceAll("[\u202f\u2009 ]", ""))
                 .toList());
   }
@@ -357,7 +357,7 @@ final class Browser implements AutoCloseable {
     return see(
         rowOf(name),
         row ->
-            row.findElement(By.cssSelector("[role=cell][style*=background]"))
+            row.findElement(By.cssSelector("[role=gridcell][style*=background]"))
                 .getDomAttribute("style"));
   }
 
