@@ -152,7 +152,7 @@ function Row({ account, isBusy, onChange, onEdit, onReset }: RowProps) {
           disabled={isBusy}
           onClick={onEdit}
         >
-          {t('administration.role')}
+          {t('administration.changeRole')}
         </button>{' '}
         <button
           type="button"
@@ -161,7 +161,7 @@ function Row({ account, isBusy, onChange, onEdit, onReset }: RowProps) {
           disabled={isBusy}
           onClick={onReset}
         >
-          {t('administration.newPassword')}
+          {t('administration.resetPassword')}
         </button>{' '}
         <button
           type="button"

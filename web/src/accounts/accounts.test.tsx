@@ -138,7 +138,7 @@ describe('administration', () => {
   it('changes a role and whom of the roster it is, keeping the rest', async () => {
     serve({ '/accounts': [ANALYST, REP], '/backups': [] });
     showAt(<Administration />, '/accounts');
-    await userEvent.click(await screen.findByRole('button', { name: 'Change the role of Bo' }));
+    await userEvent.click(await screen.findByRole('button', { name: 'Change role of Bo' }));
     const form = within(screen.getByRole('form', { name: 'Role of Bo' }));
     expect(form.getByLabelText(/^ID of the rep/)).toHaveValue('K1');
     await userEvent.selectOptions(form.getByLabelText('Role'), 'manager');

@@ -117,6 +117,11 @@ export function Help({ onClose }: { onClose: () => void }) {
             </button>
           </div>
           <div className="min-h-0 overflow-auto px-5 py-4">
+            <p className="mb-4">
+              <a href="/standing" className="text-select underline" onClick={forgetTour}>
+                {t('help.tour')}
+              </a>
+            </p>
             <Part title={t('help.wordsTitle')}>
               <dl className="grid gap-x-6 gap-y-2 sm:grid-cols-2">
                 {WORDS.map(([id, word, meaning]) => (
@@ -195,6 +200,11 @@ export function Help({ onClose }: { onClose: () => void }) {
       </div>
     </Dialog>
   );
+}
+
+/** The tour is shown to whoever has not seen it. */
+function forgetTour() {
+  localStorage.removeItem('zealous.standing-seen');
 }
 
 function Part({ title, children }: { title: string; children: ReactNode }) {

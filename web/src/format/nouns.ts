@@ -32,3 +32,8 @@ export const singular = (axis: string) => t(`axis.${known(axis)}`);
 
 /** An axis' word for several. */
 export const plural = (axis: string) => t(`axes.${known(axis)}`);
+
+/** A word as a title begins. */
+export function capital(word: string): string {
+  return word.charAt(0).toUpperCase() + word.slice(1);
+}

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { AxisWord, CloseUp, Part, Split } from '../api/types';
 import { amount, hasFraction, signed } from '../format/figures';
-import { plural, singular } from '../format/nouns';
+import { capital, plural, singular } from '../format/nouns';
 import { ChartFrame, FigureTable } from './ChartFrame';
 import { PartsChart } from './PartsChart';
 import { t } from '../format/words';
@@ -88,8 +88,4 @@ export function VarianceParts({ closeUp, isRate, along = null, level = 3 }: Vari
       </p>
     </ChartFrame>
   );
-}
-
-function capital(word: string): string {
-  return word.charAt(0).toUpperCase() + word.slice(1);
 }

@@ -216,7 +216,7 @@ function Controls({ desk, kept, sort, shown, change }: ControlsProps) {
         onChange={(value) => change({ paysort: value === 'status' ? null : value })}
       />
       <label className="flex items-baseline gap-1.5">
-        <span className="text-quiet">{t('earningsDesk.nameOrIdContains')}</span>
+        <span className="whitespace-nowrap text-quiet">{t('earningsDesk.nameOrIdContains')}</span>
         <input
           type="search"
           className={`${field} h-6 w-[120px]`}

@@ -21,6 +21,7 @@ import { OrdersPanel } from './panels/OrdersPanel';
 import { itemsOf, spanText, TOTAL, type Item } from './rows';
 import { StandingTable } from './table/StandingTable';
 import { TakeAlong } from './controls/TakeAlong';
+import { Tour } from './Tour';
 import { useStanding } from './useStanding';
 import { dayText } from '../../format/writing';
 import { t } from './words';
@@ -72,6 +73,7 @@ export function StandingDesk({ company }: { company: Company }) {
         )}
       </section>
       <Panel company={company} view={view} standing={data} change={change} />
+      {!isEmpty && <Tour />}
     </div>
   );
 }

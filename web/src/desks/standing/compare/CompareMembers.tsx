@@ -3,7 +3,7 @@ import { ask, query } from '../../../api/client';
 import type { Path, Row, Standing } from '../../../api/types';
 import { wholeQuery, type Changes, type Query, type View } from '../../../address/useView';
 import { amount, tickText, growth, monthName, NONE, signed } from '../../../format/figures';
-import { plural } from '../../../format/nouns';
+import { capital, plural, singular } from '../../../format/nouns';
 import { ChartFrame, FigureTable } from '../../../marks/ChartFrame';
 import { Lane, laneScale } from '../../../marks/Lane';
 import { LinesChart, LinesKey, type Line } from '../../../marks/LinesChart';
@@ -149,7 +149,7 @@ function MemberTable({ rows, standing }: { rows: Row[]; standing: Standing }) {
         <thead>
           <tr className="border-b border-ink text-left">
             <th scope="col" className="p-2 font-semibold text-quiet">
-              {standing.axis}
+              {capital(singular(standing.axis))}
             </th>
             {figures.map(([name]) => (
               <th key={name} scope="col" className="p-2 text-right font-semibold text-quiet">

@@ -9,7 +9,7 @@ import { mainButton, quietButton } from '../../../ui/Notice';
 import { useDebounced } from '../../../ui/useDebounced';
 import { NumberField } from '../../../ui/NumberField';
 import { typed } from '../../../format/writing';
-import { singular } from '../../../format/nouns';
+import { capital, singular } from '../../../format/nouns';
 import { t } from '../words';
 
 interface NarrowDropProps {
@@ -249,8 +249,4 @@ function filterWords({ filters }: View, company: Company): { axis: AxisWord; wor
     axis,
     words: keys.map((key) => (axis === 'region' && names.get(key)) || key).join(', '),
   }));
-}
-
-function capital(word: string): string {
-  return word.charAt(0).toUpperCase() + word.slice(1);
 }

@@ -26,7 +26,7 @@ function ExtraLine({ look, name, under, actual, goal }: ExtraLineProps) {
     <div
       role="row"
       style={{ height: ROW_HEIGHT }}
-      className={`${gridOf(look.hasBeside)} items-center border-b border-rule text-quiet`}
+      className={`${gridOf(look)} items-center border-b border-rule text-quiet`}
     >
       <span role="rowheader" className="min-w-0 pl-2 leading-tight">
         <span className="block truncate">{name}</span>
@@ -35,10 +35,10 @@ function ExtraLine({ look, name, under, actual, goal }: ExtraLineProps) {
       <span role="gridcell" className="pr-2 text-right whitespace-nowrap">
         {actual}
       </span>
-      <span role="gridcell" className="pr-2 text-right whitespace-nowrap">
+      <span role="gridcell" className="of-goal pr-2 text-right whitespace-nowrap">
         {goal}
       </span>
-      <span role="gridcell" className="pr-2 text-right">
+      <span role="gridcell" className="of-goal pr-2 text-right">
         {NONE}
       </span>
       {look.hasBeside && (
@@ -50,8 +50,8 @@ function ExtraLine({ look, name, under, actual, goal }: ExtraLineProps) {
       <span role="gridcell" className="relative h-full">
         {look.hasGoals && <GoalLine scale={look.scale} />}
       </span>
-      <span role="gridcell" />
-      <span role="gridcell" />
+      <span role="gridcell" className="of-goal" />
+      <span role="gridcell" className="of-goal" />
       <span role="gridcell" className="standing-wide" />
     </div>
   );

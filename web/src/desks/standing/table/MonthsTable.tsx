@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { Cell, MonthSheet, Reading, Row, Standing } from '../../../api/types';
 import type { View } from '../../../address/useView';
 import { amount, hasFraction, NONE, shortMonth, signed } from '../../../format/figures';
-import { plural } from '../../../format/nouns';
+import { capital, plural, singular } from '../../../format/nouns';
 import { shadeColour } from '../../../marks/shading';
 import { Choice } from '../../../ui/Choice';
 import { Failed, Loading } from '../../../ui/Notice';
@@ -121,7 +121,7 @@ function Months({ sheet, figure, sort, axis, isRate, selected, onSelect }: Month
             style={{ ...columns, height: HEAD_HEIGHT }}
           >
             <span role="columnheader" className={`pl-2 ${STAYS_LEFT}`}>
-              {axis.charAt(0).toUpperCase() + axis.slice(1)}
+              {capital(singular(axis))}
             </span>
             {sheet.months.map((month) => (
               <span role="columnheader" key={month} className="pr-2 text-right">

@@ -25,6 +25,8 @@ export interface LineLook {
   months: number;
   /** Whether the last of them is running. */
   isRunning: boolean;
+  /** Whether there is nothing to compare with. */
+  isPlain: boolean;
   /** Whether the change shown is on last year, not on the prior period. */
   isOnYear: boolean;
 }
@@ -64,7 +66,7 @@ export function Line(props: LineProps) {
       aria-selected={isSelected}
       onClick={props.onSelect}
       style={{ height: ROW_HEIGHT }}
-      className={`${gridOf(look.hasBeside)} cursor-pointer items-center border-b border-rule ${weight[kind]} ${isSelected ? 'on-selection bg-select-ground' : kind === 'group' ? 'bg-ground/70' : 'hover:bg-ground/60'}`}
+      className={`${gridOf(look)} cursor-pointer items-center border-b border-rule ${weight[kind]} ${isSelected ? 'on-selection bg-select-ground' : kind === 'group' ? 'bg-ground/70' : 'hover:bg-ground/60'}`}
     >
       <span role="rowheader" className="flex min-w-0 items-center pl-2">
         {kind === 'group' && (
@@ -108,12 +110,12 @@ export function Line(props: LineProps) {
         {props.extreme && <ExtremeMark extreme={props.extreme} />}
         {amount(figures.actual, look.decimals.actual)}
       </span>
-      <span role="gridcell" className="pr-2 text-right whitespace-nowrap text-quiet">
+      <span role="gridcell" className="of-goal pr-2 text-right whitespace-nowrap text-quiet">
         {goalText(reading, look.decimals.goal)}
       </span>
       <span
         role="gridcell"
-        className="flex h-full items-center justify-end pr-2 whitespace-nowrap"
+        className="of-goal flex h-full items-center justify-end pr-2 whitespace-nowrap"
         style={{ background: props.isShaded ? shadeColour(spoken.shade) : undefined }}
       >
         {isEmpty ? NONE : signed(varianceOf(reading), look.decimals.variance)}
@@ -125,10 +127,13 @@ export function Line(props: LineProps) {
         )}
         {look.hasGoals && <GoalLine scale={look.scale} />}
       </span>
-      <span role="gridcell" className={`pr-1 text-right font-semibold ${toneText(spoken.tone)}`}>
+      <span
+        role="gridcell"
+        className={`of-goal pr-1 text-right font-semibold ${toneText(spoken.tone)}`}
+      >
         {isEmpty || spoken.percentShown === null ? NONE : amount(spoken.percentShown)}
       </span>
-      <span role="gridcell" className="flex items-center pl-3">
+      <span role="gridcell" className="of-goal flex items-center pl-3">
         <StatusMark
           status={statusOf(reading)}
           tone={spoken.tone}

@@ -2,7 +2,7 @@ import { useMemo, useState, type ReactNode } from 'react';
 import type { Row, Standing } from '../../../api/types';
 import type { View } from '../../../address/useView';
 import { amount } from '../../../format/figures';
-import { count, countOf, plural, singular } from '../../../format/nouns';
+import { capital, count, countOf, plural, singular } from '../../../format/nouns';
 import { GRID_STOP, useGridKeys } from '../../../ui/useGridKeys';
 import { VirtualRows } from '../../../ui/VirtualRows';
 import { goalPlace, laneScale } from '../../../marks/Lane';
@@ -125,7 +125,7 @@ export function StandingTable(props: StandingTableProps) {
   );
 }
 
-function lookOf(standing: Standing, { lanes, changeOn }: View): LineLook {
+function lookOf(standing: Standing, { basis, lanes, changeOn }: View): LineLook {
   const readings = allReadings(standing);
   return {
     scale: laneScale((lanes === 'amount' ? standing.rows : readings).map(laneOf), lanes),
@@ -137,6 +137,7 @@ function lookOf(standing: Standing, { lanes, changeOn }: View): LineLook {
     rungs: standing.rung.rungs,
     months: monthsIn(standing),
     isRunning: standing.openMonth !== null,
+    isPlain: basis.kind === 'none',
     isOnYear: changeOn === 'year',
   };
 }
@@ -165,7 +166,7 @@ function HeadLine({ standing, view, look, onSort }: HeadLineProps) {
       <div
         role="row"
         aria-rowindex={1}
-        className={`${gridOf(look.hasBeside)} items-end border-b border-ink pb-1.5 text-[12px] font-semibold text-quiet`}
+        className={`${gridOf(look)} items-end border-b border-ink pb-1.5 text-[12px] font-semibold text-quiet`}
         style={{ height: HEAD_HEIGHT }}
       >
         <Head sortKey="name" {...head} className="pl-2">
@@ -174,10 +175,10 @@ function HeadLine({ standing, view, look, onSort }: HeadLineProps) {
         <Head sortKey="actual" {...head}>
           {t('standingTable.actual', { unit })}
         </Head>
-        <Head sortKey="goal" {...head}>
+        <Head sortKey="goal" {...head} className="of-goal pr-2 text-right">
           {standing.isRange ? t('standingTable.range') : t('standingTable.goal')}
         </Head>
-        <Head sortKey="favourable" {...head}>
+        <Head sortKey="favourable" {...head} className="of-goal pr-2 text-right">
           {isToDate ? t('standingTable.varianceToDate') : t('standingTable.variance')}
         </Head>
         {look.hasBeside && (
@@ -200,10 +201,10 @@ function HeadLine({ standing, view, look, onSort }: HeadLineProps) {
             </span>
           )}
         </span>
-        <Head sortKey="attainment" {...head}>
+        <Head sortKey="attainment" {...head} className="of-goal pr-2 text-right">
           {isToDate ? t('standingTable.toDate') : t('standingTable.ofGoal')}
         </Head>
-        <span role="columnheader" className="pl-3">
+        <span role="columnheader" className="of-goal pl-3">
           {t('standingTable.status')}
         </span>
         <Head
@@ -300,8 +301,4 @@ function totalNote(standing: Standing): string {
     ? t('standingTable.noneWithAGoal')
     : reachedWords(standing) ||
         t('standingTable.withAGoal', { membersWithGoal: amount(String(membersWithGoal)) });
-}
-
-function capital(word: string): string {
-  return word.charAt(0).toUpperCase() + word.slice(1);
 }

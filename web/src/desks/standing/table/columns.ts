@@ -13,8 +13,12 @@ export interface Decimals {
   variance: 'keep' | 'drop';
 }
 
-/** The table's columns; the narrow screen shows fewer, a second basis adds two. */
-export function gridOf(hasBeside: boolean): string {
+/**
+ * The table's columns; the narrow screen shows fewer, a second basis adds two, and without anything
+ * to compare with those of goals are gone.
+ */
+export function gridOf({ hasBeside, isPlain }: { hasBeside: boolean; isPlain: boolean }): string {
+  if (isPlain) return 'standing-grid standing-grid-plain';
   return hasBeside ? 'standing-grid standing-grid-beside' : 'standing-grid';
 }
 

@@ -70,8 +70,14 @@ public record Rules(
     return attached(asked, month, isRange)
         .map(AttachedLadder::words)
         .orElse(
-            "default for "
-                + (isRange ? "ranges" : measure.direction().name().toLowerCase(Locale.ROOT)));
+            "default, "
+                + (isRange
+                    ? "inside the range is best"
+                    : switch (measure.direction()) {
+                      case HIGHER -> "higher is better";
+                      case LOWER -> "lower is better";
+                      case NEAREST -> "closest to the goal is best";
+                    }));
   }
 
   private Optional<AttachedLadder> attached(Attachment asked, YearMonth month, boolean isRange) {
