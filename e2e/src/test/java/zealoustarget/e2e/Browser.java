@@ -272,7 +272,7 @@ final class Browser implements AutoCloseable {
 
   /** Names of the standing's rows in their order, the total and no-goal line not among them. */
   List<String> rowNames() {
-    return titles("[role=row][aria-rowindex] [role=rowheader] button", "");
+    return titles("[role=presentation] > [role=row] [role=rowheader] button", "");
   }
 
   /** Chooses an option of a plain list by the list's accessible name. */
