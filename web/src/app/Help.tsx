@@ -1,6 +1,7 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useState, type ReactNode } from 'react';
 import { StatusMark } from '../marks/StatusMark';
+import { forgetTour } from '../ui/tour';
 import { shortcutsAreOn, switchShortcuts } from '../ui/shortcuts';
 import { t } from './words';
 
@@ -33,6 +34,14 @@ const WORDS = [
   ['hold', t('help.words.hold'), t('help.means.hold')],
   ['controlTotal', t('help.words.controlTotal'), t('help.means.controlTotal')],
   ['insight', t('help.words.insight'), t('help.means.insight')],
+] as const;
+
+const STATUSES = [
+  [t('help.status.past'), t('help.marks.pastStatus'), { tone: 'good', isPast: true }],
+  [t('help.status.good'), t('help.marks.goodStatus'), { tone: 'good' }],
+  [t('help.status.near'), t('help.marks.nearStatus'), { tone: 'near' }],
+  [t('help.status.bad'), t('help.marks.badStatus'), { tone: 'bad' }],
+  [t('help.status.none'), t('help.marks.noStatus'), { tone: 'neutral' }],
 ] as const;
 
 /** Each mark of a lane by itself, as it is drawn in the rows. */
@@ -134,36 +143,14 @@ export function Help({ onClose }: { onClose: () => void }) {
             </Part>
             <Part title={t('help.marksTitle')}>
               <ul className="grid gap-x-6 gap-y-2 sm:grid-cols-2">
-                <li className="flex items-center gap-3">
-                  <span className="w-[110px]">
-                    <StatusMark status={t('help.status.past')} tone="good" isPast />
-                  </span>
-                  <span className="text-quiet">{t('help.marks.pastStatus')}</span>
-                </li>
-                <li className="flex items-center gap-3">
-                  <span className="w-[110px]">
-                    <StatusMark status={t('help.status.good')} tone="good" />
-                  </span>
-                  <span className="text-quiet">{t('help.marks.goodStatus')}</span>
-                </li>
-                <li className="flex items-center gap-3">
-                  <span className="w-[110px]">
-                    <StatusMark status={t('help.status.near')} tone="near" />
-                  </span>
-                  <span className="text-quiet">{t('help.marks.nearStatus')}</span>
-                </li>
-                <li className="flex items-center gap-3">
-                  <span className="w-[110px]">
-                    <StatusMark status={t('help.status.bad')} tone="bad" />
-                  </span>
-                  <span className="text-quiet">{t('help.marks.badStatus')}</span>
-                </li>
-                <li className="flex items-center gap-3">
-                  <span className="w-[110px]">
-                    <StatusMark status={t('help.status.none')} tone="neutral" />
-                  </span>
-                  <span className="text-quiet">{t('help.marks.noStatus')}</span>
-                </li>
+                {STATUSES.map(([word, meaning, mark]) => (
+                  <li key={word} className="flex items-center gap-3">
+                    <span className="w-[110px]">
+                      <StatusMark status={word} {...mark} />
+                    </span>
+                    <span className="text-quiet">{meaning}</span>
+                  </li>
+                ))}
                 {LANE.map(([mark, meaning]) => (
                   <li key={meaning} className="flex items-center gap-3">
                     <svg width="44" height="24" viewBox="0 0 44 24" aria-hidden="true">
@@ -200,11 +187,6 @@ export function Help({ onClose }: { onClose: () => void }) {
       </div>
     </Dialog>
   );
-}
-
-/** The tour is shown to whoever has not seen it. */
-function forgetTour() {
-  localStorage.removeItem('zealous.standing-seen');
 }
 
 function Part({ title, children }: { title: string; children: ReactNode }) {

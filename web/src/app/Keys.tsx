@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { useLocation, useNavigate, useSearchParams } from 'react-router';
 import { useRights } from '../api/account';
 import type { Company } from '../api/types';
@@ -8,6 +8,7 @@ import { useShortcuts, type Shortcut } from '../ui/shortcuts';
 import { FIND_BOX } from './FindBox';
 import { Help } from './Help';
 import { desksOf } from './TopBar';
+import { useHelp } from './useHelp';
 
 const STEPS: Partial<Record<Shortcut, number>> = { previousMonth: -1, nextMonth: 1 };
 const SPANS: Partial<Record<Shortcut, SpanKind>> = {
@@ -20,13 +21,12 @@ const SPANS: Partial<Record<Shortcut, SpanKind>> = {
 /** The keys that work on every desk, and the help that lists them. */
 export function Keys({ company }: { company: Company }) {
   const [view, change] = useView(company);
-  const [search, setSearch] = useSearchParams();
+  const [search] = useSearchParams();
   const navigate = useNavigate();
   const { pathname } = useLocation();
   const rights = useRights();
   const desks = useMemo(() => desksOf(rights), [rights]);
-  const [isAsked, setAsked] = useState(false);
-  const isListed = isAsked || search.has('help');
+  const [isListed, setListed] = useHelp();
 
   useShortcuts((shortcut, event) => {
     const { span } = view;
@@ -37,7 +37,7 @@ export function Keys({ company }: { company: Company }) {
       event.preventDefault();
       document.getElementById(FIND_BOX)?.focus();
     } else if (shortcut === 'help') {
-      setAsked(true);
+      setListed(true);
     } else if (step) {
       const from = plusMonths(span.from, step);
       const to = plusMonths(span.to, step);
@@ -49,14 +49,5 @@ export function Keys({ company }: { company: Company }) {
     }
   });
 
-  function close() {
-    setAsked(false);
-    if (search.has('help')) {
-      const rest = new URLSearchParams(search);
-      rest.delete('help');
-      setSearch(rest, { replace: true });
-    }
-  }
-
-  return isListed ? <Help onClose={close} /> : null;
+  return isListed ? <Help onClose={() => setListed(false)} /> : null;
 }

@@ -3,7 +3,7 @@ import { useRef } from 'react';
 import { useLocation } from 'react-router';
 import { ask, query } from '../api/client';
 import type { Company, MonthReading, Path } from '../api/types';
-import { amount, monthName, shortMonth } from '../format/figures';
+import { amount, monthWord, shortMonth } from '../format/figures';
 import { MiniBar } from '../marks/MiniBar';
 import { fiscalYear, plusMonths, rangeOf, spanOf, type SpanKind } from '../address/span';
 import { spanChanges, useView, wholeQuery } from '../address/useView';
@@ -86,9 +86,7 @@ export function MonthStrip({ company }: { company: Company }) {
         </div>
         <p className="text-center text-[12px] whitespace-nowrap text-quiet">
           {t('monthStrip.startsIn', {
-            month: monthName(
-              `2000-${String(company.calendar.startMonth).padStart(2, '0')}`,
-            ).replace(/ .*/, ''),
+            month: monthWord(company.calendar.startMonth),
           })}
         </p>
       </div>

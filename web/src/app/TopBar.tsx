@@ -5,6 +5,7 @@ import { useSignOut } from '../accounts/useAccounts';
 import type { Company } from '../api/types';
 import { spanOnly } from '../address/useView';
 import { FindBox } from './FindBox';
+import { useHelp } from './useHelp';
 import { t } from './words';
 
 const OFFICE_DESKS = [
@@ -22,13 +23,9 @@ export function desksOf(rights: Rights) {
 }
 
 export function TopBar({ company }: { company: Company }) {
-  const [search, setSearch] = useSearchParams();
+  const [search] = useSearchParams();
+  const [, setHelp] = useHelp();
   const desks = desksOf(useRights());
-  function openHelp() {
-    const asked = new URLSearchParams(search);
-    asked.set('help', '1');
-    setSearch(asked, { replace: true });
-  }
   return (
     <header className="on-bar no-print flex min-h-[46px] shrink-0 flex-wrap items-center gap-x-6 gap-y-1 bg-bar px-[18px] py-1 text-white">
       <a href="#work" className="sr-only focus:not-sr-only">
@@ -64,7 +61,7 @@ export function TopBar({ company }: { company: Company }) {
           aria-label={t('topBar.help')}
           title={t('topBar.help')}
           className="h-7 w-7 rounded border border-[#4a5875] font-bold text-white hover:border-white"
-          onClick={openHelp}
+          onClick={() => setHelp(true)}
         >
           ?
         </button>

@@ -43,6 +43,9 @@ const MONTHS = Array.from({ length: 12 }, (_, month) =>
   ),
 );
 
+/** A month's name alone, by its number from 1. */
+export const monthWord = (number: number) => MONTHS[number - 1] ?? String(number);
+
 /** "2026-10" as "October 2026". */
 export function monthName(month: string): string {
   const [year = '', number = '1'] = month.split('-');

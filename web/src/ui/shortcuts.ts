@@ -39,6 +39,14 @@ function shortcutOf(event: KeyboardEvent): Shortcut | null {
   return isKey(event.key) ? SHORTCUTS[event.key] : null;
 }
 
+/** Calls with 1 and −1 for the next and the previous row. */
+export function useRowSteps(go: (step: 1 | -1) => void): void {
+  useShortcuts((shortcut) => {
+    if (shortcut === 'nextRow') go(1);
+    if (shortcut === 'previousRow') go(-1);
+  });
+}
+
 /** Calls with each shortcut that is pressed; never while somebody types or a list is open. */
 export function useShortcuts(act: (shortcut: Shortcut, event: KeyboardEvent) => void): void {
   const latest = useRef(act);

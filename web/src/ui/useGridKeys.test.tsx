@@ -2,7 +2,7 @@ import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import { beforeEach, expect, it, vi } from 'vitest';
-import { GRID_STOP, useGridKeys } from './useGridKeys';
+import { gridStop, useGridKeys } from './useGridKeys';
 
 const NAMES = ['Total', 'Ada', 'Bo', 'Cleo'];
 
@@ -12,7 +12,7 @@ function Sheet() {
   const [chosen, choose] = useState('');
   useGridKeys(grid, scroll, 20);
   const stop = (word: string) => (
-    <button key={word} type="button" {...{ [GRID_STOP]: '' }} tabIndex={-1}>
+    <button key={word} type="button" {...gridStop}>
       {word}
     </button>
   );

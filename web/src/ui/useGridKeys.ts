@@ -1,9 +1,10 @@
 import { useEffect } from 'react';
 
 /** Marks what a row, or a head, is reached by; everything else in a grid is read, not focused. */
-export const GRID_STOP = 'data-grid-stop';
+export const gridStop = { 'data-grid-stop': '', tabIndex: -1 };
 
-const IN_ROWS = `[role="row"] [${GRID_STOP}]`;
+const STOP = '[data-grid-stop]';
+const IN_ROWS = `[role="row"] ${STOP}`;
 
 /**
  * Makes a grid one stop of the Tab key: the arrows walk its rows, Home and End go to the first and
@@ -23,9 +24,9 @@ export function useGridKeys(
     if (!grid || !scroll) return undefined;
     const rows = () => {
       const all = [...grid.querySelectorAll<HTMLElement>('[role="row"]')];
-      return all.filter((row) => row.querySelector(`[${GRID_STOP}]`) !== null);
+      return all.filter((row) => row.querySelector(STOP) !== null);
     };
-    const stopsOf = (row: Element) => [...row.querySelectorAll<HTMLElement>(`[${GRID_STOP}]`)];
+    const stopsOf = (row: Element) => [...row.querySelectorAll<HTMLElement>(STOP)];
 
     function go(stop: HTMLElement | undefined) {
       stop?.focus();

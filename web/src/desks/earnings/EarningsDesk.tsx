@@ -9,7 +9,7 @@ import { Choice } from '../../ui/Choice';
 import { Drop } from '../../ui/Drop';
 import { field } from '../../ui/field';
 import { Stale } from '../../ui/Stale';
-import { useShortcuts } from '../../ui/shortcuts';
+import { useRowSteps } from '../../ui/shortcuts';
 import { Empty, Failed, Loading, smallButton } from '../../ui/Notice';
 import { keep, plansOf, SORTS, sortRows, statusesOf, type PaySort } from './earnings';
 import { EarningsTable } from './EarningsTable';
@@ -148,9 +148,7 @@ function Work({ desk, selected, change }: WorkProps) {
 
 /** j and k walk the rows. */
 function useRowKeys(rows: PayRow[], selected: string | null, change: Change) {
-  useShortcuts((shortcut) => {
-    const step = { nextRow: 1, previousRow: -1 }[shortcut as string];
-    if (!step) return;
+  useRowSteps((step) => {
     const at = rows.findIndex((row) => row.rep === selected) + step;
     const next = rows[Math.max(0, Math.min(at, rows.length - 1))];
     if (next) change({ selected: next.rep, show: null }, true);

@@ -3,7 +3,7 @@ import type { PayRow, PayTotals } from '../../api/types';
 import { amount, hasFraction, NONE } from '../../format/figures';
 import { QUOTA_AT, StairLane } from '../../marks/StairLane';
 import { StatusMark } from '../../marks/StatusMark';
-import { GRID_STOP, useGridKeys } from '../../ui/useGridKeys';
+import { gridStop, useGridKeys } from '../../ui/useGridKeys';
 import { VirtualRows } from '../../ui/VirtualRows';
 import { nextWords, type PaySort } from './earnings';
 import { t } from './words';
@@ -93,8 +93,7 @@ function Head({ sort, onSort }: { sort: PaySort; onSort: (sort: PaySort) => void
   const button = (key: PaySort, word: string) => (
     <button
       type="button"
-      {...{ [GRID_STOP]: '' }}
-      tabIndex={-1}
+      {...gridStop}
       onClick={() => onSort(key)}
       className={`min-h-6 hover:text-ink ${sort === key ? 'font-bold text-ink' : ''}`}
     >
@@ -230,8 +229,7 @@ function Line({ row, quotas, rowIndex, isSelected, onSelect }: LineProps) {
       <span role="rowheader" className="min-w-0 pl-2 leading-tight">
         <button
           type="button"
-          {...{ [GRID_STOP]: '' }}
-          tabIndex={-1}
+          {...gridStop}
           className="block max-w-full truncate font-semibold"
           title={row.name}
         >

@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
 import { ProblemError } from '../../api/client';
 import type { Rules } from '../../api/types';
-import { monthName } from '../../format/figures';
+import { monthWord } from '../../format/figures';
 import { field } from '../../ui/field';
 import { mainButton, smallButton } from '../../ui/Notice';
 import { Pick } from '../../ui/Pick';
@@ -11,7 +11,7 @@ import { t } from './words';
 
 const MONTHS = Array.from({ length: 12 }, (_, at) => ({
   value: String(at + 1),
-  word: monthName(`2000-${String(at + 1).padStart(2, '0')}`).split(' ')[0] ?? '',
+  word: monthWord(at + 1),
 }));
 
 const NAMED_BY = [

@@ -8,7 +8,7 @@ import { toneText } from '../../marks/tones';
 import { Empty, Failed, Loading, quietButton } from '../../ui/Notice';
 import { Stale } from '../../ui/Stale';
 import { PrintHead } from '../../ui/PrintHead';
-import { useShortcuts } from '../../ui/shortcuts';
+import { useRowSteps } from '../../ui/shortcuts';
 import { ClaimsLine } from './panels/ClaimsLine';
 import { CloseUp } from './closeup/CloseUp';
 import { CompareView } from './compare/CompareView';
@@ -100,9 +100,7 @@ function printWords(standing: Standing, view: View): string {
 
 /** j and k walk the rows, the left and right arrow close and open a group. */
 function useRowKeys(items: Item[], view: View, change: Change) {
-  useShortcuts((shortcut) => {
-    const step = { nextRow: 1, previousRow: -1 }[shortcut as string];
-    if (!step) return;
+  useRowSteps((step) => {
     const at = items.findIndex((item) => item.id === (view.selected ?? TOTAL)) + step;
     const next = items[Math.min(at, items.length - 1)];
     change({ selected: at < 0 ? null : (next?.id ?? null) }, true);

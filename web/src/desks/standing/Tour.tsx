@@ -1,8 +1,7 @@
 import { useState } from 'react';
 import { smallButton } from '../../ui/Notice';
+import { isTourSeen, rememberTour } from '../../ui/tour';
 import { t } from './words';
-
-const SEEN = 'zealous.standing-seen';
 
 const PARTS = [
   [t('tour.headline'), t('tour.headlineMeans')],
@@ -14,12 +13,12 @@ const PARTS = [
 
 /** What the parts of a standing are, once, beside the work and never over a question. */
 export function Tour() {
-  const [isSeen, setSeen] = useState(() => localStorage.getItem(SEEN) !== null);
+  const [isSeen, setSeen] = useState(isTourSeen);
   const [at, setAt] = useState(0);
   const part = PARTS[at];
   if (isSeen || !part) return null;
   function end() {
-    localStorage.setItem(SEEN, 'yes');
+    rememberTour();
     setSeen(true);
   }
   const isLast = at === PARTS.length - 1;

@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import type { Standing } from '../../../api/types';
 import { amount, NONE, signed } from '../../../format/figures';
 import { count, countOf, singular } from '../../../format/nouns';
-import { GRID_STOP } from '../../../ui/useGridKeys';
+import { gridStop } from '../../../ui/useGridKeys';
 import { gridOf } from './columns';
 import { GoalLine, ROW_HEIGHT, type LineLook } from './StandingLine';
 import { t } from '../words';
@@ -93,8 +93,7 @@ export function CorrectionsLine({ standing, look, onOpen }: CorrectionsLineProps
       name={
         <button
           type="button"
-          {...{ [GRID_STOP]: '' }}
-          tabIndex={-1}
+          {...gridStop}
           onClick={onOpen}
           className="text-select underline underline-offset-2"
         >

@@ -6,7 +6,7 @@ import { capital, plural, singular } from '../../../format/nouns';
 import { shadeColour } from '../../../marks/shading';
 import { Choice } from '../../../ui/Choice';
 import { Failed, Loading } from '../../../ui/Notice';
-import { GRID_STOP, useGridKeys } from '../../../ui/useGridKeys';
+import { gridStop, useGridKeys } from '../../../ui/useGridKeys';
 import { VirtualRows } from '../../../ui/VirtualRows';
 import { EMPTY, figuresOf, readSort, sortRows, TOTAL, varianceOf } from '../rows';
 import { ROW_HEIGHT } from './StandingLine';
@@ -197,8 +197,7 @@ function MonthsRow(props: MonthsRowProps) {
       <span role="rowheader" className={`flex h-full min-w-0 items-center pl-2 ${STAYS_LEFT}`}>
         <button
           type="button"
-          {...{ [GRID_STOP]: '' }}
-          tabIndex={-1}
+          {...gridStop}
           aria-current={props.isSelected ? 'true' : undefined}
           className="block w-full truncate text-left font-semibold"
           title={name}

@@ -5,7 +5,7 @@ import { goalPlace, Lane, type LaneScale } from '../../../marks/Lane';
 import { shadeColour } from '../../../marks/shading';
 import { StatusMark } from '../../../marks/StatusMark';
 import { toneText } from '../../../marks/tones';
-import { GRID_STOP } from '../../../ui/useGridKeys';
+import { gridStop } from '../../../ui/useGridKeys';
 import { goalText, gridOf, type Decimals } from './columns';
 import { EMPTY, figuresOf, isPast, laneOf, statusOf, varianceOf } from '../rows';
 import { t } from '../words';
@@ -72,8 +72,7 @@ export function Line(props: LineProps) {
         {kind === 'group' && (
           <button
             type="button"
-            {...{ [GRID_STOP]: '' }}
-            tabIndex={-1}
+            {...gridStop}
             aria-expanded={props.isOpen}
             aria-label={`${props.isOpen ? t('standingLine.close') : t('standingLine.open')} ${name}`}
             className="mr-0.5 -ml-1 h-6 w-6 shrink-0 rounded-sm text-quiet hover:text-ink"
@@ -88,8 +87,7 @@ export function Line(props: LineProps) {
         {/* eslint-disable-next-line jsx-a11y/role-supports-aria-props -- global since ARIA 1.3 */}
         <button
           type="button"
-          {...{ [GRID_STOP]: '' }}
-          tabIndex={-1}
+          {...gridStop}
           aria-description={spokenRow(reading, look)}
           aria-current={isSelected ? 'true' : undefined}
           className={`block min-w-0 flex-1 text-left leading-tight ${kind === 'inner' ? 'pl-4' : ''}`}

@@ -3,7 +3,7 @@ import type { Row, Standing } from '../../../api/types';
 import type { View } from '../../../address/useView';
 import { amount } from '../../../format/figures';
 import { capital, count, countOf, plural, singular } from '../../../format/nouns';
-import { GRID_STOP, useGridKeys } from '../../../ui/useGridKeys';
+import { gridStop, useGridKeys } from '../../../ui/useGridKeys';
 import { VirtualRows } from '../../../ui/VirtualRows';
 import { goalPlace, laneScale } from '../../../marks/Lane';
 import { allReadings, decimalsOf, gridOf, widthsOf } from './columns';
@@ -241,8 +241,7 @@ function Head({ sortKey, view, onSort, className, children }: HeadProps) {
     >
       <button
         type="button"
-        {...{ [GRID_STOP]: '' }}
-        tabIndex={-1}
+        {...gridStop}
         onClick={() => onSort(sortWord(nextSort(sort, sortKey)))}
         className={`hover:text-ink ${isSorted ? 'text-ink' : ''}`}
       >
