@@ -98,11 +98,12 @@ export function readView(search: URLSearchParams, company: Company): View {
   const to = isMonth(given) ? given : defaultMonth(company);
   const first = search.get('from');
   const from = isMonth(first) && first <= to ? first : undefined;
+  const basis = readBasis(search.get('against'), company, axis, measure);
   return {
     span: spanOf(kind, to, company.calendar, from),
     axis,
     measure,
-    basis: readBasis(search.get('against'), company, axis, measure),
+    basis,
     factor: search.get('factor') ?? '1',
     beside: search.get('beside') ?? '',
     besideFactor: search.get('times') ?? '1',
@@ -115,7 +116,8 @@ export function readView(search: URLSearchParams, company: Company): View {
     along: AXES.find((word) => word === search.get('along')) ?? null,
     isFlat: search.get('flat') === '1',
     layout: LAYOUTS.find((word) => word === search.get('layout')) ?? 'rows',
-    lanes: search.get('lanes') === 'amount' ? 'amount' : 'percent',
+    // without anything to compare with there is no percent of it
+    lanes: basis.kind === 'none' || search.get('lanes') === 'amount' ? 'amount' : 'percent',
     changeOn: search.get('change') === 'period' ? 'period' : 'year',
     narrowing: readNarrowing(search),
     asOf: search.get('asof') ?? '',

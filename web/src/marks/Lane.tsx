@@ -1,4 +1,6 @@
 import type { Direction, Reading } from '../api/types';
+import { amount } from '../format/figures';
+import { t } from '../format/words';
 import { toneColour } from './tones';
 
 /**
@@ -126,8 +128,10 @@ const percent = (share: number) => `${share * 100}%`;
 /**
  * One row's lane: the bar up to the actual, against the goal. Hatched is the shortfall, taller and
  * darker what passes the goal, a pair of brackets a range, a hollow diamond last year, a dotted run
- * where an open month lands, a notch below where commission begins, a bracket where it ends. Draws what the server computed; the row says the figures in words, so
- * the lane is silent. No reading: a dotted line and no bar.
+ * where an open month lands, a notch below where commission begins, a bracket where it ends. Draws
+ * what the server computed; the row says the figures in words, so the lane is silent to readers of
+ * the screen, and each mark says its name and figure to the pointer. No reading: a dotted line and
+ * no bar.
  */
 export function Lane({ reading, scale, direction, isLarge = false }: LaneProps) {
   const marks = laneMarks(reading, scale, direction);
@@ -145,18 +149,25 @@ export function Lane({ reading, scale, direction, isLarge = false }: LaneProps) 
     width: percent(to - from),
   });
   const isBadPast = direction !== 'HIGHER';
+  const said = sayMarks(reading);
   return (
     <div className="relative h-full" aria-hidden="true">
       <div
         className={middleOf}
+        title={said.actual}
         style={{ ...span(marks.bar), height, background: toneColour(reading.tone), opacity: 0.82 }}
       />
       {marks.gap && (
-        <div className={`hatched ${middleOf}`} style={{ ...span(marks.gap), height }} />
+        <div
+          className={`hatched ${middleOf}`}
+          title={said.goal}
+          style={{ ...span(marks.gap), height }}
+        />
       )}
       {marks.excess && (
         <div
           className={middleOf}
+          title={said.actual}
           style={{
             ...span(marks.excess),
             height: height + 6,
@@ -167,6 +178,7 @@ export function Lane({ reading, scale, direction, isLarge = false }: LaneProps) 
       {marks.landing && (
         <div
           className={`${middleOf} border-t-2 border-dotted border-ink`}
+          title={said.landing}
           style={span(marks.landing)}
         />
       )}
@@ -179,12 +191,14 @@ export function Lane({ reading, scale, direction, isLarge = false }: LaneProps) 
           height="6"
           viewBox="0 0 8 6"
         >
+          <title>{said.floor}</title>
           <path d="M4 .6 7.4 5.6H.6Z" fill="var(--quiet)" />
         </svg>
       )}
       {marks.ceiling !== null && marks.ceiling < 1 && (
         <div
           className={`${middleOf} w-[4px] border-y-2 border-r-2 border-quiet`}
+          title={said.ceiling}
           style={{ left: `calc(${percent(marks.ceiling)} - 4px)`, height: height + 10 }}
         />
       )}
@@ -196,6 +210,7 @@ export function Lane({ reading, scale, direction, isLarge = false }: LaneProps) 
           height="8"
           viewBox="0 0 8 8"
         >
+          <title>{said.yearBefore}</title>
           <path d="M4 .7 7.3 4 4 7.3 .7 4Z" fill="var(--sheet)" stroke="var(--ink)" />
         </svg>
       )}
@@ -208,11 +223,24 @@ export function Lane({ reading, scale, direction, isLarge = false }: LaneProps) 
       {scale.kind === 'amount' && marks.goal !== null && !marks.range && (
         <div
           className="absolute -top-px -bottom-px w-[2px] -translate-x-1/2 bg-ink"
+          title={said.goal}
           style={{ left: percent(marks.goal) }}
         />
       )}
     </div>
   );
+}
+
+/** Each mark's name and figure. */
+function sayMarks(reading: LaneReading) {
+  return {
+    actual: t('lane.actual', { amount: amount(reading.actual) }),
+    goal: t('lane.goal', { amount: amount(reading.goal) }),
+    landing: t('lane.projected', { amount: amount(reading.ahead?.landing ?? null) }),
+    floor: t('lane.thresholdFloor', { amount: amount(reading.pay?.floor ?? null) }),
+    ceiling: t('lane.maximumCeiling', { amount: amount(reading.pay?.ceiling ?? null) }),
+    yearBefore: t('lane.lastYear', { amount: amount(reading.yearBefore) }),
+  };
 }
 
 /** A range's two ends, open toward each other. */

@@ -1,7 +1,7 @@
 import { render, screen } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import type { Row } from '../api/types';
-import { goalPlace, laneMarks, laneScale, type LaneReading } from './Lane';
+import { goalPlace, Lane, laneMarks, laneScale, type LaneReading } from './Lane';
 import { lanesSvg } from './lanesSvg';
 import { LinesChart } from './LinesChart';
 import { PartsChart } from './PartsChart';
@@ -180,4 +180,17 @@ it('a status is a word beside its shape, and the shape differs by tone', () => {
     shapes.add(`${height} ${dashes}`);
   }
   expect(shapes.size).toBe(4);
+});
+
+it('says each mark of a lane with its figure to the pointer', () => {
+  const row = reading({
+    actual: '50.00',
+    goal: '1100.00',
+    attainment: '0.05',
+    yearBefore: '80.00',
+  });
+  render(<Lane reading={row} scale={laneScale([row], 'amount')} direction="HIGHER" />);
+  expect(screen.getByTitle('Actual 50.00')).toBeInTheDocument();
+  expect(screen.getAllByTitle('Goal 1 100.00')).toHaveLength(2);
+  expect(screen.getByTitle('Last year 80.00')).toBeInTheDocument();
 });

@@ -249,23 +249,42 @@ export function useStep(id: number, onGone: () => void, onOpen: (id: number) => 
   });
 }
 
+/** Milliseconds between questions where no stream comes through. */
+const ASK_EVERY = 2000;
+
 /** Follows long work by server-sent events; asks for the load anew when it is done. */
 export function useProgress(load: Load): Progress | null {
   const [progress, setProgress] = useState<Progress | null>(null);
   const queries = useQueryClient();
   const isRunning = load.progress !== null;
   useEffect(() => {
-    if (!isRunning || typeof EventSource === 'undefined') return;
+    if (!isRunning) return;
+    const askAnew = () => void queries.invalidateQueries({ queryKey: ['loads'] });
+    if (typeof EventSource === 'undefined') {
+      const asking = setInterval(askAnew, ASK_EVERY);
+      return () => clearInterval(asking);
+    }
     const events = new EventSource(`/api/v1/loads/${load.id}/progress`);
+    let asking: ReturnType<typeof setInterval> | undefined;
+    // a proxy may cut or refuse the stream: until it speaks again, the load is asked for
+    events.addEventListener('error', () => {
+      asking ??= setInterval(askAnew, ASK_EVERY);
+    });
     events.addEventListener('progress', (event) => {
+      clearInterval(asking);
+      asking = undefined;
       setProgress(JSON.parse((event as MessageEvent<string>).data) as Progress);
     });
     events.addEventListener('done', () => {
       events.close();
+      clearInterval(asking);
       setProgress(null);
-      void queries.invalidateQueries({ queryKey: ['loads'] });
+      askAnew();
     });
-    return () => events.close();
+    return () => {
+      events.close();
+      clearInterval(asking);
+    };
   }, [isRunning, load.id, queries]);
   return isRunning ? (progress ?? load.progress) : null;
 }

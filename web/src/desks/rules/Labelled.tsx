@@ -18,23 +18,26 @@ interface LabelledProps {
 export function Labelled({ label, fault, children }: LabelledProps) {
   const id = useId();
   const isWrong = fault !== undefined;
+  // buttons and further fields stay outside the label, which belongs to one field
+  const [first, ...rest] = Children.toArray(children);
   return (
-    <label className="block min-w-0">
-      <span className="text-quiet">{label}</span>
-      {Children.map(children, (child, at) =>
-        at === 0 && isPlainField(child)
-          ? cloneElement(child, {
+    <div className="min-w-0">
+      <label className="block">
+        <span className="text-quiet">{label}</span>
+        {isPlainField(first)
+          ? cloneElement(first, {
               'aria-invalid': isWrong || undefined,
               'aria-describedby': isWrong ? id : undefined,
             })
-          : child,
-      )}
+          : first}
+      </label>
+      {rest}
       {isWrong && (
         <span id={id} role="alert" className="mt-0.5 block text-bad">
           {fault}
         </span>
       )}
-    </label>
+    </div>
   );
 }
 

@@ -166,7 +166,10 @@ describe('the plan editor', () => {
     show();
     await fill('Cap on pay (blank: none)', 'much');
     expect(screen.getByText('Correct the marked fields first.')).toBeVisible();
-    expect(labelled('Cap on pay').closest('label')).toContainElement(screen.getByRole('alert'));
+    expect(labelled('Cap on pay')).toHaveAttribute(
+      'aria-describedby',
+      screen.getByRole('alert').id,
+    );
   });
 });
 

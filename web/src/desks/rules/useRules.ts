@@ -1,3 +1,4 @@
+import { useEffect } from 'react';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { ask, askTagged, query } from '../../api/client';
 import type {
@@ -38,13 +39,18 @@ export function useRules() {
   return useQuery({ queryKey: ['rules'], queryFn: () => askTagged<Rules>('/rules') });
 }
 
-/** Saves over the rules that the editor began with. */
+/** Saves over the rules that the editor began with; what is refused takes the focus to its field. */
 export function useSaveRules(tag: string) {
-  return useChange(
+  const save = useChange(
     (rules: RulesToSave) => askTagged<Rules>('/rules', asChangeOf(tag, rules)),
     ...CHANGED_BY.rules,
     'trial',
   );
+  const { isError } = save;
+  useEffect(() => {
+    if (isError) document.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus();
+  }, [isError]);
+  return save;
 }
 
 /** The whole days of an iCalendar file; nothing is stored. */

@@ -64,7 +64,7 @@ export function ControlLine({ company, view, standing, change }: ControlLineProp
         ]}
         onChange={(layout) => change({ layout: layout === 'rows' ? null : layout })}
       />
-      {view.layout === 'rows' && (
+      {view.layout === 'rows' && view.basis.kind !== 'none' && (
         <Choice
           label={t('controlLine.bars')}
           value={view.lanes}
