@@ -6,11 +6,13 @@ const FIGURES = ['standing', 'months', 'earnings'] as const;
 
 export const CHANGED_BY = {
   /** Ladders, shading, plans, credit, calendar, measures. */
-  rules: [...FIGURES, 'rules', 'company', 'seal', 'audit'],
+  rules: [...FIGURES, 'goals', 'rules', 'company', 'seal', 'audit'],
   /** Posting and reversing loads, settling what was staged. */
-  loads: [...FIGURES, 'loads', 'company', 'members', 'seal', 'audit'],
+  loads: [...FIGURES, 'goals', 'loads', 'company', 'members', 'seal', 'audit'],
+  /** Goals entered on the sheet. */
+  goals: [...FIGURES, 'goals', 'loads', 'company', 'members', 'seal', 'audit'],
   /** Closing and opening months. */
-  months: [...FIGURES, 'company', 'seal', 'audit'],
+  months: [...FIGURES, 'goals', 'company', 'seal', 'audit'],
   notes: ['standing', 'audit'],
   reasons: ['standing', 'reasons', 'audit'],
   views: ['views'],

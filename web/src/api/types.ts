@@ -105,3 +105,11 @@ export type PlanTrial = Of<'PlanTrialTrialAnswer'>;
 export type RecordState = Of<'RecordServiceRecordAnswer'>;
 export type AcceptedName = Of<'AliasStoreAlias'>;
 export type AuditEntry = Of<'AuditEntry'>;
+export type GoalDesk = Of<'GoalDeskAnswer'>;
+export type GoalLine = Of<'GoalDeskAnswerLineAnswer'>;
+export type GoalGroup = Of<'GoalDeskAnswerGroupAnswer'>;
+export type GoalDraft = Of<'GoalDeskAnswerDraftAnswer'>;
+/** A cell as it is to be; without an amount and ends the goal is taken away. */
+export type GoalCell = Required<Of<'GoalSheetsCellBody'>>;
+export type GoalSum = Of<'GoalDeskSumAnswer'>;
+export type GoalApplied = Of<'GoalDraftControllerApplied'>;

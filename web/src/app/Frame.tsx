@@ -17,6 +17,7 @@ import { desksOf, TopBar } from './TopBar';
 import { t } from './words';
 
 // each desk comes when it is first opened: a rep never gets Intake or Rules
+const GoalsDesk = lazy(async () => ({ default: (await import('../desks/goals')).GoalsDesk }));
 const IntakeDesk = lazy(async () => ({ default: (await import('../desks/intake')).IntakeDesk }));
 const StandingDesk = lazy(async () => ({
   default: (await import('../desks/standing')).StandingDesk,
@@ -75,6 +76,7 @@ function Inside({ company }: { company: Company }) {
               {rights.isRep && <Route path="/mine" element={<MyMonth company={company} />} />}
               {rights.isOffice && (
                 <>
+                  <Route path="/goals" element={<GoalsDesk company={company} />} />
                   <Route path="/intake" element={<IntakeDesk company={company} />} />
                   <Route path="/rules" element={<RulesDesk company={company} />} />
                   <Route path="/playbook" element={<Navigate to={'/rules' + search} replace />} />

@@ -9,6 +9,7 @@ import { useHelp } from './useHelp';
 import { t } from './words';
 
 const OFFICE_DESKS = [
+  { path: '/goals', name: t('topBar.goals') },
   { path: '/intake', name: t('topBar.intake') },
   { path: '/standing', name: t('topBar.standing') },
   { path: '/earnings', name: t('topBar.earnings') },

@@ -79,7 +79,7 @@ describe('the frame', () => {
   it('begins with the first load while nothing is posted', async () => {
     open('/', ANALYST, { ...COMPANY, firstMonth: null, lastMonth: null });
     expect(await screen.findByText('Load the first file.')).toBeVisible();
-    expect(await desks()).toEqual(['Intake', 'Standing', 'Earnings', 'Rules']);
+    expect(await desks()).toEqual(['Goals', 'Intake', 'Standing', 'Earnings', 'Rules']);
   });
 
   it('begins with Standing where something is, and offers a manager no office desk', async () => {
@@ -232,7 +232,7 @@ describe('the keys', () => {
     await userEvent.keyboard(']');
     await userEvent.keyboard('q');
     expect(address()).toBe('?sort=name&span=q&to=2026-08');
-    await userEvent.keyboard('3');
+    await userEvent.keyboard('4');
     await waitFor(() => expect(address()).toBe('?span=q&to=2026-08'));
     expect(screen.getByRole('link', { name: 'Earnings' })).toHaveAttribute('aria-current', 'page');
   });

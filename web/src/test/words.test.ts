@@ -17,6 +17,7 @@ const CATALOGUES: Record<string, string[]> = {
   app: ['app'],
   format: ['format', 'ui', 'marks', 'address', 'api'],
   'desks/earnings': ['desks/earnings'],
+  'desks/goals': ['desks/goals'],
   'desks/intake': ['desks/intake'],
   'desks/rules': ['desks/rules'],
   'desks/standing': ['desks/standing'],

@@ -48,6 +48,8 @@ const LOAD: Load = {
   progress: null,
   sameAs: null,
   sameState: null,
+  origin: 'file',
+  enteredBy: null,
 };
 
 let loads: Load[] = [];

@@ -34,6 +34,8 @@ const LOAD: Load = {
   progress: null,
   sameAs: null,
   sameState: null,
+  origin: 'file',
+  enteredBy: null,
 };
 
 const column = {

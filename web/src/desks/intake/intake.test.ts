@@ -40,6 +40,8 @@ function load(changes: Partial<Load>): Load {
     progress: null,
     sameAs: null,
     sameState: null,
+    origin: 'file',
+    enteredBy: null,
     ...changes,
   };
 }

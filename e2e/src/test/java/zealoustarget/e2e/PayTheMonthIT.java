@@ -158,7 +158,7 @@ class PayTheMonthIT {
   void keyboardAlone_reachesEarnings_walksTheRows_andSeals() {
     browser.go("/standing?to=2026-07");
     browser.awaitText("July 2026 is");
-    browser.press("3");
+    browser.press("4");
     browser.awaitText("July 2026 pays");
     browser.press("j");
     browser.press("j");
@@ -166,7 +166,7 @@ class PayTheMonthIT {
     String first = browser.address();
     browser.press("k");
     browser.await("row before", () -> !browser.address().equals(first));
-    browser.press("4");
+    browser.press("5");
     browser.awaitText("Commission plans");
     browser.press(Keys.chord("["));
     browser.await("month", () -> browser.address().contains("to=2026-06"));

@@ -126,6 +126,7 @@ class RefusedTest {
                 .replace("{axis}", "rep")
                 .replace("{key}", month.equals("x") ? "K77" : "K1")
                 .replace("{name}", "a%20view")
+                .replace("{goalSet}", "quota")
                 .replace("{rep}", "K1"));
       }
     }

@@ -31,6 +31,7 @@ class WorkedCasesTest {
       Set.of("key", "name", "state", "rep", "plan", "what", "event", "closed", "asOf", "tone");
 
   private final Map<String, Integer> loads = new HashMap<>();
+  private final Map<String, String> tags = new HashMap<>();
 
   @ParameterizedTest
   @ValueSource(
@@ -46,7 +47,9 @@ class WorkedCasesTest {
         "commission",
         "late-correction",
         "part-goals",
-        "running-month"
+        "running-month",
+        "spread",
+        "entered-goals"
       })
   void everyStep_asExpected(String name, @TempDir Path data) {
     JsonNode worked = JSON.readTree(text(name, "expected.json"));
@@ -61,6 +64,9 @@ class WorkedCasesTest {
           case "post", "reverse" -> move(api, step);
           case "seal" -> seal(api, step);
           case "earnings" -> earnings(api, step);
+          case "spread" -> spread(api, step);
+          case "goals" -> goals(api, step);
+          case "goals_put" -> enter(api, step);
           default -> standing(api, step);
         }
       }
@@ -105,6 +111,79 @@ class WorkedCasesTest {
     assertThat(sealed.status())
         .as("%s", sealed.json())
         .isEqualTo(step.at("/expect/status").asInt());
+  }
+
+  private static void spread(Api api, JsonNode step) {
+    Api.Answer answer = api.post("/api/v1/goals/spread", step.get("body").toString());
+    assertThat(answer.status())
+        .as("%s %s", step.get("body"), answer.json())
+        .isEqualTo(step.at("/expect/status").asInt());
+    if (step.at("/expect").has("code")) {
+      assertThat(answer.code()).isEqualTo(step.at("/expect/code").asString());
+      return;
+    }
+    assertThat(answer.text("whole")).isEqualTo(step.at("/expect/whole").asString());
+    JsonNode parts = answer.json().get("parts");
+    assertThat(parts).hasSameSizeAs(step.at("/expect/parts"));
+    for (int at = 0; at < parts.size(); at++) {
+      JsonNode expected = step.at("/expect/parts").get(at);
+      for (var field : expected.properties()) {
+        assertThat(parts.get(at).get(field.getKey()))
+            .as("%s", step.get("body"))
+            .isEqualTo(field.getValue());
+      }
+    }
+  }
+
+  private static String sheet(JsonNode step) {
+    return "/api/v1/goals/"
+        + URLEncoder.encode(step.get("goalSet").asString(), StandardCharsets.UTF_8)
+            .replace("+", "%20");
+  }
+
+  private void goals(Api api, JsonNode step) {
+    List<String> query = new ArrayList<>();
+    step.get("query")
+        .properties()
+        .forEach(one -> query.add(one.getKey() + "=" + one.getValue().asString()));
+    Api.Answer answer = api.get(sheet(step) + "?" + String.join("&", query));
+    assertThat(answer.status()).as("%s", answer.json()).isEqualTo(200);
+    assertThat(answer.json().get("rows")).isEqualTo(step.at("/expect/rows"));
+    assertThat(answer.json().get("totals")).isEqualTo(step.at("/expect/totals"));
+    if (step.has("name")) {
+      tags.put(step.get("name").asString(), answer.text("tag"));
+    }
+  }
+
+  private void enter(Api api, JsonNode step) {
+    String axis = step.get("axis").asString();
+    String measure = step.get("measure").asString();
+    String tag =
+        step.has("tag")
+            ? tags.get(step.get("tag").asString())
+            : api.get(
+                    sheet(step)
+                        + "?axis="
+                        + axis
+                        + "&measure="
+                        + measure
+                        + "&from=2026-07&to=2026-08")
+                .text("tag");
+    var body = JSON.createObjectNode().put("axis", axis).put("measure", measure).put("tag", tag);
+    body.set("cells", step.get("cells"));
+    Api.Answer answer = api.put(sheet(step), body.toString());
+    assertThat(answer.status())
+        .as("%s", answer.json())
+        .isEqualTo(step.at("/expect/status").asInt());
+    if (step.at("/expect").has("code")) {
+      assertThat(answer.code()).isEqualTo(step.at("/expect/code").asString());
+      return;
+    }
+    JsonNode load = answer.json().get("load");
+    assertThat(load.get("state")).isEqualTo(step.at("/expect/state"));
+    assertThat(load.get("lines")).isEqualTo(step.at("/expect/lines"));
+    assertThat(load.get("origin").asString()).isEqualTo("entered");
+    loads.put(step.get("name").asString(), load.get("id").asInt());
   }
 
   private static void standing(Api api, JsonNode step) {

@@ -5,6 +5,9 @@ public final class Amounts {
   /** Stands where a line has no amount. */
   public static final long NONE = Long.MIN_VALUE;
 
+  /** Stands where an entered line takes a goal away. */
+  public static final long CLEARED = Long.MIN_VALUE + 1;
+
   private Amounts() {}
 
   /** Whether any of them is there. */

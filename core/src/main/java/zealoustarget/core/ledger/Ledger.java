@@ -176,6 +176,15 @@ public final class Ledger {
     return Arrays.equals(months, earlier.months);
   }
 
+  /** The same rows with a goal set added or in place of the one of its name. */
+  public Ledger withGoals(GoalBook book) {
+    Map<String, GoalBook> books = new HashMap<>(goalBooks);
+    books.put(book.name(), book);
+    return new Ledger(members, blocks, List.copyOf(books.values()), whole)
+        .sharing(this, Set.of())
+        .watched(log);
+  }
+
   /** The same rows and goals, read by other places of members. */
   public Ledger withMembers(Members others) {
     return new Ledger(others, blocks, List.copyOf(goalBooks.values()));

@@ -33,36 +33,52 @@ public final class Spread {
    * @throws IllegalArgumentException if a weight is negative or all weights are 0
    */
   public static List<Long> byWeights(long whole, List<Long> weights) {
+    return inSteps(whole, 1, weights.stream().map(BigInteger::valueOf).toList());
+  }
+
+  /**
+   * Splits {@code whole} in multiples of a step.
+   *
+   * <p>Defined there too: |whole| = q × step + r; the q steps are split as in {@link #byWeights}, r
+   * is added to the part with the largest weight, ties to the earlier place. Worked: 100 123.45
+   * over weights 3, 2, 2 in steps of 500.00 is 43 123.45, 28 500.00, 28 500.00.
+   *
+   * @param step at least 1, in smallest units
+   * @throws IllegalArgumentException as there
+   */
+  static List<Long> inSteps(long whole, long step, List<BigInteger> weights) {
     BigInteger sum = sum(weights);
-    BigInteger amount = BigInteger.valueOf(whole).abs();
-    List<Long> parts = new ArrayList<>();
-    List<BigInteger> remainders = new ArrayList<>();
-    BigInteger left = amount;
-    for (long weight : weights) {
-      BigInteger[] cut = amount.multiply(BigInteger.valueOf(weight)).divideAndRemainder(sum);
-      parts.add(cut[0].longValueExact());
-      remainders.add(cut[1]);
-      left = left.subtract(cut[0]);
+    BigInteger[] cut = BigInteger.valueOf(whole).abs().divideAndRemainder(BigInteger.valueOf(step));
+    List<BigInteger> parts = new ArrayList<>(weights.size());
+    List<BigInteger> remainders = new ArrayList<>(weights.size());
+    BigInteger left = cut[0];
+    for (BigInteger weight : weights) {
+      BigInteger[] part = cut[0].multiply(weight).divideAndRemainder(sum);
+      parts.add(part[0]);
+      remainders.add(part[1]);
+      left = left.subtract(part[0]);
     }
     // fewer units are left over than there are remainders above 0, so no weight of 0 gets one
     IntStream.range(0, weights.size())
         .boxed()
         .sorted(Comparator.comparing(remainders::get, Comparator.reverseOrder()))
         .limit(left.longValueExact())
-        .forEach(place -> parts.set(place, parts.get(place) + 1));
-    if (whole < 0) {
-      parts.replaceAll(part -> -part);
+        .forEach(place -> parts.set(place, parts.get(place).add(BigInteger.ONE)));
+    parts.replaceAll(part -> part.multiply(BigInteger.valueOf(step)));
+    if (cut[1].signum() > 0) {
+      int largest = weights.indexOf(Collections.max(weights));
+      parts.set(largest, parts.get(largest).add(cut[1]));
     }
-    return List.copyOf(parts);
+    return parts.stream().map(part -> (whole < 0 ? part.negate() : part).longValueExact()).toList();
   }
 
-  private static BigInteger sum(List<Long> weights) {
+  private static BigInteger sum(List<BigInteger> weights) {
     BigInteger sum = BigInteger.ZERO;
-    for (long weight : weights) {
-      if (weight < 0) {
+    for (BigInteger weight : weights) {
+      if (weight.signum() < 0) {
         throw new IllegalArgumentException("weights must not be negative, was " + weight);
       }
-      sum = sum.add(BigInteger.valueOf(weight));
+      sum = sum.add(weight);
     }
     if (sum.signum() == 0) {
       throw new IllegalArgumentException("weights must not all be 0");

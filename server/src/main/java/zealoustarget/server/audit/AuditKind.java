@@ -9,6 +9,8 @@ public enum AuditKind {
   LOAD_DISCARDED,
   /** Cells rewritten, lines left out, control totals, how a file is read. */
   LOAD_CHANGED,
+  /** One cell of a goal sheet. */
+  GOAL_CHANGED,
   /** A name accepted for a member, or no longer. */
   NAME,
   NOTE,

@@ -96,7 +96,11 @@ public class EarningsService {
 
   /** A month as rules would have it, as if no month were sealed. */
   public List<Statement> unsealed(YearMonth month, Rules rules) {
-    Ledger ledger = ledgers.posted();
+    return unsealed(month, rules, ledgers.posted());
+  }
+
+  /** The same with other rows or goals than those that are posted. */
+  public List<Statement> unsealed(YearMonth month, Rules rules, Ledger ledger) {
     Earnings earnings = earnings(rules, ledger);
     return ledger.members().all(Axis.REP).stream()
         .map(rep -> earnings.statement(rep.id(), Months.number(month), List.of()))

@@ -151,6 +151,7 @@ class SightTest {
         .replace("{month}", "2026-10")
         .replace("{kind}", "roster")
         .replace("{name}", "a%20view")
+        .replace("{goalSet}", "quota")
         .replace("{id}", "1");
   }
 

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
+import zealoustarget.core.amount.Amounts;
 import zealoustarget.core.member.Axis;
 
 /**
@@ -19,7 +20,8 @@ public final class GoalBook {
    * One goal and where it comes from.
    *
    * @param measure code
-   * @param amount in the measure's smallest unit; of a range its lower end
+   * @param amount in the measure's smallest unit; of a range its lower end; {@link Amounts#CLEARED}
+   *     takes the goal before it away
    * @param high a range's upper end; null for a single amount
    * @param line of the file
    */
@@ -71,7 +73,7 @@ public final class GoalBook {
    * Lays the posted loads of a set over each other.
    *
    * @param cellsInPostOrder a later cell for the same measure, month and member replaces the
-   *     earlier
+   *     earlier, or takes it away
    */
   public static GoalBook of(String name, Axis axis, Iterable<Cell> cellsInPostOrder) {
     Map<Integer, List<Cell>> byMonth = new TreeMap<>();
@@ -88,10 +90,18 @@ public final class GoalBook {
     inMonth.sort(BY_PLACE); // is stable: what was posted last is last of its place
     for (int at = 0; at < inMonth.size(); at++) {
       Cell cell = inMonth.get(at);
-      if (at + 1 == inMonth.size() || BY_PLACE.compare(cell, inMonth.get(at + 1)) != 0) {
+      boolean isLast = at + 1 == inMonth.size() || BY_PLACE.compare(cell, inMonth.get(at + 1)) != 0;
+      if (isLast && cell.amount() != Amounts.CLEARED) {
         to.add(cell);
       }
     }
+  }
+
+  /** The same goals with some cells laid over them. */
+  public GoalBook with(List<Cell> changed) {
+    List<Cell> all = new ArrayList<>(cells);
+    all.addAll(changed);
+    return of(name, axis, all);
   }
 
   public String name() {

@@ -117,6 +117,15 @@ public final class RouteRules {
       rule(HttpMethod.PUT, rules, ANALYST, TokenScope.ALL);
       rule(HttpMethod.POST, rules + "/holidays", ANALYST, TokenScope.READ);
     }
+    read(OFFICE, "/goals/{goalSet}");
+    rule(HttpMethod.PUT, "/goals/{goalSet}", ANALYST, TokenScope.ALL);
+    rule(HttpMethod.POST, "/goals/spread", OFFICE, TokenScope.READ);
+    read(OFFICE, "/goals/{goalSet}/desk");
+    rule(HttpMethod.PUT, "/goals/{goalSet}/draft", ANALYST, TokenScope.ALL);
+    rule(HttpMethod.POST, "/goals/{goalSet}/draft/spread", ANALYST, TokenScope.ALL);
+    rule(HttpMethod.POST, "/goals/{goalSet}/draft/sum", OFFICE, TokenScope.READ);
+    rule(HttpMethod.POST, "/goals/{goalSet}/draft/apply", ANALYST, TokenScope.ALL);
+    rule(HttpMethod.DELETE, "/goals/{goalSet}/draft", ANALYST, TokenScope.ALL);
     read(OFFICE, "/record");
     read(OFFICE, "/audit");
     read(OFFICE, "/audit.csv");

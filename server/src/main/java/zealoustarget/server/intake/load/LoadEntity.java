@@ -108,6 +108,10 @@ public class LoadEntity {
   @Column(name = "row_digest")
   public @Nullable String rowDigest;
 
+  /** Who entered its goals on the goal sheet; null for a file. */
+  @Column(name = "entered_by")
+  public @Nullable String enteredBy;
+
   @Version int version;
 
   @OneToMany(

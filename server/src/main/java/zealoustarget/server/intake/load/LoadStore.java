@@ -119,6 +119,29 @@ public class LoadStore {
         .getResultList();
   }
 
+  /** What to tell of a posted load: its place in the order of posting and its name. */
+  public record Posted(int order, String fileName) {}
+
+  /** A load, if it is posted. */
+  @Transactional(readOnly = true)
+  public Optional<Posted> findPosted(int id) {
+    return find(id)
+        .filter(load -> load.state == LoadState.POSTED)
+        .map(load -> new Posted(load.postOrder, load.fileName));
+  }
+
+  /** Entered goals that were not posted, as a halt left them. */
+  @Transactional(readOnly = true)
+  public List<LoadEntity> enteredUnposted() {
+    return entities
+        .createQuery(
+            "from LoadEntity where enteredBy is not null and state in (:reading, :staged)",
+            LoadEntity.class)
+        .setParameter("reading", LoadState.READING)
+        .setParameter("staged", LoadState.STAGED)
+        .getResultList();
+  }
+
   /** The latest other load with the same content that still counts or may. */
   @Transactional(readOnly = true)
   public Optional<LoadEntity> findSame(String contentHash, int exceptId) {

@@ -23,6 +23,7 @@ import zealoustarget.server.rules.Rules;
  * A load as it travels; amounts as decimal strings in the measure's decimals.
  *
  * @param findings the first 1,000; absent in a list of loads
+ * @param enteredBy who entered its goals on the goal sheet; null for a file
  */
 public record LoadAnswer(
     int id,
@@ -51,7 +52,9 @@ public record LoadAnswer(
     @Nullable ProblemAnswer problem,
     @Nullable ProgressAnswer progress,
     @Nullable Integer sameAs,
-    @Nullable String sameState) {
+    @Nullable String sameState,
+    @Schema(allowableValues = {"file", "entered"}) String origin,
+    @Nullable String enteredBy) {
   static final int MOST_FINDINGS = 1_000;
 
   /** Why a received file could not be staged yet. */
@@ -128,7 +131,9 @@ public record LoadAnswer(
         problem,
         progress == null ? null : ProgressAnswer.of(progress),
         same == null ? null : same.id,
-        same == null ? null : same.state.word());
+        same == null ? null : same.state.word(),
+        load.enteredBy == null ? "file" : "entered",
+        load.enteredBy);
   }
 
   private static Map<String, SumsAnswer> sums(LoadEntity load, Rules rules) {

@@ -87,6 +87,7 @@ public class LoadService {
 
   /** Removes what an earlier halt left half-read, and brings the posted loads into memory. */
   public void open() {
+    store.enteredUnposted().forEach(load -> staging.remove(load.id));
     store.inState(LoadState.READING).forEach(staging::recover);
     List<String> damaged =
         ledgers
@@ -131,7 +132,19 @@ public class LoadService {
       PostMode mode,
       boolean isCorrecting) {
     state.inTurn(
-        () -> jobs.alone(id, () -> postAlone(id, isLeavingHeld, because, mode, isCorrecting)));
+        () ->
+            jobs.alone(
+                id, () -> postAlone(id, isLeavingHeld, because, mode, isCorrecting, () -> {})));
+  }
+
+  /**
+   * Posts goals that were entered; whoever enters them has the turn.
+   *
+   * @param together what is stored in the same transaction
+   * @throws Refusal as {@link #post}
+   */
+  public void postEntered(int id, Runnable together) {
+    jobs.alone(id, () -> postAlone(id, false, null, PostMode.ADD, false, together));
   }
 
   private static void checkSeals(LedgerService.Prepared prepared, boolean isCorrecting) {
@@ -153,7 +166,8 @@ public class LoadService {
       boolean isLeavingHeld,
       @Nullable String because,
       PostMode mode,
-      boolean isCorrecting) {
+      boolean isCorrecting,
+      Runnable together) {
     LoadEntity load = store.get(id);
     checkPostable(load, isLeavingHeld, because);
     int order = store.nextPostOrder();
@@ -179,6 +193,7 @@ public class LoadService {
               null,
               posting(load, mode, because, prepared));
           remembering.run();
+          together.run();
         });
     ledgers.apply(prepared);
   }
@@ -306,7 +321,7 @@ public class LoadService {
 
   /** What has it kept that the next file with this header is to be read as this one was. */
   private Runnable remembering(LoadEntity load) {
-    if (load.remainderOf != null || !sheets.has(load.id)) {
+    if (load.remainderOf != null || load.enteredBy != null || !sheets.has(load.id)) {
       return () -> {};
     }
     LoadRequest request = staging.request(load);

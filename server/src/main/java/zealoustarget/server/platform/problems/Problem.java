@@ -41,6 +41,20 @@ public enum Problem {
   OWN_ROLE(HttpStatus.CONFLICT, "Nobody can change their own role"),
   ANOTHER_PERSON(HttpStatus.CONFLICT, "This takes another person"),
   MEMBER_UNKNOWN(HttpStatus.NOT_FOUND, "There is no such member"),
+  GOAL_MEMBER_UNKNOWN(HttpStatus.CONFLICT, "A member of the goal sheet is not known") {
+    @Override
+    public String code() {
+      return MEMBER_UNKNOWN.code();
+    }
+  },
+  AXIS_DIFFERS(HttpStatus.CONFLICT, "The goal set is for another axis"),
+  CELL_OUTSIDE_SHEET(HttpStatus.BAD_REQUEST, "A cell lies outside the goal sheet"),
+  CHANGED_SINCE(HttpStatus.PRECONDITION_FAILED, "The goals were changed since"),
+  WEIGHTS_ALL_ZERO(HttpStatus.BAD_REQUEST, "Nothing to spread by"),
+  WEIGHT_NEGATIVE(HttpStatus.BAD_REQUEST, "A weight is negative"),
+  LOCKED_EXCEED_WHOLE(HttpStatus.BAD_REQUEST, "Locked cells exceed the amount"),
+  NOTHING_TO_SPREAD_OVER(HttpStatus.BAD_REQUEST, "Every cell is locked"),
+  DRAFT_EMPTY(HttpStatus.CONFLICT, "The draft has no changes"),
   METHOD_NOT_ALLOWED(HttpStatus.METHOD_NOT_ALLOWED, "This cannot be done here"),
   NOT_ACCEPTABLE(HttpStatus.NOT_ACCEPTABLE, "The answer has no such form"),
   SOURCE_UNKNOWN(HttpStatus.NOT_FOUND, "There is no such source"),
@@ -118,6 +132,11 @@ public enum Problem {
 
   /** The stable word on the wire: {@code load-unknown}. */
   public String code() {
+    return key();
+  }
+
+  /** What a refusal names it by; differs from the code where two statuses share one. */
+  private String key() {
     return name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
   }
 
@@ -131,6 +150,6 @@ public enum Problem {
   }
 
   static Optional<Problem> findByCode(String code) {
-    return Stream.of(values()).filter(problem -> problem.code().equals(code)).findFirst();
+    return Stream.of(values()).filter(problem -> problem.key().equals(code)).findFirst();
   }
 }

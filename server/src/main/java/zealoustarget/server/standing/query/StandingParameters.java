@@ -1,5 +1,6 @@
 package zealoustarget.server.standing.query;
 
+import java.time.YearMonth;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.calendar.Span;
@@ -88,6 +89,42 @@ public record StandingParameters(
 
   public StandingParameters on(String otherAxis) {
     return changed(otherAxis, from, to, beside, besideFactor, group, asOf, without);
+  }
+
+  /** One month against a goal set, all members. */
+  public static StandingParameters of(
+      String axis, String measure, YearMonth month, String goalSet) {
+    return new StandingParameters(
+        axis,
+        measure,
+        month.toString(),
+        month.toString(),
+        goalSet,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null);
   }
 
   /** Without groups and a second basis. */

@@ -63,6 +63,7 @@ final class CompanyTables {
           "PULLED",
           "SHEET",
           "SHEET_PART",
+          "GOAL_DRAFT",
           "RECORD_HEAD",
           "flyway_schema_history");
 

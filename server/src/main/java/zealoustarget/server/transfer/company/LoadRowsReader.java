@@ -164,15 +164,18 @@ final class LoadRowsReader {
     int first = row.getFieldCount() - values.length; // a measure may be called as a column before
     for (int at = 0; at < values.length; at++) {
       String cell = row.getField(first + at);
-      values[at] =
-          cell.isEmpty()
-              ? Amounts.NONE
-              : new BigDecimal(cell)
-                  .setScale(amounts.get(at).decimals())
-                  .unscaledValue()
-                  .longValueExact();
+      values[at] = amount(cell, amounts.get(at).decimals());
     }
     return values;
+  }
+
+  private static long amount(String cell, int decimals) {
+    if (cell.isEmpty()) {
+      return Amounts.NONE;
+    }
+    return cell.equals(LoadRowsWriter.CLEARED)
+        ? Amounts.CLEARED
+        : new BigDecimal(cell).setScale(decimals).unscaledValue().longValueExact();
   }
 
   /** Fills one insertion. */

@@ -29,6 +29,9 @@ final class LoadRowsWriter {
   /** The line of the file that was loaded. */
   static final String LINE = "file_line";
 
+  /** Stands where an entered line takes a goal away. */
+  static final String CLEARED = "none";
+
   private final Connection connection;
   private final Map<Integer, String> keys = new HashMap<>();
 
@@ -161,7 +164,9 @@ final class LoadRowsWriter {
       cells.add(
           row[at] == Amounts.NONE
               ? ""
-              : BigDecimal.valueOf(row[at], amounts.get(at).decimals()).toPlainString());
+              : row[at] == Amounts.CLEARED
+                  ? CLEARED
+                  : BigDecimal.valueOf(row[at], amounts.get(at).decimals()).toPlainString());
     }
   }
 

@@ -159,7 +159,11 @@ class LoadRowsTest {
       long id = (long) LOAD << 32;
       for (int row = 0; row < rows; row++) {
         int month = 24_300 + random.nextInt(30);
-        part.add(new LoadRow.Goal(row + 2, month, member(random, Axis.REGION), amounts(random)));
+        long[] amounts = amounts(random);
+        if (random.nextInt(6) == 0) {
+          amounts[0] = Amounts.CLEARED;
+        }
+        part.add(new LoadRow.Goal(row + 2, month, member(random, Axis.REGION), amounts));
         if (part.size() == PackedRows.SIZE || row == rows - 1) {
           insert.setLong(1, id++);
           insert.setInt(2, LOAD);

@@ -1,0 +1,665 @@
+package zealoustarget.server.goals;
+
+import java.time.Clock;
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import zealoustarget.core.Refusal;
+import zealoustarget.core.amount.Measure;
+import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.calendar.FiscalCalendar;
+import zealoustarget.core.calendar.Months;
+import zealoustarget.core.calendar.Span;
+import zealoustarget.core.ladder.Shown;
+import zealoustarget.core.ledger.Ledger;
+import zealoustarget.core.ledger.columns.GoalBook;
+import zealoustarget.core.ledger.columns.Members;
+import zealoustarget.core.member.Axis;
+import zealoustarget.core.member.Member;
+import zealoustarget.core.reading.Figures;
+import zealoustarget.core.spread.GoalSpread;
+import zealoustarget.server.access.accounts.CurrentAccount;
+import zealoustarget.server.access.accounts.Role;
+import zealoustarget.server.goals.GoalDeskAnswer.DraftAnswer;
+import zealoustarget.server.goals.GoalDeskAnswer.GroupAnswer;
+import zealoustarget.server.goals.GoalDeskAnswer.LineAnswer;
+import zealoustarget.server.goals.GoalDeskAnswer.MonthAnswer;
+import zealoustarget.server.goals.GoalDeskAnswer.MoveAnswer;
+import zealoustarget.server.intake.entered.EnteredGoals.Amount;
+import zealoustarget.server.ledger.sealing.Seals;
+import zealoustarget.server.ledger.state.LedgerService;
+import zealoustarget.server.rules.PlanPart;
+import zealoustarget.server.rules.RulesService;
+
+/** Puts a fiscal year's goal sheet together, the draft of whoever asks laid over it. */
+@Service
+class GoalDesk {
+  private static final int MONTHS = 12;
+  private static final int QUARTERS = 4;
+  private static final int MOST_NAMED = 3;
+
+  private final GoalSheets sheets;
+  private final GoalDrafts drafts;
+  private final GoalEffect effect;
+  private final LedgerService ledgers;
+  private final RulesService companyRules;
+  private final Seals seals;
+  private final Clock clock;
+
+  GoalDesk(
+      GoalSheets sheets,
+      GoalDrafts drafts,
+      GoalEffect effect,
+      LedgerService ledgers,
+      RulesService companyRules,
+      Seals seals,
+      Clock clock) {
+    this.sheets = sheets;
+    this.drafts = drafts;
+    this.effect = effect;
+    this.ledgers = ledgers;
+    this.companyRules = companyRules;
+    this.seals = seals;
+    this.clock = clock;
+  }
+
+  /**
+   * Which sheet the desk shows.
+   *
+   * @param axis null for the set's own
+   * @param measure null for revenue
+   * @param year fiscal; null for the one of the last posted month
+   * @param plan the goal set of the groups; null for the first there is
+   */
+  record Asked(
+      String goalSet,
+      @Nullable String axis,
+      @Nullable String measure,
+      @Nullable Integer year,
+      @Nullable String plan) {}
+
+  /** The sheet that is asked for, as it stands. */
+  GoalSheet sheet(Asked asked) {
+    FiscalCalendar calendar = companyRules.current().calendar();
+    int year = asked.year() == null ? calendar.year(lastMonth()) : checked(asked.year());
+    return sheets.read(asked.goalSet(), asked.axis(), asked.measure(), calendar.year(year));
+  }
+
+  private static int checked(int year) {
+    if (year < 1900 || year > 2200) {
+      throw Refusal.of("value-unknown", year + " is not a fiscal year. Write it as 2027.")
+          .with("name", "year");
+    }
+    return year;
+  }
+
+  private YearMonth lastMonth() {
+    Span posted = ledgers.current().monthsWithActuals();
+    return posted == null ? YearMonth.now(clock) : posted.toInclusive();
+  }
+
+  /** A cell: a member's id and a month's number. */
+  record Place(int member, int month) {}
+
+  /** Some cells together; stretch in percent with one decimal. */
+  record SumAnswer(
+      int cells,
+      @Nullable String before,
+      @Nullable String after,
+      @Nullable String lastYear,
+      @Nullable String stretchBefore,
+      @Nullable String stretchAfter) {}
+
+  /** Adds cells up, as they stand and as the draft of whoever asks has them. */
+  SumAnswer sum(GoalSheet sheet, List<Place> places) {
+    GoalSheet drafted = drafts.drafted(sheet, drafts.cells(sheet));
+    if (sheet.measure().isRate() || drafted.isRange()) {
+      return new SumAnswer(places.size(), null, null, null, null, null);
+    }
+    Ratio before = sumOf(sheet, places);
+    Ratio after = sumOf(drafted, places);
+    Ratio lastYear = null;
+    for (Place place : places) {
+      Long actual =
+          sheet
+              .ledger()
+              .actual(sheet.measure().code(), sheet.axis(), place.member(), place.month() - MONTHS);
+      if (actual != null) {
+        lastYear = lastYear == null ? Ratio.of(actual) : lastYear.plus(Ratio.of(actual));
+      }
+    }
+    return new SumAnswer(
+        places.size(),
+        before == null ? null : sheet.measure().text(before),
+        after == null ? null : sheet.measure().text(after),
+        lastYear == null ? null : sheet.measure().text(lastYear),
+        stretchText(before, lastYear),
+        stretchText(after, lastYear));
+  }
+
+  private static @Nullable Ratio sumOf(GoalSheet sheet, List<Place> places) {
+    Ratio sum = null;
+    for (Place place : places) {
+      Amount amount = sheet.amount(place.member(), place.month());
+      if (amount != null) {
+        sum = sum == null ? Ratio.of(amount.low()) : sum.plus(Ratio.of(amount.low()));
+      }
+    }
+    return sum;
+  }
+
+  private static @Nullable String stretchText(@Nullable Ratio goal, @Nullable Ratio lastYear) {
+    Ratio stretch = GoalSpread.stretch(goal, lastYear);
+    return stretch == null ? null : Shown.percent(stretch);
+  }
+
+  /** The desk's answer. */
+  GoalDeskAnswer answer(Asked asked) {
+    GoalSheet standing = sheet(asked);
+    List<GoalDrafts.Cell> cells = drafts.cells(standing);
+    return new Page(standing, drafts.drafted(standing, cells), cells, asked.plan()).answer();
+  }
+
+  /** Goals of one line by month, smallest units; sums of a range are not made. */
+  private static final class Sums {
+    private final @Nullable Ratio[] byMonth = new Ratio[MONTHS];
+
+    void add(int at, long amount) {
+      Ratio known = byMonth[at];
+      byMonth[at] = known == null ? Ratio.of(amount) : known.plus(Ratio.of(amount));
+    }
+
+    @Nullable Ratio over(int from, int until) {
+      Ratio sum = null;
+      for (int at = from; at < until; at++) {
+        Ratio one = byMonth[at];
+        if (one != null) {
+          sum = sum == null ? one : sum.plus(one);
+        }
+      }
+      return sum;
+    }
+
+    @Nullable Ratio total() {
+      return over(0, MONTHS);
+    }
+  }
+
+  /** One answer being made. */
+  private final class Page {
+    private final GoalSheet standing;
+    private final GoalSheet drafted;
+    private final List<GoalDrafts.Cell> changes;
+    private final Measure measure;
+    private final Ledger ledger;
+    private final List<YearMonth> months;
+    private final int first;
+    private final @Nullable Axis groupAxis;
+    private final @Nullable GoalBook plan;
+    private final List<String> plans;
+    private final Figures figures;
+    private final Map<List<Integer>, GoalDrafts.Cell> changeAt = new HashMap<>();
+    private final Sums total = new Sums();
+    private final Map<Integer, Sums> byMember = new HashMap<>();
+    private final Map<Integer, Sums> byGroup = new HashMap<>();
+    private final Map<Integer, Sums> planByGroup = new HashMap<>();
+
+    Page(
+        GoalSheet standing,
+        GoalSheet drafted,
+        List<GoalDrafts.Cell> changes,
+        @Nullable String planName) {
+      this.standing = standing;
+      this.drafted = drafted;
+      this.changes = changes;
+      this.measure = standing.measure();
+      this.ledger = standing.ledger();
+      this.months = standing.span().months();
+      this.first = Months.number(months.get(0));
+      this.groupAxis =
+          switch (standing.axis()) {
+            case REP -> Axis.REGION;
+            case PRODUCT -> Axis.LINE;
+            default -> null;
+          };
+      this.figures = new Figures(companyRules.current().company().writing());
+      List<GoalBook> books =
+          ledger.goalBooks().values().stream()
+              .filter(book -> book.axis() == groupAxis && !inYear(book).isEmpty())
+              .filter(book -> !book.isRange(measure.code()))
+              .sorted(Comparator.comparing(GoalBook::name))
+              .toList();
+      this.plans = books.stream().map(GoalBook::name).toList();
+      this.plan =
+          books.stream()
+              .filter(book -> planName == null || planName.equals(book.name()))
+              .findFirst()
+              .orElse(null);
+      changes.forEach(
+          cell -> {
+            Member member = GoalDrafts.known(standing, cell);
+            if (member != null) {
+              changeAt.put(List.of(member.id(), Months.number(cell.month())), cell);
+            }
+          });
+      addUp();
+    }
+
+    private List<GoalBook.Cell> inYear(GoalBook book) {
+      return book.cells(measure.code(), first, first + MONTHS - 1);
+    }
+
+    private void addUp() {
+      if (measure.isRate() || drafted.isRange()) {
+        return; // neither adds up to a goal of the whole
+      }
+      for (GoalBook.Cell cell : drafted.cells()) {
+        int at = cell.month() - first;
+        total.add(at, cell.amount());
+        byMember.computeIfAbsent(cell.member(), id -> new Sums()).add(at, cell.amount());
+        int group = groupOf(cell.member(), cell.month());
+        byGroup.computeIfAbsent(group, id -> new Sums()).add(at, cell.amount());
+      }
+      if (plan != null) {
+        for (GoalBook.Cell cell : inYear(plan)) {
+          planByGroup
+              .computeIfAbsent(cell.member(), id -> new Sums())
+              .add(cell.month() - first, cell.amount());
+        }
+      }
+    }
+
+    private int groupOf(int member, int month) {
+      Members members = ledger.members();
+      return switch (standing.axis()) {
+        case REP -> members.regionOf(member, month);
+        case PRODUCT -> members.lineOf(member, month);
+        default -> Members.NONE;
+      };
+    }
+
+    /** Where a row stands: its group in the last month of the year in which it has one. */
+    private int homeOf(int member) {
+      for (int at = MONTHS - 1; at >= 0; at--) {
+        int group = groupOf(member, first + at);
+        if (group >= 0) {
+          return group;
+        }
+      }
+      return Members.NONE;
+    }
+
+    GoalDeskAnswer answer() {
+      List<Member> rows = rows();
+      Map<Integer, List<Member>> grouped = new LinkedHashMap<>();
+      rows.forEach(
+          row -> grouped.computeIfAbsent(homeOf(row.id()), id -> new ArrayList<>()).add(row));
+      FiscalCalendar calendar = companyRules.current().calendar();
+      List<LineAnswer> lines = rows.stream().map(this::line).toList();
+      LineAnswer all = sum("*", "All", total, lastYear(null));
+      return new GoalDeskAnswer(
+          standing.goalSet(),
+          standing.isNew(),
+          standing.axis().word(),
+          measure.code(),
+          measure.unit(),
+          measure.scale(),
+          drafted.isRange(),
+          measure.isRate(),
+          calendar.year(months.get(0)),
+          months.stream().map(month -> month(month, calendar)).toList(),
+          groupAxis == null ? null : groupAxis.word(),
+          plan == null ? null : plan.name(),
+          plans,
+          years(calendar),
+          CurrentAccount.account().role() == Role.ANALYST,
+          headline(all, grouped),
+          insights(rows),
+          all,
+          groupAxis == null ? List.of() : groups(grouped),
+          lines,
+          changes.isEmpty() ? null : draft());
+    }
+
+    /** Members who are there in the year, or have a goal in it. */
+    private List<Member> rows() {
+      if (standing.axis() == Axis.COMPANY) {
+        return List.of(Member.COMPANY);
+      }
+      Set<Integer> wanted = new TreeSet<>();
+      drafted.cells().forEach(cell -> wanted.add(cell.member()));
+      standing.cells().forEach(cell -> wanted.add(cell.member()));
+      Members members = ledger.members();
+      for (Member member : members.all(standing.axis())) {
+        boolean isThere =
+            standing.axis() != Axis.REP
+                || IntStream.range(0, MONTHS)
+                    .anyMatch(at -> members.isOnRoster(member.id(), first + at));
+        if (isThere) {
+          wanted.add(member.id());
+        }
+      }
+      return wanted.stream()
+          .map(id -> members.get(standing.axis(), id))
+          .sorted(
+              Comparator.comparing((Member row) -> groupName(homeOf(row.id())))
+                  .thenComparing(Member::name)
+                  .thenComparing(Member::key))
+          .toList();
+    }
+
+    private String groupName(int group) {
+      return groupAxis == null || group < 0 ? "" : ledger.members().get(groupAxis, group).name();
+    }
+
+    private MonthAnswer month(YearMonth month, FiscalCalendar calendar) {
+      return new MonthAnswer(
+          month.toString(),
+          calendar.quarter(month),
+          seals.find(month).isPresent(),
+          !ledger.emptyMonths(measure, Span.of(month)).contains(month));
+    }
+
+    private List<Integer> years(FiscalCalendar calendar) {
+      Set<Integer> years = new TreeSet<>();
+      for (int month : ledger.postedMonths()) {
+        years.add(calendar.year(Months.of(month)));
+      }
+      years.add(calendar.year(months.get(0)));
+      years.add(calendar.year(lastMonth()) + 1);
+      return List.copyOf(years);
+    }
+
+    private LineAnswer line(Member member) {
+      List<@Nullable String> cells = new ArrayList<>();
+      List<@Nullable String> was = new ArrayList<>();
+      List<@Nullable String> places = new ArrayList<>();
+      int home = homeOf(member.id());
+      for (int at = 0; at < MONTHS; at++) {
+        Amount goal = drafted.amount(member.id(), first + at);
+        cells.add(goal == null ? null : goal.text(measure));
+        GoalDrafts.Cell change = changeAt.get(List.of(member.id(), first + at));
+        was.add(
+            change == null ? null : change.before() == null ? "" : change.before().text(measure));
+        int group = groupOf(member.id(), first + at);
+        places.add(group == home || group < 0 ? null : groupName(group));
+      }
+      Sums sums = byMember.getOrDefault(member.id(), new Sums());
+      return line(member.key(), member.name(), cells, was, places, sums, lastYear(member.id()));
+    }
+
+    /** A line whose cells are the sums themselves. */
+    private LineAnswer sum(String key, String name, Sums sums, @Nullable Ratio lastYear) {
+      List<@Nullable String> none = Stream.generate(() -> (String) null).limit(MONTHS).toList();
+      List<@Nullable String> cells = new ArrayList<>();
+      for (int at = 0; at < MONTHS; at++) {
+        cells.add(text(sums.over(at, at + 1)));
+      }
+      return line(key, name, cells, none, none, sums, lastYear);
+    }
+
+    private LineAnswer line(
+        String key,
+        String name,
+        List<@Nullable String> cells,
+        List<@Nullable String> was,
+        List<@Nullable String> places,
+        Sums sums,
+        @Nullable Ratio lastYear) {
+      List<@Nullable String> quarters = new ArrayList<>();
+      for (int quarter = 0; quarter < QUARTERS; quarter++) {
+        quarters.add(text(sums.over(quarter * 3, quarter * 3 + 3)));
+      }
+      Ratio goal = sums.total();
+      Ratio all = total.total();
+      Ratio share = goal == null || all == null || all.signum() <= 0 ? null : goal.dividedBy(all);
+      Ratio stretch = GoalSpread.stretch(goal, lastYear);
+      Ratio ratio =
+          goal == null || goal.signum() <= 0 || lastYear == null ? null : lastYear.dividedBy(goal);
+      return new LineAnswer(
+          key,
+          name,
+          cells,
+          was,
+          places,
+          quarters,
+          text(goal),
+          text(lastYear),
+          stretch == null ? null : Shown.percent(stretch),
+          share == null ? null : Shown.percent(share),
+          ratio == null ? null : ratio.toText(0, 6));
+    }
+
+    private @Nullable String text(@Nullable Ratio units) {
+      return units == null ? null : measure.text(units);
+    }
+
+    /** The actual of the same months a year before; null of a rate or where nothing was posted. */
+    private @Nullable Ratio lastYear(@Nullable Integer member) {
+      if (measure.isRate()) {
+        return null;
+      }
+      Ratio sum = null;
+      for (int at = 0; at < MONTHS; at++) {
+        int month = first + at - MONTHS;
+        Long actual =
+            member == null
+                ? ledger.actual(measure.code(), Axis.COMPANY, Member.COMPANY.id(), month)
+                : ledger.actual(measure.code(), standing.axis(), member, month);
+        if (actual != null) {
+          sum = sum == null ? Ratio.of(actual) : sum.plus(Ratio.of(actual));
+        }
+      }
+      return sum;
+    }
+
+    private List<GroupAnswer> groups(Map<Integer, List<Member>> grouped) {
+      Set<Integer> ids =
+          new TreeSet<>(Comparator.comparing(this::groupName).thenComparing(id -> id));
+      ids.addAll(grouped.keySet());
+      ids.addAll(planByGroup.keySet());
+      return ids.stream().map(id -> group(id, grouped.getOrDefault(id, List.of()))).toList();
+    }
+
+    private GroupAnswer group(int id, List<Member> rows) {
+      Axis axis = Objects.requireNonNull(groupAxis);
+      String key = id < 0 ? "" : ledger.members().get(axis, id).key();
+      Sums own = planByGroup.get(id);
+      Ratio over = over(id);
+      return new GroupAnswer(
+          sum(key, groupName(id), byGroup.getOrDefault(id, new Sums()), groupLastYear(axis, id)),
+          own == null ? null : sum(key, plan == null ? "" : plan.name(), own, null),
+          over == null ? null : Shown.percent(over),
+          rows.stream().map(Member::key).toList());
+    }
+
+    private @Nullable Ratio groupLastYear(Axis axis, int id) {
+      if (id < 0 || measure.isRate()) {
+        return null;
+      }
+      Ratio sum = null;
+      for (int at = 0; at < MONTHS; at++) {
+        Long actual = ledger.actual(measure.code(), axis, id, first + at - MONTHS);
+        if (actual != null) {
+          sum = sum == null ? Ratio.of(actual) : sum.plus(Ratio.of(actual));
+        }
+      }
+      return sum;
+    }
+
+    /** How far a group's assigned goals pass its own; null where it has none. */
+    private @Nullable Ratio over(int group) {
+      Sums own = planByGroup.get(group);
+      Sums assigned = byGroup.get(group);
+      Ratio goal = own == null ? null : own.total();
+      Ratio sum = assigned == null ? null : assigned.total();
+      return goal == null || sum == null || goal.signum() <= 0
+          ? null
+          : sum.minus(goal).dividedBy(goal);
+    }
+
+    private List<String> headline(LineAnswer all, Map<Integer, List<Member>> grouped) {
+      List<String> parts = new ArrayList<>();
+      String year = "fiscal " + companyRules.current().calendar().year(months.get(0));
+      Ratio goal = total.total();
+      String set = "\u201c" + standing.goalSet() + "\u201d";
+      if (goal == null) {
+        parts.add(
+            drafted.cells().isEmpty()
+                ? set + " has no goals for " + year + " yet."
+                : set + " for " + year + ": goals of " + measure.code() + " do not add up.");
+        return parts;
+      }
+      Ratio stretch = GoalSpread.stretch(goal, lastYear(null));
+      parts.add(
+          set
+              + " for "
+              + year
+              + " adds up to "
+              + figures.amount(goal, measure)
+              + (stretch == null ? "." : ", " + beyond(stretch) + " last year."));
+      grouped.keySet().stream()
+          .filter(id -> over(id) != null && Objects.requireNonNull(over(id)).signum() > 0)
+          .max(Comparator.comparing(id -> Objects.requireNonNull(over(id))))
+          .ifPresent(
+              id ->
+                  parts.add(
+                      groupName(id)
+                          + " is assigned "
+                          + percent(Objects.requireNonNull(over(id)))
+                          + " more than its own goals in "
+                          + Objects.requireNonNull(plan).name()
+                          + "."));
+      return parts;
+    }
+
+    private String beyond(Ratio stretch) {
+      return stretch.signum() == 0
+          ? "as much as"
+          : percent(stretch.abs()) + (stretch.signum() > 0 ? " more than" : " less than");
+    }
+
+    private String percent(Ratio part) {
+      return figures.grouped(Shown.percent(part)) + " %";
+    }
+
+    private List<String> insights(List<Member> rows) {
+      List<String> said = new ArrayList<>();
+      if (drafted.cells().isEmpty()) {
+        return said;
+      }
+      Set<Integer> with =
+          drafted.cells().stream().map(GoalBook.Cell::member).collect(Collectors.toSet());
+      List<Member> without = rows.stream().filter(row -> !with.contains(row.id())).toList();
+      if (!without.isEmpty()) {
+        said.add(
+            without.size() <= MOST_NAMED
+                ? String.join(" and ", without.stream().map(Member::name).toList())
+                    + (without.size() == 1 ? " has no goal." : " have no goals.")
+                : without.size() + " " + standing.axis().word(2) + " have no goals.");
+      }
+      rows.stream()
+          .filter(row -> stretchOf(row) != null)
+          .max(Comparator.comparing(row -> Objects.requireNonNull(stretchOf(row))))
+          .ifPresent(
+              row ->
+                  said.add(
+                      "The goal of "
+                          + row.name()
+                          + " is "
+                          + beyond(Objects.requireNonNull(stretchOf(row)))
+                          + " last year, the most of all."));
+      return said;
+    }
+
+    private @Nullable Ratio stretchOf(Member row) {
+      Sums sums = byMember.get(row.id());
+      return sums == null ? null : GoalSpread.stretch(sums.total(), lastYear(row.id()));
+    }
+
+    private DraftAnswer draft() {
+      List<String> stale = new ArrayList<>();
+      for (GoalDrafts.Cell cell : changes) {
+        Member member = GoalDrafts.known(standing, cell);
+        int month = Months.number(cell.month());
+        if (member == null) {
+          stale.add(cell.key() + " is not known any more.");
+        } else if (seals.find(cell.month()).isPresent()) {
+          stale.add(cell.month() + " was closed since; " + member.name() + " keeps its goal.");
+        } else if (!GoalSheets.isSame(standing.amount(member.id(), month), cell.before())) {
+          String by = sheets.broughtBy(standing, member.id(), month);
+          stale.add(
+              member.name()
+                  + ", "
+                  + cell.month()
+                  + " was changed since"
+                  + (by == null ? "." : " (" + by + ")."));
+        }
+      }
+      List<YearMonth> touched =
+          changes.stream()
+              .map(GoalDrafts.Cell::month)
+              .distinct()
+              .sorted()
+              .filter(month -> !ledger.emptyMonths(measure, Span.of(month)).contains(month))
+              .toList();
+      List<MoveAnswer> moves = new ArrayList<>();
+      List<GoalEffect.Pay> pays = new ArrayList<>();
+      for (YearMonth month : touched) {
+        if (standing.book().cells().isEmpty()) {
+          break; // a set that is new has no statuses to move from
+        }
+        moves.addAll(effect.moves(standing, drafted, month));
+        pays.addAll(effect.pays(drafted, month));
+      }
+      long change =
+          pays.stream().mapToLong(pay -> pay.after() - pay.before()).reduce(0, Math::addExact);
+      Sums before = new Sums();
+      if (!measure.isRate() && !drafted.isRange()) {
+        standing.cells().forEach(cell -> before.add(cell.month() - first, cell.amount()));
+      }
+      return new DraftAnswer(
+          changes.size(),
+          text(before.total()),
+          text(total.total()),
+          stale,
+          sentence(touched, moves, change, !pays.isEmpty()),
+          moves,
+          pays.stream().map(GoalEffect.Pay::answer).toList(),
+          pays.isEmpty() ? null : PlanPart.cents(change));
+    }
+
+    private String sentence(
+        List<YearMonth> touched, List<MoveAnswer> moves, long change, boolean hasPay) {
+      String cells = changes.size() == 1 ? "One cell changes" : changes.size() + " cells change";
+      if (touched.isEmpty()) {
+        return cells + "; no month with actuals is among them, so no status moves yet.";
+      }
+      String moved =
+          moves.isEmpty()
+              ? "no status moves"
+              : moves.size() == 1
+                  ? moves.get(0).name() + " moves to " + moves.get(0).after()
+                  : moves.size() + " statuses move";
+      String pay =
+          !hasPay
+              ? "no pay changes"
+              : "pay changes by "
+                  + (change > 0 ? "+" : change < 0 ? "\u2212" : "")
+                  + figures.grouped(PlanPart.cents(Math.abs(change)));
+      return cells + ": " + moved + ", and " + pay + ".";
+    }
+  }
+}

@@ -1,0 +1,204 @@
+package zealoustarget.server.goals;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import zealoustarget.core.Refusal;
+import zealoustarget.core.calendar.Months;
+import zealoustarget.core.member.Member;
+import zealoustarget.server.intake.entered.EnteredGoals.Amount;
+import zealoustarget.server.intake.posting.LoadAnswer;
+import zealoustarget.server.intake.posting.LoadAnswers;
+
+/** The Goals desk: a year's sheet, and the draft of whoever asks. Parses and maps only. */
+@RestController
+@RequestMapping("/api/v1/goals/{goalSet}")
+class GoalDraftController {
+  private final GoalDesk desk;
+  private final GoalDrafts drafts;
+  private final GoalSpreads spreads;
+  private final LoadAnswers loads;
+
+  GoalDraftController(GoalDesk desk, GoalDrafts drafts, GoalSpreads spreads, LoadAnswers loads) {
+    this.desk = desk;
+    this.drafts = drafts;
+    this.spreads = spreads;
+    this.loads = loads;
+  }
+
+  /** Which sheet is meant; {@link GoalDesk.Asked}. */
+  record SheetBody(
+      @Nullable String axis,
+      @Nullable String measure,
+      @Nullable Integer year,
+      @Nullable String plan) {}
+
+  /** Cells to change in the draft; a null amount takes the goal away. */
+  record DraftBody(
+      @Nullable String axis,
+      @Nullable String measure,
+      @Nullable Integer year,
+      @Nullable String plan,
+      List<GoalSheets.CellBody> cells) {}
+
+  /** A cell to spread over; a locked one keeps the goal that it has in the draft. */
+  record PartBody(String key, String month, @Nullable String weight, @Nullable Boolean locked) {}
+
+  /** What to spread over cells of the draft; as {@link GoalSpreads.Body}. */
+  record SpreadBody(
+      @Nullable String axis,
+      @Nullable String measure,
+      @Nullable Integer year,
+      @Nullable String plan,
+      @Nullable String whole,
+      @Nullable String factor,
+      @Nullable String kind,
+      @Nullable String step,
+      List<PartBody> parts) {}
+
+  /** What was entered: the load, null where all of it stood already, and the sheet after it. */
+  record Applied(@Nullable LoadAnswer load, GoalDeskAnswer desk) {}
+
+  /** A fiscal year's sheet with the draft of whoever asks. */
+  @GetMapping("/desk")
+  GoalDeskAnswer desk(
+      @PathVariable String goalSet,
+      @RequestParam(required = false) String axis,
+      @RequestParam(required = false) String measure,
+      @RequestParam(required = false) Integer year,
+      @RequestParam(required = false) String plan) {
+    return desk.answer(new GoalDesk.Asked(goalSet, axis, measure, year, plan));
+  }
+
+  /** Changes cells of the draft, all or none; 409 {@code month-sealed}, {@code member-unknown}. */
+  @PutMapping("/draft")
+  GoalDeskAnswer change(@PathVariable String goalSet, @RequestBody DraftBody body) {
+    GoalDesk.Asked asked =
+        new GoalDesk.Asked(goalSet, body.axis(), body.measure(), body.year(), body.plan());
+    if (body.cells() == null) {
+      throw Refusal.of("value-missing", "Give the cells to change.").with("name", "cells");
+    }
+    GoalSheet sheet = desk.sheet(asked);
+    drafts.change(sheet, GoalSheets.changes(sheet, body.cells()));
+    return desk.answer(asked);
+  }
+
+  /** Spreads over cells of the draft; refused as {@code POST /goals/spread} is. */
+  @PostMapping("/draft/spread")
+  GoalDeskAnswer spread(@PathVariable String goalSet, @RequestBody SpreadBody body) {
+    GoalDesk.Asked asked =
+        new GoalDesk.Asked(goalSet, body.axis(), body.measure(), body.year(), body.plan());
+    GoalSheet sheet = desk.sheet(asked);
+    GoalSheet drafted = drafts.drafted(sheet, drafts.cells(sheet));
+    List<PartBody> parts = Objects.requireNonNullElse(body.parts(), List.of());
+    List<GoalSpreads.PartBody> asParts = new ArrayList<>();
+    for (PartBody part : parts) {
+      asParts.add(
+          new GoalSpreads.PartBody(
+              part.key(),
+              part.month(),
+              part.weight(),
+              isLocked(part) ? standing(drafted, part) : null));
+    }
+    GoalSpreads.Answer spread =
+        spreads.spread(
+            new GoalSpreads.Body(
+                body.whole(),
+                null,
+                body.kind(),
+                asParts,
+                body.step(),
+                body.factor(),
+                null,
+                null,
+                null),
+            drafted);
+    List<GoalSheets.CellBody> cells = new ArrayList<>();
+    for (int at = 0; at < parts.size(); at++) {
+      if (!isLocked(parts.get(at))) {
+        cells.add(
+            new GoalSheets.CellBody(
+                parts.get(at).key(),
+                parts.get(at).month(),
+                spread.parts().get(at).amount(),
+                null,
+                null));
+      }
+    }
+    drafts.change(sheet, GoalSheets.changes(sheet, cells));
+    return desk.answer(asked);
+  }
+
+  /** Cells to add up. */
+  record CellsBody(
+      @Nullable String axis,
+      @Nullable String measure,
+      @Nullable Integer year,
+      @Nullable String plan,
+      List<PartBody> parts) {}
+
+  /**
+   * Some cells together, as they stand and as the draft has them; changes nothing. Sums are null
+   * for rates and ranges, or where no cell has a goal.
+   */
+  @PostMapping("/draft/sum")
+  GoalDesk.SumAnswer sum(@PathVariable String goalSet, @RequestBody CellsBody body) {
+    GoalSheet sheet =
+        desk.sheet(
+            new GoalDesk.Asked(goalSet, body.axis(), body.measure(), body.year(), body.plan()));
+    List<GoalDesk.Place> places = new ArrayList<>();
+    for (PartBody part : Objects.requireNonNullElse(body.parts(), List.<PartBody>of())) {
+      places.add(
+          new GoalDesk.Place(
+              sheet.member(part.key()).id(),
+              Months.number(GoalSheetController.month("month", part.month()))));
+    }
+    return desk.sum(sheet, places);
+  }
+
+  private static boolean isLocked(PartBody part) {
+    return Boolean.TRUE.equals(part.locked());
+  }
+
+  private static String standing(GoalSheet sheet, PartBody part) {
+    Member member = sheet.member(part.key());
+    Amount amount =
+        sheet.amount(member.id(), Months.number(GoalSheetController.month("month", part.month())));
+    return sheet.measure().text(amount == null ? 0 : amount.low());
+  }
+
+  /**
+   * Enters the draft as one load, all or nothing. 409 {@code draft-empty}, {@code month-sealed};
+   * 412 {@code changed-since} names the cell and who changed it.
+   */
+  @PostMapping("/draft/apply")
+  Applied apply(@PathVariable String goalSet, @RequestBody SheetBody body) {
+    GoalDesk.Asked asked =
+        new GoalDesk.Asked(goalSet, body.axis(), body.measure(), body.year(), body.plan());
+    Integer load = drafts.apply(desk.sheet(asked));
+    return new Applied(load == null ? null : loads.whole(load), desk.answer(asked));
+  }
+
+  /** Forgets the draft; one that is not there is no fault. */
+  @DeleteMapping("/draft")
+  GoalDeskAnswer discard(
+      @PathVariable String goalSet,
+      @RequestParam(required = false) String axis,
+      @RequestParam(required = false) String measure,
+      @RequestParam(required = false) Integer year,
+      @RequestParam(required = false) String plan) {
+    GoalDesk.Asked asked = new GoalDesk.Asked(goalSet, axis, measure, year, plan);
+    drafts.discard(desk.sheet(asked));
+    return desk.answer(asked);
+  }
+}

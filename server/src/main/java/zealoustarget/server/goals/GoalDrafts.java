@@ -1,0 +1,200 @@
+package zealoustarget.server.goals;
+
+import java.time.Clock;
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
+import zealoustarget.core.Refusal;
+import zealoustarget.core.amount.Amounts;
+import zealoustarget.core.calendar.Months;
+import zealoustarget.core.ledger.columns.GoalBook;
+import zealoustarget.core.member.Axis;
+import zealoustarget.core.member.Member;
+import zealoustarget.server.access.accounts.CurrentAccount;
+import zealoustarget.server.intake.entered.EnteredGoals;
+import zealoustarget.server.intake.entered.EnteredGoals.Amount;
+import zealoustarget.server.platform.state.DataState;
+
+/**
+ * Keeps each person's draft of a set's goals for one measure: changes that count nowhere until they
+ * are applied, all or nothing; docs/calculations.md, section 8.
+ */
+@Service
+class GoalDrafts {
+  private final GoalDraftRepository drafts;
+  private final GoalSheets sheets;
+  private final DataState state;
+  private final JsonMapper json;
+  private final Clock clock;
+
+  GoalDrafts(
+      GoalDraftRepository drafts,
+      GoalSheets sheets,
+      DataState state,
+      JsonMapper json,
+      Clock clock) {
+    this.drafts = drafts;
+    this.sheets = sheets;
+    this.state = state;
+    this.json = json;
+    this.clock = clock;
+  }
+
+  /**
+   * A changed cell of a draft.
+   *
+   * @param before what stood there when it was changed; null for no goal
+   * @param after null for no goal
+   */
+  record Cell(String key, YearMonth month, @Nullable Amount before, @Nullable Amount after) {}
+
+  record Content(List<Cell> cells) {}
+
+  /** The changes of the account that acts, in the order in which they were begun. */
+  @Transactional(readOnly = true)
+  public List<Cell> cells(GoalSheet sheet) {
+    return find(sheet)
+        .map(draft -> json.readValue(draft.content, Content.class).cells())
+        .orElse(List.of());
+  }
+
+  /** A sheet as the draft has it. */
+  GoalSheet drafted(GoalSheet sheet, List<Cell> cells) {
+    List<GoalBook.Cell> laid = new ArrayList<>();
+    for (Cell cell : cells) {
+      Member member = known(sheet, cell);
+      if (member != null) {
+        laid.add(
+            new GoalBook.Cell(
+                sheet.measure().code(),
+                Months.number(cell.month()),
+                member.id(),
+                cell.after() == null ? Amounts.CLEARED : cell.after().low(),
+                cell.after() == null ? null : cell.after().high(),
+                0,
+                0));
+      }
+    }
+    return sheet.with(laid);
+  }
+
+  /** The member of a drafted cell; null where it is gone since. */
+  static @Nullable Member known(GoalSheet sheet, Cell cell) {
+    return sheet.axis() == Axis.COMPANY
+        ? Member.COMPANY
+        : sheet.ledger().members().findByKey(sheet.axis(), cell.key()).orElse(null);
+  }
+
+  /** A cell that is to be changed; null takes the goal away. */
+  record Change(Member member, YearMonth month, @Nullable Amount after) {}
+
+  /**
+   * Changes some cells of the draft, all or none; one that is as it stands is no change any more.
+   *
+   * @throws Refusal month-sealed
+   */
+  @Transactional
+  public void change(GoalSheet sheet, List<Change> changes) {
+    sheets.checkSealed(changes.stream().map(Change::month).toList());
+    Map<List<Object>, Cell> cells = new LinkedHashMap<>();
+    cells(sheet).forEach(cell -> cells.put(List.of(cell.key(), cell.month()), cell));
+    for (Change change : changes) {
+      List<Object> place = List.of(change.member().key(), change.month());
+      Cell known = cells.get(place);
+      Amount before =
+          known == null
+              ? sheet.amount(change.member().id(), Months.number(change.month()))
+              : known.before();
+      if (GoalSheets.isSame(before, change.after())) {
+        cells.remove(place);
+      } else {
+        cells.put(place, new Cell(change.member().key(), change.month(), before, change.after()));
+      }
+    }
+    store(sheet, List.copyOf(cells.values()));
+  }
+
+  /** Forgets the draft; one that is not there is no fault. */
+  @Transactional
+  public void discard(GoalSheet sheet) {
+    find(sheet).ifPresent(drafts::delete);
+  }
+
+  /**
+   * Enters the draft: all or nothing.
+   *
+   * @return the entered load's number; null where all of it stands already
+   * @throws Refusal draft-empty, changed-since naming the cell and who changed it, month-sealed,
+   *     goal-member-unknown
+   */
+  @Nullable Integer apply(GoalSheet asked) {
+    return state
+        .getInTurn(
+            () -> {
+              GoalSheet sheet =
+                  sheets.read(
+                      asked.goalSet(), asked.axis().word(), asked.measure().code(), asked.span());
+              return Optional.ofNullable(applyAlone(sheet));
+            })
+        .orElse(null);
+  }
+
+  private @Nullable Integer applyAlone(GoalSheet sheet) {
+    List<Cell> cells = cells(sheet);
+    if (cells.isEmpty()) {
+      throw Refusal.of("draft-empty", "The draft has no changes to apply.");
+    }
+    List<EnteredGoals.Cell> changed = new ArrayList<>();
+    for (Cell cell : cells) {
+      Member member = sheet.member(cell.key());
+      int month = Months.number(cell.month());
+      Amount now = sheet.amount(member.id(), month);
+      if (GoalSheets.isSame(now, cell.after())) {
+        continue; // somebody has entered the same
+      }
+      if (!GoalSheets.isSame(now, cell.before())) {
+        throw GoalSheets.changedSince(
+            member.name(), cell.month(), sheets.broughtBy(sheet, member.id(), month));
+      }
+      changed.add(new EnteredGoals.Cell(member, month, now, cell.after()));
+    }
+    Integer load = sheets.enter(sheet, changed, () -> discard(sheet));
+    if (load == null) {
+      discard(sheet);
+    }
+    return load;
+  }
+
+  private void store(GoalSheet sheet, List<Cell> cells) {
+    GoalDraftEntity draft = find(sheet).orElse(null);
+    if (cells.isEmpty()) {
+      if (draft != null) {
+        drafts.delete(draft);
+      }
+      return;
+    }
+    GoalDraftEntity kept = Objects.requireNonNullElseGet(draft, GoalDraftEntity::new);
+    kept.ownerId = CurrentAccount.account().id();
+    kept.goalSet = sheet.goalSet();
+    kept.axis = sheet.axis();
+    kept.measure = sheet.measure().code();
+    kept.content = json.writeValueAsString(new Content(cells));
+    kept.changedAt = clock.instant();
+    drafts.save(kept);
+  }
+
+  private Optional<GoalDraftEntity> find(GoalSheet sheet) {
+    return drafts
+        .findByOwnerIdAndGoalSetAndMeasure(
+            CurrentAccount.account().id(), sheet.goalSet(), sheet.measure().code())
+        .filter(draft -> draft.axis == sheet.axis());
+  }
+}

@@ -1,0 +1,113 @@
+package zealoustarget.server.goals;
+
+import java.math.BigDecimal;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import zealoustarget.core.Refusal;
+import zealoustarget.core.amount.Measure;
+import zealoustarget.core.calendar.Months;
+import zealoustarget.core.calendar.Span;
+import zealoustarget.core.ledger.Ledger;
+import zealoustarget.core.ledger.columns.GoalBook;
+import zealoustarget.core.member.Axis;
+import zealoustarget.core.member.Member;
+import zealoustarget.server.intake.entered.EnteredGoals.Amount;
+
+/**
+ * The goals of a set for one measure over some months, as they stand.
+ *
+ * @param goalSet its name as it is written
+ * @param isNew whether no goal set has that name
+ * @param ledger the state of the data that it was read from
+ */
+public record GoalSheet(
+    String goalSet, boolean isNew, Axis axis, Measure measure, Span span, Ledger ledger) {
+  private static final String DECIMAL = "-?\\d{1,16}(\\.\\d{1,12})?";
+
+  /** The set's goals; an empty one where it has none yet. */
+  GoalBook book() {
+    GoalBook book = ledger.goalBooks().get(goalSet);
+    return book == null ? GoalBook.of(goalSet, axis, List.of()) : book;
+  }
+
+  /** The sheet's cells, by month. */
+  List<GoalBook.Cell> cells() {
+    return book()
+        .cells(
+            measure.code(), Months.number(span.fromInclusive()), Months.number(span.toInclusive()));
+  }
+
+  /** The same sheet with some cells laid over it, as a draft has them; nothing is entered. */
+  GoalSheet with(List<GoalBook.Cell> cells) {
+    return cells.isEmpty()
+        ? this
+        : new GoalSheet(goalSet, isNew, axis, measure, span, ledger.withGoals(book().with(cells)));
+  }
+
+  boolean isRange() {
+    return book().isRange(measure.code());
+  }
+
+  /** The goal that stands in a cell; null where there is none. */
+  @Nullable Amount amount(int member, int month) {
+    GoalBook.Cell cell = book().cell(measure.code(), month, member);
+    return cell == null ? null : amount(cell);
+  }
+
+  static Amount amount(GoalBook.Cell cell) {
+    return new Amount(cell.amount(), cell.high());
+  }
+
+  /**
+   * A member of the sheet by its key.
+   *
+   * @throws Refusal goal-member-unknown
+   */
+  Member member(@Nullable String key) {
+    if (axis == Axis.COMPANY) {
+      return Member.COMPANY;
+    }
+    return ledger
+        .members()
+        .findByKey(axis, key == null ? "" : key)
+        .orElseThrow(
+            () ->
+                Refusal.of(
+                        "goal-member-unknown",
+                        "There is no "
+                            + axis.word()
+                            + " \""
+                            + key
+                            + "\". Load it in Intake first, or correct the name. Nothing was"
+                            + " changed.")
+                    .with("key", key == null ? "" : key));
+  }
+
+  /**
+   * An amount in smallest units.
+   *
+   * @param where what it is of, for the refusal
+   * @throws Refusal value-unknown
+   */
+  static long units(String text, Measure measure, String where) {
+    if (text == null || !text.strip().matches(DECIMAL)) {
+      throw unreadable(text, where, "is not an amount. Write it as 57500.00.");
+    }
+    BigDecimal amount = new BigDecimal(text.strip());
+    if (amount.stripTrailingZeros().scale() > measure.scale()) {
+      throw unreadable(
+          text, where, "has more decimals than " + measure.code() + " (" + measure.scale() + ").");
+    }
+    BigDecimal units = amount.movePointRight(measure.scale());
+    if (units.abs().compareTo(BigDecimal.valueOf(Measure.LARGEST_AMOUNT)) > 0) {
+      throw unreadable(text, where, "is too large.");
+    }
+    return units.longValueExact();
+  }
+
+  private static Refusal unreadable(@Nullable String text, String where, String rule) {
+    return Refusal.of("value-unknown", where + ": \"" + text + "\" " + rule)
+        .with("name", "amount")
+        .with("where", where);
+  }
+}

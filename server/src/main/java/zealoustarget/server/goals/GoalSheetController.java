@@ -1,0 +1,100 @@
+package zealoustarget.server.goals;
+
+import java.time.DateTimeException;
+import java.time.YearMonth;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import zealoustarget.core.Refusal;
+import zealoustarget.core.calendar.Span;
+import zealoustarget.server.intake.posting.LoadAnswer;
+import zealoustarget.server.intake.posting.LoadAnswers;
+
+/** Goal sheets: read, entered, and a whole spread over cells. Parses and maps only. */
+@RestController
+@RequestMapping("/api/v1/goals")
+class GoalSheetController {
+  private final GoalSheets sheets;
+  private final GoalSpreads spreads;
+  private final LoadAnswers loads;
+
+  GoalSheetController(GoalSheets sheets, GoalSpreads spreads, LoadAnswers loads) {
+    this.sheets = sheets;
+    this.spreads = spreads;
+    this.loads = loads;
+  }
+
+  /** Changed cells of a sheet that was read. */
+  record SheetBody(
+      String axis, String measure, @Nullable String tag, List<GoalSheets.CellBody> cells) {}
+
+  /**
+   * What a save made.
+   *
+   * @param load the entered load; null where nothing changed
+   */
+  record Saved(@Nullable LoadAnswer load) {}
+
+  /** The goals of a set over some months, with the tag that a save is based on. */
+  @GetMapping("/{goalSet}")
+  GoalSheetAnswer read(
+      @PathVariable String goalSet,
+      @RequestParam(required = false) String axis,
+      @RequestParam(required = false) String measure,
+      @RequestParam String from,
+      @RequestParam String to) {
+    GoalSheet sheet = sheets.read(goalSet, axis, measure, span(from, to));
+    return GoalSheetAnswer.of(sheet, sheets.tag(sheet));
+  }
+
+  /**
+   * Enters changed cells, all or nothing. 400 {@code cell-outside-sheet}; 409 {@code month-sealed},
+   * {@code member-unknown}, {@code axis-differs}; 412 {@code changed-since}.
+   */
+  @PutMapping("/{goalSet}")
+  Saved save(@PathVariable String goalSet, @RequestBody SheetBody body) {
+    if (body.cells() == null) {
+      throw Refusal.of("value-missing", "Give the changed cells.").with("name", "cells");
+    }
+    Integer load = sheets.save(goalSet, body.axis(), body.measure(), body.tag(), body.cells());
+    return new Saved(load == null ? null : loads.whole(load));
+  }
+
+  /**
+   * Spreads a whole over cells; changes nothing. 400 {@code weights-all-zero}, {@code
+   * weight-negative}, {@code locked-exceed-whole}, {@code nothing-to-spread-over}.
+   */
+  @PostMapping("/spread")
+  GoalSpreads.Answer spread(@RequestBody GoalSpreads.Body body) {
+    return spreads.spread(body);
+  }
+
+  static Span span(String from, String to) {
+    YearMonth first = month("from", from);
+    YearMonth last = month("to", to);
+    if (last.isBefore(first)) {
+      throw Refusal.of(
+          "span-backwards", "The span ends in " + last + ", before it begins in " + first + ".");
+    }
+    return new Span(first, last);
+  }
+
+  static YearMonth month(String name, @Nullable String text) {
+    try {
+      if (text != null && text.matches("\\d{4}-\\d{2}")) {
+        return YearMonth.parse(text);
+      }
+    } catch (DateTimeException noSuchMonth) {
+      // falls through to the one refusal
+    }
+    throw Refusal.of("month-unreadable", "\"" + text + "\" is not a month. Write it as 2026-10.")
+        .with("name", name);
+  }
+}

@@ -1,0 +1,298 @@
+package zealoustarget.server.goals;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+import zealoustarget.server.testing.Api;
+import zealoustarget.server.testing.RunningServer;
+
+/** A year's goals changed in a draft, spread, tried, applied, and taken back. */
+class GoalDraftTest {
+  private static final String QUOTA = "/api/v1/goals/quota";
+  private static final String DESK = QUOTA + "/desk?year=2027";
+
+  @TempDir Path data;
+  private RunningServer server;
+  private Api api;
+
+  @BeforeEach
+  void start() {
+    server = RunningServer.start(data);
+    api = server.api();
+    api.put("/api/v1/rules", "{\"calendar\": {\"startMonth\": 7}}");
+    api.loadAndPost(
+        "roster.csv",
+        """
+        rep,name,region,manager,from
+        A,Ada Lund,North,M1,2025-01
+        B,Bo Lind,North,M1,2025-01
+        C,Cleo Ask,South,M2,2025-01
+        """,
+        "kind",
+        "roster");
+    goals(
+        "quota",
+        "rep",
+        "month,rep,revenue\n2026-07,A,1000.00\n2026-08,A,1000.00\n2026-07,B,500.00\n");
+    goals("plan", "region", "month,region,revenue\n2026-07,North,1200.00\n2026-08,North,1000.00\n");
+    api.loadAndPost(
+        "sold.csv",
+        """
+        month,rep,revenue
+        2025-07,A,800.00
+        2025-08,A,400.00
+        2025-08,B,300.00
+        2026-07,A,1000.00
+        2026-07,B,450.00
+        """,
+        "kind",
+        "actuals");
+  }
+
+  private void goals(String set, String axis, String lines) {
+    api.loadAndPost(set + ".csv", lines, "kind", "goals", "goalSet", set, "axis", axis);
+  }
+
+  @AfterEach
+  void stop() {
+    server.close();
+  }
+
+  private static String cells(String... keyMonthAmount) {
+    StringBuilder cells = new StringBuilder();
+    for (int at = 0; at < keyMonthAmount.length; at += 3) {
+      String amount = keyMonthAmount[at + 2];
+      cells
+          .append(at == 0 ? "" : ",")
+          .append(
+              "{\"key\": \"%s\", \"month\": \"%s\", \"amount\": %s}"
+                  .formatted(
+                      keyMonthAmount[at],
+                      keyMonthAmount[at + 1],
+                      amount == null ? "null" : "\"" + amount + "\""));
+    }
+    return "{\"year\": 2027, \"cells\": [" + cells + "]}";
+  }
+
+  private static JsonNode row(JsonNode desk, String key) {
+    for (JsonNode row : desk.get("rows")) {
+      if (row.get("key").asString().equals(key)) {
+        return row;
+      }
+    }
+    throw new AssertionError("no row " + key + " in " + desk);
+  }
+
+  @Test
+  void desk_showsTheYear_itsGroupsAndTheirOwnGoals() {
+    JsonNode desk = api.get(DESK).json();
+    assertThat(desk.get("months")).hasSize(12);
+    assertThat(desk.at("/months/0/month").asString()).isEqualTo("2026-07");
+    assertThat(desk.at("/months/3/quarter").asInt()).isEqualTo(2);
+    assertThat(desk.at("/total/total").asString()).isEqualTo("2500.00");
+    assertThat(desk.at("/total/lastYear").asString()).isEqualTo("1500.00");
+    assertThat(desk.at("/total/stretch").asString()).isEqualTo("66.7");
+    assertThat(desk.at("/plan").asString()).isEqualTo("plan");
+    assertThat(desk.at("/groups/0/sum/total").asString()).isEqualTo("2500.00");
+    assertThat(desk.at("/groups/0/own/total").asString()).isEqualTo("2200.00");
+    assertThat(desk.at("/groups/0/over").asString()).isEqualTo("13.6");
+    assertThat(row(desk, "A").at("/quarters/0").asString()).isEqualTo("2000.00");
+    assertThat(row(desk, "A").at("/share").asString()).isEqualTo("80.0");
+    assertThat(row(desk, "C").at("/total").isNull()).isTrue();
+    assertThat(desk.get("insights").toString()).contains("Cleo Ask has no goal.");
+    assertThat(desk.get("headline").toString())
+        .contains("66.7 % more than last year")
+        .contains("North is assigned 13.6 % more than its own goals in plan.");
+    assertThat(desk.get("draft").isNull()).isTrue();
+  }
+
+  @Test
+  void draft_countsNowhere_saysItsEffect_andIsGoneWhereItIsAsBefore() {
+    JsonNode desk =
+        api.put(QUOTA + "/draft", cells("B", "2026-07", "450", "C", "2026-09", "9.5")).json();
+    assertThat(row(desk, "B").at("/cells/0").asString()).isEqualTo("450.00");
+    assertThat(row(desk, "B").at("/was/0").asString()).isEqualTo("500.00");
+    assertThat(row(desk, "C").at("/was/2").asString()).isEmpty();
+    assertThat(desk.at("/draft/changed").asInt()).isEqualTo(2);
+    assertThat(desk.at("/draft/before").asString()).isEqualTo("2500.00");
+    assertThat(desk.at("/draft/after").asString()).isEqualTo("2459.50");
+    assertThat(desk.at("/draft/moves")).hasSize(1);
+    assertThat(desk.at("/draft/moves/0/name").asString()).isEqualTo("Bo Lind");
+    assertThat(desk.at("/draft/moves/0/after").asString()).isEqualTo("reached");
+    assertThat(desk.at("/draft/moves/0/attainmentBefore").asString()).isEqualTo("90.0");
+    assertThat(desk.at("/draft/sentence").asString()).contains("Bo Lind moves to reached");
+    String standing = "/api/v1/standing?axis=rep&from=2026-07&to=2026-07&goalSet=quota";
+    assertThat(api.get(standing).json().at("/total/goal").asString()).isEqualTo("1500.00");
+    assertThat(api.get(DESK).json().at("/draft/changed").asInt()).isEqualTo(2);
+
+    JsonNode back =
+        api.put(QUOTA + "/draft", cells("B", "2026-07", "500", "C", "2026-09", null)).json();
+    assertThat(back.get("draft").isNull()).isTrue();
+  }
+
+  @Test
+  void applied_isALoadWithOneLinePerCell_andReversedLeavesNoTrace() {
+    JsonNode before = api.get(DESK).json();
+    api.put(QUOTA + "/draft", cells("A", "2026-08", "1100", "B", "2026-07", null));
+    Api.Answer applied = api.post(QUOTA + "/draft/apply", "{\"year\": 2027}");
+    assertThat(applied.status()).as("%s", applied.json()).isEqualTo(200);
+    int load = applied.json().at("/load/id").asInt();
+    assertThat(applied.json().at("/load/lines").asInt()).isEqualTo(2);
+    assertThat(applied.json().at("/load/enteredBy").asString()).isEqualTo(Api.NAME);
+    assertThat(applied.json().at("/desk/draft").isNull()).isTrue();
+    assertThat(row(applied.json().get("desk"), "B").at("/cells/0").isNull()).isTrue();
+
+    String proof =
+        api.get("/api/v1/standing/rep/A/proof?from=2026-08&to=2026-08&goalSet=quota")
+            .json()
+            .toString();
+    assertThat(proof).contains("entered by " + Api.NAME);
+    JsonNode sheet = api.get("/api/v1/loads/" + load + "/sheet").json();
+    assertThat(sheet.toString()).contains("1000.00").contains("1100.00").contains(Api.NAME);
+    assertThat(api.get("/api/v1/audit?text=Ada%20Lund").json().toString())
+        .contains("quota of Ada Lund, 2026-08")
+        .contains("1000.00")
+        .contains("1100.00");
+    assertThat(server.bean(zealoustarget.server.ledger.state.LedgerService.class).isPosted(load))
+        .isTrue();
+
+    assertThat(api.post("/api/v1/loads/" + load + "/reverse").status()).isEqualTo(200);
+    assertThat(api.get(DESK).json()).isEqualTo(before);
+    assertThat(api.post(QUOTA + "/draft/apply", "{\"year\": 2027}").code())
+        .isEqualTo("draft-empty");
+  }
+
+  @Test
+  void spread_keepsLockedCells_andRefusalsChangeNothing() {
+    String parts =
+        "\"parts\": [{\"key\": \"A\", \"month\": \"2026-07\"}, {\"key\": \"A\", \"month\": \"2026-08\"},"
+            + " {\"key\": \"B\", \"month\": \"2026-07\", \"locked\": true}]";
+    JsonNode desk =
+        api.post(
+                QUOTA + "/draft/spread",
+                "{\"year\": 2027, \"kind\": \"last-year\", \"whole\": \"3500\", \"step\": \"500\", "
+                    + parts
+                    + "}")
+            .json();
+    assertThat(row(desk, "A").at("/cells/0").asString()).isEqualTo("2000.00");
+    assertThat(row(desk, "A").at("/cells/1").asString()).isEqualTo("1000.00");
+    assertThat(row(desk, "B").at("/was/0").isNull()).isTrue();
+    JsonNode scaled =
+        api.post(
+                QUOTA + "/draft/spread",
+                "{\"year\": 2027, \"kind\": \"as-it-stands\", \"factor\": \"1.1\", " + parts + "}")
+            .json();
+    assertThat(row(scaled, "A").at("/total").asString())
+        .as("of 3500 as drafted")
+        .isEqualTo("3350.00");
+    Api.Answer refused =
+        api.post(
+            QUOTA + "/draft/spread",
+            "{\"year\": 2027, \"kind\": \"even\", \"whole\": \"400\", " + parts + "}");
+    assertThat(refused.code()).isEqualTo("locked-exceed-whole");
+    assertThat(refused.text("detail")).contains("500.00").contains("400.00");
+    assertThat(api.get(DESK).json()).isEqualTo(scaled);
+  }
+
+  @Test
+  void staleDraft_namesTheCellAndWhoChangedIt_andClosedMonthsCannotBeReached() {
+    api.put(QUOTA + "/draft", cells("A", "2026-07", "1200"));
+    goals("quota", "rep", "month,rep,revenue\n2026-07,A,1001.00\n");
+    JsonNode desk = api.get(DESK).json();
+    assertThat(desk.at("/draft/stale/0").asString())
+        .isEqualTo("Ada Lund, 2026-07 was changed since (quota.csv).");
+    Api.Answer refused = api.post(QUOTA + "/draft/apply", "{\"year\": 2027}");
+    assertThat(refused.status()).isEqualTo(412);
+    assertThat(refused.text("detail")).contains("Ada Lund, 2026-07").contains("quota.csv");
+    assertThat(api.delete(QUOTA + "/draft?year=2027").json().get("draft").isNull()).isTrue();
+
+    api.put(QUOTA + "/draft", cells("A", "2026-07", "1200"));
+    assertThat(api.post("/api/v1/months/2026-07/seal").status()).isEqualTo(200);
+    assertThat(api.post(QUOTA + "/draft/apply", "{\"year\": 2027}").code())
+        .isEqualTo("month-sealed");
+    assertThat(api.put(QUOTA + "/draft", cells("B", "2026-07", "1")).code())
+        .isEqualTo("month-sealed");
+    String spread =
+        "{\"year\": 2027, \"kind\": \"even\", \"whole\": \"4\", \"parts\": [{\"key\": \"B\", \"month\": \"2026-07\"}]}";
+    assertThat(api.post(QUOTA + "/draft/spread", spread).code()).isEqualTo("month-sealed");
+  }
+
+  @Test
+  void drafts_belongToOnePerson() {
+    api.put(QUOTA + "/draft", cells("A", "2026-07", "1200"));
+    Api other = server.as("analyst", null);
+    assertThat(other.get(DESK).json().get("draft").isNull()).isTrue();
+    Api approver = server.as("approver", null);
+    assertThat(approver.get(DESK).json().get("canDraft").asBoolean()).isFalse();
+    assertThat(approver.put(QUOTA + "/draft", cells("A", "2026-07", "1")).status()).isEqualTo(403);
+  }
+
+  @Test
+  void badCells_areRefusedAsAWhole_withTheirPlace() {
+    for (List<String> bad :
+        List.of(
+            List.of("A", "2026-07", "12a"),
+            List.of("A", "2026-07", "1.005"),
+            List.of("A", "2026-07", "99999999999999999"),
+            List.of("A", "2030-01", "1"),
+            List.of("A", "2026-7", "1"),
+            List.of("Z", "2026-07", "1"))) {
+      Api.Answer refused =
+          api.put(QUOTA + "/draft", cells("B", "2026-08", "1", bad.get(0), bad.get(1), bad.get(2)));
+      assertThat(refused.status()).as("%s %s", bad, refused.json()).isBetween(400, 409);
+      assertThat(refused.text("detail")).isNotEmpty();
+    }
+    assertThat(api.get(DESK).json().get("draft").isNull()).isTrue();
+  }
+
+  @Test
+  void rangesAndRates_areEntered_andRead() {
+    String range =
+        "{\"axis\": \"rep\", \"measure\": \"revenue\", \"tag\": \"%s\", \"cells\":"
+            + " [{\"key\": \"A\", \"month\": \"2026-07\", \"low\": \"90\", \"high\": \"110.5\"}]}";
+    String forecast = "/api/v1/goals/forecast?axis=rep&from=2026-07&to=2026-08";
+    Api.Answer saved =
+        api.put("/api/v1/goals/forecast", range.formatted(api.get(forecast).text("tag")));
+    assertThat(saved.status()).as("%s", saved.json()).isEqualTo(200);
+    JsonNode read = api.get(forecast).json();
+    assertThat(read.at("/rows/0/cells/2026-07/high").asString()).isEqualTo("110.50");
+    assertThat(read.at("/totals/2026-07/low").asString()).isEqualTo("90.00");
+    assertThat(
+            api.get("/api/v1/goals/forecast/desk?year=2027")
+                .json()
+                .at("/rows/0/cells/0")
+                .asString())
+        .isEqualTo("90.00 – 110.50");
+    assertThat(
+            api.get("/api/v1/standing?axis=rep&from=2026-07&to=2026-07&goalSet=forecast")
+                .json()
+                .at("/rows/0/goalHigh")
+                .asString())
+        .isEqualTo("110.50");
+
+    api.put(
+        "/api/v1/rules",
+        """
+        {"measures": [{"code": "returns", "unit": "EUR", "scale": 2, "direction": "LOWER"},
+          {"code": "returnRate", "quotient": ["returns", "revenue"], "direction": "LOWER"}]}
+        """);
+    String limits = "/api/v1/goals/limits?axis=rep&measure=returnRate&from=2026-07&to=2026-08";
+    Api.Answer rate =
+        api.put(
+            "/api/v1/goals/limits",
+            ("{\"axis\": \"rep\", \"measure\": \"returnRate\", \"tag\": \"%s\", \"cells\":"
+                    + " [{\"key\": \"A\", \"month\": \"2026-07\", \"amount\": \"0.012\"},"
+                    + " {\"key\": \"C\", \"month\": \"2026-08\", \"amount\": \"0.02\"}]}")
+                .formatted(api.get(limits).text("tag")));
+    assertThat(rate.status()).as("%s", rate.json()).isEqualTo(200);
+    JsonNode limit = api.get(limits).json();
+    assertThat(limit.at("/rows/0/total").asString()).isEqualTo("0.012");
+    assertThat(limit.at("/rows/1/total").isNull()).as("nothing to divide by").isTrue();
+  }
+}

@@ -1,0 +1,391 @@
+import { useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
+import type { GoalDesk, GoalLine } from '../../api/types';
+import { amount, shortMonth, signed } from '../../format/figures';
+import { readNumber } from '../../format/numbers';
+import { StatusMark } from '../../marks/StatusMark';
+import { field } from '../../ui/field';
+import { mainButton, quietButton, smallButton } from '../../ui/Notice';
+import { NumberField } from '../../ui/NumberField';
+import { placesOf, type Block } from './sheet';
+import { shown, signedPercent } from './texts';
+import { useGoalSum, type Asked, type Draft } from './useGoals';
+import { t } from './words';
+
+interface GoalPanelProps {
+  which: Asked;
+  desk: GoalDesk;
+  rows: GoalLine[];
+  block: Block | null;
+  locked: ReadonlySet<string>;
+  draft: Draft;
+  onLock: (locked: ReadonlySet<string>) => void;
+}
+
+/** The chosen cells, ways to spread over them, and what the draft does. */
+export function GoalPanel({ which, desk, rows, block, locked, draft, onLock }: GoalPanelProps) {
+  const places = block === null ? [] : placesOf(block);
+  const cells = places.flatMap(({ row, month }) => {
+    const line = rows[row];
+    const head = desk.months[month];
+    return line && head && !head.isClosed
+      ? [{ key: line.key, month: head.month, lock: `${line.key} ${month}` }]
+      : [];
+  });
+  const parts = cells.map(({ key, month, lock }) => ({
+    key,
+    month,
+    locked: locked.has(lock),
+  }));
+  return (
+    <aside
+      aria-label={t('goalPanel.chosenCellsAndDraft')}
+      className="min-h-0 overflow-y-auto border-l border-rule bg-sheet px-4 py-3.5 text-[13px]"
+    >
+      {block === null || cells.length === 0 ? (
+        <p className="text-quiet">
+          {block === null ? t('goalPanel.chooseCells') : t('goalPanel.theseMonthsAreClosed')}
+        </p>
+      ) : (
+        <Chosen which={which} desk={desk} rows={rows} block={block} parts={parts} draft={draft}>
+          {desk.canDraft && (
+            <>
+              <label className="mt-2 flex min-h-6 items-center gap-2">
+                <input
+                  type="checkbox"
+                  checked={parts.every((part) => part.locked)}
+                  onChange={(event) => {
+                    const next = new Set(locked);
+                    cells.forEach(({ lock }) =>
+                      event.target.checked ? next.add(lock) : next.delete(lock),
+                    );
+                    onLock(next);
+                  }}
+                />
+                {t('goalPanel.keepTheseCells')}
+              </label>
+              <SpreadForm desk={desk} parts={parts} draft={draft} />
+            </>
+          )}
+        </Chosen>
+      )}
+      {draft.error && (
+        <p role="alert" className="mt-3 border-l-4 border-bad pl-2">
+          {draft.error.message}
+        </p>
+      )}
+      {draft.applied !== null && (
+        <p role="status" className="mt-3 border-l-4 border-good pl-2">
+          {t('goalPanel.applied', { lines: draft.applied.lines })}{' '}
+          <Link
+            className="font-semibold text-select underline"
+            to={`/intake?load=${draft.applied.id}`}
+          >
+            {t('goalPanel.openTheLoad')}
+          </Link>
+        </p>
+      )}
+      <DraftPart desk={desk} draft={draft} />
+    </aside>
+  );
+}
+
+interface ChosenProps {
+  which: Asked;
+  desk: GoalDesk;
+  rows: GoalLine[];
+  block: Block;
+  parts: { key: string; month: string; locked: boolean }[];
+  draft: Draft;
+  children: ReactNode;
+}
+
+function Chosen({ which, desk, rows, block, parts, draft, children }: ChosenProps) {
+  const sum = useGoalSum(
+    which,
+    parts.map(({ key, month }) => ({ key, month })),
+    draft.version,
+  );
+  const isOne = block.top === block.bottom;
+  const months = desk.months.slice(block.left, block.right + 1);
+  const kept = parts.filter((part) => part.locked).length;
+  const figures = sum.data;
+  return (
+    <section aria-label={t('goalPanel.chosenCells')}>
+      <h2 className="text-[16px] font-bold">
+        {isOne ? rows[block.top]?.name : t('goalPanel.rows', { n: block.bottom - block.top + 1 })}
+      </h2>
+      <p className="text-quiet">
+        {t('goalPanel.cellsOf', {
+          n: parts.length,
+          from: shortMonth(months[0]?.month ?? ''),
+          to: shortMonth(months.at(-1)?.month ?? ''),
+          kept,
+        })}
+      </p>
+      {figures && (
+        <dl className="mt-2 grid grid-cols-[1fr_auto] gap-x-3 gap-y-0.5">
+          <dt>{t('goalPanel.theseCells')}</dt>
+          <dd className="text-right">
+            <Change
+              before={shown(desk, figures.before) || '–'}
+              after={shown(desk, figures.after) || '–'}
+            />
+          </dd>
+          {figures.lastYear !== null && (
+            <>
+              <dt>{t('goalPanel.overLastYear', { amount: amount(figures.lastYear, 'drop') })}</dt>
+              <dd className="text-right">
+                <Change
+                  before={percent(figures.stretchBefore)}
+                  after={percent(figures.stretchAfter)}
+                />
+              </dd>
+            </>
+          )}
+        </dl>
+      )}
+      {children}
+    </section>
+  );
+}
+
+const percent = (text: string | null) => (text === null ? '–' : `${signedPercent(text)} %`);
+
+function Change({ before, after }: { before: string; after: string }) {
+  return before === after ? (
+    <strong>{after}</strong>
+  ) : (
+    <>
+      {before} → <strong>{after}</strong>
+    </>
+  );
+}
+
+const WAYS = ['last-year', 'even', 'working-days', 'as-it-stands', 'weights'] as const;
+type Way = (typeof WAYS)[number];
+
+const WORDS: Record<Way, string> = {
+  'last-year': t('goalPanel.lastYear'),
+  even: t('goalPanel.evenly'),
+  'working-days': t('goalPanel.workingDays'),
+  'as-it-stands': t('goalPanel.asTheGoalsStand'),
+  weights: t('goalPanel.weights'),
+};
+
+interface SpreadFormProps {
+  desk: GoalDesk;
+  parts: { key: string; month: string; locked: boolean }[];
+  draft: Draft;
+}
+
+/** Spreads an amount over the chosen cells, or scales them by a factor. */
+function SpreadForm({ desk, parts, draft }: SpreadFormProps) {
+  const [kind, setKind] = useState<'spread' | 'scale'>('spread');
+  const [way, setWay] = useState<Way>('last-year');
+  const [whole, setWhole] = useState<string | null>('');
+  const [factor, setFactor] = useState<string | null>('');
+  const [step, setStep] = useState<string | null>('');
+  const [weights, setWeights] = useState('');
+  if (desk.isRate || desk.isRange) return null;
+  const given = weights
+    .trim()
+    .split(/[\s;]+/)
+    .map((text) => readNumber(text, { decimals: 8 }));
+  const isWeighted = kind === 'spread' && way === 'weights';
+  const hasWeights =
+    given.length === parts.length && given.every((weight) => weight.kind === 'number');
+  const isReady =
+    (kind === 'spread' ? whole : factor) !== null &&
+    (kind === 'spread' ? whole : factor) !== '' &&
+    step !== null &&
+    (!isWeighted || hasWeights);
+
+  function spread() {
+    draft.spread({
+      kind: kind === 'scale' ? 'as-it-stands' : way,
+      ...(kind === 'scale' ? { factor: factor ?? '' } : { whole: whole ?? '' }),
+      ...(step ? { step } : {}),
+      parts: parts.map((part, at) => {
+        const weight = given[at];
+        return isWeighted && weight?.kind === 'number' ? { ...part, weight: weight.decimal } : part;
+      }),
+    });
+  }
+
+  return (
+    <form
+      aria-label={t('goalPanel.spreadOrScale')}
+      className="mt-3 border-t border-rule pt-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (isReady) spread();
+      }}
+    >
+      <div className="mb-1 flex gap-4">
+        {(['spread', 'scale'] as const).map((one) => (
+          <label key={one} className="flex min-h-6 items-center gap-1.5">
+            <input
+              type="radio"
+              name="spread-kind"
+              checked={kind === one}
+              onChange={() => setKind(one)}
+            />
+            {one === 'spread' ? t('goalPanel.spreadAnAmount') : t('goalPanel.scaleByAFactor')}
+          </label>
+        ))}
+      </div>
+      <div className="grid grid-cols-2 gap-2">
+        {kind === 'spread' ? (
+          <NumberField
+            key="whole"
+            label={t('goalPanel.amount')}
+            value=""
+            kind={{ decimals: desk.scale, isSigned: true }}
+            onRead={setWhole}
+          />
+        ) : (
+          <NumberField
+            key="factor"
+            label={t('goalPanel.factor')}
+            value=""
+            kind={{ decimals: 8 }}
+            placeholder="1.03"
+            onRead={setFactor}
+          />
+        )}
+        <NumberField
+          label={t('goalPanel.inStepsOf')}
+          value=""
+          kind={{ decimals: desk.scale }}
+          onRead={setStep}
+        />
+      </div>
+      {kind === 'spread' && (
+        <label className="block">
+          <span className="text-quiet">{t('goalPanel.by')}</span>
+          <select
+            className={field}
+            value={way}
+            onChange={(event) => setWay(event.target.value as Way)}
+          >
+            {WAYS.map((one) => (
+              <option key={one} value={one}>
+                {WORDS[one]}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      {isWeighted && (
+        <label className="mt-1 block">
+          <span className="text-quiet">{t('goalPanel.weightsOf', { n: parts.length })}</span>
+          <input
+            className={field}
+            value={weights}
+            aria-invalid={weights !== '' && !hasWeights}
+            onChange={(event) => setWeights(event.target.value)}
+          />
+        </label>
+      )}
+      <button type="submit" className={`${smallButton} mt-2`} disabled={!isReady || draft.isBusy}>
+        {kind === 'spread'
+          ? t('goalPanel.spreadOver', { n: parts.length })
+          : t('goalPanel.scale', { n: parts.length })}
+      </button>
+    </form>
+  );
+}
+
+function DraftPart({ desk, draft }: { desk: GoalDesk; draft: Draft }) {
+  const now = desk.draft;
+  if (!now) {
+    return (
+      <p className="mt-4 border-t border-rule pt-2 text-quiet">
+        {desk.canDraft ? t('goalPanel.noChanges') : t('goalPanel.onlyAnalystsChange')}
+      </p>
+    );
+  }
+  return (
+    <section aria-label={t('goalPanel.draft')} className="mt-4 border-t-2 border-ink pt-2">
+      <h2 className="text-[15px] font-bold">{t('goalPanel.effectOfThisDraft')}</h2>
+      <p className="mb-1.5" aria-live="polite">
+        {now.sentence}
+      </p>
+      {now.stale.map((words) => (
+        <p key={words} role="alert" className="mb-1 border-l-4 border-bad pl-2">
+          {words}
+        </p>
+      ))}
+      {now.after !== null && (
+        <p className="flex justify-between">
+          <span>{t('goalPanel.allGoals', { year: desk.year })}</span>
+          <span>
+            <Change before={shown(desk, now.before) || '–'} after={shown(desk, now.after)} />
+          </span>
+        </p>
+      )}
+      {now.moves.map((move) => (
+        <div key={move.key + move.month} className="mt-1.5 border-t border-rule pt-1">
+          <p className="flex justify-between gap-2">
+            <strong className="truncate">
+              {t('goalPanel.nameMonth', { name: move.name, month: shortMonth(move.month) })}
+            </strong>
+            <span className="flex items-center gap-1 whitespace-nowrap">
+              <StatusMark status={move.before} tone={move.toneBefore} /> {move.before} →{' '}
+              <StatusMark status={move.after} tone={move.toneAfter} /> {move.after}
+            </span>
+          </p>
+          <p className="flex justify-between text-quiet">
+            <span>{t('goalPanel.ofGoal')}</span>
+            <span>
+              {amount(move.attainmentBefore)} → {amount(move.attainmentAfter)}
+            </span>
+          </p>
+        </div>
+      ))}
+      {now.pays.length > 0 && (
+        <table className="mt-2 w-full">
+          <caption className="text-left font-semibold">{t('goalPanel.payInOpenMonths')}</caption>
+          <tbody>
+            {now.pays.slice(0, 8).map((pay) => (
+              <tr key={pay.key + pay.month} className="border-t border-rule">
+                <th scope="row" className="max-w-[110px] truncate text-left font-normal">
+                  {t('goalPanel.nameMonth', { name: pay.name, month: shortMonth(pay.month) })}
+                </th>
+                <td className="text-right whitespace-nowrap">
+                  {amount(pay.before)} → {amount(pay.after)}
+                </td>
+                <td className="pl-2 text-right font-semibold">{signed(pay.change)}</td>
+              </tr>
+            ))}
+          </tbody>
+          {now.payChange !== null && (
+            <tfoot>
+              <tr className="border-t border-ink font-semibold">
+                <th scope="row" colSpan={2} className="text-left">
+                  {t('goalPanel.allPay', { n: now.pays.length })}
+                </th>
+                <td className="pl-2 text-right">{signed(now.payChange)}</td>
+              </tr>
+            </tfoot>
+          )}
+        </table>
+      )}
+      <p className="mt-3 text-quiet">{t('goalPanel.applyingMakes', { n: now.changed })}</p>
+      <div className="mt-2 flex gap-2">
+        <button type="button" className={mainButton} disabled={draft.isBusy} onClick={draft.apply}>
+          {t('goalPanel.applyDraft', { n: now.changed })}
+        </button>
+        <button
+          type="button"
+          className={quietButton}
+          disabled={draft.isBusy}
+          onClick={draft.discard}
+        >
+          {t('goalPanel.discardDraft')}
+        </button>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,209 @@
+import { useMemo, useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { fiscalYear } from '../../address/span';
+import { useView, type Changes } from '../../address/useView';
+import { useRights } from '../../api/account';
+import type { Company, GoalDesk } from '../../api/types';
+import { plural, capital } from '../../format/nouns';
+import { Choice } from '../../ui/Choice';
+import { Empty, Failed, Loading, smallButton } from '../../ui/Notice';
+import { Stale } from '../../ui/Stale';
+import { GoalPanel } from './GoalPanel';
+import { GoalTable } from './GoalTable';
+import { NewGoalSet } from './NewGoalSet';
+import { rowsInOrder, type Block } from './sheet';
+import { useDraft, useGoalDesk, type Asked } from './useGoals';
+import { t } from './words';
+import './goals.css';
+
+type Change = (changes: Changes) => void;
+
+/** A fiscal year's goals as a sheet: read, changed in a draft, spread, tried and applied. */
+export function GoalsDesk({ company }: { company: Company }) {
+  const [view, change] = useView(company);
+  const [search] = useSearchParams();
+  const measure = view.measure;
+  const fitting = company.goalSets.find((set) => set.measures.includes(measure));
+  const name = search.get('set') ?? fitting?.name ?? company.goalSets[0]?.name ?? null;
+  const isKnown = company.goalSets.some((set) => set.name === name);
+  const which: Asked | null =
+    name === null
+      ? null
+      : {
+          goalSet: name,
+          axis: isKnown ? undefined : (search.get('axis') ?? 'rep'),
+          measure,
+          year: fiscalYear(view.span.to, company.calendar),
+          plan: search.get('plan') ?? undefined,
+        };
+  const desk = useGoalDesk(which);
+  if (which === null) {
+    return (
+      <Empty title={t('goalsDesk.thereAreNoGoalsYet')}>
+        <p>{t('goalsDesk.createAGoalSetAnd')}</p>
+        <NewGoalSet change={change} />
+      </Empty>
+    );
+  }
+  if (desk.isPending) return <Loading what={t('goalsDesk.theGoals')} />;
+  if (desk.isError) return <Failed error={desk.error} onRetry={() => void desk.refetch()} />;
+  return (
+    <Work
+      key={`${which.goalSet} ${which.measure} ${which.year}`}
+      company={company}
+      which={which}
+      desk={desk.data}
+      isStale={desk.isPlaceholderData}
+      change={change}
+    />
+  );
+}
+
+interface WorkProps {
+  company: Company;
+  which: Asked;
+  desk: GoalDesk;
+  isStale: boolean;
+  change: Change;
+}
+
+function Work({ company, which, desk, isStale, change }: WorkProps) {
+  const { isOffice } = useRights();
+  const draft = useDraft(which);
+  const [block, setBlock] = useState<Block | null>(null);
+  const [locked, setLocked] = useState<ReadonlySet<string>>(new Set());
+  const [fault, setFault] = useState<string | null>(null);
+  const rows = useMemo(() => rowsInOrder(desk), [desk]);
+  if (!isOffice) return null;
+  const isOld = isStale || draft.isBusy;
+  return (
+    <div className="goals-desk" aria-busy={isOld}>
+      <Stale isStale={isOld} />
+      <section
+        aria-label={t('goalsDesk.goalSheet')}
+        className="flex min-h-0 min-w-0 flex-col px-[18px] pt-3.5"
+      >
+        <h1 className="mb-1 text-[20px] leading-snug font-bold" aria-live="polite">
+          {desk.headline.join(' ')}
+        </h1>
+        {desk.insights.length > 0 && (
+          <p className="mb-1.5 text-[13px] text-quiet">{desk.insights.join(' ')}</p>
+        )}
+        <Controls company={company} desk={desk} draft={draft} change={change} />
+        {fault !== null && (
+          <p role="alert" className="mb-1.5 border-l-4 border-bad bg-sheet px-2 py-1">
+            {fault}
+          </p>
+        )}
+        {rows.length === 0 ? (
+          <Empty title={t('goalsDesk.thereAreNoMembers', { members: plural(desk.axis) })} isPart>
+            <p>{t('goalsDesk.loadTheRosterOrProducts')}</p>
+            <p>
+              <Link to="/intake" className="font-semibold text-select underline">
+                {t('goalsDesk.goToIntake')}
+              </Link>
+            </p>
+          </Empty>
+        ) : (
+          <GoalTable
+            desk={desk}
+            rows={rows}
+            block={block}
+            locked={locked}
+            draft={draft}
+            onBlock={(next) => {
+              setFault(null);
+              setBlock(next);
+            }}
+            onFault={setFault}
+          />
+        )}
+      </section>
+      <GoalPanel
+        which={which}
+        desk={desk}
+        rows={rows}
+        block={block}
+        locked={locked}
+        draft={draft}
+        onLock={setLocked}
+      />
+    </div>
+  );
+}
+
+interface ControlsProps {
+  company: Company;
+  desk: GoalDesk;
+  draft: ReturnType<typeof useDraft>;
+  change: Change;
+}
+
+const NEW = '\u0000new';
+
+function Controls({ company, desk, draft, change }: ControlsProps) {
+  const [isMaking, setIsMaking] = useState(false);
+  const known = company.goalSets.map((set) => ({
+    value: set.name,
+    word: set.name,
+    remark: t('goalsDesk.bySetsAxis', { axis: set.axis }),
+  }));
+  const isHere = known.some((one) => one.value === desk.goalSet);
+  return (
+    <>
+      <div className="no-print mb-2 flex flex-wrap items-center gap-x-4 gap-y-1.5 text-[13px]">
+        <Choice
+          label={t('goalsDesk.goalSet')}
+          value={desk.goalSet}
+          options={[
+            ...known,
+            ...(isHere ? [] : [{ value: desk.goalSet, word: desk.goalSet }]),
+            ...(desk.canDraft ? [{ value: NEW, word: t('goalsDesk.newGoalSet') }] : []),
+          ]}
+          onChange={(set) => {
+            if (set === NEW) setIsMaking(true);
+            else change({ set, plan: null, axis: null });
+          }}
+        />
+        <span className="text-quiet">
+          {t('goalsDesk.rows')} <strong className="text-ink">{plural(desk.axis)}</strong>
+        </span>
+        <Choice
+          label={t('goalsDesk.measure')}
+          value={desk.measure}
+          options={company.measures.map(({ code, name }) => ({ value: code, word: name || code }))}
+          onChange={(measure) => change({ measure })}
+        />
+        {desk.group !== null && desk.plans.length > 0 && (
+          <Choice
+            label={t('goalsDesk.groupsGoals', { group: capital(desk.group) })}
+            value={desk.plan ?? ''}
+            options={desk.plans.map((plan) => ({ value: plan, word: plan }))}
+            onChange={(plan) => change({ plan })}
+          />
+        )}
+        {desk.canDraft && (
+          <span className="ml-auto flex gap-1.5">
+            <button
+              type="button"
+              className={smallButton}
+              disabled={!draft.canUndo}
+              onClick={draft.undo}
+            >
+              {t('goalsDesk.undo')}
+            </button>
+            <button
+              type="button"
+              className={smallButton}
+              disabled={!draft.canRedo}
+              onClick={draft.redo}
+            >
+              {t('goalsDesk.redo')}
+            </button>
+          </span>
+        )}
+      </div>
+      {isMaking && <NewGoalSet change={change} onClose={() => setIsMaking(false)} />}
+    </>
+  );
+}

@@ -1,0 +1,138 @@
+import { screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { ANALYST, as, clean, layOut, Refused, serve, showAt } from '../../test/desk';
+import { COMPANY } from '../../test/samples';
+import { GoalsDesk } from './GoalsDesk';
+import { desk, line } from './samples';
+
+const SUM = {
+  cells: 1,
+  before: '50.00',
+  after: '50.00',
+  lastYear: '40.00',
+  stretchBefore: '25.0',
+  stretchAfter: '25.0',
+};
+
+const changed = desk({
+  rows: [line('C', 'Cleo'), line('A', 'Ada', { was: [null, '200.00'] }), line('B', 'Bo')],
+  draft: {
+    changed: 1,
+    before: '2400.00',
+    after: '2300.00',
+    stale: [],
+    sentence: 'One cell changes: Ada moves to reached, and no pay changes.',
+    moves: [
+      {
+        key: 'A',
+        name: 'Ada',
+        month: '2026-08',
+        before: 'near',
+        toneBefore: 'near',
+        after: 'reached',
+        toneAfter: 'good',
+        attainmentBefore: '95.0',
+        attainmentAfter: '100.0',
+      },
+    ],
+    pays: [],
+    payChange: null,
+  },
+});
+
+const ALL = {
+  '/goals/quota/desk': desk(),
+  'PUT /goals/quota/draft': changed,
+  'POST /goals/quota/draft/sum': SUM,
+};
+
+const show = (company = COMPANY) =>
+  showAt(as(ANALYST, <GoalsDesk company={company} />), '/goals?to=2026-10&measure=revenue');
+
+const cell = (name: string, month: number) =>
+  within(screen.getByRole('rowheader', { name }).closest('[role="row"]') as HTMLElement)
+    .getAllByRole('gridcell')
+    .at(month) as HTMLElement;
+
+beforeEach(layOut);
+afterEach(clean);
+
+describe('the goal sheet', () => {
+  it('shows the year by groups with their own goals, closed months marked', async () => {
+    serve(ALL);
+    show();
+    expect(await screen.findByRole('heading', { level: 1 })).toHaveTextContent('adds up to');
+    const names = screen.getAllByRole('rowheader').map((head) => head.textContent);
+    expect(names).toEqual(['Total', '▾North', 'plan', 'Ada', 'Bo', '▾South', 'Cleo']);
+    expect(cell('Ada', 0)).toHaveAttribute('aria-readonly', 'true');
+    expect(cell('Ada', 1)).toHaveAttribute('aria-readonly', 'false');
+  });
+
+  it('is typed in by keyboard, and says what the draft does', async () => {
+    const asked = serve(ALL);
+    show();
+    await screen.findByRole('grid');
+    await userEvent.click(cell('Ada', 1));
+    await userEvent.keyboard('1');
+    await userEvent.keyboard('80');
+    await userEvent.keyboard('{Enter}');
+    await screen.findByText('One cell changes: Ada moves to reached, and no pay changes.');
+    expect(asked.find(({ method }) => method === 'PUT')?.body).toMatchObject({
+      cells: [{ key: 'A', month: '2026-08', amount: '180' }],
+    });
+    await waitFor(() => expect(cell('Bo', 1)).toHaveFocus());
+    await userEvent.click(screen.getByRole('button', { name: 'Undo' }));
+    await waitFor(() =>
+      expect(asked.filter(({ method }) => method === 'PUT').at(-1)?.body).toMatchObject({
+        cells: [{ key: 'A', month: '2026-08', amount: '200.00' }],
+      }),
+    );
+    await waitFor(() => expect(screen.getByRole('button', { name: 'Redo' })).toBeEnabled());
+  });
+
+  it('refuses what cannot be read beside the cell, and closed months', async () => {
+    const asked = serve(ALL);
+    show();
+    await screen.findByRole('grid');
+    await userEvent.click(cell('Ada', 1));
+    await userEvent.keyboard('1,2,3x{Enter}');
+    expect(screen.getByRole('alert')).toHaveTextContent('Ada, August 2026');
+    await userEvent.keyboard('{Escape}');
+    await userEvent.click(cell('Ada', 0));
+    await userEvent.keyboard('{Delete}');
+    expect(screen.getByRole('alert')).toHaveTextContent('July 2026 is closed');
+    expect(asked.filter(({ method }) => method === 'PUT')).toHaveLength(0);
+  });
+
+  it('spreads over the chosen cells, locked ones kept, and says a refusal', async () => {
+    const asked = serve({
+      ...ALL,
+      'POST /goals/quota/draft/spread': new Refused(400, 'The locked cells add up to 50.00.'),
+    });
+    show();
+    await screen.findByRole('grid');
+    await userEvent.click(cell('Ada', 1));
+    await userEvent.keyboard('{Shift>}{ArrowRight}{ArrowRight}{/Shift}');
+    const panel = screen.getByRole('complementary');
+    expect(await within(panel).findByText(/3 open cells, Aug to Oct/)).toBeVisible();
+    await userEvent.type(within(panel).getByLabelText('Amount'), '30');
+    await userEvent.selectOptions(within(panel).getByLabelText('Spread by'), 'evenly');
+    await userEvent.click(within(panel).getByRole('button', { name: 'Spread over 3 cells' }));
+    expect(await within(panel).findByRole('alert')).toHaveTextContent('The locked cells');
+    expect(asked.find(({ path }) => path.endsWith('/spread'))?.body).toMatchObject({
+      kind: 'even',
+      whole: '30',
+      parts: [{ key: 'A', month: '2026-08', locked: false }, {}, {}],
+    });
+  });
+
+  it('offers a first goal set where there is none', async () => {
+    serve(ALL);
+    show({ ...COMPANY, goalSets: [] });
+    await userEvent.type(screen.getByLabelText('Name'), 'quota');
+    await userEvent.click(screen.getByRole('button', { name: 'Create goal set' }));
+    expect(screen.getByTestId('address')).toHaveTextContent('set=quota');
+    expect(await screen.findByRole('grid')).toBeVisible();
+  });
+});

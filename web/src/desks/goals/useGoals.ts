@@ -1,0 +1,212 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { ask, query } from '../../api/client';
+import { CHANGED_BY } from '../../api/changedBy';
+import type { GoalApplied, GoalCell, GoalDesk, GoalSum } from '../../api/types';
+import { asJson } from '../../api/useChange';
+
+/** Which sheet is meant. */
+export interface Asked {
+  goalSet: string;
+  /** Of a set that is new; a known one has its own. */
+  axis: string | undefined;
+  measure: string;
+  year: number;
+  plan: string | undefined;
+}
+
+export interface SpreadAsked {
+  kind: string;
+  whole?: string;
+  factor?: string;
+  step?: string;
+  parts: { key: string; month: string; weight?: string; locked?: boolean }[];
+}
+
+const path = ({ goalSet }: Asked) => `/goals/${encodeURIComponent(goalSet)}`;
+
+const rest = ({ axis, measure, year, plan }: Asked) => ({ axis, measure, year, plan });
+
+const asked = (which: Asked) => query({ ...rest(which), year: String(which.year) });
+
+const keyOf = (which: Asked) => ['goals', which] as const;
+
+export function useGoalDesk(which: Asked | null) {
+  return useQuery({
+    queryKey: ['goals', which],
+    queryFn: () => ask<GoalDesk>(`${path(which as Asked)}/desk${asked(which as Asked)}`),
+    enabled: which !== null,
+    placeholderData: (before) => before,
+  });
+}
+
+/** Cells together; asked anew whenever the draft changes. */
+export function useGoalSum(which: Asked, parts: { key: string; month: string }[], version: number) {
+  return useQuery({
+    queryKey: ['goals', 'sum', which, parts, version],
+    queryFn: () =>
+      ask<GoalSum>(`${path(which)}/draft/sum`, asJson('POST', { ...rest(which), parts })),
+    enabled: parts.length > 0,
+    placeholderData: (before) => before,
+  });
+}
+
+/** What a change put in the place of what. */
+interface Step {
+  cells: GoalCell[];
+}
+
+/**
+ * The draft of a sheet: changed one step after the other, each of which can be undone. The answer of
+ * every change is the sheet as it is then; cells show what was typed until it is there.
+ */
+export function useDraft(which: Asked) {
+  const client = useQueryClient();
+  const [version, setVersion] = useState(0);
+  const undone = useRef<Step[]>([]);
+  const redone = useRef<Step[]>([]);
+  const [depth, setDepth] = useState({ undo: 0, redo: 0 });
+  const scope = { id: 'goal-draft' };
+  const told = () => setDepth({ undo: undone.current.length, redo: redone.current.length });
+  const put = (desk: GoalDesk) => {
+    client.setQueryData(keyOf(which), desk);
+    setVersion((before) => before + 1);
+    told();
+  };
+  const change = useMutation({
+    scope,
+    mutationFn: ({ cells }: Step & { into: 'undo' | 'redo' | 'both' }) =>
+      ask<GoalDesk>(`${path(which)}/draft`, asJson('PUT', { ...rest(which), cells })),
+    onMutate: ({ cells, into }) => {
+      const before = client.getQueryData<GoalDesk>(keyOf(which));
+      if (before) {
+        const former = { cells: formerOf(before, cells) };
+        if (into === 'redo') redone.current.push(former);
+        else undone.current.push(former);
+        if (into === 'both') redone.current = [];
+        client.setQueryData(keyOf(which), typedInto(before, cells));
+      }
+      return before;
+    },
+    onError: (_error, { into }, before) => {
+      if (into === 'redo') redone.current.pop();
+      else undone.current.pop();
+      if (before) client.setQueryData(keyOf(which), before);
+    },
+    onSuccess: put,
+  });
+  const spread = useMutation({
+    scope,
+    mutationFn: (body: SpreadAsked) =>
+      ask<GoalDesk>(`${path(which)}/draft/spread`, asJson('POST', { ...rest(which), ...body })),
+    onSuccess: (desk, body) => {
+      const before = client.getQueryData<GoalDesk>(keyOf(which));
+      if (before) {
+        const open = body.parts.filter((part) => !part.locked);
+        undone.current.push({ cells: formerOf(before, open) });
+        redone.current = [];
+      }
+      put(desk);
+    },
+  });
+  const forgetSteps = () => {
+    undone.current = [];
+    redone.current = [];
+  };
+  const apply = useMutation({
+    scope,
+    mutationFn: () => ask<GoalApplied>(`${path(which)}/draft/apply`, asJson('POST', rest(which))),
+    onSuccess: ({ desk }) => {
+      forgetSteps();
+      put(desk);
+      CHANGED_BY.goals
+        .filter((word) => word !== 'goals')
+        .forEach((word) => void client.invalidateQueries({ queryKey: [word] }));
+    },
+  });
+  const discard = useMutation({
+    scope,
+    mutationFn: () => ask<GoalDesk>(`${path(which)}/draft${asked(which)}`, { method: 'DELETE' }),
+    onSuccess: (desk) => {
+      forgetSteps();
+      put(desk);
+    },
+  });
+  const reset = () => {
+    change.reset();
+    spread.reset();
+    apply.reset();
+    discard.reset();
+  };
+  return {
+    version,
+    error: change.error ?? spread.error ?? apply.error ?? discard.error,
+    isBusy: change.isPending || spread.isPending || apply.isPending || discard.isPending,
+    applied: apply.isSuccess ? (apply.data.load ?? null) : null,
+    canUndo: depth.undo > 0,
+    canRedo: depth.redo > 0,
+    change: (cells: GoalCell[]) => {
+      reset();
+      if (cells.length > 0) change.mutate({ cells, into: 'both' });
+    },
+    undo: () => {
+      const step = undone.current.pop();
+      reset();
+      if (step) change.mutate({ ...step, into: 'redo' });
+    },
+    redo: () => {
+      const step = redone.current.pop();
+      reset();
+      if (step) change.mutate({ ...step, into: 'undo' });
+    },
+    spread: (body: SpreadAsked) => {
+      reset();
+      spread.mutate(body);
+    },
+    apply: () => {
+      reset();
+      apply.mutate();
+    },
+    discard: () => {
+      reset();
+      discard.mutate();
+    },
+  };
+}
+
+export type Draft = ReturnType<typeof useDraft>;
+
+const RANGE = /^(.+) \u2013 (.+)$/;
+
+/** What stands where cells are about to change. */
+function formerOf(desk: GoalDesk, cells: { key: string; month: string }[]): GoalCell[] {
+  const rows = new Map(desk.rows.map((row) => [row.key, row]));
+  const places = new Map(desk.months.map(({ month }, at) => [month, at]));
+  return cells.map(({ key, month }) => {
+    const text = rows.get(key)?.cells[places.get(month) ?? -1] ?? null;
+    const ends = text === null ? null : RANGE.exec(text);
+    return ends
+      ? { key, month, amount: null, low: ends[1] ?? null, high: ends[2] ?? null }
+      : { key, month, amount: text, low: null, high: null };
+  });
+}
+
+/** The sheet with what was typed in its cells; its sums are the former ones until it is answered. */
+function typedInto(desk: GoalDesk, cells: GoalCell[]): GoalDesk {
+  const places = new Map(desk.months.map(({ month }, at) => [month, at]));
+  const byKey = new Map<string, GoalCell[]>();
+  for (const cell of cells) byKey.set(cell.key, [...(byKey.get(cell.key) ?? []), cell]);
+  return {
+    ...desk,
+    rows: desk.rows.map((row) => {
+      const changed = byKey.get(row.key);
+      if (!changed) return row;
+      const texts = [...row.cells];
+      for (const cell of changed) {
+        texts[places.get(cell.month) ?? -1] =
+          cell.low === null ? cell.amount : `${cell.low} \u2013 ${cell.high ?? ''}`;
+      }
+      return { ...row, cells: texts };
+    }),
+  };
+}
