@@ -11,7 +11,7 @@ export function GoalHead({ desk }: { desk: GoalDesk }) {
   return (
     <div role="rowgroup" className="sticky top-0 z-10 bg-sheet">
       <div role="row" aria-rowindex={1} className="goal-line h-[26px] text-quiet">
-        <span role="columnheader" className="goal-name self-end">
+        <span role="columnheader" className="goal-name">
           {capital(singular(desk.axis))}
         </span>
         {desk.months.map((month, at) => (

@@ -129,7 +129,7 @@ export function Bar({ line }: { line: GoalLine }) {
   const year = Math.max(2, Math.min(placed(line.ratio), 1.25) * GOAL_AT);
   return (
     <svg
-      width="68"
+      width="54"
       height="14"
       viewBox="0 0 100 14"
       preserveAspectRatio="none"

@@ -332,8 +332,8 @@ function DraftPart({ desk, draft }: { desk: GoalDesk; draft: Draft }) {
               {t('goalPanel.nameMonth', { name: move.name, month: shortMonth(move.month) })}
             </strong>
             <span className="flex items-center gap-1 whitespace-nowrap">
-              <StatusMark status={move.before} tone={move.toneBefore} /> {move.before} →{' '}
-              <StatusMark status={move.after} tone={move.toneAfter} /> {move.after}
+              <StatusMark status={move.before} tone={move.toneBefore} /> →
+              <StatusMark status={move.after} tone={move.toneAfter} />
             </span>
           </p>
           <p className="flex justify-between text-quiet">

@@ -31,7 +31,7 @@ import { t } from './words';
 
 const ROW = 25;
 const TOP = 82;
-const DIGIT = 7;
+const DIGIT = 6;
 
 interface GoalTableProps {
   desk: GoalDesk;
@@ -317,7 +317,11 @@ function columnsOf(desk: GoalDesk): CSSProperties {
   // the total stands by quarters, so its months do not count
   const month = Math.max(0, ...all.slice(1).map((line) => length(line.cells)));
   const total = Math.max(0, ...all.map((line) => length([line.total])));
+  const widths = [112, Math.max(44, month * DIGIT + 8), Math.max(64, total * DIGIT + 12)] as const;
+  const rest = [46, 44, 62] as const;
+  const least = widths[0] + MONTHS * widths[1] + widths[2] + rest[0] + rest[1] + rest[2];
   return {
-    '--goal-columns': `132px repeat(12, minmax(${Math.max(48, month * DIGIT + 8)}px, 1fr)) ${Math.max(72, total * DIGIT + 12)}px 54px 50px 76px`,
+    '--goal-columns': `minmax(${widths[0]}px, 1.6fr) repeat(12, minmax(${widths[1]}px, 1fr)) ${widths[2]}px ${rest.map((width) => `${width}px`).join(' ')}`,
+    '--goal-least': `${least}px`,
   } as CSSProperties;
 }
