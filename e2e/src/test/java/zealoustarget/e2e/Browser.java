@@ -204,7 +204,9 @@ final class Browser implements AutoCloseable {
   void fill(String label, String text) {
     keys += text.length();
     use(
-        By.xpath("//label[starts-with(normalize-space(.), '" + label + "')]//input"),
+        By.xpath(
+            "//label[starts-with(normalize-space(.), '%1$s')]//input | //input[@id = //label[starts-with(normalize-space(.), '%1$s')]/@for]"
+                .formatted(label)),
         field -> field.sendKeys(Keys.chord(Keys.CONTROL, "a"), text));
   }
 
@@ -376,6 +378,16 @@ final class Browser implements AutoCloseable {
 
   void awaitRow(String name, String part) {
     await("row " + name + " with " + part, () -> row(name).contains(part));
+  }
+
+  /** Clicks what an XPath finds, such as a cell of a sheet. */
+  void clickAt(String xpath) {
+    click(By.xpath(xpath));
+  }
+
+  /** The text of what an XPath finds. */
+  String textAt(String xpath) {
+    return see(By.xpath(xpath), element -> plain(element.getText()));
   }
 
   /** Whatever axe-core finds against WCAG 2.2 AA, one line a rule with its first element. */

@@ -1,0 +1,139 @@
+package zealoustarget.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.openqa.selenium.Keys;
+
+/** Goals typed, spread, tried and applied on the sheet, by mouse and by keyboard alone. */
+class SetTheGoalsIT {
+  @TempDir static Path folder;
+  private static App app;
+  private static Browser browser;
+
+  @BeforeAll
+  static void open() {
+    app = App.demo(folder.resolve("data"));
+    browser = Browser.open(app);
+  }
+
+  @AfterAll
+  static void close() {
+    browser.close();
+    app.close();
+  }
+
+  @BeforeEach
+  void start() {
+    browser.go("/goals?to=2026-10");
+    browser.awaitText("for fiscal 2027 adds up to");
+  }
+
+  private static String cell(String rep, int month) {
+    return "//*[@role='row'][*[@role='rowheader' and normalize-space()='"
+        + rep
+        + "']]/*[@role='gridcell']["
+        + (month + 1)
+        + "]";
+  }
+
+  @Test
+  void typedGoal_saysItsEffect_countsOnceApplied_andIsTakenBackInIntake() {
+    browser.clickAt(cell("Edda Kray", 3));
+    browser.press("53 000", Keys.ENTER);
+    browser.awaitText("Edda Kray moves to near");
+    browser.awaitText("105.1 → 99.1");
+    browser.awaitText("2 527.01 → 1 576.21");
+    browser.awaitText("−950.80");
+    assertThat(browser.axe()).isEmpty();
+    browser.go("/standing?to=2026-10");
+    browser.awaitRow("Edda Kray", "105.1");
+
+    browser.go("/goals?to=2026-10");
+    browser.awaitText("Edda Kray moves to near");
+    browser.button("Apply 1 change");
+    browser.awaitText("The draft was applied as one load of 1 line.");
+    browser.link("Open the load");
+    browser.awaitText("entered by analyst");
+    browser.awaitText("50000.00");
+    browser.go("/standing?to=2026-10&selected=R15");
+    browser.awaitRow("Edda Kray", "99.1");
+    browser.go("/intake?to=2026-10");
+    browser.buttonContaining("quota, entered by analyst");
+    browser.awaitText("posted");
+    browser.buttonContaining("Reverse");
+    browser.awaitText("reversed");
+    browser.go("/standing?to=2026-10");
+    browser.awaitRow("Edda Kray", "105.1");
+  }
+
+  @Test
+  void cells_areSpreadByLastYearInSteps_aLockedOneIsKept_andUndoBringsThemBack() {
+    browser.clickAt(cell("Tomas Quill", 9));
+    browser.awaitText("1 open cell, Apr to Apr");
+    browser.label("Lock these cells: spreading keeps them");
+    browser.clickAt(cell("Tomas Quill", 3));
+    browser.press(Keys.chord(Keys.SHIFT, Keys.END));
+    browser.awaitText("9 open cells, Oct to Jun, 1 locked");
+    browser.fill("Amount", "609 000");
+    browser.fill("In steps of", "500");
+    browser.button("Spread over 9 cells");
+    browser.awaitText("597 000 → 609 000");
+    assertThat(browser.textAt(cell("Tomas Quill", 9))).isEqualTo("82 000");
+    browser.button("Undo");
+    browser.awaitText("The draft has no changes.");
+    browser.button("Redo");
+    browser.awaitText("597 000 → 609 000");
+    browser.fill("Amount", "1000");
+    browser.button("Spread over 9 cells");
+    browser.awaitText("The locked cells add up to 82000.00");
+    browser.button("Discard draft");
+    browser.awaitText("The draft has no changes.");
+  }
+
+  @Test
+  void keyboardAlone_movesTypesEmpties_andClosedMonthsSayWhy() {
+    browser.go("/standing?to=2026-10");
+    browser.awaitText("October 2026 is");
+    browser.press("1");
+    browser.awaitText("for fiscal 2027 adds up to");
+    browser.clickAt(cell("Jonah Pell", 3));
+    browser.press(Keys.ARROW_RIGHT);
+    browser.press(Keys.DELETE);
+    browser.awaitText("One cell changes");
+    browser.press(Keys.ARROW_DOWN);
+    browser.press("1,2,3x", Keys.ENTER);
+    browser.awaitText("Marit Sorrel, November 2026:");
+    browser.press(Keys.ESCAPE);
+    browser.press(Keys.HOME);
+    browser.press("5");
+    browser.awaitText("July 2026 is closed");
+    browser.press(Keys.chord(Keys.CONTROL, "z"));
+    browser.awaitText("The draft has no changes.");
+  }
+
+  @Test
+  void newSet_ofTheCompany_takesOneNumberForTheYear() {
+    browser.buttonLabelled("Goal set");
+    browser.option("New goal set …");
+    browser.fill("Name", "board target");
+    browser.select("Goals by", "Companies");
+    browser.button("Create goal set");
+    browser.awaitText("“board target” has no goals for fiscal 2027 yet.");
+    browser.clickAt(cell("Company", 3));
+    browser.press(Keys.chord(Keys.SHIFT, Keys.END));
+    browser.fill("Amount", "9 000 000");
+    browser.select("Spread by", "evenly");
+    browser.button("Spread over 9 cells");
+    browser.awaitText("adds up to 9 000 000.00 EUR");
+    browser.button("Apply 9 changes");
+    browser.awaitText("one load of 9 lines");
+    browser.go("/standing?axis=company&to=2026-10&against=set:board%20target");
+    browser.awaitText("board target");
+  }
+}
