@@ -4,7 +4,6 @@ import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.math.RoundingMode;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
@@ -149,8 +148,16 @@ public record GoalSpread(long step, int scale) {
   }
 
   private static int byCodePoint(String one, String other) {
-    int[] mine = one.codePoints().toArray();
-    int[] theirs = other.codePoints().toArray();
-    return Arrays.compare(mine, theirs);
+    int shorter = Math.min(one.length(), other.length());
+    for (int at = 0; at < shorter; at++) {
+      char mine = one.charAt(at);
+      char theirs = other.charAt(at);
+      if (mine != theirs) {
+        // halves of code points stand for larger ones than any whole character
+        boolean isHalf = Character.isSurrogate(mine);
+        return isHalf == Character.isSurrogate(theirs) ? mine - theirs : isHalf ? 1 : -1;
+      }
+    }
+    return one.length() - other.length();
   }
 }

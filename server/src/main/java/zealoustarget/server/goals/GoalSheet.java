@@ -2,6 +2,7 @@ package zealoustarget.server.goals;
 
 import java.math.BigDecimal;
 import java.util.List;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
@@ -22,7 +23,7 @@ import zealoustarget.server.intake.entered.EnteredGoals.Amount;
  */
 public record GoalSheet(
     String goalSet, boolean isNew, Axis axis, Measure measure, Span span, Ledger ledger) {
-  private static final String DECIMAL = "-?\\d{1,16}(\\.\\d{1,12})?";
+  static final Pattern DECIMAL = Pattern.compile("-?\\d{1,16}(\\.\\d{1,12})?");
 
   /** The set's goals; an empty one where it has none yet. */
   GoalBook book() {
@@ -90,7 +91,7 @@ public record GoalSheet(
    * @throws Refusal value-unknown
    */
   static long units(String text, Measure measure, String where) {
-    if (text == null || !text.strip().matches(DECIMAL)) {
+    if (text == null || !DECIMAL.matcher(text.strip()).matches()) {
       throw unreadable(text, where, "is not an amount. Write it as 57500.00.");
     }
     BigDecimal amount = new BigDecimal(text.strip());

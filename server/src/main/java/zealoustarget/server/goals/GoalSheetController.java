@@ -3,6 +3,7 @@ package zealoustarget.server.goals;
 import java.time.DateTimeException;
 import java.time.YearMonth;
 import java.util.List;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -21,6 +22,8 @@ import zealoustarget.server.intake.posting.LoadAnswers;
 @RestController
 @RequestMapping("/api/v1/goals")
 class GoalSheetController {
+  private static final Pattern MONTH = Pattern.compile("\\d{4}-\\d{2}");
+
   private final GoalSheets sheets;
   private final GoalSpreads spreads;
   private final LoadAnswers loads;
@@ -88,7 +91,7 @@ class GoalSheetController {
 
   static YearMonth month(String name, @Nullable String text) {
     try {
-      if (text != null && text.matches("\\d{4}-\\d{2}")) {
+      if (text != null && MONTH.matcher(text).matches()) {
         return YearMonth.parse(text);
       }
     } catch (DateTimeException noSuchMonth) {

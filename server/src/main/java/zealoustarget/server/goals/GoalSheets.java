@@ -283,9 +283,10 @@ public class GoalSheets {
   static List<GoalDrafts.Change> changes(GoalSheet sheet, List<CellBody> cells) {
     List<GoalDrafts.Change> changes = new ArrayList<>();
     Set<List<Integer>> seen = new HashSet<>();
+    CellReader reader = new CellReader(sheet);
     for (CellBody cell : cells) {
-      Member member = sheet.member(cell.key());
-      YearMonth month = GoalSheetController.month("month", cell.month());
+      Member member = reader.member(cell.key());
+      YearMonth month = reader.month(cell.month());
       if (!sheet.span().contains(month)) {
         throw outside(month + " is not a month of the sheet that was read.");
       }

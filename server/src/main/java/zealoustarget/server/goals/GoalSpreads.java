@@ -16,7 +16,6 @@ import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
-import zealoustarget.core.calendar.Months;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.member.Member;
 import zealoustarget.core.spread.GoalSpread;
@@ -109,14 +108,15 @@ class GoalSpreads {
     GoalSpread spread = new GoalSpread(step(body.step(), scale), scale);
     checkOnce(body.parts());
     List<GoalSpread.Part> parts = new ArrayList<>(body.parts().size());
-    List<BigInteger> weights = weights(kind, body, sheet);
+    CellReader cells = new CellReader(sheet);
+    List<BigInteger> weights = weights(kind, body, sheet, cells);
     for (int at = 0; at < body.parts().size(); at++) {
       PartBody part = body.parts().get(at);
-      Integer month = part.month() == null ? null : number(part.month());
+      Integer month = part.month() == null ? null : cells.number(part.month());
       Long locked = part.locked() == null ? null : units("locked", part.locked(), scale);
       parts.add(new GoalSpread.Part(part.key(), month, weights.get(at), locked));
     }
-    long whole = whole(body, kind, spread, sheet, scale);
+    long whole = whole(body, kind, spread, sheet, cells);
     List<Long> amounts = spread.spread(whole, parts);
     List<PartAnswer> answer = new ArrayList<>(amounts.size());
     for (int at = 0; at < amounts.size(); at++) {
@@ -126,7 +126,8 @@ class GoalSpreads {
     return new Answer(text(whole, scale), answer);
   }
 
-  private List<BigInteger> weights(Kind kind, Body body, @Nullable GoalSheet sheet) {
+  private List<BigInteger> weights(
+      Kind kind, Body body, @Nullable GoalSheet sheet, CellReader cells) {
     List<PartBody> parts = body.parts();
     return switch (kind) {
       case EVEN -> parts.stream().map(part -> BigInteger.ONE).toList();
@@ -135,28 +136,29 @@ class GoalSpreads {
               .map(
                   part ->
                       BigInteger.valueOf(
-                          companyRules.current().workingDays().in(yearMonth(part.month()))))
+                          companyRules.current().workingDays().in(cells.month(part.month()))))
               .toList();
       case WEIGHTS -> given(parts);
       case LAST_YEAR -> {
         GoalSheet read = Objects.requireNonNull(sheet);
         checkCounted(read.measure());
-        yield parts.stream().map(part -> BigInteger.valueOf(lastYear(read, part))).toList();
+        yield parts.stream().map(part -> BigInteger.valueOf(lastYear(read, part, cells))).toList();
       }
       case AS_IT_STANDS ->
           parts.stream()
-              .map(part -> BigInteger.valueOf(standing(Objects.requireNonNull(sheet), part)))
+              .map(part -> BigInteger.valueOf(standing(Objects.requireNonNull(sheet), part, cells)))
               .toList();
     };
   }
 
   /** 0 where nothing was posted or the sum is negative. */
-  private static long lastYear(GoalSheet sheet, PartBody part) {
-    Member member = sheet.member(part.key());
+  private static long lastYear(GoalSheet sheet, PartBody part, CellReader cells) {
+    Member member = cells.member(part.key());
     Long actual =
         sheet
             .ledger()
-            .actual(sheet.measure().code(), sheet.axis(), member.id(), number(part.month()) - 12);
+            .actual(
+                sheet.measure().code(), sheet.axis(), member.id(), cells.number(part.month()) - 12);
     return actual == null ? 0 : Math.max(actual, 0);
   }
 
@@ -169,8 +171,8 @@ class GoalSpreads {
     }
   }
 
-  private static long standing(GoalSheet sheet, PartBody part) {
-    Amount amount = sheet.amount(sheet.member(part.key()).id(), number(part.month()));
+  private static long standing(GoalSheet sheet, PartBody part, CellReader cells) {
+    Amount amount = sheet.amount(cells.member(part.key()).id(), cells.number(part.month()));
     return amount == null ? 0 : amount.low();
   }
 
@@ -193,13 +195,13 @@ class GoalSpreads {
   }
 
   private static long whole(
-      Body body, Kind kind, GoalSpread spread, @Nullable GoalSheet sheet, int scale) {
+      Body body, Kind kind, GoalSpread spread, @Nullable GoalSheet sheet, CellReader cells) {
     boolean hasFactor = body.factor() != null && !body.factor().isBlank();
     if (hasFactor == (body.whole() != null)) {
       throw missing("whole", "Give either the amount to spread, or a factor.");
     }
     if (!hasFactor) {
-      return units("whole", body.whole(), scale);
+      return units("whole", body.whole(), spread.scale());
     }
     if (kind != Kind.AS_IT_STANDS || sheet == null) {
       throw Refusal.of("value-unknown", "A factor goes with the kind \"as-it-stands\".")
@@ -208,7 +210,7 @@ class GoalSpreads {
     Ratio factor = factor(Objects.requireNonNull(body.factor()));
     long sum = 0;
     for (PartBody part : body.parts()) {
-      sum = Math.addExact(sum, standing(sheet, part));
+      sum = Math.addExact(sum, standing(sheet, part, cells));
     }
     try {
       return spread.times(sum, factor);
@@ -263,7 +265,7 @@ class GoalSpreads {
   }
 
   private static long units(String name, @Nullable String text, int scale) {
-    if (text == null || !text.strip().matches("-?\\d{1,16}(\\.\\d{1,12})?")) {
+    if (text == null || !GoalSheet.DECIMAL.matcher(text.strip()).matches()) {
       throw unreadable(name, text);
     }
     BigDecimal amount = new BigDecimal(text.strip());
@@ -301,17 +303,10 @@ class GoalSpreads {
   }
 
   private static Span span(List<PartBody> parts) {
+    CellReader cells = new CellReader(null);
     List<YearMonth> months =
-        parts.stream().map(part -> yearMonth(part.month())).sorted().distinct().toList();
+        parts.stream().map(part -> cells.month(part.month())).distinct().sorted().toList();
     return new Span(months.get(0), months.get(months.size() - 1));
-  }
-
-  private static YearMonth yearMonth(@Nullable String month) {
-    return GoalSheetController.month("month", month);
-  }
-
-  private static int number(@Nullable String month) {
-    return Months.number(yearMonth(month));
   }
 
   private static String text(long units, int scale) {

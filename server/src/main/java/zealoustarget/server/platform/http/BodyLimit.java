@@ -32,14 +32,15 @@ import zealoustarget.server.platform.problems.ProblemWriter;
 /**
  * Takes bodies only as large as their route needs and only as long as it takes to send them, before
  * anybody is known: files come to the routes that load files and to no other, rules and decisions
- * about a load may have 2 MB, anything else 64 kB within ten seconds. Nothing of a refused body is
- * kept, and nobody waits for the rest of it.
+ * about a load may have 2 MB, goal sheets 8 MB, anything else 64 kB within ten seconds. Nothing of
+ * a refused body is kept, and nobody waits for the rest of it.
  */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE + 15)
 class BodyLimit extends OncePerRequestFilter {
   static final int SMALL = 64 * 1024;
   static final int LARGE = 2 * 1024 * 1024;
+  static final int SHEET = 8 * 1024 * 1024;
   static final Duration LONGEST = Duration.ofSeconds(10);
 
   private static final Pattern UPLOADS =
@@ -47,6 +48,9 @@ class BodyLimit extends OncePerRequestFilter {
   private static final Pattern LARGE_ONES =
       Pattern.compile(
           "/api/v1/(rules|rules/holidays|playbook|earnings/trial|standing/trial|loads/[0-9]{1,9}/[a-z]+)");
+
+  private static final Pattern SHEETS =
+      Pattern.compile("/api/v1/goals/(spread|[^/]{1,400}(/draft(/spread|/sum)?)?)");
 
   private static final int AT_END = -1;
   private static final int STALLED = -2;
@@ -100,17 +104,24 @@ class BodyLimit extends OncePerRequestFilter {
       }
       return false;
     }
-    int limit = LARGE_ONES.matcher(path).matches() ? LARGE : SMALL;
+    int limit = limitOf(path);
     if (request.getContentLengthLong() > limit) {
       refuseLarge(response, limit);
       return false;
     }
-    if (limit == LARGE) {
+    if (limit != SMALL) {
       chain.doFilter( // read once the caller is known
           new WithBody(request, request.getInputStream(), limit), response);
       return false;
     }
     return takeSmall(request, response, chain);
+  }
+
+  private static int limitOf(String path) {
+    if (SHEETS.matcher(path).matches()) {
+      return SHEET;
+    }
+    return LARGE_ONES.matcher(path).matches() ? LARGE : SMALL;
   }
 
   private boolean takeSmall(
