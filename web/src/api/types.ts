@@ -112,4 +112,5 @@ export type GoalDraft = Of<'GoalDeskAnswerDraftAnswer'>;
 /** A cell as it is to be; without an amount and ends the goal is taken away. */
 export type GoalCell = Required<Of<'GoalSheetsCellBody'>>;
 export type GoalSum = Of<'GoalDeskSumAnswer'>;
+export type GoalPast = Of<'GoalSheetsPastAnswer'>;
 export type GoalApplied = Of<'GoalDraftControllerApplied'>;

@@ -9,7 +9,10 @@ import { mainButton, quietButton, smallButton } from '../../ui/Notice';
 import { NumberField } from '../../ui/NumberField';
 import { placesOf, type Block } from './sheet';
 import { shown, signedPercent } from './texts';
+import { LevelsForm } from './LevelsForm';
+import { PastPart } from './PastPart';
 import { useGoalSum, type Asked, type Draft } from './useGoals';
+import { WAY_WORDS, WAYS, type Way } from './ways';
 import { t } from './words';
 
 interface GoalPanelProps {
@@ -69,6 +72,7 @@ export function GoalPanel({ which, desk, rows, block, locked, draft, onLock }: G
           )}
         </Chosen>
       )}
+      {desk.canDraft && <LevelsForm desk={desk} locked={locked} draft={draft} />}
       {draft.error && (
         <p role="alert" className="mt-3 border-l-4 border-bad pl-2">
           {draft.error.message}
@@ -110,6 +114,7 @@ function Chosen({ which, desk, rows, block, parts, draft, children }: ChosenProp
   const months = desk.months.slice(block.left, block.right + 1);
   const kept = parts.filter((part) => part.locked).length;
   const figures = sum.data;
+  const only = isOne && months.length === 1 ? months[0] : undefined;
   return (
     <section aria-label={t('goalPanel.chosenCells')}>
       <h2 className="text-[16px] font-bold">
@@ -118,8 +123,7 @@ function Chosen({ which, desk, rows, block, parts, draft, children }: ChosenProp
       <p className="text-quiet">
         {t('goalPanel.cellsOf', {
           n: parts.length,
-          from: shortMonth(months[0]?.month ?? ''),
-          to: shortMonth(months.at(-1)?.month ?? ''),
+          span: spanWords(months.map(({ month }) => month)),
           kept,
         })}
       </p>
@@ -146,8 +150,16 @@ function Chosen({ which, desk, rows, block, parts, draft, children }: ChosenProp
         </dl>
       )}
       {children}
+      {only && (
+        <PastPart which={which} desk={desk} row={rows[block.top]?.key ?? ''} month={only.month} />
+      )}
     </section>
   );
+}
+
+function spanWords(months: string[]): string {
+  const [from, to] = [shortMonth(months[0] ?? ''), shortMonth(months.at(-1) ?? '')];
+  return from === to ? from : t('goalPanel.span', { from, to });
 }
 
 const percent = (text: string | null) => (text === null ? '–' : `${signedPercent(text)} %`);
@@ -161,17 +173,6 @@ function Change({ before, after }: { before: string; after: string }) {
     </>
   );
 }
-
-const WAYS = ['last-year', 'even', 'working-days', 'as-it-stands', 'weights'] as const;
-type Way = (typeof WAYS)[number];
-
-const WORDS: Record<Way, string> = {
-  'last-year': t('goalPanel.lastYear'),
-  even: t('goalPanel.evenly'),
-  'working-days': t('goalPanel.workingDays'),
-  'as-it-stands': t('goalPanel.asTheGoalsStand'),
-  weights: t('goalPanel.weights'),
-};
 
 interface SpreadFormProps {
   desk: GoalDesk;
@@ -271,7 +272,7 @@ function SpreadForm({ desk, parts, draft }: SpreadFormProps) {
           >
             {WAYS.map((one) => (
               <option key={one} value={one}>
-                {WORDS[one]}
+                {WAY_WORDS[one]}
               </option>
             ))}
           </select>

@@ -40,6 +40,8 @@ export function desk(changes: Partial<GoalDesk> = {}): GoalDesk {
     plan: 'plan',
     plans: ['plan'],
     others: [2026, 2027],
+    downFrom: ['plan'],
+    upFrom: [],
     canDraft: true,
     headline: ['“quota” for fiscal 2027 adds up to 2,400.00 EUR.'],
     insights: ['Cleo has no goal.'],

@@ -1,6 +1,17 @@
 import type { GoalDesk } from '../../api/types';
 import { amount, hasFraction, signed } from '../../format/figures';
 
+/** Whether any goal of a sheet has decimals that say something; looked at once per sheet. */
+const split = new WeakMap<GoalDesk, boolean>();
+
+function isSplit(desk: GoalDesk): boolean {
+  const known = split.get(desk);
+  if (known !== undefined) return known;
+  const is = desk.rows.some((row) => row.cells.some(hasFraction));
+  split.set(desk, is);
+  return is;
+}
+
 const RANGE = /^(.+) \u2013 (.+)$/;
 
 /** A goal as it is read: of a range both ends; empty where there is none. */
@@ -8,8 +19,7 @@ export function shown(desk: GoalDesk, text: string | null | undefined): string {
   if (text === null || text === undefined) return '';
   const ends = RANGE.exec(text);
   if (ends) return `${amount(ends[1] ?? null)} \u2013 ${amount(ends[2] ?? null)}`;
-  const hasAny =
-    desk.isRate || hasFraction(text) || desk.rows.some((r) => r.cells.some(hasFraction));
+  const hasAny = desk.isRate || hasFraction(text) || isSplit(desk);
   return amount(text, hasAny ? 'keep' : 'drop');
 }
 

@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { ask, query } from '../../api/client';
 import { CHANGED_BY } from '../../api/changedBy';
-import type { GoalApplied, GoalCell, GoalDesk, GoalSum } from '../../api/types';
+import type { GoalApplied, GoalCell, GoalDesk, GoalPast, GoalSum } from '../../api/types';
 import { asJson } from '../../api/useChange';
 
 /** Which sheet is meant. */
@@ -13,6 +13,14 @@ export interface Asked {
   measure: string;
   year: number;
   plan: string | undefined;
+}
+
+export interface LevelsAsked {
+  direction: 'down' | 'up';
+  from: string;
+  kind?: string;
+  step?: string;
+  locked: { key: string; month: string }[];
 }
 
 export interface SpreadAsked {
@@ -48,6 +56,15 @@ export function useGoalSum(which: Asked, parts: { key: string; month: string }[]
       ask<GoalSum>(`${path(which)}/draft/sum`, asJson('POST', { ...rest(which), parts })),
     enabled: parts.length > 0,
     placeholderData: (before) => before,
+  });
+}
+
+/** What posted loads said about one goal, the latest first. */
+export function useGoalPast(which: Asked, key: string, month: string) {
+  const { axis, measure } = which;
+  return useQuery({
+    queryKey: ['goals', 'past', which.goalSet, measure, key, month],
+    queryFn: () => ask<GoalPast[]>(`${path(which)}/history${query({ axis, measure, key, month })}`),
   });
 }
 
@@ -109,6 +126,19 @@ export function useDraft(which: Asked) {
       put(desk);
     },
   });
+  const levels = useMutation({
+    scope,
+    mutationFn: (body: LevelsAsked) =>
+      ask<GoalDesk>(`${path(which)}/draft/levels`, asJson('POST', { ...rest(which), ...body })),
+    onSuccess: (desk) => {
+      const before = client.getQueryData<GoalDesk>(keyOf(which));
+      if (before) {
+        undone.current.push({ cells: differing(before, desk) });
+        redone.current = [];
+      }
+      put(desk);
+    },
+  });
   const forgetSteps = () => {
     undone.current = [];
     redone.current = [];
@@ -119,6 +149,7 @@ export function useDraft(which: Asked) {
     onSuccess: ({ desk }) => {
       forgetSteps();
       put(desk);
+      void client.invalidateQueries({ queryKey: ['goals', 'past'] });
       CHANGED_BY.goals
         .filter((word) => word !== 'goals')
         .forEach((word) => void client.invalidateQueries({ queryKey: [word] }));
@@ -135,13 +166,19 @@ export function useDraft(which: Asked) {
   const reset = () => {
     change.reset();
     spread.reset();
+    levels.reset();
     apply.reset();
     discard.reset();
   };
   return {
     version,
-    error: change.error ?? spread.error ?? apply.error ?? discard.error,
-    isBusy: change.isPending || spread.isPending || apply.isPending || discard.isPending,
+    error: change.error ?? spread.error ?? levels.error ?? apply.error ?? discard.error,
+    isBusy:
+      change.isPending ||
+      spread.isPending ||
+      levels.isPending ||
+      apply.isPending ||
+      discard.isPending,
     applied: apply.isSuccess ? (apply.data.load ?? null) : null,
     canUndo: depth.undo > 0,
     canRedo: depth.redo > 0,
@@ -162,6 +199,10 @@ export function useDraft(which: Asked) {
     spread: (body: SpreadAsked) => {
       reset();
       spread.mutate(body);
+    },
+    levels: (body: LevelsAsked) => {
+      reset();
+      levels.mutate(body);
     },
     apply: () => {
       reset();
@@ -189,6 +230,19 @@ function formerOf(desk: GoalDesk, cells: { key: string; month: string }[]): Goal
       ? { key, month, amount: null, low: ends[1] ?? null, high: ends[2] ?? null }
       : { key, month, amount: text, low: null, high: null };
   });
+}
+
+/** The cells in which two states of a sheet differ, as they stand in the first. */
+function differing(before: GoalDesk, after: GoalDesk): GoalCell[] {
+  const rows = new Map(after.rows.map((row) => [row.key, row]));
+  return formerOf(
+    before,
+    before.rows.flatMap((row) =>
+      before.months.flatMap(({ month }, at) =>
+        row.cells[at] === rows.get(row.key)?.cells[at] ? [] : [{ key: row.key, month }],
+      ),
+    ),
+  );
 }
 
 /** The sheet with what was typed in its cells; its sums are the former ones until it is answered. */

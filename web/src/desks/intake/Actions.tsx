@@ -30,7 +30,13 @@ export function Actions(props: ActionsProps) {
         <CheckAgain load={load} />
       )}
       {load.state === 'posted' && <Posted load={load} step={step} />}
-      {load.state === 'reversed' && <p className="text-quiet">{t('actions.loadTheFileAgainTo')}</p>}
+      {load.state === 'reversed' && (
+        <p className="text-quiet">
+          {load.origin === 'entered'
+            ? t('actions.enterTheGoalsAgain')
+            : t('actions.loadTheFileAgainTo')}
+        </p>
+      )}
       {(load.state === 'staged' || load.state === 'received') && load.progress === null && (
         <button
           type="button"

@@ -3,6 +3,7 @@ package zealoustarget.e2e;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.openqa.selenium.Keys;
 
 /** Takes the pictures of docs/screenshots; run by docs/screenshots/make only. */
 class TakeScreenshotsIT {
@@ -34,6 +35,15 @@ class TakeScreenshotsIT {
       browser.dark(true);
       standing(browser, pictures, "dark", "span=y&to=2026-10&selected=R03");
       browser.dark(false);
+      browser.go("/goals?to=2026-10");
+      browser.awaitText("for fiscal 2027 adds up to");
+      browser.clickAt(
+          "//*[@role='row'][*[@role='rowheader' and normalize-space()='Edda Kray']]/*[@role='gridcell'][4]");
+      browser.press("53 000", Keys.ENTER);
+      browser.awaitText("Edda Kray moves to near");
+      browser.picture(pictures.resolve("goals.png"));
+      browser.button("Discard draft");
+      browser.awaitText("The draft has no changes.");
       browser.go("/earnings?to=2026-10&selected=R16");
       browser.await("statement", () -> browser.textOf("Statement").contains("Commission due with"));
       browser.picture(pictures.resolve("earnings.png"));

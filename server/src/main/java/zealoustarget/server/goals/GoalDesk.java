@@ -324,6 +324,8 @@ class GoalDesk {
           plan == null ? null : plan.name(),
           plans,
           years(calendar),
+          GoalLevels.sources(standing, false),
+          GoalLevels.sources(standing, true),
           CurrentAccount.account().role() == Role.ANALYST,
           headline(all, grouped),
           insights(rows),

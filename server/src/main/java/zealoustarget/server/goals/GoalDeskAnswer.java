@@ -14,6 +14,8 @@ import zealoustarget.server.platform.http.WordsOf;
  * @param plan the goal set of the groups that they are compared with; null for none
  * @param plans goal sets of the groups' axis that have goals of the measure
  * @param others what there is to compare: the years that have goals or actuals
+ * @param downFrom goal sets of groups, or of the company, whose goals can be spread over the rows
+ * @param upFrom goal sets of members of the rows, whose goals can be added up
  * @param canDraft whether whoever asks may change goals
  */
 record GoalDeskAnswer(
@@ -31,6 +33,8 @@ record GoalDeskAnswer(
     @Nullable String plan,
     List<String> plans,
     List<Integer> others,
+    List<String> downFrom,
+    List<String> upFrom,
     boolean canDraft,
     List<String> headline,
     List<String> insights,

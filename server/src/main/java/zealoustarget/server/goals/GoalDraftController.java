@@ -3,6 +3,7 @@ package zealoustarget.server.goals;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -19,6 +20,7 @@ import zealoustarget.core.member.Member;
 import zealoustarget.server.intake.entered.EnteredGoals.Amount;
 import zealoustarget.server.intake.posting.LoadAnswer;
 import zealoustarget.server.intake.posting.LoadAnswers;
+import zealoustarget.server.platform.problems.UnknownValue;
 
 /** The Goals desk: a year's sheet, and the draft of whoever asks. Parses and maps only. */
 @RestController
@@ -27,12 +29,15 @@ class GoalDraftController {
   private final GoalDesk desk;
   private final GoalDrafts drafts;
   private final GoalSpreads spreads;
+  private final GoalLevels levels;
   private final LoadAnswers loads;
 
-  GoalDraftController(GoalDesk desk, GoalDrafts drafts, GoalSpreads spreads, LoadAnswers loads) {
+  GoalDraftController(
+      GoalDesk desk, GoalDrafts drafts, GoalSpreads spreads, GoalLevels levels, LoadAnswers loads) {
     this.desk = desk;
     this.drafts = drafts;
     this.spreads = spreads;
+    this.levels = levels;
     this.loads = loads;
   }
 
@@ -136,6 +141,48 @@ class GoalDraftController {
       }
     }
     drafts.change(sheet, GoalSheets.changes(sheet, cells));
+    return desk.answer(asked);
+  }
+
+  /**
+   * Which goals to take from another level: {@code down} from those of groups, or {@code up} from
+   * those of members.
+   *
+   * @param from the goal set that they are taken from
+   */
+  record LevelsBody(
+      @Nullable String axis,
+      @Nullable String measure,
+      @Nullable Integer year,
+      @Nullable String plan,
+      @Nullable String direction,
+      @Nullable String from,
+      @Nullable String kind,
+      @Nullable String step,
+      @Nullable List<GoalLevels.Place> locked) {}
+
+  /**
+   * Takes the goals of another level into the draft, month by month; refused as a spread is, naming
+   * the group and the month.
+   */
+  @PostMapping("/draft/levels")
+  GoalDeskAnswer levels(@PathVariable String goalSet, @RequestBody LevelsBody body) {
+    GoalDesk.Asked asked =
+        new GoalDesk.Asked(goalSet, body.axis(), body.measure(), body.year(), body.plan());
+    GoalSheet sheet = desk.sheet(asked);
+    String from = body.from() == null ? "" : body.from();
+    List<GoalDrafts.Change> changes;
+    if ("up".equals(body.direction())) {
+      changes = levels.up(sheet, from);
+    } else if ("down".equals(body.direction())) {
+      Set<GoalLevels.Place> locked = body.locked() == null ? Set.of() : Set.copyOf(body.locked());
+      changes =
+          levels.down(
+              drafts.drafted(sheet, drafts.cells(sheet)), from, body.kind(), body.step(), locked);
+    } else {
+      throw UnknownValue.of("direction", body.direction(), List.of("down", "up"));
+    }
+    drafts.change(sheet, changes);
     return desk.answer(asked);
   }
 

@@ -57,6 +57,19 @@ class GoalSheetController {
     return GoalSheetAnswer.of(sheet, sheets.tag(sheet));
   }
 
+  /** What posted loads said about one goal, the latest first. */
+  @GetMapping("/{goalSet}/history")
+  List<GoalSheets.PastAnswer> history(
+      @PathVariable String goalSet,
+      @RequestParam(required = false) String axis,
+      @RequestParam(required = false) String measure,
+      @RequestParam String key,
+      @RequestParam String month) {
+    YearMonth asked = month("month", month);
+    GoalSheet sheet = sheets.read(goalSet, axis, measure, Span.of(asked));
+    return sheets.history(sheet, sheet.member(key), asked);
+  }
+
   /**
    * Enters changed cells, all or nothing. 400 {@code cell-outside-sheet}; 409 {@code month-sealed},
    * {@code member-unknown}, {@code axis-differs}; 412 {@code changed-since}.

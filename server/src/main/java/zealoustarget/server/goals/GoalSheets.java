@@ -12,6 +12,7 @@ import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
+import zealoustarget.core.amount.Amounts;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.calendar.Months;
 import zealoustarget.core.calendar.Span;
@@ -154,6 +155,43 @@ public class GoalSheets {
             loads.nextPostOrder() - 1,
             sum(sheet))
         .text();
+  }
+
+  /**
+   * One load's say about a goal.
+   *
+   * @param amount null where it took the goal away
+   * @param line of its file
+   * @param enteredBy null for a file
+   */
+  record PastAnswer(
+      int load,
+      String file,
+      int line,
+      String at,
+      @Nullable String enteredBy,
+      @Nullable String amount) {}
+
+  /** What posted loads said about one goal, the latest first; that one stands. */
+  List<PastAnswer> history(GoalSheet sheet, Member member, YearMonth month) {
+    List<PastAnswer> past = new ArrayList<>();
+    for (GoalBook.Cell cell :
+        ledgers.goalHistory(
+            sheet.goalSet(), sheet.measure().code(), Months.number(month), member.id())) {
+      LoadStore.Posted load = loads.findPosted(cell.loadId()).orElseThrow();
+      past.add(
+          0,
+          new PastAnswer(
+              cell.loadId(),
+              load.fileName(),
+              cell.line(),
+              load.at().toString(),
+              load.enteredBy(),
+              cell.amount() == Amounts.CLEARED
+                  ? null
+                  : GoalSheet.amount(cell).text(sheet.measure())));
+    }
+    return past;
   }
 
   /** The load that brought a cell, by the name of its file; null where there is none. */

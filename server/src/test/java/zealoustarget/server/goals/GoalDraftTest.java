@@ -159,8 +159,12 @@ class GoalDraftTest {
         .contains("quota of Ada Lund, 2026-08")
         .contains("1000.00")
         .contains("1100.00");
-    assertThat(server.bean(zealoustarget.server.ledger.state.LedgerService.class).isPosted(load))
-        .isTrue();
+    JsonNode past = api.get(QUOTA + "/history?key=B&month=2026-07").json();
+    assertThat(past).hasSize(2);
+    assertThat(past.at("/0/amount").isNull()).as("taken away").isTrue();
+    assertThat(past.at("/0/enteredBy").asString()).isEqualTo(Api.NAME);
+    assertThat(past.at("/1/amount").asString()).isEqualTo("500.00");
+    assertThat(past.at("/1/file").asString()).isEqualTo("quota.csv");
 
     assertThat(api.post("/api/v1/loads/" + load + "/reverse").status()).isEqualTo(200);
     assertThat(api.get(DESK).json()).isEqualTo(before);
@@ -198,6 +202,33 @@ class GoalDraftTest {
     assertThat(refused.code()).isEqualTo("locked-exceed-whole");
     assertThat(refused.text("detail")).contains("500.00").contains("400.00");
     assertThat(api.get(DESK).json()).isEqualTo(scaled);
+  }
+
+  @Test
+  void topDown_eachMonthAddsToTheRegionsGoal_andBottomUp_takesTheSums() {
+    String down =
+        "{\"year\": 2027, \"direction\": \"down\", \"from\": \"plan\", \"kind\": \"%s\", \"step\": \"50\","
+            + " \"locked\": [{\"key\": \"B\", \"month\": \"2026-07\"}]}";
+    JsonNode desk = api.post(QUOTA + "/draft/levels", down.formatted("last-year")).json();
+    assertThat(row(desk, "B").at("/cells/0").asString()).as("locked").isEqualTo("500.00");
+    assertThat(row(desk, "A").at("/cells/0").asString()).isEqualTo("700.00");
+    assertThat(row(desk, "A").at("/cells/1").asString()).isEqualTo("550.00");
+    assertThat(row(desk, "B").at("/cells/1").asString()).isEqualTo("450.00");
+    assertThat(desk.at("/groups/0/over").asString()).isEqualTo("0.0");
+
+    goals("plan", "region", "month,region,revenue\n2026-07,South,300.00\n");
+    Api.Answer refused = api.post(QUOTA + "/draft/levels", down.formatted("last-year"));
+    assertThat(refused.code()).isEqualTo("weights-all-zero");
+    assertThat(refused.text("detail")).startsWith("South, 2026-07: ");
+
+    String up = "{\"year\": 2027, \"direction\": \"up\", \"from\": \"%s\"}";
+    JsonNode plan = api.post("/api/v1/goals/plan/draft/levels", up.formatted("quota")).json();
+    assertThat(row(plan, "North").at("/cells/0").asString()).isEqualTo("1500.00");
+    assertThat(row(plan, "North").at("/was/1").isNull()).as("is so already").isTrue();
+    assertThat(row(plan, "South").at("/was/0").isNull()).isTrue();
+    Api.Answer unknown = api.post("/api/v1/goals/plan/draft/levels", up.formatted("plan"));
+    assertThat(unknown.code()).isEqualTo("value-unknown");
+    assertThat(unknown.text("detail")).contains("quota");
   }
 
   @Test

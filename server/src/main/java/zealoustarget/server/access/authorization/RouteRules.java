@@ -121,8 +121,10 @@ public final class RouteRules {
     rule(HttpMethod.PUT, "/goals/{goalSet}", ANALYST, TokenScope.ALL);
     rule(HttpMethod.POST, "/goals/spread", OFFICE, TokenScope.READ);
     read(OFFICE, "/goals/{goalSet}/desk");
+    read(OFFICE, "/goals/{goalSet}/history");
     rule(HttpMethod.PUT, "/goals/{goalSet}/draft", ANALYST, TokenScope.ALL);
     rule(HttpMethod.POST, "/goals/{goalSet}/draft/spread", ANALYST, TokenScope.ALL);
+    rule(HttpMethod.POST, "/goals/{goalSet}/draft/levels", ANALYST, TokenScope.ALL);
     rule(HttpMethod.POST, "/goals/{goalSet}/draft/sum", OFFICE, TokenScope.READ);
     rule(HttpMethod.POST, "/goals/{goalSet}/draft/apply", ANALYST, TokenScope.ALL);
     rule(HttpMethod.DELETE, "/goals/{goalSet}/draft", ANALYST, TokenScope.ALL);

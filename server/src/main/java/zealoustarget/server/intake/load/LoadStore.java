@@ -119,15 +119,20 @@ public class LoadStore {
         .getResultList();
   }
 
-  /** What to tell of a posted load: its place in the order of posting and its name. */
-  public record Posted(int order, String fileName) {}
+  /**
+   * What to tell of a posted load.
+   *
+   * @param order its place in the order of posting
+   * @param enteredBy who entered it on the goal sheet; null for a file
+   */
+  public record Posted(int order, String fileName, Instant at, @Nullable String enteredBy) {}
 
   /** A load, if it is posted. */
   @Transactional(readOnly = true)
   public Optional<Posted> findPosted(int id) {
     return find(id)
         .filter(load -> load.state == LoadState.POSTED)
-        .map(load -> new Posted(load.postOrder, load.fileName));
+        .map(load -> new Posted(load.postOrder, load.fileName, load.postedAt, load.enteredBy));
   }
 
   /** Entered goals that were not posted, as a halt left them. */

@@ -22,11 +22,13 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
+import zealoustarget.core.amount.Amounts;
 import zealoustarget.core.calendar.Months;
 import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.ledger.Change;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.ReadLog;
+import zealoustarget.core.ledger.columns.GoalBook;
 import zealoustarget.core.ledger.columns.LinesOfMonths;
 import zealoustarget.core.ledger.columns.PostMode;
 import zealoustarget.core.ledger.overlay.LoadScope;
@@ -393,6 +395,21 @@ public class LedgerService implements MemberNames {
                 rows.lineGoals(load, measure)
                     .forEach((line, amount) -> goals.put(place(load.id(), line), amount)));
     return goals;
+  }
+
+  /**
+   * What posted loads brought to one goal, in the order of their posting; the last one stands. A
+   * load that took the goal away has the amount {@link Amounts#CLEARED}.
+   */
+  public List<GoalBook.Cell> goalHistory(String goalSet, String measure, int month, int member) {
+    dataState.readLog().everything();
+    return state().loads().values().stream()
+        .filter(loaded -> goalSet.equals(loaded.load().goalSet()))
+        .sorted(Comparator.comparingInt(loaded -> loaded.load().order()))
+        .flatMap(loaded -> loaded.goals().stream())
+        .filter(cell -> cell.month() == month && cell.member() == member)
+        .filter(cell -> cell.measure().equals(measure))
+        .toList();
   }
 
   /**

@@ -50,7 +50,7 @@ class BodyLimit extends OncePerRequestFilter {
           "/api/v1/(rules|rules/holidays|playbook|earnings/trial|standing/trial|loads/[0-9]{1,9}/[a-z]+)");
 
   private static final Pattern SHEETS =
-      Pattern.compile("/api/v1/goals/(spread|[^/]{1,400}(/draft(/spread|/sum)?)?)");
+      Pattern.compile("/api/v1/goals/(spread|[^/]{1,400}(/draft(/spread|/sum|/levels)?)?)");
 
   private static final int AT_END = -1;
   private static final int STALLED = -2;

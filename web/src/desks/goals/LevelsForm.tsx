@@ -1,0 +1,100 @@
+import { useState } from 'react';
+import type { GoalDesk } from '../../api/types';
+import { plural } from '../../format/nouns';
+import { smallButton } from '../../ui/Notice';
+import { NumberField } from '../../ui/NumberField';
+import { Pick } from '../../ui/Pick';
+import type { Draft } from './useGoals';
+import { WAY_WORDS, WAYS } from './ways';
+import { t } from './words';
+
+interface LevelsFormProps {
+  desk: GoalDesk;
+  locked: ReadonlySet<string>;
+  draft: Draft;
+}
+
+/** Takes the goals of groups down to the rows, or those of members up, month by month. */
+export function LevelsForm({ desk, locked, draft }: LevelsFormProps) {
+  const [from, setFrom] = useState(desk.downFrom[0] ?? '');
+  const [source, setSource] = useState(desk.upFrom[0] ?? '');
+  const [way, setWay] = useState('last-year');
+  const [step, setStep] = useState<string | null>('');
+  if (desk.isRange || (desk.downFrom.length === 0 && desk.upFrom.length === 0)) return null;
+  const places = [...locked].flatMap((place) => {
+    const [key, month] = [
+      place.slice(0, place.lastIndexOf(' ')),
+      place.slice(place.lastIndexOf(' ') + 1),
+    ];
+    const head = desk.months[Number(month)];
+    return head ? [{ key, month: head.month }] : [];
+  });
+  return (
+    <details className="mt-3 border-t border-rule pt-2">
+      <summary className="cursor-pointer font-semibold">{t('levels.topDownAndBottomUp')}</summary>
+      {desk.downFrom.length > 0 && (
+        <form
+          aria-label={t('levels.topDown')}
+          className="mt-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            if (step === null) return;
+            draft.levels({
+              direction: 'down',
+              from,
+              kind: way,
+              ...(step ? { step } : {}),
+              locked: places,
+            });
+          }}
+        >
+          <div className="grid grid-cols-2 gap-2">
+            <Pick
+              label={t('levels.goalsOf')}
+              value={from}
+              options={desk.downFrom.map((set) => ({ value: set, word: set }))}
+              onChange={setFrom}
+            />
+            <Pick
+              label={t('levels.by')}
+              value={way}
+              options={WAYS.filter((one) => one !== 'weights' && one !== 'working-days').map(
+                (one) => ({ value: one, word: WAY_WORDS[one] }),
+              )}
+              onChange={setWay}
+            />
+          </div>
+          <NumberField
+            label={t('levels.inStepsOf')}
+            value=""
+            kind={{ decimals: desk.scale }}
+            onRead={setStep}
+          />
+          <button type="submit" className={smallButton} disabled={draft.isBusy || step === null}>
+            {t('levels.spreadOver', { rows: plural(desk.axis) })}
+          </button>
+        </form>
+      )}
+      {desk.upFrom.length > 0 && (
+        <form
+          aria-label={t('levels.bottomUp')}
+          className="mt-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            draft.levels({ direction: 'up', from: source, locked: [] });
+          }}
+        >
+          <Pick
+            label={t('levels.sumsOf')}
+            value={source}
+            options={desk.upFrom.map((set) => ({ value: set, word: set }))}
+            onChange={setSource}
+          />
+          <button type="submit" className={`${smallButton} mt-2`} disabled={draft.isBusy}>
+            {t('levels.takeTheSums', { rows: plural(desk.axis) })}
+          </button>
+        </form>
+      )}
+    </details>
+  );
+}
