@@ -12,7 +12,7 @@ import { GoalPanel } from './GoalPanel';
 import { GoalTable } from './GoalTable';
 import { NewGoalSet } from './NewGoalSet';
 import { rowsInOrder, type Block } from './sheet';
-import { useDraft, useGoalDesk, type Asked } from './useGoals';
+import { fileOf, useDraft, useGoalDesk, type Asked } from './useGoals';
 import { t } from './words';
 import './goals.css';
 
@@ -89,7 +89,7 @@ function Work({ company, which, desk, isStale, change }: WorkProps) {
         {desk.insights.length > 0 && (
           <p className="mb-1.5 text-[13px] text-quiet">{desk.insights.join(' ')}</p>
         )}
-        <Controls company={company} desk={desk} draft={draft} change={change} />
+        <Controls company={company} which={which} desk={desk} draft={draft} change={change} />
         {fault !== null && (
           <p role="alert" className="mb-1.5 border-l-4 border-bad bg-sheet px-2 py-1">
             {fault}
@@ -134,6 +134,7 @@ function Work({ company, which, desk, isStale, change }: WorkProps) {
 
 interface ControlsProps {
   company: Company;
+  which: Asked;
   desk: GoalDesk;
   draft: ReturnType<typeof useDraft>;
   change: Change;
@@ -141,7 +142,7 @@ interface ControlsProps {
 
 const NEW = '\u0000new';
 
-function Controls({ company, desk, draft, change }: ControlsProps) {
+function Controls({ company, which, desk, draft, change }: ControlsProps) {
   const [isMaking, setIsMaking] = useState(false);
   const known = company.goalSets.map((set) => ({
     value: set.name,
@@ -182,8 +183,17 @@ function Controls({ company, desk, draft, change }: ControlsProps) {
             onChange={(plan) => change({ plan })}
           />
         )}
+        <span className="ml-auto flex items-baseline gap-2">
+          <span className="text-quiet">{t('goalsDesk.export')}</span>
+          <a className="text-select underline" href={fileOf(which, 'xlsx')} download>
+            {t('goalsDesk.workbook')}
+          </a>
+          <a className="text-select underline" href={fileOf(which, 'csv')} download>
+            {t('goalsDesk.csv')}
+          </a>
+        </span>
         {desk.canDraft && (
-          <span className="ml-auto flex gap-1.5">
+          <span className="flex gap-1.5">
             <button
               type="button"
               className={smallButton}

@@ -20,7 +20,8 @@ export function LevelsForm({ desk, locked, draft }: LevelsFormProps) {
   const [source, setSource] = useState(desk.upFrom[0] ?? '');
   const [way, setWay] = useState('last-year');
   const [step, setStep] = useState<string | null>('');
-  if (desk.isRange || (desk.downFrom.length === 0 && desk.upFrom.length === 0)) return null;
+  const sources = [desk.downFrom, desk.upFrom, desk.copyFrom];
+  if (desk.isRange || sources.every((sets) => sets.length === 0)) return null;
   const places = [...locked].flatMap((place) => {
     const [key, month] = [
       place.slice(0, place.lastIndexOf(' ')),
@@ -95,6 +96,72 @@ export function LevelsForm({ desk, locked, draft }: LevelsFormProps) {
           </button>
         </form>
       )}
+      {desk.copyFrom.length > 0 && <CopyForm desk={desk} draft={draft} />}
     </details>
+  );
+}
+
+/** Lays the goals of another year or set, times a factor, on the open months. */
+function CopyForm({ desk, draft }: { desk: GoalDesk; draft: Draft }) {
+  const [from, setFrom] = useState(
+    desk.copyFrom.includes(desk.goalSet) ? desk.goalSet : (desk.copyFrom[0] ?? ''),
+  );
+  const before = desk.others.filter((year) => year < desk.year).at(-1) ?? desk.year;
+  const [year, setYear] = useState(String(before));
+  const [factor, setFactor] = useState<string | null>('');
+  const [step, setStep] = useState<string | null>('');
+  const isItself = from === desk.goalSet && year === String(desk.year);
+  return (
+    <form
+      aria-label={t('levels.copy')}
+      className="mt-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (factor === null || step === null) return;
+        draft.levels({
+          direction: 'copy',
+          from,
+          fromYear: Number(year),
+          ...(factor ? { factor } : {}),
+          ...(step ? { step } : {}),
+          locked: [],
+        });
+      }}
+    >
+      <div className="grid grid-cols-2 gap-2">
+        <Pick
+          label={t('levels.copyGoalsOf')}
+          value={from}
+          options={desk.copyFrom.map((set) => ({ value: set, word: set }))}
+          onChange={setFrom}
+        />
+        <Pick
+          label={t('levels.fiscalYear')}
+          value={year}
+          options={desk.others.map((one) => ({ value: String(one), word: String(one) }))}
+          onChange={setYear}
+        />
+        <NumberField
+          label={t('levels.timesAFactor')}
+          value=""
+          kind={{ decimals: 8 }}
+          placeholder="1.05"
+          onRead={setFactor}
+        />
+        <NumberField
+          label={t('levels.inStepsOf')}
+          value=""
+          kind={{ decimals: desk.scale }}
+          onRead={setStep}
+        />
+      </div>
+      <button
+        type="submit"
+        className={smallButton}
+        disabled={draft.isBusy || factor === null || step === null || (isItself && factor === '')}
+      >
+        {t('levels.copyGoals')}
+      </button>
+    </form>
   );
 }

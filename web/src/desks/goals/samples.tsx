@@ -42,6 +42,7 @@ export function desk(changes: Partial<GoalDesk> = {}): GoalDesk {
     others: [2026, 2027],
     downFrom: ['plan'],
     upFrom: [],
+    copyFrom: ['quota'],
     canDraft: true,
     headline: ['“quota” for fiscal 2027 adds up to 2,400.00 EUR.'],
     insights: ['Cleo has no goal.'],

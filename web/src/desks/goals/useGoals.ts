@@ -16,10 +16,12 @@ export interface Asked {
 }
 
 export interface LevelsAsked {
-  direction: 'down' | 'up';
+  direction: 'down' | 'up' | 'copy';
   from: string;
   kind?: string;
   step?: string;
+  fromYear?: number;
+  factor?: string;
   locked: { key: string; month: string }[];
 }
 
@@ -36,6 +38,10 @@ const path = ({ goalSet }: Asked) => `/goals/${encodeURIComponent(goalSet)}`;
 const rest = ({ axis, measure, year, plan }: Asked) => ({ axis, measure, year, plan });
 
 const asked = (which: Asked) => query({ ...rest(which), year: String(which.year) });
+
+/** Where the sheet can be downloaded. */
+export const fileOf = (which: Asked, ending: 'csv' | 'xlsx') =>
+  `/api/v1${path(which)}/sheet.${ending}${asked(which)}`;
 
 const keyOf = (which: Asked) => ['goals', which] as const;
 

@@ -90,6 +90,11 @@ class GoalDesk {
       @Nullable Integer year,
       @Nullable String plan) {}
 
+  /** The months of a fiscal year; value-unknown. */
+  Span year(int year) {
+    return companyRules.current().calendar().year(checked(year));
+  }
+
   /** The sheet that is asked for, as it stands. */
   GoalSheet sheet(Asked asked) {
     FiscalCalendar calendar = companyRules.current().calendar();
@@ -122,6 +127,13 @@ class GoalDesk {
       @Nullable String stretchBefore,
       @Nullable String stretchAfter) {}
 
+  /** Whether a month has actuals of the sheet's measure and is not running any more. */
+  private boolean isOver(GoalSheet sheet, int number) {
+    YearMonth month = Months.of(number);
+    return month.isBefore(YearMonth.now(clock))
+        && !sheet.ledger().emptyMonths(sheet.measure(), Span.of(month)).contains(month);
+  }
+
   /** Adds cells up, as they stand and as the draft of whoever asks has them. */
   SumAnswer sum(GoalSheet sheet, List<Place> places) {
     GoalSheet drafted = drafts.drafted(sheet, drafts.cells(sheet));
@@ -131,7 +143,12 @@ class GoalDesk {
     Ratio before = sumOf(sheet, places);
     Ratio after = sumOf(drafted, places);
     Ratio lastYear = null;
-    for (Place place : places) {
+    boolean hasYearBefore =
+        places.stream()
+            .mapToInt(place -> place.month() - MONTHS)
+            .distinct()
+            .allMatch(month -> isOver(sheet, month));
+    for (Place place : hasYearBefore ? places : List.<Place>of()) {
       Long actual =
           sheet
               .ledger()
@@ -215,6 +232,7 @@ class GoalDesk {
     private final Map<Integer, Sums> byMember = new HashMap<>();
     private final Map<Integer, Sums> byGroup = new HashMap<>();
     private final Map<Integer, Sums> planByGroup = new HashMap<>();
+    private final boolean hasYearBefore;
 
     Page(
         GoalSheet standing,
@@ -255,6 +273,7 @@ class GoalDesk {
             }
           });
       addUp();
+      hasYearBefore = hasYearBefore();
     }
 
     private List<GoalBook.Cell> inYear(GoalBook book) {
@@ -326,6 +345,7 @@ class GoalDesk {
           years(calendar),
           GoalLevels.sources(standing, false),
           GoalLevels.sources(standing, true),
+          GoalLevels.alike(standing),
           CurrentAccount.account().role() == Role.ANALYST,
           headline(all, grouped),
           insights(rows),
@@ -448,9 +468,19 @@ class GoalDesk {
       return units == null ? null : measure.text(units);
     }
 
-    /** The actual of the same months a year before; null of a rate or where nothing was posted. */
+    /** Whether every month that has a goal can be compared with the one a year before. */
+    private boolean hasYearBefore() {
+      return IntStream.range(0, MONTHS)
+          .filter(at -> total.over(at, at + 1) != null)
+          .allMatch(at -> isOver(standing, first + at - MONTHS));
+    }
+
+    /**
+     * The actual of the same months a year before; null of a rate, where nothing was posted, or
+     * where one of those months is not over: a part of a year is no year to compare with.
+     */
     private @Nullable Ratio lastYear(@Nullable Integer member) {
-      if (measure.isRate()) {
+      if (measure.isRate() || !hasYearBefore) {
         return null;
       }
       Ratio sum = null;
@@ -488,7 +518,7 @@ class GoalDesk {
     }
 
     private @Nullable Ratio groupLastYear(Axis axis, int id) {
-      if (id < 0 || measure.isRate()) {
+      if (id < 0 || measure.isRate() || !hasYearBefore) {
         return null;
       }
       Ratio sum = null;

@@ -15,6 +15,7 @@ import zealoustarget.server.platform.http.WordsOf;
  * @param plans goal sets of the groups' axis that have goals of the measure
  * @param others what there is to compare: the years that have goals or actuals
  * @param downFrom goal sets of groups, or of the company, whose goals can be spread over the rows
+ * @param copyFrom goal sets of the same axis that can be copied, of whatever year
  * @param upFrom goal sets of members of the rows, whose goals can be added up
  * @param canDraft whether whoever asks may change goals
  */
@@ -35,6 +36,7 @@ record GoalDeskAnswer(
     List<Integer> others,
     List<String> downFrom,
     List<String> upFrom,
+    List<String> copyFrom,
     boolean canDraft,
     List<String> headline,
     List<String> insights,

@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import zealoustarget.core.Refusal;
+import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Months;
 import zealoustarget.core.member.Member;
 import zealoustarget.server.intake.entered.EnteredGoals.Amount;
@@ -146,9 +147,11 @@ class GoalDraftController {
 
   /**
    * Which goals to take from another level: {@code down} from those of groups, or {@code up} from
-   * those of members.
+   * those of members, or {@code copy} of another set or year.
    *
    * @param from the goal set that they are taken from
+   * @param fromYear fiscal year to copy; the sheet's own without
+   * @param factor what the copied goals are multiplied by, 1 without
    */
   record LevelsBody(
       @Nullable String axis,
@@ -159,6 +162,8 @@ class GoalDraftController {
       @Nullable String from,
       @Nullable String kind,
       @Nullable String step,
+      @Nullable Integer fromYear,
+      @Nullable String factor,
       @Nullable List<GoalLevels.Place> locked) {}
 
   /**
@@ -179,8 +184,16 @@ class GoalDraftController {
       changes =
           levels.down(
               drafts.drafted(sheet, drafts.cells(sheet)), from, body.kind(), body.step(), locked);
+    } else if ("copy".equals(body.direction())) {
+      changes =
+          levels.copy(
+              sheet,
+              from,
+              body.fromYear() == null ? sheet.span() : desk.year(body.fromYear()),
+              body.factor() == null ? Ratio.ONE : GoalSpreads.factor(body.factor()),
+              GoalSpreads.step(body.step(), sheet.measure().scale()));
     } else {
-      throw UnknownValue.of("direction", body.direction(), List.of("down", "up"));
+      throw UnknownValue.of("direction", body.direction(), List.of("down", "up", "copy"));
     }
     drafts.change(sheet, changes);
     return desk.answer(asked);

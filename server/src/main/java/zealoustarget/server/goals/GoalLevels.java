@@ -1,22 +1,27 @@
 package zealoustarget.server.goals;
 
+import java.math.BigInteger;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
+import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Months;
+import zealoustarget.core.calendar.Span;
 import zealoustarget.core.ledger.columns.GoalBook;
 import zealoustarget.core.ledger.query.Filters;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
+import zealoustarget.core.spread.GoalSpread;
 import zealoustarget.server.intake.entered.EnteredGoals.Amount;
 import zealoustarget.server.ledger.sealing.Seals;
 import zealoustarget.server.platform.problems.UnknownValue;
@@ -162,6 +167,76 @@ class GoalLevels {
             changes.add(
                 new GoalDrafts.Change(
                     row(sheet, place.get(0)), Months.of(place.get(1)), new Amount(sum, null))));
+    return changes;
+  }
+
+  /** Goal sets of a sheet's own axis that have goals of its measure in any year; by name. */
+  static List<String> alike(GoalSheet sheet) {
+    return sheet.measure().isRate()
+        ? List.of()
+        : sheet.ledger().goalBooks().values().stream()
+            .filter(book -> book.axis() == sheet.axis())
+            .filter(book -> book.measures().contains(sheet.measure().code()))
+            .filter(book -> !book.isRange(sheet.measure().code()))
+            .map(GoalBook::name)
+            .sorted()
+            .toList();
+  }
+
+  /**
+   * The goals of a set in a year times a factor, laid on the same months of the sheet's year that
+   * are open: Σ cells × factor, rounded half up to the step, is spread as the cells stand.
+   *
+   * @param year the months to copy, as many as the sheet has
+   * @throws Refusal value-unknown where there is no such set or it has no goals in that year;
+   *     weight-negative where a goal is below 0
+   */
+  List<GoalDrafts.Change> copy(
+      GoalSheet sheet, String fromSet, Span year, Ratio factor, long step) {
+    if (!alike(sheet).contains(fromSet)) {
+      throw UnknownValue.of("goalSet", fromSet, alike(sheet));
+    }
+    int later = Months.number(sheet.span().fromInclusive()) - Months.number(year.fromInclusive());
+    List<GoalSpread.Part> parts = new ArrayList<>();
+    List<Member> members = new ArrayList<>();
+    long sum = 0;
+    for (GoalBook.Cell cell :
+        Objects.requireNonNull(sheet.ledger().goalBooks().get(fromSet))
+            .cells(
+                sheet.measure().code(),
+                Months.number(year.fromInclusive()),
+                Months.number(year.toInclusive()))) {
+      if (seals.find(Months.of(cell.month() + later)).isEmpty()) {
+        Member member = row(sheet, cell.member());
+        members.add(member);
+        parts.add(
+            new GoalSpread.Part(
+                member.key(), cell.month() + later, BigInteger.valueOf(cell.amount()), null));
+        sum = Math.addExact(sum, cell.amount());
+      }
+    }
+    if (parts.isEmpty()) {
+      throw Refusal.of(
+              "value-unknown",
+              "\""
+                  + fromSet
+                  + "\" has no goals from "
+                  + year.fromInclusive()
+                  + " to "
+                  + year.toInclusive()
+                  + " for open months. Choose another year.")
+          .with("name", "fromYear");
+    }
+    GoalSpread spread = new GoalSpread(step, sheet.measure().scale());
+    List<Long> amounts = spread.spread(spread.times(sum, factor), parts);
+    List<GoalDrafts.Change> changes = new ArrayList<>();
+    for (int at = 0; at < parts.size(); at++) {
+      changes.add(
+          new GoalDrafts.Change(
+              members.get(at),
+              Months.of(Objects.requireNonNull(parts.get(at).month())),
+              new Amount(amounts.get(at), null)));
+    }
     return changes;
   }
 

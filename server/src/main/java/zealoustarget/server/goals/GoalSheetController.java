@@ -5,6 +5,7 @@ import java.time.YearMonth;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -13,10 +14,16 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 import zealoustarget.core.Refusal;
+import zealoustarget.core.amount.Writing;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.server.intake.posting.LoadAnswer;
 import zealoustarget.server.intake.posting.LoadAnswers;
+import zealoustarget.server.platform.http.Downloads;
+import zealoustarget.server.platform.storage.TemporaryFiles;
+import zealoustarget.server.rules.RulesService;
+import zealoustarget.server.standing.export.Exports;
 
 /** Goal sheets: read, entered, and a whole spread over cells. Parses and maps only. */
 @RestController
@@ -26,9 +33,21 @@ class GoalSheetController {
 
   private final GoalSheets sheets;
   private final GoalSpreads spreads;
+  private final GoalDesk desk;
   private final LoadAnswers loads;
+  private final RulesService companyRules;
+  private final TemporaryFiles temporary;
 
-  GoalSheetController(GoalSheets sheets, GoalSpreads spreads, LoadAnswers loads) {
+  GoalSheetController(
+      GoalSheets sheets,
+      GoalSpreads spreads,
+      GoalDesk desk,
+      LoadAnswers loads,
+      RulesService companyRules,
+      TemporaryFiles temporary) {
+    this.desk = desk;
+    this.companyRules = companyRules;
+    this.temporary = temporary;
     this.sheets = sheets;
     this.spreads = spreads;
     this.loads = loads;
@@ -55,6 +74,35 @@ class GoalSheetController {
       @RequestParam String to) {
     GoalSheet sheet = sheets.read(goalSet, axis, measure, span(from, to));
     return GoalSheetAnswer.of(sheet, sheets.tag(sheet));
+  }
+
+  /** A fiscal year's sheet with the caller's draft, in the form in which it can be loaded. */
+  @GetMapping("/{goalSet}/sheet.csv")
+  ResponseEntity<StreamingResponseBody> csv(
+      @PathVariable String goalSet,
+      @RequestParam(required = false) String axis,
+      @RequestParam(required = false) String measure,
+      @RequestParam(required = false) Integer year) {
+    Exports.Table table =
+        GoalExport.table(
+            desk.answer(new GoalDesk.Asked(goalSet, axis, measure, year, null)), false);
+    Writing writing = companyRules.current().company().writing();
+    return Downloads.of(goalSet + ".csv", Downloads.CSV, out -> Exports.csv(table, writing, out));
+  }
+
+  /** The same as a workbook, in which quarters, the year and the total are formulas. */
+  @GetMapping("/{goalSet}/sheet.xlsx")
+  ResponseEntity<StreamingResponseBody> workbook(
+      @PathVariable String goalSet,
+      @RequestParam(required = false) String axis,
+      @RequestParam(required = false) String measure,
+      @RequestParam(required = false) Integer year) {
+    Exports.Table table =
+        GoalExport.table(desk.answer(new GoalDesk.Asked(goalSet, axis, measure, year, null)), true);
+    return Downloads.of(
+        goalSet + ".xlsx",
+        Downloads.WORKBOOK,
+        out -> Exports.workbook(table, temporary.create("goals", ".xlsx"), out));
   }
 
   /** What posted loads said about one goal, the latest first. */

@@ -219,7 +219,8 @@ class GoalSpreads {
     }
   }
 
-  private static Ratio factor(String text) {
+  /** A factor above 0; factor-unreadable. */
+  static Ratio factor(String text) {
     if (!text.strip().matches("\\d{1,6}(\\.\\d{1,8})?")
         || Ratio.parse(text.strip()).signum() <= 0) {
       throw Refusal.of(
@@ -252,7 +253,8 @@ class GoalSpreads {
     return scale;
   }
 
-  private static long step(@Nullable String text, int scale) {
+  /** A step in smallest units, 1 where none is given; value-unknown. */
+  static long step(@Nullable String text, int scale) {
     if (text == null || text.isBlank()) {
       return 1;
     }

@@ -2,8 +2,15 @@ package zealoustarget.server.goals;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.ByteArrayInputStream;
+import java.net.http.HttpClient;
+import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
+import org.dhatim.fastexcel.reader.ReadableWorkbook;
+import org.dhatim.fastexcel.reader.Row;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -229,6 +236,73 @@ class GoalDraftTest {
     Api.Answer unknown = api.post("/api/v1/goals/plan/draft/levels", up.formatted("plan"));
     assertThat(unknown.code()).isEqualTo("value-unknown");
     assertThat(unknown.text("detail")).contains("quota");
+  }
+
+  @Test
+  void copy_laysAnotherYearTimesAFactorOnOpenMonths_addingExactly() {
+    assertThat(api.post("/api/v1/months/2026-07/seal").status()).isEqualTo(200);
+    JsonNode next =
+        api.post(
+                QUOTA + "/draft/levels",
+                "{\"year\": 2028, \"direction\": \"copy\", \"from\": \"quota\","
+                    + " \"fromYear\": 2027, \"factor\": \"1.05\", \"step\": \"10\"}")
+            .json();
+    assertThat(next.at("/months/0/month").asString()).isEqualTo("2027-07");
+    assertThat(next.at("/total/total").asString()).as("2500 × 1.05 = 2625").isEqualTo("2630.00");
+    assertThat(row(next, "B").at("/cells/0").asString()).isEqualTo("530.00");
+    assertThat(next.at("/total/stretch").isNull()).as("August 2026 has no actuals").isTrue();
+    assertThat(next.get("headline").toString()).doesNotContain("last year");
+    assertThat(row(next, "A").at("/cells/0").asString()).isEqualTo("1050.00");
+    api.delete(QUOTA + "/draft?year=2028");
+    JsonNode same =
+        api.post(
+                QUOTA + "/draft/levels",
+                "{\"year\": 2027, \"direction\": \"copy\", \"from\": \"quota\", \"factor\": \"2\"}")
+            .json();
+    assertThat(row(same, "A").at("/cells/0").asString()).as("closed").isEqualTo("1000.00");
+    assertThat(row(same, "A").at("/cells/1").asString()).isEqualTo("2000.00");
+    Api.Answer none =
+        api.post(
+            QUOTA + "/draft/levels",
+            "{\"year\": 2027, \"direction\": \"copy\", \"from\": \"quota\", \"fromYear\": 2020}");
+    assertThat(none.text("detail")).contains("has no goals from 2019-07 to 2020-06");
+  }
+
+  @Test
+  void export_canBeLoadedAsItIs_andItsWorkbookAddsUpByItself() throws Exception {
+    HttpResponse<byte[]> csv =
+        HttpClient.newHttpClient()
+            .send(api.request(QUOTA + "/sheet.csv?year=2027").build(), BodyHandlers.ofByteArray());
+    String text = new String(csv.body(), StandardCharsets.UTF_8);
+    assertThat(text.lines().findFirst().orElseThrow())
+        .isEqualTo(
+            "\ufeffrep,name,region,2026-07,2026-08,2026-09,2026-10,2026-11,2026-12,2027-01,2027-02,2027-03,2027-04,2027-05,2027-06");
+    assertThat(text).contains("A,Ada Lund,North,1000.00,1000.00,").contains("C,Cleo Ask,South,,");
+    Api.Answer again =
+        api.load(
+            "quota again.csv",
+            csv.body(),
+            "kind",
+            "goals",
+            "goalSet",
+            "quota again",
+            "axis",
+            "rep",
+            "measure",
+            "revenue");
+    assertThat(again.status()).as("%s", again.json()).isEqualTo(201);
+    assertThat(again.json().at("/sums/revenue/ready").asString()).isEqualTo("2500.00");
+
+    HttpResponse<byte[]> workbook =
+        HttpClient.newHttpClient()
+            .send(api.request(QUOTA + "/sheet.xlsx?year=2027").build(), BodyHandlers.ofByteArray());
+    try (ReadableWorkbook book = new ReadableWorkbook(new ByteArrayInputStream(workbook.body()))) {
+      List<Row> rows = book.getFirstSheet().read();
+      assertThat(rows.get(1).getCell(19).getFormula()).isEqualTo("SUM(T3:T5)");
+      assertThat(rows.get(1).getCell(19).getText()).isEqualTo("2500.00");
+      assertThat(rows.get(2).getCell(15).getFormula()).isEqualTo("SUM(D3:F3)");
+      assertThat(rows.get(2).getCell(19).getFormula()).isEqualTo("SUM(D3:O3)");
+    }
   }
 
   @Test

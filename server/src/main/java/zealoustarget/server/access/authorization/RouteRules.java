@@ -122,6 +122,8 @@ public final class RouteRules {
     rule(HttpMethod.POST, "/goals/spread", OFFICE, TokenScope.READ);
     read(OFFICE, "/goals/{goalSet}/desk");
     read(OFFICE, "/goals/{goalSet}/history");
+    read(OFFICE, "/goals/{goalSet}/sheet.csv");
+    read(OFFICE, "/goals/{goalSet}/sheet.xlsx");
     rule(HttpMethod.PUT, "/goals/{goalSet}/draft", ANALYST, TokenScope.ALL);
     rule(HttpMethod.POST, "/goals/{goalSet}/draft/spread", ANALYST, TokenScope.ALL);
     rule(HttpMethod.POST, "/goals/{goalSet}/draft/levels", ANALYST, TokenScope.ALL);

@@ -11,6 +11,9 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 public final class Downloads {
   public static final MediaType CSV = new MediaType("text", "csv", StandardCharsets.UTF_8);
 
+  public static final MediaType WORKBOOK =
+      MediaType.parseMediaType("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet");
+
   private Downloads() {}
 
   /** A file of that name and type, written while it is sent. */

@@ -24,9 +24,6 @@ import zealoustarget.server.standing.view.StandingService;
 @RestController
 @RequestMapping("/api/v1/standing")
 class ExportController {
-  private static final MediaType WORKBOOK =
-      MediaType.parseMediaType("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet");
-
   private final StandingService standings;
   private final OrderService orders;
   private final RulesService companyRules;
@@ -66,7 +63,7 @@ class ExportController {
         table,
         query,
         "xlsx",
-        WORKBOOK,
+        Downloads.WORKBOOK,
         out -> Exports.workbook(table, temporary.create("export", ".xlsx"), out));
   }
 

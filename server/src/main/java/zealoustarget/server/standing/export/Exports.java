@@ -73,7 +73,7 @@ public final class Exports {
   /**
    * Writes CSV in UTF-8 with a mark, so that spreadsheets see it, with the company's decimal mark.
    */
-  static void csv(Table table, Writing writing, OutputStream out) throws IOException {
+  public static void csv(Table table, Writing writing, OutputStream out) throws IOException {
     Writer text = new OutputStreamWriter(out, StandardCharsets.UTF_8);
     text.write('\ufeff');
     CsvWriter csv = CsvCells.writer(text, writing);
@@ -97,7 +97,7 @@ public final class Exports {
    *
    * @param plain a file to work in, deleted at the end
    */
-  static void workbook(Table table, Path plain, OutputStream out) throws IOException {
+  public static void workbook(Table table, Path plain, OutputStream out) throws IOException {
     try {
       try (OutputStream to = new BufferedOutputStream(Files.newOutputStream(plain))) {
         plainWorkbook(table, to);
@@ -168,7 +168,7 @@ public final class Exports {
   }
 
   /** The letters of a column, from 0: A, B … Z, AA. */
-  static String letters(int column) {
+  public static String letters(int column) {
     String last = String.valueOf((char) ('A' + column % 26));
     return column < 26 ? last : letters(column / 26 - 1) + last;
   }
