@@ -36,7 +36,7 @@ export function TopBar({ company }: { company: Company }) {
         <Mark />
         {t('topBar.zealousTarget')}
       </span>
-      <nav aria-label={t('topBar.desks')} className="flex gap-1">
+      <nav aria-label={t('topBar.desks')} className="flex flex-wrap gap-1">
         {desks.map((desk) => (
           <NavLink
             key={desk.path}

@@ -194,6 +194,19 @@ function Controls({ company, which, desk, draft, change }: ControlsProps) {
         </span>
         {desk.canDraft && (
           <span className="flex gap-1.5">
+            <label className={`${smallButton} cursor-pointer`}>
+              {t('goalsDesk.import')}
+              <input
+                type="file"
+                accept=".csv,.xlsx,.txt"
+                className="sr-only"
+                onChange={(event) => {
+                  const chosen = event.target.files?.[0];
+                  if (chosen) draft.file(chosen);
+                  event.target.value = '';
+                }}
+              />
+            </label>
             <button
               type="button"
               className={smallButton}

@@ -127,6 +127,16 @@ describe('the goal sheet', () => {
     });
   });
 
+  it('takes a sheet back that was edited elsewhere, as one step that can be undone', async () => {
+    const asked = serve({ ...ALL, 'POST /goals/quota/draft/file': changed });
+    show();
+    await screen.findByRole('grid');
+    await userEvent.upload(screen.getByLabelText('Import'), new File(['rep,2026-08'], 'q.csv'));
+    await screen.findByText('One cell changes: Ada moves to reached, and no pay changes.');
+    expect(asked.find(({ path }) => path.includes('/draft/file'))?.path).toContain('year=2027');
+    await waitFor(() => expect(screen.getByRole('button', { name: 'Undo' })).toBeEnabled());
+  });
+
   it('offers a first goal set where there is none', async () => {
     serve(ALL);
     show({ ...COMPANY, goalSets: [] });

@@ -12,13 +12,17 @@ function isSplit(desk: GoalDesk): boolean {
   return is;
 }
 
-const RANGE = /^(.+) \u2013 (.+)$/;
+/** Both ends of a range as it is answered, lower first; null of a single amount. */
+export function endsOf(text: string): [string, string] | null {
+  const [low, high] = text.split(' \u2013 ');
+  return low !== undefined && high !== undefined ? [low, high] : null;
+}
 
 /** A goal as it is read: of a range both ends; empty where there is none. */
 export function shown(desk: GoalDesk, text: string | null | undefined): string {
   if (text === null || text === undefined) return '';
-  const ends = RANGE.exec(text);
-  if (ends) return `${amount(ends[1] ?? null)} \u2013 ${amount(ends[2] ?? null)}`;
+  const ends = endsOf(text);
+  if (ends) return ends.map((end) => amount(end)).join(' \u2013 ');
   const hasAny = desk.isRate || hasFraction(text) || isSplit(desk);
   return amount(text, hasAny ? 'keep' : 'drop');
 }

@@ -4,6 +4,7 @@ import { ask, query } from '../../api/client';
 import { CHANGED_BY } from '../../api/changedBy';
 import type { GoalApplied, GoalCell, GoalDesk, GoalPast, GoalSum } from '../../api/types';
 import { asJson } from '../../api/useChange';
+import { endsOf } from './texts';
 
 /** Which sheet is meant. */
 export interface Asked {
@@ -96,6 +97,14 @@ export function useDraft(which: Asked) {
     setVersion((before) => before + 1);
     told();
   };
+  /** Keeps as one step what an answer changed. */
+  const keepStep = (desk: GoalDesk) => {
+    const before = client.getQueryData<GoalDesk>(keyOf(which));
+    if (before) {
+      undone.current.push({ cells: differing(before, desk) });
+      redone.current = [];
+    }
+  };
   const change = useMutation({
     scope,
     mutationFn: ({ cells }: Step & { into: 'undo' | 'redo' | 'both' }) =>
@@ -137,11 +146,19 @@ export function useDraft(which: Asked) {
     mutationFn: (body: LevelsAsked) =>
       ask<GoalDesk>(`${path(which)}/draft/levels`, asJson('POST', { ...rest(which), ...body })),
     onSuccess: (desk) => {
-      const before = client.getQueryData<GoalDesk>(keyOf(which));
-      if (before) {
-        undone.current.push({ cells: differing(before, desk) });
-        redone.current = [];
-      }
+      keepStep(desk);
+      put(desk);
+    },
+  });
+  const file = useMutation({
+    scope,
+    mutationFn: (chosen: File) => {
+      const body = new FormData();
+      body.append('file', chosen);
+      return ask<GoalDesk>(`${path(which)}/draft/file${asked(which)}`, { method: 'POST', body });
+    },
+    onSuccess: (desk) => {
+      keepStep(desk);
       put(desk);
     },
   });
@@ -173,16 +190,19 @@ export function useDraft(which: Asked) {
     change.reset();
     spread.reset();
     levels.reset();
+    file.reset();
     apply.reset();
     discard.reset();
   };
   return {
     version,
-    error: change.error ?? spread.error ?? levels.error ?? apply.error ?? discard.error,
+    error:
+      change.error ?? spread.error ?? levels.error ?? file.error ?? apply.error ?? discard.error,
     isBusy:
       change.isPending ||
       spread.isPending ||
       levels.isPending ||
+      file.isPending ||
       apply.isPending ||
       discard.isPending,
     applied: apply.isSuccess ? (apply.data.load ?? null) : null,
@@ -210,6 +230,10 @@ export function useDraft(which: Asked) {
       reset();
       levels.mutate(body);
     },
+    file: (chosen: File) => {
+      reset();
+      file.mutate(chosen);
+    },
     apply: () => {
       reset();
       apply.mutate();
@@ -223,17 +247,15 @@ export function useDraft(which: Asked) {
 
 export type Draft = ReturnType<typeof useDraft>;
 
-const RANGE = /^(.+) \u2013 (.+)$/;
-
 /** What stands where cells are about to change. */
 function formerOf(desk: GoalDesk, cells: { key: string; month: string }[]): GoalCell[] {
   const rows = new Map(desk.rows.map((row) => [row.key, row]));
   const places = new Map(desk.months.map(({ month }, at) => [month, at]));
   return cells.map(({ key, month }) => {
     const text = rows.get(key)?.cells[places.get(month) ?? -1] ?? null;
-    const ends = text === null ? null : RANGE.exec(text);
+    const ends = text === null ? null : endsOf(text);
     return ends
-      ? { key, month, amount: null, low: ends[1] ?? null, high: ends[2] ?? null }
+      ? { key, month, amount: null, low: ends[0], high: ends[1] }
       : { key, month, amount: text, low: null, high: null };
   });
 }

@@ -9,6 +9,7 @@ import java.io.UncheckedIOException;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.concurrent.CancellationException;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.intake.Finding;
 import zealoustarget.core.intake.FindingCode;
@@ -38,7 +39,17 @@ final class CsvText implements TableFile {
             last[0] = line;
           });
     } catch (CsvParseException unclosed) {
+      checkStopped(unclosed);
       readRest(last[0], visitor);
+    }
+  }
+
+  /** Reading that was stopped from within the stream is no fault of the file. */
+  private static void checkStopped(CsvParseException broken) {
+    for (Throwable cause = broken; cause != null; cause = cause.getCause()) {
+      if (cause instanceof CancellationException stopped) {
+        throw stopped;
+      }
     }
   }
 
@@ -56,6 +67,7 @@ final class CsvText implements TableFile {
             }
           });
     } catch (CsvParseException unreadable) {
+      checkStopped(unreadable);
       throw Refusal.of(
           "file-unreadable",
           "The file cannot be read as CSV after line "

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -14,6 +15,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Months;
@@ -21,6 +23,7 @@ import zealoustarget.core.member.Member;
 import zealoustarget.server.intake.entered.EnteredGoals.Amount;
 import zealoustarget.server.intake.posting.LoadAnswer;
 import zealoustarget.server.intake.posting.LoadAnswers;
+import zealoustarget.server.intake.upload.Uploads;
 import zealoustarget.server.platform.problems.UnknownValue;
 
 /** The Goals desk: a year's sheet, and the draft of whoever asks. Parses and maps only. */
@@ -31,14 +34,21 @@ class GoalDraftController {
   private final GoalDrafts drafts;
   private final GoalSpreads spreads;
   private final GoalLevels levels;
+  private final GoalFile files;
   private final LoadAnswers loads;
 
   GoalDraftController(
-      GoalDesk desk, GoalDrafts drafts, GoalSpreads spreads, GoalLevels levels, LoadAnswers loads) {
+      GoalDesk desk,
+      GoalDrafts drafts,
+      GoalSpreads spreads,
+      GoalLevels levels,
+      GoalFile files,
+      LoadAnswers loads) {
     this.desk = desk;
     this.drafts = drafts;
     this.spreads = spreads;
     this.levels = levels;
+    this.files = files;
     this.loads = loads;
   }
 
@@ -235,6 +245,25 @@ class GoalDraftController {
     Amount amount =
         sheet.amount(member.id(), Months.number(GoalSheetController.month("month", part.month())));
     return sheet.measure().text(amount == null ? 0 : amount.low());
+  }
+
+  /**
+   * Takes a sheet back that was edited elsewhere, as CSV or as a workbook: what differs becomes
+   * changes of the draft. 422 {@code column-missing}; 400 {@code value-unknown} names the lines.
+   */
+  @PostMapping(path = "/draft/file", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+  GoalDeskAnswer file(
+      @PathVariable String goalSet,
+      @RequestParam MultipartFile file,
+      @RequestParam(required = false) String axis,
+      @RequestParam(required = false) String measure,
+      @RequestParam(required = false) Integer year,
+      @RequestParam(required = false) String plan) {
+    GoalDesk.Asked asked = new GoalDesk.Asked(goalSet, axis, measure, year, plan);
+    GoalSheet sheet = desk.sheet(asked);
+    drafts.change(
+        sheet, files.changes(drafts.drafted(sheet, drafts.cells(sheet)), Uploads.of(file)));
+    return desk.answer(asked);
   }
 
   /**

@@ -159,7 +159,7 @@ class SightTest {
     HttpRequest.Builder request = api.request(path);
     boolean isReading = method.equals(HttpMethod.GET);
     String type =
-        path.contains("receive") || path.equals("/api/v1/loads")
+        path.contains("receive") || path.endsWith("/draft/file") || path.equals("/api/v1/loads")
             ? "multipart/form-data; boundary=x"
             : "application/json";
     return api.raw(

@@ -1,10 +1,15 @@
 package zealoustarget.server.files;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 
 import de.siegmar.fastcsv.writer.CsvWriter;
 import de.siegmar.fastcsv.writer.LineDelimiter;
 import de.siegmar.fastcsv.writer.QuoteStrategies;
+import java.io.ByteArrayInputStream;
+import java.io.FilterInputStream;
+import java.io.IOException;
+import java.io.InputStream;
 import java.io.StringWriter;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
@@ -12,6 +17,8 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.atomic.AtomicBoolean;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.util.unit.DataSize;
@@ -52,6 +59,42 @@ class CsvDialectsTest {
           .as("seed %d, round %d, separator '%s', %s, %s", seed, round, separator, ends, charset)
           .isEqualTo(table);
     }
+  }
+
+  /** Whoever stops the reading does so from within the stream, wherever that is. */
+  @ParameterizedTest
+  @ValueSource(ints = {200_000, 400_001, 599_999})
+  void readingThatIsStopped_isNoFaultOfTheFile(int after) {
+    byte[] content = "key,amount\nk1,\"1\"\n".repeat(40_000).getBytes(StandardCharsets.UTF_8);
+    AtomicBoolean isReading = new AtomicBoolean();
+    Upload upload =
+        new Upload() {
+          @Override
+          public String name() {
+            return "t.csv";
+          }
+
+          @Override
+          public InputStream open() {
+            return new FilterInputStream(new ByteArrayInputStream(content)) {
+              private int read;
+
+              @Override
+              public int read(byte[] buffer, int from, int length) throws IOException {
+                if (isReading.get() && read > after) {
+                  throw new CancellationException("stopped");
+                }
+                int now = super.read(buffer, from, length);
+                read += now;
+                return now;
+              }
+            };
+          }
+        };
+    TableFile file = new FileLooker(LIMITS, null).open(upload, "");
+    isReading.set(true);
+    assertThatExceptionOfType(CancellationException.class)
+        .isThrownBy(() -> file.read((line, cells, isCutOff) -> {}));
   }
 
   /** Three to seven columns with a plain header; line ends inside cells are plain ones. */

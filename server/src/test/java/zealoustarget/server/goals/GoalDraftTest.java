@@ -9,6 +9,7 @@ import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import org.dhatim.fastexcel.reader.ReadableWorkbook;
 import org.dhatim.fastexcel.reader.Row;
 import org.junit.jupiter.api.AfterEach;
@@ -303,6 +304,46 @@ class GoalDraftTest {
       assertThat(rows.get(2).getCell(15).getFormula()).isEqualTo("SUM(D3:F3)");
       assertThat(rows.get(2).getCell(19).getFormula()).isEqualTo("SUM(D3:O3)");
     }
+  }
+
+  private Api.Answer take(String name, String content) {
+    return api.multipart(
+        QUOTA + "/draft/file",
+        name,
+        content.getBytes(StandardCharsets.UTF_8),
+        Map.of("year", "2027"));
+  }
+
+  @Test
+  void sheetEditedElsewhere_comesBackAsADraftOfItsDifferences() {
+    JsonNode desk =
+        take(
+                "quota.csv",
+                """
+                rep;name;2026-07;2026-08;FY
+                ;Total;1;1;2
+                A;Ada Lund;1000,00;1.234,50;x
+                C;Cleo Ask;;50,00;
+                """)
+            .json();
+    assertThat(desk.at("/draft/changed").asInt()).as("%s", desk).isEqualTo(2);
+    assertThat(row(desk, "A").at("/cells/1").asString()).isEqualTo("1234.50");
+    assertThat(row(desk, "C").at("/was/1").asString()).isEmpty();
+    assertThat(row(desk, "B").at("/cells/0").asString()).as("not in the file").isEqualTo("500.00");
+
+    Api.Answer bad = take("quota.csv", "rep,2026-07\nA,much\nZ,1\nA,2\n");
+    assertThat(bad.code()).isEqualTo("value-unknown");
+    assertThat(bad.text("detail"))
+        .contains("line 2, 2026-07: \"much\" is not an amount")
+        .contains("line 3: there is no rep \"Z\"")
+        .contains("line 4: A is given twice");
+    assertThat(take("quota.csv", "rep,2030-07\nA,1\n").code()).isEqualTo("column-missing");
+    assertThat(take("quota.csv", "who,2026-07\nA,1\n").code()).isEqualTo("column-missing");
+    assertThat(api.get(DESK).json()).as("nothing was changed").isEqualTo(desk);
+
+    api.post("/api/v1/months/2026-07/seal");
+    assertThat(take("quota.csv", "rep,2026-07\nB,1\n").code()).isEqualTo("month-sealed");
+    assertThat(take("quota.csv", "rep,2026-07\nB,500\n").status()).as("unchanged").isEqualTo(200);
   }
 
   @Test

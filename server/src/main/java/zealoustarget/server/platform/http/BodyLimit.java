@@ -44,7 +44,8 @@ class BodyLimit extends OncePerRequestFilter {
   static final Duration LONGEST = Duration.ofSeconds(10);
 
   private static final Pattern UPLOADS =
-      Pattern.compile("/api/v1/loads(/receive|/[0-9]{1,9}/control)?");
+      Pattern.compile(
+          "/api/v1/(loads(/receive|/[0-9]{1,9}/control)?|goals/[^/]{1,400}/draft/file)");
   private static final Pattern LARGE_ONES =
       Pattern.compile(
           "/api/v1/(rules|rules/holidays|playbook|earnings/trial|standing/trial|loads/[0-9]{1,9}/[a-z]+)");
@@ -100,7 +101,9 @@ class BodyLimit extends OncePerRequestFilter {
         chain.doFilter(new WithoutToken(request), response);
       } else {
         problems.write(
-            response, Problem.UNSUPPORTED_MEDIA_TYPE, "Files are taken by /api/v1/loads only.");
+            response,
+            Problem.UNSUPPORTED_MEDIA_TYPE,
+            "Files are taken by /api/v1/loads and goal drafts only.");
       }
       return false;
     }
