@@ -44,6 +44,16 @@ public record Statement(
     return pay == null ? PayStatus.NO_QUOTA : pay.status();
   }
 
+  /**
+   * Cents that the month adds to its window; 0 without plan or quota.
+   *
+   * @param earlier cents that the window had earned by the month before
+   */
+  public long added(long earlier) {
+    long sofar = pay == null ? 0 : pay.earned();
+    return windowFrom < month ? Math.subtractExact(sofar, earlier) : sofar;
+  }
+
   /** Cents earned to date in the window; null without plan or quota. */
   public @Nullable Long earned() {
     return pay == null ? null : pay.earned();

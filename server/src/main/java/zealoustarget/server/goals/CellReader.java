@@ -6,6 +6,7 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.calendar.Months;
 import zealoustarget.core.member.Member;
+import zealoustarget.server.standing.query.QueryReader;
 
 /** Reads the keys and months of many cells of one request, each of them once. */
 final class CellReader {
@@ -29,8 +30,8 @@ final class CellReader {
   /** A month; month-unreadable. */
   YearMonth month(@Nullable String text) {
     return text == null
-        ? GoalSheetController.month("month", null)
-        : months.computeIfAbsent(text, asked -> GoalSheetController.month("month", asked));
+        ? QueryReader.month("month", null)
+        : months.computeIfAbsent(text, asked -> QueryReader.month("month", asked));
   }
 
   /** A month's number; month-unreadable. */

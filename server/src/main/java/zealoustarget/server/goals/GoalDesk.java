@@ -36,11 +36,9 @@ import zealoustarget.server.goals.GoalDeskAnswer.DraftAnswer;
 import zealoustarget.server.goals.GoalDeskAnswer.GroupAnswer;
 import zealoustarget.server.goals.GoalDeskAnswer.LineAnswer;
 import zealoustarget.server.goals.GoalDeskAnswer.MonthAnswer;
-import zealoustarget.server.goals.GoalDeskAnswer.MoveAnswer;
 import zealoustarget.server.intake.entered.EnteredGoals.Amount;
 import zealoustarget.server.ledger.sealing.Seals;
 import zealoustarget.server.ledger.state.LedgerService;
-import zealoustarget.server.rules.PlanPart;
 import zealoustarget.server.rules.RulesService;
 
 /** Puts a fiscal year's goal sheet together, the draft of whoever asks laid over it. */
@@ -154,7 +152,7 @@ class GoalDesk {
               .ledger()
               .actual(sheet.measure().code(), sheet.axis(), place.member(), place.month() - MONTHS);
       if (actual != null) {
-        lastYear = lastYear == null ? Ratio.of(actual) : lastYear.plus(Ratio.of(actual));
+        lastYear = plus(lastYear, Ratio.of(actual));
       }
     }
     return new SumAnswer(
@@ -166,12 +164,17 @@ class GoalDesk {
         stretchText(after, lastYear));
   }
 
+  /** A sum with one more; what is missing adds nothing. */
+  private static Ratio plus(@Nullable Ratio sum, Ratio more) {
+    return sum == null ? more : sum.plus(more);
+  }
+
   private static @Nullable Ratio sumOf(GoalSheet sheet, List<Place> places) {
     Ratio sum = null;
     for (Place place : places) {
       Amount amount = sheet.amount(place.member(), place.month());
       if (amount != null) {
-        sum = sum == null ? Ratio.of(amount.low()) : sum.plus(Ratio.of(amount.low()));
+        sum = plus(sum, Ratio.of(amount.low()));
       }
     }
     return sum;
@@ -194,8 +197,7 @@ class GoalDesk {
     private final @Nullable Ratio[] byMonth = new Ratio[MONTHS];
 
     void add(int at, long amount) {
-      Ratio known = byMonth[at];
-      byMonth[at] = known == null ? Ratio.of(amount) : known.plus(Ratio.of(amount));
+      byMonth[at] = plus(byMonth[at], Ratio.of(amount));
     }
 
     @Nullable Ratio over(int from, int until) {
@@ -203,7 +205,7 @@ class GoalDesk {
       for (int at = from; at < until; at++) {
         Ratio one = byMonth[at];
         if (one != null) {
-          sum = sum == null ? one : sum.plus(one);
+          sum = plus(sum, one);
         }
       }
       return sum;
@@ -327,7 +329,7 @@ class GoalDesk {
           row -> grouped.computeIfAbsent(homeOf(row.id()), id -> new ArrayList<>()).add(row));
       FiscalCalendar calendar = companyRules.current().calendar();
       List<LineAnswer> lines = rows.stream().map(this::line).toList();
-      LineAnswer all = sum("*", "All", total, lastYear(null));
+      LineAnswer all = sum("*", "All", total, lastYearOfAll());
       return new GoalDeskAnswer(
           standing.goalSet(),
           standing.isNew(),
@@ -347,7 +349,7 @@ class GoalDesk {
           GoalLevels.sources(standing, true),
           GoalLevels.alike(standing),
           CurrentAccount.account().role() == Role.ANALYST,
-          headline(all, grouped),
+          headline(grouped),
           insights(rows),
           all,
           groupAxis == null ? List.of() : groups(grouped),
@@ -419,7 +421,14 @@ class GoalDesk {
         places.add(group == home || group < 0 ? null : groupName(group));
       }
       Sums sums = byMember.getOrDefault(member.id(), new Sums());
-      return line(member.key(), member.name(), cells, was, places, sums, lastYear(member.id()));
+      return line(
+          member.key(),
+          member.name(),
+          cells,
+          was,
+          places,
+          sums,
+          lastYear(standing.axis(), member.id()));
     }
 
     /** A line whose cells are the sums themselves. */
@@ -479,22 +488,22 @@ class GoalDesk {
      * The actual of the same months a year before; null of a rate, where nothing was posted, or
      * where one of those months is not over: a part of a year is no year to compare with.
      */
-    private @Nullable Ratio lastYear(@Nullable Integer member) {
+    private @Nullable Ratio lastYear(Axis axis, int member) {
       if (measure.isRate() || !hasYearBefore) {
         return null;
       }
       Ratio sum = null;
       for (int at = 0; at < MONTHS; at++) {
-        int month = first + at - MONTHS;
-        Long actual =
-            member == null
-                ? ledger.actual(measure.code(), Axis.COMPANY, Member.COMPANY.id(), month)
-                : ledger.actual(measure.code(), standing.axis(), member, month);
+        Long actual = ledger.actual(measure.code(), axis, member, first + at - MONTHS);
         if (actual != null) {
-          sum = sum == null ? Ratio.of(actual) : sum.plus(Ratio.of(actual));
+          sum = plus(sum, Ratio.of(actual));
         }
       }
       return sum;
+    }
+
+    private @Nullable Ratio lastYearOfAll() {
+      return lastYear(Axis.COMPANY, Member.COMPANY.id());
     }
 
     private List<GroupAnswer> groups(Map<Integer, List<Member>> grouped) {
@@ -511,24 +520,14 @@ class GoalDesk {
       Sums own = planByGroup.get(id);
       Ratio over = over(id);
       return new GroupAnswer(
-          sum(key, groupName(id), byGroup.getOrDefault(id, new Sums()), groupLastYear(axis, id)),
+          sum(
+              key,
+              groupName(id),
+              byGroup.getOrDefault(id, new Sums()),
+              id < 0 ? null : lastYear(axis, id)),
           own == null ? null : sum(key, plan == null ? "" : plan.name(), own, null),
           over == null ? null : Shown.percent(over),
           rows.stream().map(Member::key).toList());
-    }
-
-    private @Nullable Ratio groupLastYear(Axis axis, int id) {
-      if (id < 0 || measure.isRate() || !hasYearBefore) {
-        return null;
-      }
-      Ratio sum = null;
-      for (int at = 0; at < MONTHS; at++) {
-        Long actual = ledger.actual(measure.code(), axis, id, first + at - MONTHS);
-        if (actual != null) {
-          sum = sum == null ? Ratio.of(actual) : sum.plus(Ratio.of(actual));
-        }
-      }
-      return sum;
     }
 
     /** How far a group's assigned goals pass its own; null where it has none. */
@@ -542,7 +541,7 @@ class GoalDesk {
           : sum.minus(goal).dividedBy(goal);
     }
 
-    private List<String> headline(LineAnswer all, Map<Integer, List<Member>> grouped) {
+    private List<String> headline(Map<Integer, List<Member>> grouped) {
       List<String> parts = new ArrayList<>();
       String year = "fiscal " + companyRules.current().calendar().year(months.get(0));
       Ratio goal = total.total();
@@ -554,7 +553,7 @@ class GoalDesk {
                 : set + " for " + year + ": goals of " + measure.code() + " do not add up.");
         return parts;
       }
-      Ratio stretch = GoalSpread.stretch(goal, lastYear(null));
+      Ratio stretch = GoalSpread.stretch(goal, lastYearOfAll());
       parts.add(
           set
               + " for "
@@ -602,96 +601,39 @@ class GoalDesk {
                     + (without.size() == 1 ? " has no goal." : " have no goals.")
                 : without.size() + " " + standing.axis().word(2) + " have no goals.");
       }
-      rows.stream()
-          .filter(row -> stretchOf(row) != null)
-          .max(Comparator.comparing(row -> Objects.requireNonNull(stretchOf(row))))
-          .ifPresent(
-              row ->
-                  said.add(
-                      "The goal of "
-                          + row.name()
-                          + " is "
-                          + beyond(Objects.requireNonNull(stretchOf(row)))
-                          + " last year, the most of all."));
+      Member most = null;
+      Ratio highest = null;
+      for (Member row : rows) {
+        Ratio stretch = stretchOf(row);
+        if (stretch != null && (highest == null || stretch.compareTo(highest) > 0)) {
+          most = row;
+          highest = stretch;
+        }
+      }
+      if (most != null && highest != null) {
+        said.add(
+            "The goal of "
+                + most.name()
+                + " is "
+                + beyond(highest)
+                + " last year, the most of all.");
+      }
       return said;
     }
 
     private @Nullable Ratio stretchOf(Member row) {
       Sums sums = byMember.get(row.id());
-      return sums == null ? null : GoalSpread.stretch(sums.total(), lastYear(row.id()));
+      return sums == null
+          ? null
+          : GoalSpread.stretch(sums.total(), lastYear(standing.axis(), row.id()));
     }
 
     private DraftAnswer draft() {
-      List<String> stale = new ArrayList<>();
-      for (GoalDrafts.Cell cell : changes) {
-        Member member = GoalDrafts.known(standing, cell);
-        int month = Months.number(cell.month());
-        if (member == null) {
-          stale.add(cell.key() + " is not known any more.");
-        } else if (seals.find(cell.month()).isPresent()) {
-          stale.add(cell.month() + " was closed since; " + member.name() + " keeps its goal.");
-        } else if (!GoalSheets.isSame(standing.amount(member.id(), month), cell.before())) {
-          String by = sheets.broughtBy(standing, member.id(), month);
-          stale.add(
-              member.name()
-                  + ", "
-                  + cell.month()
-                  + " was changed since"
-                  + (by == null ? "." : " (" + by + ")."));
-        }
-      }
-      List<YearMonth> touched =
-          changes.stream()
-              .map(GoalDrafts.Cell::month)
-              .distinct()
-              .sorted()
-              .filter(month -> !ledger.emptyMonths(measure, Span.of(month)).contains(month))
-              .toList();
-      List<MoveAnswer> moves = new ArrayList<>();
-      List<GoalEffect.Pay> pays = new ArrayList<>();
-      for (YearMonth month : touched) {
-        if (standing.book().cells().isEmpty()) {
-          break; // a set that is new has no statuses to move from
-        }
-        moves.addAll(effect.moves(standing, drafted, month));
-        pays.addAll(effect.pays(drafted, month));
-      }
-      long change =
-          pays.stream().mapToLong(pay -> pay.after() - pay.before()).reduce(0, Math::addExact);
       Sums before = new Sums();
       if (!measure.isRate() && !drafted.isRange()) {
         standing.cells().forEach(cell -> before.add(cell.month() - first, cell.amount()));
       }
-      return new DraftAnswer(
-          changes.size(),
-          text(before.total()),
-          text(total.total()),
-          stale,
-          sentence(touched, moves, change, !pays.isEmpty()),
-          moves,
-          pays.stream().map(GoalEffect.Pay::answer).toList(),
-          pays.isEmpty() ? null : PlanPart.cents(change));
-    }
-
-    private String sentence(
-        List<YearMonth> touched, List<MoveAnswer> moves, long change, boolean hasPay) {
-      String cells = changes.size() == 1 ? "One cell changes" : changes.size() + " cells change";
-      if (touched.isEmpty()) {
-        return cells + "; no month with actuals is among them, so no status moves yet.";
-      }
-      String moved =
-          moves.isEmpty()
-              ? "no status moves"
-              : moves.size() == 1
-                  ? moves.get(0).name() + " moves to " + moves.get(0).after()
-                  : moves.size() + " statuses move";
-      String pay =
-          !hasPay
-              ? "no pay changes"
-              : "pay changes by "
-                  + (change > 0 ? "+" : change < 0 ? "\u2212" : "")
-                  + figures.grouped(PlanPart.cents(Math.abs(change)));
-      return cells + ": " + moved + ", and " + pay + ".";
+      return effect.of(standing, drafted, changes, text(before.total()), text(total.total()));
     }
   }
 }

@@ -18,8 +18,6 @@ import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Ratio;
-import zealoustarget.core.calendar.Months;
-import zealoustarget.core.member.Member;
 import zealoustarget.server.intake.entered.EnteredGoals.Amount;
 import zealoustarget.server.intake.posting.LoadAnswer;
 import zealoustarget.server.intake.posting.LoadAnswers;
@@ -117,6 +115,7 @@ class GoalDraftController {
     GoalSheet sheet = desk.sheet(asked);
     GoalSheet drafted = drafts.drafted(sheet, drafts.cells(sheet));
     List<PartBody> parts = Objects.requireNonNullElse(body.parts(), List.of());
+    CellReader reader = new CellReader(drafted);
     List<GoalSpreads.PartBody> asParts = new ArrayList<>();
     for (PartBody part : parts) {
       asParts.add(
@@ -124,7 +123,7 @@ class GoalDraftController {
               part.key(),
               part.month(),
               part.weight(),
-              isLocked(part) ? standing(drafted, part) : null));
+              isLocked(part) ? standing(drafted, part, reader) : null));
     }
     GoalSpreads.Answer spread =
         spreads.spread(
@@ -226,12 +225,10 @@ class GoalDraftController {
     GoalSheet sheet =
         desk.sheet(
             new GoalDesk.Asked(goalSet, body.axis(), body.measure(), body.year(), body.plan()));
+    CellReader reader = new CellReader(sheet);
     List<GoalDesk.Place> places = new ArrayList<>();
     for (PartBody part : Objects.requireNonNullElse(body.parts(), List.<PartBody>of())) {
-      places.add(
-          new GoalDesk.Place(
-              sheet.member(part.key()).id(),
-              Months.number(GoalSheetController.month("month", part.month()))));
+      places.add(new GoalDesk.Place(reader.member(part.key()).id(), reader.number(part.month())));
     }
     return desk.sum(sheet, places);
   }
@@ -240,10 +237,8 @@ class GoalDraftController {
     return Boolean.TRUE.equals(part.locked());
   }
 
-  private static String standing(GoalSheet sheet, PartBody part) {
-    Member member = sheet.member(part.key());
-    Amount amount =
-        sheet.amount(member.id(), Months.number(GoalSheetController.month("month", part.month())));
+  private static String standing(GoalSheet sheet, PartBody part, CellReader cells) {
+    Amount amount = sheet.amount(cells.member(part.key()).id(), cells.number(part.month()));
     return sheet.measure().text(amount == null ? 0 : amount.low());
   }
 

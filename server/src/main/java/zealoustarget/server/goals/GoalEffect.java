@@ -6,19 +6,24 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.calendar.Months;
+import zealoustarget.core.calendar.Span;
 import zealoustarget.core.commission.Statement;
 import zealoustarget.core.ladder.Shown;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.query.StandingQuery;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
+import zealoustarget.core.reading.Figures;
 import zealoustarget.core.reading.Standing;
 import zealoustarget.server.earnings.EarningsService;
+import zealoustarget.server.goals.GoalDeskAnswer.DraftAnswer;
 import zealoustarget.server.goals.GoalDeskAnswer.MoveAnswer;
 import zealoustarget.server.goals.GoalDeskAnswer.PayAnswer;
+import zealoustarget.server.ledger.sealing.Seals;
 import zealoustarget.server.ledger.state.LedgerService;
 import zealoustarget.server.rules.PlanPart;
 import zealoustarget.server.rules.Rules;
@@ -32,16 +37,22 @@ import zealoustarget.server.standing.query.StandingParameters;
  */
 @Service
 class GoalEffect {
+  private final GoalSheets sheets;
+  private final Seals seals;
   private final QueryReader reader;
   private final EarningsService earnings;
   private final LedgerService ledgers;
   private final RulesService companyRules;
 
   GoalEffect(
+      GoalSheets sheets,
+      Seals seals,
       QueryReader reader,
       EarningsService earnings,
       LedgerService ledgers,
       RulesService companyRules) {
+    this.sheets = sheets;
+    this.seals = seals;
     this.reader = reader;
     this.earnings = earnings;
     this.ledgers = ledgers;
@@ -49,11 +60,102 @@ class GoalEffect {
   }
 
   /**
+   * What a draft would do, in months that are open and have actuals.
+   *
+   * @param changes not empty
+   * @param before the sum of all goals as they stand, as text; null where there is none
+   */
+  DraftAnswer of(
+      GoalSheet standing,
+      GoalSheet drafted,
+      List<GoalDrafts.Cell> changes,
+      @Nullable String before,
+      @Nullable String after) {
+    List<YearMonth> touched =
+        changes.stream()
+            .map(GoalDrafts.Cell::month)
+            .distinct()
+            .sorted()
+            .filter(
+                month ->
+                    !standing
+                        .ledger()
+                        .emptyMonths(standing.measure(), Span.of(month))
+                        .contains(month))
+            .toList();
+    List<MoveAnswer> moves = new ArrayList<>();
+    List<Pay> pays = new ArrayList<>();
+    for (YearMonth month : touched) {
+      if (standing.book().cells().isEmpty()) {
+        break; // a set that is new has no statuses to move from
+      }
+      moves.addAll(moves(standing, drafted, month));
+      pays.addAll(pays(drafted, month));
+    }
+    long change =
+        pays.stream().mapToLong(pay -> pay.after() - pay.before()).reduce(0, Math::addExact);
+    return new DraftAnswer(
+        changes.size(),
+        before,
+        after,
+        stale(standing, changes),
+        sentence(changes.size(), touched, moves, change, !pays.isEmpty()),
+        moves,
+        pays.stream().map(Pay::answer).toList(),
+        pays.isEmpty() ? null : PlanPart.cents(change));
+  }
+
+  /** What others changed since, in sentences. */
+  private List<String> stale(GoalSheet standing, List<GoalDrafts.Cell> changes) {
+    List<String> stale = new ArrayList<>();
+    for (GoalDrafts.Cell cell : changes) {
+      Member member = GoalDrafts.known(standing, cell);
+      int month = Months.number(cell.month());
+      if (member == null) {
+        stale.add(cell.key() + " is not known any more.");
+      } else if (seals.find(cell.month()).isPresent()) {
+        stale.add(cell.month() + " was closed since; " + member.name() + " keeps its goal.");
+      } else if (!GoalSheets.isSame(standing.amount(member.id(), month), cell.before())) {
+        String by = sheets.broughtBy(standing, member.id(), month);
+        stale.add(
+            member.name()
+                + ", "
+                + cell.month()
+                + " was changed since"
+                + (by == null ? "." : " (" + by + ")."));
+      }
+    }
+    return stale;
+  }
+
+  private String sentence(
+      int changed, List<YearMonth> touched, List<MoveAnswer> moves, long change, boolean hasPay) {
+    String cells = changed == 1 ? "One cell changes" : changed + " cells change";
+    if (touched.isEmpty()) {
+      return cells + "; no month with actuals is among them, so no status moves yet.";
+    }
+    String moved =
+        moves.isEmpty()
+            ? "no status moves"
+            : moves.size() == 1
+                ? moves.get(0).name() + " moves to " + moves.get(0).after()
+                : moves.size() + " statuses move";
+    String pay =
+        !hasPay
+            ? "no pay changes"
+            : "pay changes by "
+                + (change > 0 ? "+" : change < 0 ? "\u2212" : "")
+                + new Figures(companyRules.current().company().writing())
+                    .grouped(PlanPart.cents(Math.abs(change)));
+    return cells + ": " + moved + ", and " + pay + ".";
+  }
+
+  /**
    * Rows whose status differs in a month.
    *
    * @param before the sheet as it stands, whose set is there already
    */
-  List<MoveAnswer> moves(GoalSheet before, GoalSheet after, YearMonth month) {
+  private List<MoveAnswer> moves(GoalSheet before, GoalSheet after, YearMonth month) {
     StandingQuery query =
         reader
             .read(
@@ -96,7 +198,7 @@ class GoalEffect {
   }
 
   /** A rep's pay for a month, before and after, in cents. */
-  record Pay(Member rep, YearMonth month, long before, long after) {
+  private record Pay(Member rep, YearMonth month, long before, long after) {
     PayAnswer answer() {
       return new PayAnswer(
           rep.key(),
@@ -109,7 +211,7 @@ class GoalEffect {
   }
 
   /** Reps whose pay for a month differs. */
-  List<Pay> pays(GoalSheet after, YearMonth month) {
+  private List<Pay> pays(GoalSheet after, YearMonth month) {
     if (after.axis() != Axis.REP) {
       return List.of();
     }
@@ -136,17 +238,10 @@ class GoalEffect {
     if (now.stream().anyMatch(one -> one.windowFrom() < Months.number(month))) {
       earnings
           .unsealed(month.minusMonths(1), rules, ledger)
-          .forEach(one -> earlier.put(one.rep(), earned(one)));
+          .forEach(one -> earlier.put(one.rep(), Objects.requireNonNullElse(one.earned(), 0L)));
     }
     Map<Integer, Long> parts = new HashMap<>();
-    for (Statement one : now) {
-      long before = one.windowFrom() < one.month() ? earlier.getOrDefault(one.rep(), 0L) : 0;
-      parts.put(one.rep(), Math.subtractExact(earned(one), before));
-    }
+    now.forEach(one -> parts.put(one.rep(), one.added(earlier.getOrDefault(one.rep(), 0L))));
     return parts;
-  }
-
-  private static long earned(Statement one) {
-    return one.pay() == null ? 0 : one.pay().earned();
   }
 }

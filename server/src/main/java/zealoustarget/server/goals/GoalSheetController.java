@@ -1,9 +1,7 @@
 package zealoustarget.server.goals;
 
-import java.time.DateTimeException;
 import java.time.YearMonth;
 import java.util.List;
-import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -24,13 +22,12 @@ import zealoustarget.server.platform.http.Downloads;
 import zealoustarget.server.platform.storage.TemporaryFiles;
 import zealoustarget.server.rules.RulesService;
 import zealoustarget.server.standing.export.Exports;
+import zealoustarget.server.standing.query.QueryReader;
 
 /** Goal sheets: read, entered, and a whole spread over cells. Parses and maps only. */
 @RestController
 @RequestMapping("/api/v1/goals")
 class GoalSheetController {
-  private static final Pattern MONTH = Pattern.compile("\\d{4}-\\d{2}");
-
   private final GoalSheets sheets;
   private final GoalSpreads spreads;
   private final GoalDesk desk;
@@ -113,7 +110,7 @@ class GoalSheetController {
       @RequestParam(required = false) String measure,
       @RequestParam String key,
       @RequestParam String month) {
-    YearMonth asked = month("month", month);
+    YearMonth asked = QueryReader.month("month", month);
     GoalSheet sheet = sheets.read(goalSet, axis, measure, Span.of(asked));
     return sheets.history(sheet, sheet.member(key), asked);
   }
@@ -141,24 +138,12 @@ class GoalSheetController {
   }
 
   static Span span(String from, String to) {
-    YearMonth first = month("from", from);
-    YearMonth last = month("to", to);
+    YearMonth first = QueryReader.month("from", from);
+    YearMonth last = QueryReader.month("to", to);
     if (last.isBefore(first)) {
       throw Refusal.of(
           "span-backwards", "The span ends in " + last + ", before it begins in " + first + ".");
     }
     return new Span(first, last);
-  }
-
-  static YearMonth month(String name, @Nullable String text) {
-    try {
-      if (text != null && MONTH.matcher(text).matches()) {
-        return YearMonth.parse(text);
-      }
-    } catch (DateTimeException noSuchMonth) {
-      // falls through to the one refusal
-    }
-    throw Refusal.of("month-unreadable", "\"" + text + "\" is not a month. Write it as 2026-10.")
-        .with("name", name);
   }
 }

@@ -89,7 +89,7 @@ public class PlanTrial {
     }
 
     void set(int at, Statement one, Map<Integer, Long> earlier) {
-      cents[at] = part(one, earlier);
+      cents[at] = one.added(earlier.getOrDefault(one.rep(), 0L));
       why[at] = one.pay() == null ? one.status().word() : null;
     }
 
@@ -175,12 +175,6 @@ public class PlanTrial {
 
   private static long earnedOf(Statement one) {
     return one.pay() == null ? 0 : one.pay().earned();
-  }
-
-  /** What a month adds to its window. */
-  private static long part(Statement one, Map<Integer, Long> before) {
-    long earned = earnedOf(one);
-    return one.windowFrom() < one.month() ? earned - before.getOrDefault(one.rep(), 0L) : earned;
   }
 
   private TrialAnswer answer(

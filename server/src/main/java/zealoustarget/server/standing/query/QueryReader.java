@@ -283,9 +283,10 @@ public class QueryReader {
             () -> UnknownValue.of("axis", word, Stream.of(Axis.values()).map(Axis::word).toList()));
   }
 
-  static YearMonth month(String name, String text) {
+  /** A month as {@code 2026-10}; month-unreadable. */
+  public static YearMonth month(String name, @Nullable String text) {
     try {
-      if (text.matches("\\d{4}-\\d{2}")) {
+      if (text != null && text.matches("\\d{4}-\\d{2}")) {
         return YearMonth.parse(text);
       }
     } catch (DateTimeException noSuchMonth) {
