@@ -29,8 +29,9 @@ public final class RunningServer implements AutoCloseable {
 
   /**
    * Starts over a data folder, empty or from an earlier start. What a test does not ask for is not
-   * made: a start takes half the time. An empty folder begins as a copy of one with its tables and
-   * the tests' account, as making them takes a third of the rest.
+   * made: a start takes half the time; nor is a password hashed for as long as it should take. An
+   * empty folder begins as a copy of one with its tables and the tests' account, as making them
+   * takes a third of the rest.
    */
   public static RunningServer start(Path data, String... properties) {
     if (properties.length == 0 && isEmpty(data)) {
@@ -45,6 +46,7 @@ public final class RunningServer implements AutoCloseable {
             List.of(
                 "server.port=0",
                 "zealous.data-dir=" + data,
+                "zealous.accounts.password-kilobytes=64",
                 "spring.main.lazy-initialization=true"));
     boolean hasOwn = Arrays.stream(properties).anyMatch(one -> one.equals(OWN_ACCOUNTS));
     if (!hasOwn) {

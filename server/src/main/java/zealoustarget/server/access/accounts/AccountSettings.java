@@ -12,6 +12,7 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  * @param sessionLimit after which a session ends, whatever is done in it
  * @param twoPersons whether changes of roles, reopening a month and restoring take two persons
  * @param withCode whether a code on the console opens the way to the first account
+ * @param passwordKilobytes memory that hashing a password takes
  */
 @ConfigurationProperties("zealous.accounts")
 public record AccountSettings(
@@ -19,4 +20,5 @@ public record AccountSettings(
     @DefaultValue("") String firstPassword,
     @DefaultValue("12h") Duration sessionLimit,
     @DefaultValue("true") boolean withCode,
-    @DefaultValue("false") boolean twoPersons) {}
+    @DefaultValue("false") boolean twoPersons,
+    @DefaultValue("19456") int passwordKilobytes) {}

@@ -21,18 +21,18 @@ public class Passwords {
   private static final int SALT = 16;
   private static final int HASH = 32;
   private static final int THREADS = 1;
-  private static final int KILOBYTES = 19 * 1024;
   private static final int ROUNDS = 2;
   private static final String LETTERS = "abcdefghjkmnpqrstuvwxyz23456789";
 
-  private final PasswordEncoder encoder =
-      new Argon2PasswordEncoder(SALT, HASH, THREADS, KILOBYTES, ROUNDS);
+  private final PasswordEncoder encoder;
   private final SecureRandom random = new SecureRandom();
   private final CompanyName company;
   private volatile @Nullable String nobodys;
 
-  Passwords(CompanyName company) {
+  Passwords(CompanyName company, AccountSettings settings) {
     this.company = company;
+    this.encoder =
+        new Argon2PasswordEncoder(SALT, HASH, THREADS, settings.passwordKilobytes(), ROUNDS);
   }
 
   String hash(String password) {

@@ -9,12 +9,18 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.boot.context.properties.bind.Binder;
+import org.springframework.boot.context.properties.source.MapConfigurationPropertySource;
 import zealoustarget.core.Refusal;
 import zealoustarget.server.platform.CompanyName;
 
 class PasswordsTest {
+  private static final AccountSettings SETTINGS =
+      new Binder(new MapConfigurationPropertySource())
+          .bindOrCreate("zealous.accounts", AccountSettings.class);
+
   private final CompanyName company = new CompanyName();
-  private final Passwords passwords = new Passwords(company);
+  private final Passwords passwords = new Passwords(company, SETTINGS);
 
   @ParameterizedTest
   @CsvSource({
@@ -64,5 +70,10 @@ class PasswordsTest {
     }
     assertThat(given).hasSize(500);
     given.forEach(password -> passwords.check(password, "Ines"));
+  }
+
+  @Test
+  void aHash_takesNineteenMebibytesUnlessSettingsSayOtherwise() {
+    assertThat(passwords.hash("a long enough one")).startsWith("$argon2id$v=19$m=19456,t=2,p=1$");
   }
 }
