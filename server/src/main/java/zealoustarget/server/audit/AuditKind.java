@@ -17,6 +17,8 @@ public enum AuditKind {
   SIGN_IN,
   /** Pay, backups and exports that somebody took along. */
   DOWNLOAD,
+  /** A change that waits for a second person, and what became of it. */
+  PROPOSAL,
   RULES_CHANGED,
   MONTH_SEALED,
   MONTH_UNSEALED,

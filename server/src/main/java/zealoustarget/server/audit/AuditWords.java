@@ -17,7 +17,7 @@ import zealoustarget.core.amount.Ratio;
  * saved, one object to a line; here each becomes a line a person can read, and of a rule that was
  * changed only what changed.
  */
-final class AuditWords {
+public final class AuditWords {
   private static final JsonMapper JSON = new JsonMapper();
 
   /** What tells one rule from another, the first that it has. */
@@ -50,6 +50,9 @@ final class AuditWords {
           Map.entry("timeZone", "time zone"),
           Map.entry("weekStart", "first day of the week"),
           Map.entry("writing", "way of writing"),
+          Map.entry("goals", "goals need a second person"),
+          Map.entry("plans", "commission plans need a second person"),
+          Map.entry("ladders", "status thresholds need a second person"),
           Map.entry("shares", "credit split"),
           Map.entry("quotient", "divides"));
 
@@ -57,26 +60,37 @@ final class AuditWords {
 
   private AuditWords() {}
 
+  /** What was and what is, in words. */
+  public record Change(@Nullable String before, @Nullable String after) {}
+
   /** An entry with what it says before and after in words. */
   static Audit.Entry of(Audit.Entry entry) {
-    Map<String, JsonNode> before = rules(entry.before());
-    Map<String, JsonNode> after = rules(entry.after());
-    if (before.isEmpty() && after.isEmpty()) {
-      return entry;
-    }
-    List<String> then = new ArrayList<>();
-    List<String> now = new ArrayList<>();
-    before.forEach((name, rule) -> addChanged(then, name, rule, after.get(name)));
-    after.forEach((name, rule) -> addChanged(now, name, rule, before.get(name)));
+    Change words = of(entry.before(), entry.after());
     return new Audit.Entry(
         entry.id(),
         entry.at(),
         entry.by(),
         entry.kind(),
         entry.subject(),
-        before.isEmpty() ? entry.before() : String.join("\n", then),
-        after.isEmpty() ? entry.after() : String.join("\n", now),
+        words.before(),
+        words.after(),
         entry.hash());
+  }
+
+  /** Rules as they are kept, in words; a text that holds none stays. */
+  public static Change of(@Nullable String rulesBefore, @Nullable String rulesAfter) {
+    Map<String, JsonNode> before = rules(rulesBefore);
+    Map<String, JsonNode> after = rules(rulesAfter);
+    if (before.isEmpty() && after.isEmpty()) {
+      return new Change(rulesBefore, rulesAfter);
+    }
+    List<String> then = new ArrayList<>();
+    List<String> now = new ArrayList<>();
+    before.forEach((name, rule) -> addChanged(then, name, rule, after.get(name)));
+    after.forEach((name, rule) -> addChanged(now, name, rule, before.get(name)));
+    return new Change(
+        before.isEmpty() ? rulesBefore : String.join("\n", then),
+        after.isEmpty() ? rulesAfter : String.join("\n", now));
   }
 
   /** The rules of a text by what tells them apart; empty where the text is words already. */

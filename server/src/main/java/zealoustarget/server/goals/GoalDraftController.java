@@ -5,7 +5,9 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -18,6 +20,7 @@ import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Ratio;
+import zealoustarget.server.approval.ProposalAnswer;
 import zealoustarget.server.intake.entered.EnteredGoals.Amount;
 import zealoustarget.server.intake.posting.LoadAnswer;
 import zealoustarget.server.intake.posting.LoadAnswers;
@@ -80,8 +83,14 @@ class GoalDraftController {
       @Nullable String step,
       List<PartBody> parts) {}
 
-  /** What was entered: the load, null where all of it stood already, and the sheet after it. */
-  record Applied(@Nullable LoadAnswer load, GoalDeskAnswer desk) {}
+  /**
+   * What became of a draft, and the sheet after it.
+   *
+   * @param load null where all of it stood already, or it is proposed
+   * @param proposal what waits for a second person; null where it takes none
+   */
+  record Applied(
+      @Nullable LoadAnswer load, @Nullable ProposalAnswer proposal, GoalDeskAnswer desk) {}
 
   /** A fiscal year's sheet with the draft of whoever asks. */
   @GetMapping("/desk")
@@ -263,14 +272,19 @@ class GoalDraftController {
 
   /**
    * Enters the draft as one load, all or nothing. 409 {@code draft-empty}, {@code month-sealed};
-   * 412 {@code changed-since} names the cell and who changed it.
+   * 412 {@code changed-since} names the cell and who changed it. 202 with {@code proposal} where it
+   * takes a second person.
    */
   @PostMapping("/draft/apply")
-  Applied apply(@PathVariable String goalSet, @RequestBody SheetBody body) {
+  ResponseEntity<Applied> apply(@PathVariable String goalSet, @RequestBody SheetBody body) {
     GoalDesk.Asked asked =
         new GoalDesk.Asked(goalSet, body.axis(), body.measure(), body.year(), body.plan());
-    Integer load = drafts.apply(desk.sheet(asked));
-    return new Applied(load == null ? null : loads.whole(load), desk.answer(asked));
+    GoalSheets.Entered entered = drafts.apply(desk.sheet(asked));
+    Integer load = entered.load();
+    return ResponseEntity.status(entered.proposal() == null ? HttpStatus.OK : HttpStatus.ACCEPTED)
+        .body(
+            new Applied(
+                load == null ? null : loads.whole(load), entered.proposal(), desk.answer(asked)));
   }
 
   /** Forgets the draft; one that is not there is no fault. */

@@ -61,9 +61,7 @@ class GoalDrafts {
   /** The changes of the account that acts, in the order in which they were begun. */
   @Transactional(readOnly = true)
   public List<Cell> cells(GoalSheet sheet) {
-    return find(sheet)
-        .map(draft -> json.readValue(draft.content, Content.class).cells())
-        .orElse(List.of());
+    return find(sheet).map(this::read).orElse(List.of());
   }
 
   /** A sheet as the draft has it. */
@@ -129,25 +127,20 @@ class GoalDrafts {
   }
 
   /**
-   * Enters the draft: all or nothing.
+   * Enters the draft, or proposes it: all or nothing.
    *
-   * @return the entered load's number; null where all of it stands already
    * @throws Refusal draft-empty, changed-since naming the cell and who changed it, month-sealed,
    *     goal-member-unknown
    */
-  @Nullable Integer apply(GoalSheet asked) {
-    return state
-        .getInTurn(
-            () -> {
-              GoalSheet sheet =
-                  sheets.read(
-                      asked.goalSet(), asked.axis().word(), asked.measure().code(), asked.span());
-              return Optional.ofNullable(applyAlone(sheet));
-            })
-        .orElse(null);
+  GoalSheets.Entered apply(GoalSheet asked) {
+    return state.getInTurn(
+        () ->
+            applyAlone(
+                sheets.read(
+                    asked.goalSet(), asked.axis().word(), asked.measure().code(), asked.span())));
   }
 
-  private @Nullable Integer applyAlone(GoalSheet sheet) {
+  private GoalSheets.Entered applyAlone(GoalSheet sheet) {
     List<Cell> cells = cells(sheet);
     if (cells.isEmpty()) {
       throw Refusal.of("draft-empty", "The draft has no changes to apply.");
@@ -166,15 +159,40 @@ class GoalDrafts {
       }
       changed.add(new EnteredGoals.Cell(member, month, now, cell.after()));
     }
-    Integer load = sheets.enter(sheet, changed, () -> discard(sheet));
-    if (load == null) {
+    GoalSheets.Entered entered = sheets.enter(sheet, changed, () -> discard(sheet));
+    if (entered.equals(GoalSheets.Entered.NOTHING)) {
       discard(sheet);
     }
-    return load;
+    return entered;
+  }
+
+  /** Makes cells an account's draft again, beside those that it has changed since. */
+  @Transactional
+  public void giveBack(GoalSheet sheet, List<Cell> given, int ownerId) {
+    Optional<GoalDraftEntity> draft = any(sheet, ownerId);
+    if (draft.isPresent() && draft.get().axis != sheet.axis()) {
+      return;
+    }
+    Map<List<Object>, Cell> cells = new LinkedHashMap<>();
+    given.forEach(cell -> cells.put(List.of(cell.key(), cell.month()), cell));
+    draft
+        .map(this::read)
+        .orElse(List.of())
+        .forEach(cell -> cells.put(List.of(cell.key(), cell.month()), cell));
+    store(sheet, List.copyOf(cells.values()), ownerId);
+  }
+
+  private List<Cell> read(GoalDraftEntity draft) {
+    return json.readValue(draft.content, Content.class).cells();
   }
 
   private void store(GoalSheet sheet, List<Cell> cells) {
-    GoalDraftEntity draft = find(sheet).orElse(null);
+    store(sheet, cells, CurrentAccount.account().id());
+  }
+
+  private void store(GoalSheet sheet, List<Cell> cells, int ownerId) {
+    GoalDraftEntity draft =
+        any(sheet, ownerId).filter(one -> one.axis == sheet.axis()).orElse(null);
     if (cells.isEmpty()) {
       if (draft != null) {
         drafts.delete(draft);
@@ -182,7 +200,7 @@ class GoalDrafts {
       return;
     }
     GoalDraftEntity kept = Objects.requireNonNullElseGet(draft, GoalDraftEntity::new);
-    kept.ownerId = CurrentAccount.account().id();
+    kept.ownerId = ownerId;
     kept.goalSet = sheet.goalSet();
     kept.axis = sheet.axis();
     kept.measure = sheet.measure().code();
@@ -192,9 +210,11 @@ class GoalDrafts {
   }
 
   private Optional<GoalDraftEntity> find(GoalSheet sheet) {
-    return drafts
-        .findByOwnerIdAndGoalSetAndMeasure(
-            CurrentAccount.account().id(), sheet.goalSet(), sheet.measure().code())
-        .filter(draft -> draft.axis == sheet.axis());
+    return any(sheet, CurrentAccount.account().id()).filter(draft -> draft.axis == sheet.axis());
+  }
+
+  private Optional<GoalDraftEntity> any(GoalSheet sheet, int ownerId) {
+    return drafts.findByOwnerIdAndGoalSetAndMeasure(
+        ownerId, sheet.goalSet(), sheet.measure().code());
   }
 }

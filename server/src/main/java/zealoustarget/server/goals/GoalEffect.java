@@ -106,7 +106,7 @@ class GoalEffect {
   }
 
   /** What others changed since, in sentences. */
-  private List<String> stale(GoalSheet standing, List<GoalDrafts.Cell> changes) {
+  List<String> stale(GoalSheet standing, List<GoalDrafts.Cell> changes) {
     List<String> stale = new ArrayList<>();
     for (GoalDrafts.Cell cell : changes) {
       Member member = GoalDrafts.known(standing, cell);

@@ -3,6 +3,7 @@ package zealoustarget.server.goals;
 import java.time.YearMonth;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -16,6 +17,7 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Writing;
 import zealoustarget.core.calendar.Span;
+import zealoustarget.server.approval.ProposalAnswer;
 import zealoustarget.server.intake.posting.LoadAnswer;
 import zealoustarget.server.intake.posting.LoadAnswers;
 import zealoustarget.server.platform.http.Downloads;
@@ -57,9 +59,10 @@ class GoalSheetController {
   /**
    * What a save made.
    *
-   * @param load the entered load; null where nothing changed
+   * @param load the entered load; null where nothing changed, or it is proposed
+   * @param proposal what waits for a second person; null where it takes none
    */
-  record Saved(@Nullable LoadAnswer load) {}
+  record Saved(@Nullable LoadAnswer load, @Nullable ProposalAnswer proposal) {}
 
   /** The goals of a set over some months, with the tag that a save is based on. */
   @GetMapping("/{goalSet}")
@@ -117,15 +120,19 @@ class GoalSheetController {
 
   /**
    * Enters changed cells, all or nothing. 400 {@code cell-outside-sheet}; 409 {@code month-sealed},
-   * {@code member-unknown}, {@code axis-differs}; 412 {@code changed-since}.
+   * {@code member-unknown}, {@code axis-differs}; 412 {@code changed-since}. 202 with {@code
+   * proposal} where it takes a second person.
    */
   @PutMapping("/{goalSet}")
-  Saved save(@PathVariable String goalSet, @RequestBody SheetBody body) {
+  ResponseEntity<Saved> save(@PathVariable String goalSet, @RequestBody SheetBody body) {
     if (body.cells() == null) {
       throw Refusal.of("value-missing", "Give the changed cells.").with("name", "cells");
     }
-    Integer load = sheets.save(goalSet, body.axis(), body.measure(), body.tag(), body.cells());
-    return new Saved(load == null ? null : loads.whole(load));
+    GoalSheets.Entered entered =
+        sheets.save(goalSet, body.axis(), body.measure(), body.tag(), body.cells());
+    Integer load = entered.load();
+    return ResponseEntity.status(entered.proposal() == null ? HttpStatus.OK : HttpStatus.ACCEPTED)
+        .body(new Saved(load == null ? null : loads.whole(load), entered.proposal()));
   }
 
   /**

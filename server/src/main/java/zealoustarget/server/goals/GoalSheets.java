@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
+import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Amounts;
 import zealoustarget.core.amount.Measure;
@@ -19,6 +20,10 @@ import zealoustarget.core.calendar.Span;
 import zealoustarget.core.ledger.columns.GoalBook;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
+import zealoustarget.server.approval.ProposalAnswer;
+import zealoustarget.server.approval.ProposalKind;
+import zealoustarget.server.approval.Proposals;
+import zealoustarget.server.audit.Audit;
 import zealoustarget.server.intake.entered.EnteredGoals;
 import zealoustarget.server.intake.entered.EnteredLoads;
 import zealoustarget.server.intake.load.LoadStore;
@@ -41,7 +46,9 @@ public class GoalSheets {
   private final Seals seals;
   private final LoadStore loads;
   private final EnteredLoads entered;
+  private final Proposals proposals;
   private final DataState state;
+  private final JsonMapper json;
 
   GoalSheets(
       LedgerService ledgers,
@@ -50,7 +57,11 @@ public class GoalSheets {
       Seals seals,
       LoadStore loads,
       EnteredLoads entered,
-      DataState state) {
+      Proposals proposals,
+      DataState state,
+      JsonMapper json) {
+    this.proposals = proposals;
+    this.json = json;
     this.ledgers = ledgers;
     this.companyRules = companyRules;
     this.goalSets = goalSets;
@@ -232,18 +243,23 @@ public class GoalSheets {
   /**
    * Enters changed cells on a sheet that was read: all or nothing.
    *
-   * @return the entered load's number; null where nothing changes
    * @throws Refusal axis-differs, value-unknown, cell-outside-sheet, goal-member-unknown,
    *     changed-since, month-sealed
    */
-  @Nullable Integer save(
+  Entered save(
       String name, String axis, String measure, @Nullable String tagText, List<CellBody> cells) {
-    return state
-        .getInTurn(() -> Optional.ofNullable(saveAlone(name, axis, measure, tagText, cells)))
-        .orElse(null);
+    return state.getInTurn(() -> saveAlone(name, axis, measure, tagText, cells));
   }
 
-  private @Nullable Integer saveAlone(
+  /**
+   * What became of changed cells: a load, a proposal where they take a second person, or neither
+   * where nothing changes.
+   */
+  record Entered(@Nullable Integer load, @Nullable ProposalAnswer proposal) {
+    static final Entered NOTHING = new Entered(null, null);
+  }
+
+  private Entered saveAlone(
       String name, String axis, String measure, @Nullable String tagText, List<CellBody> cells) {
     Tag tag = Tag.parse(tagText);
     if (tag == null) {
@@ -265,23 +281,41 @@ public class GoalSheets {
   }
 
   /**
-   * Enters cells; whoever does has the turn.
+   * Enters cells, or proposes them; whoever does has the turn.
    *
    * @param changed those that differ from what stands
    * @param together what is stored in the same transaction
    * @throws Refusal month-sealed
    */
-  @Nullable Integer enter(GoalSheet sheet, List<EnteredGoals.Cell> changed, Runnable together) {
+  Entered enter(GoalSheet sheet, List<EnteredGoals.Cell> changed, Runnable together) {
     checkSealed(changed.stream().map(cell -> Months.of(cell.month())).toList());
     if (changed.isEmpty()) {
-      return null;
+      return Entered.NOTHING;
     }
+    if (proposals.isNeeded(companyRules.current().approval().goals())) {
+      GoalProposal proposal = GoalProposal.of(sheet, changed);
+      return new Entered(
+          null,
+          proposals.propose(
+              ProposalKind.GOALS, proposal.subject(), json.writeValueAsString(proposal), together));
+    }
+    return new Entered(post(sheet, changed, Audit.who(), together), null);
+  }
+
+  /**
+   * Posts changed cells as an entered load; whoever does has the turn.
+   *
+   * @param changed at least one
+   * @param by who entered them
+   */
+  int post(GoalSheet sheet, List<EnteredGoals.Cell> changed, String by, Runnable together) {
     boolean isRange =
         sheet.isRange()
             || changed.stream()
                 .anyMatch(cell -> cell.after() != null && cell.after().high() != null);
     return entered.post(
         new EnteredGoals(sheet.goalSet(), sheet.axis(), sheet.measure(), isRange, changed),
+        by,
         together);
   }
 

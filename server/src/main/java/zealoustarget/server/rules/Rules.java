@@ -30,7 +30,8 @@ public record Rules(
     List<Measure> measures,
     List<AttachedLadder> ladders,
     List<AttachedShading> shadings,
-    Commission commission) {
+    Commission commission,
+    Approval approval) {
 
   /** How far a month is on a day; null where all its working days are gone. */
   public Pace.@Nullable Days days(YearMonth month, LocalDate asOf) {
@@ -100,11 +101,12 @@ public record Rules(
   }
 
   public Rules withCompany(Company other) {
-    return new Rules(other, calendar, workingDays, measures, ladders, shadings, commission);
+    return new Rules(
+        other, calendar, workingDays, measures, ladders, shadings, commission, approval);
   }
 
   public Rules withCalendar(FiscalCalendar other, WorkingDays days) {
-    return new Rules(company, other, days, measures, ladders, shadings, commission);
+    return new Rules(company, other, days, measures, ladders, shadings, commission, approval);
   }
 
   /** With a measure added, or replaced where the code is there; rates divide the new one. */
@@ -114,7 +116,7 @@ public record Rules(
     all.replaceAll(known -> known.isRate() ? dividing(known, measure) : known);
     all.sort(Comparator.comparing(Measure::code));
     return new Rules(
-        company, calendar, workingDays, List.copyOf(all), ladders, shadings, commission);
+        company, calendar, workingDays, List.copyOf(all), ladders, shadings, commission, approval);
   }
 
   private static Measure dividing(Measure rate, Measure changed) {
@@ -136,7 +138,8 @@ public record Rules(
         measures,
         List.copyOf(with(ladders, known -> known.isReplacedBy(ladder), ladder)),
         shadings,
-        commission);
+        commission,
+        approval);
   }
 
   /** With limits added, or replaced where some are attached in the same way. */
@@ -148,16 +151,23 @@ public record Rules(
         measures,
         ladders,
         List.copyOf(with(shadings, known -> known.to().isSame(shading.to()), shading)),
-        commission);
+        commission,
+        approval);
   }
 
   /** The same rules with other ladders in place of all. */
   public Rules withLadders(List<AttachedLadder> others) {
-    return new Rules(company, calendar, workingDays, measures, others, shadings, commission);
+    return new Rules(
+        company, calendar, workingDays, measures, others, shadings, commission, approval);
   }
 
   public Rules withCommission(Commission other) {
-    return new Rules(company, calendar, workingDays, measures, ladders, shadings, other);
+    return new Rules(company, calendar, workingDays, measures, ladders, shadings, other, approval);
+  }
+
+  public Rules withApproval(Approval other) {
+    return new Rules(
+        company, calendar, workingDays, measures, ladders, shadings, commission, other);
   }
 
   private static <T> List<T> with(List<T> known, Predicate<T> isReplaced, T added) {

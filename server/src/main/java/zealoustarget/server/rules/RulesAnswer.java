@@ -22,7 +22,8 @@ record RulesAnswer(
     List<ShadingPart> shading,
     List<PlanPart> plans,
     List<PlanPart.AssignmentPart> assignments,
-    List<PlanPart.SharedPart> credits) {
+    List<PlanPart.SharedPart> credits,
+    Approval approval) {
   /** The company; {@code writing} holds what is set of it, null where nothing is. */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   record CompanyPart(String name, @Nullable String timeZone, @Nullable WritingPart writing) {
@@ -143,7 +144,8 @@ record RulesAnswer(
         rules.shadings().stream().map(s -> ShadingPart.of(s, rules)).toList(),
         rules.commission().plans().versions().stream().map(PlanPart::of).toList(),
         rules.commission().plans().assignments().stream().map(PlanPart.AssignmentPart::of).toList(),
-        rules.commission().shared().stream().map(PlanPart.SharedPart::of).toList());
+        rules.commission().shared().stream().map(PlanPart.SharedPart::of).toList(),
+        rules.approval());
   }
 
   /**

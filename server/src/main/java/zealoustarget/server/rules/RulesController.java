@@ -1,9 +1,13 @@
 package zealoustarget.server.rules;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -13,6 +17,7 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.JsonNode;
+import zealoustarget.server.approval.ProposalAnswer;
 import zealoustarget.server.rules.reading.HolidayFile;
 
 /** The company's rules as one JSON file. */
@@ -38,14 +43,27 @@ class RulesController {
   /**
    * Applies a file with any of the parts, all or nothing. 400 {@code playbook-invalid} names the
    * place; 409 {@code measure-in-use}; 412 {@code changed-meanwhile} where {@code If-Match} names
-   * other rules than those in force.
+   * other rules than those in force. 202 with {@code proposal} and the rules in force as before
+   * where it takes a second person.
    */
   @PutMapping
-  ResponseEntity<RulesAnswer> put(
+  ResponseEntity<PutAnswer> put(
       @RequestBody JsonNode file,
       @RequestHeader(name = HttpHeaders.IF_MATCH, required = false) String tag) {
-    return answer(companyRules.apply(file, tag));
+    RulesService.Outcome outcome = companyRules.apply(file, tag);
+    return ResponseEntity.status(outcome.proposal() == null ? HttpStatus.OK : HttpStatus.ACCEPTED)
+        .eTag(companyRules.tag())
+        .body(new PutAnswer(RulesAnswer.of(outcome.rules()), outcome.proposal()));
   }
+
+  /**
+   * The rules in force after a file was sent.
+   *
+   * @param proposal what waits for a second person; null where the file is in force
+   */
+  record PutAnswer(
+      @JsonUnwrapped RulesAnswer rules,
+      @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable ProposalAnswer proposal) {}
 
   /** A calendar to be read, as text. */
   record HolidaysRequest(String calendar) {}

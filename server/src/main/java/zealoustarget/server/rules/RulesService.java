@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.util.DigestUtils;
 import tools.jackson.databind.JsonNode;
@@ -14,6 +15,9 @@ import tools.jackson.databind.node.ObjectNode;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.commission.Plan;
+import zealoustarget.server.approval.ProposalAnswer;
+import zealoustarget.server.approval.ProposalKind;
+import zealoustarget.server.approval.Proposals;
 import zealoustarget.server.audit.Audit;
 import zealoustarget.server.audit.AuditKind;
 import zealoustarget.server.platform.CompanyClock;
@@ -38,6 +42,7 @@ public class RulesService {
   private final DataState state;
   private final CompanyClock clock;
   private final CompanyName name;
+  private final Proposals proposals;
   private final Cache<byte[], Rules> frozen = Caffeine.newBuilder().weakKeys().build();
   private static final DataState.Part<Rules> PART = new DataState.Part<>();
 
@@ -47,7 +52,9 @@ public class RulesService {
       Audit audit,
       DataState state,
       CompanyClock clock,
-      CompanyName name) {
+      CompanyName name,
+      Proposals proposals) {
+    this.proposals = proposals;
     this.store = store;
     this.use = use;
     this.audit = audit;
@@ -75,16 +82,58 @@ public class RulesService {
   }
 
   /**
-   * Applies the parts of a rules file to the rules that were looked at.
+   * Applies the parts of a rules file to the rules that were looked at, or proposes them where that
+   * takes a second person.
    *
    * @param tag of the rules that were looked at; null to apply it to whatever is in force
    * @throws Refusal changed-meanwhile, saying who changed what; else as {@link #apply(JsonNode)}
    */
-  public Rules apply(JsonNode file, String tag) {
-    return state.getInTurn(() -> applyTo(file, tag));
+  public Outcome apply(JsonNode file, @Nullable String tag) {
+    return state.getInTurn(
+        () -> {
+          checkTag(tag);
+          return proposeOrApply(file);
+        });
   }
 
-  private Rules applyTo(JsonNode file, String tag) {
+  /**
+   * What became of a file.
+   *
+   * @param rules in force now
+   * @param proposal null where the file is in force
+   */
+  public record Outcome(Rules rules, @Nullable ProposalAnswer proposal) {}
+
+  private Outcome proposeOrApply(JsonNode file) {
+    Rules current = current();
+    Rules after = read(file);
+    if (!proposals.isNeeded(takesSecondPerson(current, after))) {
+      return new Outcome(put(after, () -> {}), null);
+    }
+    List<RulesChange> changes = RulesChange.between(current, after);
+    String parts = String.join(", ", changes.stream().map(RulesChange::part).toList());
+    return new Outcome(
+        current,
+        proposals.propose(
+            ProposalKind.RULES,
+            "rules, " + parts,
+            JSON.writeValueAsString(new RulesProposal(file, changes)),
+            () -> {}));
+  }
+
+  /** Turning the second person off is what it is asked for in the first place. */
+  private static boolean takesSecondPerson(Rules before, Rules after) {
+    Approval asked = before.approval();
+    boolean isWeaker =
+        asked.goals() && !after.approval().goals()
+            || asked.plans() && !after.approval().plans()
+            || asked.ladders() && !after.approval().ladders();
+    return isWeaker
+        || asked.plans() && !before.commission().equals(after.commission())
+        || asked.ladders() && !before.ladders().equals(after.ladders());
+  }
+
+  private void checkTag(@Nullable String tag) {
     if (tag != null && !tag.equals("*") && !tag.equals(tag())) {
       String who =
           audit.entries("", AuditKind.RULES_CHANGED, 0, 1).stream()
@@ -97,7 +146,6 @@ public class RulesService {
               + who
               + ". Look at them again, then change them. Nothing was changed.");
     }
-    return applyAlone(file);
   }
 
   public Rules current() {
@@ -105,16 +153,17 @@ public class RulesService {
   }
 
   /**
-   * Applies the parts of a rules file.
+   * Applies the parts of a rules file for the application itself, or whoever may by now.
    *
    * @throws Refusal playbook-invalid with the place; measure-in-use where a measure with stored
    *     amounts would change its unit or decimals
    */
   public Rules apply(JsonNode file) {
-    return state.getInTurn(() -> applyAlone(file));
+    return state.getInTurn(() -> put(read(file), () -> {}));
   }
 
-  private Rules applyAlone(JsonNode file) {
+  /** The rules as a file leaves them, and whether they may be put in force; measure-in-use. */
+  Rules read(JsonNode file) {
     Rules current = current();
     Rules after = new RulesReader(current).read(file);
     Set<String> used = use.measuresWithAmounts();
@@ -129,7 +178,12 @@ public class RulesService {
             .with("measure", measure.code());
       }
     }
-    store.write(after, RulesChange.between(current, after));
+    return after;
+  }
+
+  /** Puts rules in force; whoever does has the turn. */
+  Rules put(Rules after, Runnable together) {
+    store.write(after, RulesChange.between(current(), after), together);
     state.swap(new DataState.Next().with(PART, after));
     frozen.invalidateAll();
     tell(after.company());

@@ -63,6 +63,13 @@ public class AccountStore {
         .toList();
   }
 
+  /** Approvers who can sign in, apart from one account. */
+  public List<Account> approversBeside(int id) {
+    return all().stream()
+        .filter(one -> one.role() == Role.APPROVER && !one.isDisabled() && one.id() != id)
+        .toList();
+  }
+
   public Optional<Account> find(int id) {
     return Optional.ofNullable(inForce.get(id));
   }

@@ -131,6 +131,11 @@ public final class RouteRules {
     rule(HttpMethod.POST, "/goals/{goalSet}/draft/sum", OFFICE, TokenScope.READ);
     rule(HttpMethod.POST, "/goals/{goalSet}/draft/apply", ANALYST, TokenScope.ALL);
     rule(HttpMethod.DELETE, "/goals/{goalSet}/draft", ANALYST, TokenScope.ALL);
+    read(OFFICE, "/proposals");
+    read(OFFICE, "/proposals/{id}");
+    rule(HttpMethod.POST, "/proposals/{id}/accept", OFFICE, TokenScope.ALL);
+    rule(HttpMethod.POST, "/proposals/{id}/decline", OFFICE, TokenScope.ALL);
+    rule(HttpMethod.DELETE, "/proposals/{id}", OFFICE, TokenScope.ALL);
     read(OFFICE, "/record");
     read(OFFICE, "/audit");
     read(OFFICE, "/audit.csv");

@@ -4,7 +4,6 @@ import jakarta.mail.MessagingException;
 import jakarta.mail.internet.MimeMessage;
 import java.nio.charset.StandardCharsets;
 import java.util.Map;
-import java.util.Properties;
 import java.util.function.UnaryOperator;
 import org.springframework.core.io.ByteArrayResource;
 import org.springframework.mail.MailException;
@@ -15,20 +14,24 @@ import zealoustarget.core.calendar.SpanWords;
 import zealoustarget.server.earnings.EarningsRow;
 import zealoustarget.server.earnings.statements.StatementPdf;
 import zealoustarget.server.ledger.state.LedgerService;
+import zealoustarget.server.platform.mail.MailServer;
+import zealoustarget.server.platform.mail.MailSettings;
 
 /** Hands statements to the mail server. */
 @Component
 class StatementMail {
+  private final MailServer server;
   private final MailSettings settings;
   private final LedgerService ledgers;
 
-  StatementMail(MailSettings settings, LedgerService ledgers) {
+  StatementMail(MailServer server, MailSettings settings, LedgerService ledgers) {
+    this.server = server;
     this.settings = settings;
     this.ledgers = ledgers;
   }
 
   boolean isSet() {
-    return settings.isSet();
+    return server.isSet();
   }
 
   /** Where statements go, by the rep's key: the roster's address, or else as set for all. */
@@ -43,7 +46,7 @@ class StatementMail {
    * @throws MailException if the server refuses it or does not answer in time
    */
   void send(EarningsRow row, StatementPdf.About about, String address) {
-    JavaMailSenderImpl sender = sender();
+    JavaMailSenderImpl sender = server.sender();
     MimeMessage message = sender.createMimeMessage();
     String month = SpanWords.name(about.month());
     try {
@@ -70,17 +73,5 @@ class StatementMail {
       throw new org.springframework.mail.MailPreparationException(wrong);
     }
     sender.send(message);
-  }
-
-  private JavaMailSenderImpl sender() {
-    JavaMailSenderImpl sender = new JavaMailSenderImpl();
-    sender.setHost(settings.host());
-    sender.setPort(settings.port());
-    String millis = Long.toString(settings.timeout().toMillis());
-    Properties properties = sender.getJavaMailProperties();
-    properties.setProperty("mail.smtp.connectiontimeout", millis);
-    properties.setProperty("mail.smtp.timeout", millis);
-    properties.setProperty("mail.smtp.writetimeout", millis);
-    return sender;
   }
 }

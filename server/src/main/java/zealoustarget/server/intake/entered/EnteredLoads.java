@@ -49,6 +49,7 @@ public class EnteredLoads {
   /** More changes than that are told by the load's own lines. */
   private static final int MOST_TOLD = 50;
 
+  private static final int LONGEST_FILE_NAME = 255;
   private static final String DIALECT = "entered on the goal sheet";
   private static final List<String> ABOUT = List.of("before", "by", "at");
 
@@ -95,15 +96,16 @@ public class EnteredLoads {
   /**
    * Posts entered goals; whoever enters them has the turn.
    *
+   * @param by who entered them; another one than acts where a second person accepted them
    * @param together what is stored in the same transaction
    * @return the load's number
    * @throws zealoustarget.core.Refusal as {@link LoadService#post}; nothing is kept then
    */
-  public int post(EnteredGoals goals, Runnable together) {
+  public int post(EnteredGoals goals, String by, Runnable together) {
     Instant now = clock.instant().truncatedTo(ChronoUnit.MILLIS);
-    List<List<String>> lines = lines(goals, now);
+    List<List<String>> lines = lines(goals, by, now);
     byte[] file = csv(titles(goals), lines);
-    LoadEntity load = begin(goals, now, Sha256.of(file));
+    LoadEntity load = begin(goals, by, now, Sha256.of(file));
     try {
       originals.keep(Upload.of(load.fileName, file), load.contentHash);
       keepLines(load.id, titles(goals), lines);
@@ -131,17 +133,12 @@ public class EnteredLoads {
     }
   }
 
-  private LoadEntity begin(EnteredGoals goals, Instant now, String contentHash) {
+  private LoadEntity begin(EnteredGoals goals, String by, Instant now, String contentHash) {
     LoadEntity load = new LoadEntity();
     load.kind = LoadKind.GOALS;
     load.state = LoadState.READING;
-    load.enteredBy = Audit.who();
-    load.fileName =
-        goals.goalSet()
-            + ", entered by "
-            + load.enteredBy
-            + " on "
-            + LocalDate.ofInstant(now, ZoneOffset.UTC);
+    load.enteredBy = by;
+    load.fileName = fileName(goals.goalSet(), by, LocalDate.ofInstant(now, ZoneOffset.UTC));
     load.contentHash = contentHash;
     load.stagedAt = now;
     load.request = json.writeValueAsString(request(goals));
@@ -157,6 +154,12 @@ public class EnteredLoads {
               load.goalSet = goalSets.obtain(goals.goalSet(), goals.axis());
               return store.add(load);
             }));
+  }
+
+  private static String fileName(String goalSet, String by, LocalDate day) {
+    String name = goalSet + ", entered by " + by + " on " + day;
+    String accepted = name + ", accepted by " + Audit.who();
+    return by.equals(Audit.who()) || accepted.length() > LONGEST_FILE_NAME ? name : accepted;
   }
 
   private static void addSums(LoadEntity load, EnteredGoals goals) {
@@ -186,8 +189,7 @@ public class EnteredLoads {
     return titles;
   }
 
-  private static List<List<String>> lines(EnteredGoals goals, Instant now) {
-    String by = Audit.who();
+  private static List<List<String>> lines(EnteredGoals goals, String by, Instant now) {
     List<List<String>> lines = new ArrayList<>(goals.cells().size());
     for (EnteredGoals.Cell cell : goals.cells()) {
       List<String> line = new ArrayList<>();

@@ -1,10 +1,14 @@
 package zealoustarget.server.intake.posting;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -21,6 +25,7 @@ import zealoustarget.core.intake.ColumnRule;
 import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.ledger.columns.PostMode;
 import zealoustarget.core.member.Axis;
+import zealoustarget.server.approval.ProposalAnswer;
 import zealoustarget.server.intake.checking.ControlTotals;
 import zealoustarget.server.intake.load.LoadRequest;
 import zealoustarget.server.intake.load.LoadStore;
@@ -39,6 +44,7 @@ public class LoadController {
       List.of(Axis.REP, Axis.REGION, Axis.PRODUCT, Axis.COMPANY);
 
   private final StagingService staging;
+  private final LoadProposals proposals;
   private final LoadService loads;
   private final LoadStore store;
   private final LoadAnswers answers;
@@ -47,11 +53,13 @@ public class LoadController {
 
   LoadController(
       StagingService staging,
+      LoadProposals proposals,
       LoadService loads,
       LoadStore store,
       LoadAnswers answers,
       Space space,
       JsonMapper json) {
+    this.proposals = proposals;
     this.space = space;
     this.staging = staging;
     this.loads = loads;
@@ -110,11 +118,25 @@ public class LoadController {
   }
 
   /**
+   * A load after what was done with it.
+   *
+   * @param proposal what waits for a second person; null where it is done
+   */
+  record DoneAnswer(
+      @JsonUnwrapped LoadAnswer load,
+      @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable ProposalAnswer proposal) {}
+
+  private ResponseEntity<DoneAnswer> done(int id, @Nullable ProposalAnswer proposal) {
+    return ResponseEntity.status(proposal == null ? HttpStatus.OK : HttpStatus.ACCEPTED)
+        .body(new DoneAnswer(one(id), proposal));
+  }
+
+  /**
    * Posts the ready rows, all or nothing; 409 says what stands in the way, {@code month-sealed}
-   * too.
+   * too. 202 with {@code proposal} where it takes a second person.
    */
   @PostMapping("/{id}/post")
-  LoadAnswer post(
+  ResponseEntity<DoneAnswer> post(
       @PathVariable int id,
       @RequestParam(defaultValue = "refuse") String held,
       @RequestParam(required = false) String because,
@@ -129,18 +151,18 @@ public class LoadController {
     if (!held.equals("refuse") && !held.equals("leave")) {
       throw UnknownValue.of("held", held, Stream.of("refuse", "leave"));
     }
-    loads.post(id, held.equals("leave"), because, postMode, isCorrecting(sealed));
-    return one(id);
+    return done(
+        id, proposals.post(id, held.equals("leave"), because, postMode, isCorrecting(sealed)));
   }
 
   /**
    * Takes a posted load out again; 409 {@code load-not-posted}, {@code load-in-use}, {@code
-   * month-sealed}.
+   * month-sealed}; 202 as posting.
    */
   @PostMapping("/{id}/reverse")
-  LoadAnswer reverse(@PathVariable int id, @RequestParam(defaultValue = "correct") String sealed) {
-    loads.reverse(id, isCorrecting(sealed));
-    return one(id);
+  ResponseEntity<DoneAnswer> reverse(
+      @PathVariable int id, @RequestParam(defaultValue = "correct") String sealed) {
+    return done(id, proposals.reverse(id, isCorrecting(sealed)));
   }
 
   /** What touches a sealed month is a correction, unless it is to be refused. */

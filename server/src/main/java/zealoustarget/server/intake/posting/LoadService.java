@@ -7,6 +7,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
@@ -161,6 +162,21 @@ public class LoadService {
     }
   }
 
+  /**
+   * What a load would be posted from, were it posted now: the same text as long as its lines are
+   * the same.
+   *
+   * @throws Refusal as {@link #post}
+   */
+  String ground(int id, boolean isLeavingHeld, @Nullable String because, boolean isCorrecting) {
+    LoadEntity load = store.get(id);
+    checkPostable(load, isLeavingHeld, because);
+    LedgerService.Prepared prepared =
+        ledgers.with(load.toPosted(store.nextPostOrder(), PostMode.ADD));
+    checkSeals(prepared, isCorrecting);
+    return Objects.requireNonNull(prepared.digest());
+  }
+
   private void postAlone(
       int id,
       boolean isLeavingHeld,
@@ -205,16 +221,43 @@ public class LoadService {
    * @throws Refusal load-unknown, load-not-posted, load-in-use, month-sealed
    */
   public void reverse(int id, boolean isCorrecting) {
-    state.inTurn(() -> reverseAlone(id, isCorrecting));
+    state.inTurn(() -> reverseAlone(id, isCorrecting, () -> {}));
   }
 
-  private void reverseAlone(int id, boolean isCorrecting) {
+  /** Whether a load can be reversed; refused as {@link #reverse}. */
+  LedgerService.Prepared checkReverse(int id, boolean isCorrecting) {
     LoadEntity load = store.get(id);
     if (load.state != LoadState.POSTED) {
       throw stateRefusal("load-not-posted", load, "Only a posted load can be reversed.");
     }
     LedgerService.Prepared prepared = ledgers.without(id);
     checkSeals(prepared, isCorrecting);
+    return prepared;
+  }
+
+  /**
+   * Does what was accepted; whoever accepts has the turn.
+   *
+   * @param together what is stored in the same transaction
+   */
+  void postAccepted(
+      int id,
+      boolean isLeavingHeld,
+      @Nullable String because,
+      PostMode mode,
+      boolean isCorrecting,
+      Runnable together) {
+    jobs.alone(id, () -> postAlone(id, isLeavingHeld, because, mode, isCorrecting, together));
+  }
+
+  /** The same for a reversal. */
+  void reverseAccepted(int id, boolean isCorrecting, Runnable together) {
+    reverseAlone(id, isCorrecting, together);
+  }
+
+  private void reverseAlone(int id, boolean isCorrecting, Runnable together) {
+    LedgerService.Prepared prepared = checkReverse(id, isCorrecting);
+    LoadEntity load = store.get(id);
     transaction.executeWithoutResult(
         status -> {
           store.change(
@@ -229,6 +272,7 @@ public class LoadService {
               subject(load),
               posting(load, load.mode(), load.because, prepared),
               null);
+          together.run();
         });
     ledgers.apply(prepared);
   }

@@ -27,6 +27,7 @@ import zealoustarget.core.ladder.Scale;
 import zealoustarget.core.ladder.Shading;
 import zealoustarget.core.ladder.Tone;
 import zealoustarget.core.member.Axis;
+import zealoustarget.server.rules.Approval;
 import zealoustarget.server.rules.AttachedLadder;
 import zealoustarget.server.rules.AttachedShading;
 import zealoustarget.server.rules.Attachment;
@@ -47,7 +48,8 @@ public final class RulesReader {
           "shading",
           "plans",
           "assignments",
-          "credits");
+          "credits",
+          "approval");
 
   private static final int LONGEST_NAME = 60;
 
@@ -85,7 +87,20 @@ public final class RulesReader {
     for (Place place : Place.list(file, "shading")) {
       after = after.withShading(shading(place, after));
     }
+    if (file.has("approval")) {
+      after = after.withApproval(approval(new Place(file.get("approval"), "approval")));
+    }
     return after.withCommission(commission(file, after));
+  }
+
+  /** What is not named stays. */
+  private Approval approval(Place place) {
+    place.allowOnly(Set.of("goals", "plans", "ladders"));
+    Approval now = before.approval();
+    return new Approval(
+        place.isSet("goals") ? place.bool("goals") : now.goals(),
+        place.isSet("plans") ? place.bool("plans") : now.plans(),
+        place.isSet("ladders") ? place.bool("ladders") : now.ladders());
   }
 
   /** Plans are added or replaced one by one; assignments and shared credit as whole lists. */

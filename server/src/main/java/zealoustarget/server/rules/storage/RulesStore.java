@@ -21,6 +21,7 @@ import zealoustarget.core.calendar.FiscalCalendar.YearNamedBy;
 import zealoustarget.core.calendar.WorkingDays;
 import zealoustarget.server.audit.Audit;
 import zealoustarget.server.audit.AuditKind;
+import zealoustarget.server.rules.Approval;
 import zealoustarget.server.rules.Commission;
 import zealoustarget.server.rules.Company;
 import zealoustarget.server.rules.PlanPart;
@@ -39,6 +40,7 @@ public class RulesStore {
   private static final String WRITING = "company.writing.";
   private static final String START_MONTH = "calendar.startMonth";
   private static final String NAMED_BY = "calendar.yearNamedBy";
+  private static final String APPROVAL = "approval.";
   private static final String MEASURE_NAME = "measure.name.";
 
   private final EntityManager entities;
@@ -79,8 +81,24 @@ public class RulesStore {
             all("from ShadingEntity order by id", ShadingEntity.class).stream()
                 .map(ShadingEntity::toAttached)
                 .toList(),
-            Commission.NONE);
+            Commission.NONE,
+            approval(settings));
     return stored.withCommission(commission(stored));
+  }
+
+  private static Approval approval(Map<String, String> settings) {
+    return new Approval(
+        isSet(settings, "goals"), isSet(settings, "plans"), isSet(settings, "ladders"));
+  }
+
+  private static boolean isSet(Map<String, String> settings, String kind) {
+    return Boolean.parseBoolean(settings.get(APPROVAL + kind));
+  }
+
+  private void write(Approval approval) {
+    put(APPROVAL + "goals", approval.goals());
+    put(APPROVAL + "plans", approval.plans());
+    put(APPROVAL + "ladders", approval.ladders());
   }
 
   private static Company company(Map<String, String> settings) {
@@ -171,9 +189,14 @@ public class RulesStore {
     return entities.createQuery(query, type).getResultList();
   }
 
-  /** Replaces all rules in one transaction, with an entry for each part that changes. */
+  /**
+   * Replaces all rules in one transaction, with an entry for each part that changes.
+   *
+   * @param together what is stored in the same transaction
+   */
   @Transactional
-  public void write(Rules rules, List<RulesChange> changes) {
+  public void write(Rules rules, List<RulesChange> changes, Runnable together) {
+    together.run();
     changes.forEach(
         change ->
             audit.add(
@@ -182,6 +205,7 @@ public class RulesStore {
                 change.before(),
                 change.after()));
     write(rules.company());
+    write(rules.approval());
     for (Measure measure : rules.measures()) {
       put(
           MEASURE_NAME + measure.code().toLowerCase(Locale.ROOT),

@@ -64,6 +64,7 @@ final class CompanyTables {
           "SHEET",
           "SHEET_PART",
           "GOAL_DRAFT",
+          "PROPOSAL",
           "RECORD_HEAD",
           "flyway_schema_history");
 

@@ -1,0 +1,109 @@
+package zealoustarget.server.approval;
+
+import jakarta.annotation.PreDestroy;
+import java.util.List;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import java.util.stream.Stream;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.mail.MailException;
+import org.springframework.mail.SimpleMailMessage;
+import org.springframework.stereotype.Component;
+import zealoustarget.server.access.accounts.Account;
+import zealoustarget.server.platform.CompanyName;
+import zealoustarget.server.platform.mail.MailServer;
+import zealoustarget.server.platform.mail.MailSettings;
+
+/**
+ * Tells by mail who has to act: approvers of a proposal, and its maker of the decision. An account
+ * has an address where its name is one. The list of proposals says the same, so mail that cannot be
+ * sent is logged and stops nothing.
+ */
+@Component
+class ProposalMail {
+  private static final Logger LOG = LoggerFactory.getLogger(ProposalMail.class);
+  private static final int SECONDS = 10;
+
+  private final MailServer server;
+  private final MailSettings settings;
+  private final CompanyName company;
+  private final ExecutorService worker =
+      Executors.newSingleThreadExecutor(
+          work -> {
+            Thread thread = new Thread(work, "proposal mail");
+            thread.setDaemon(true);
+            return thread;
+          });
+
+  ProposalMail(MailServer server, MailSettings settings, CompanyName company) {
+    this.server = server;
+    this.settings = settings;
+    this.company = company;
+  }
+
+  @PreDestroy
+  void stop() throws InterruptedException {
+    worker.shutdown();
+    if (!worker.awaitTermination(SECONDS, TimeUnit.SECONDS)) {
+      LOG.warn("Mail about proposals was not sent before the stop");
+    }
+  }
+
+  void proposed(ProposalEntity proposal, List<Account> approvers) {
+    List<String> to =
+        Stream.concat(
+                settings.approvers().stream(),
+                approvers.stream().map(Account::name).filter(ProposalMail::isAddress))
+            .distinct()
+            .toList();
+    send(
+        to,
+        "Proposal to accept or decline: " + proposal.subject,
+        proposal.maker
+            + " proposes: "
+            + proposal.subject
+            + ".\n\nNothing of it counts before an approver accepts it. Open Proposals in "
+            + company.get()
+            + "'s Zealous Target to see what would change, and accept it or decline it with a"
+            + " reason.\n");
+  }
+
+  void decided(ProposalEntity proposal) {
+    send(
+        isAddress(proposal.maker) ? List.of(proposal.maker) : List.of(),
+        "Proposal " + proposal.state.word() + ": " + proposal.subject,
+        "Your proposal was "
+            + proposal.state.word()
+            + " by "
+            + proposal.decidedBy
+            + (proposal.because == null ? "" : ", because: " + proposal.because)
+            + ".\n");
+  }
+
+  private static boolean isAddress(String name) {
+    return name.indexOf('@') > 0;
+  }
+
+  private void send(List<String> to, String subject, String text) {
+    if (!server.isSet()) {
+      return;
+    }
+    for (String address : to) {
+      worker.execute(
+          () -> {
+            SimpleMailMessage message = new SimpleMailMessage();
+            message.setFrom(settings.from());
+            message.setTo(address);
+            message.setSubject(subject);
+            message.setText(text);
+            try {
+              server.sender().send(message);
+            } catch (MailException failure) {
+              LOG.warn("Mail about a proposal to {} was not sent: {}", address, failure.toString());
+            }
+          });
+    }
+  }
+}
