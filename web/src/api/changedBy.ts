@@ -6,11 +6,23 @@ const FIGURES = ['standing', 'months', 'earnings'] as const;
 
 export const CHANGED_BY = {
   /** Ladders, shading, plans, credit, calendar, measures. */
-  rules: [...FIGURES, 'goals', 'rules', 'company', 'seal', 'audit'],
+  rules: [...FIGURES, 'goals', 'rules', 'company', 'proposals', 'seal', 'audit'],
   /** Posting and reversing loads, settling what was staged. */
   loads: [...FIGURES, 'goals', 'loads', 'company', 'members', 'seal', 'audit'],
+  /** Deciding about what was proposed. */
+  proposals: [
+    ...FIGURES,
+    'goals',
+    'loads',
+    'rules',
+    'company',
+    'members',
+    'proposals',
+    'seal',
+    'audit',
+  ],
   /** Goals entered on the sheet. */
-  goals: [...FIGURES, 'goals', 'loads', 'company', 'members', 'seal', 'audit'],
+  goals: [...FIGURES, 'goals', 'loads', 'company', 'members', 'proposals', 'seal', 'audit'],
   /** Closing and opening months. */
   months: [...FIGURES, 'goals', 'company', 'seal', 'audit'],
   notes: ['standing', 'audit'],

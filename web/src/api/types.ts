@@ -94,7 +94,7 @@ export type CompanyRules = Of<'RulesAnswerCompanyPart'>;
 /** What the desk of the rules edits of them. */
 export type Rules = Pick<
   Of<'RulesAnswer'>,
-  'company' | 'calendar' | 'measures' | 'plans' | 'assignments' | 'credits'
+  'company' | 'calendar' | 'measures' | 'plans' | 'assignments' | 'credits' | 'approval'
 >;
 export type MeasureRule = Of<'RulesAnswerMeasurePart'>;
 export type Holiday = Of<'HolidayFileHoliday'>;
@@ -113,4 +113,8 @@ export type GoalDraft = Of<'GoalDeskAnswerDraftAnswer'>;
 export type GoalCell = Required<Of<'GoalSheetsCellBody'>>;
 export type GoalSum = Of<'GoalDeskSumAnswer'>;
 export type GoalPast = Of<'GoalSheetsPastAnswer'>;
+export type Proposal = Of<'ProposalAnswer'>;
+export type ProposalLine = Of<'ProposalWorkLine'>;
+/** The rules after a save, or what waits for a second person. */
+export type SavedRules = Rules & { proposal?: Proposal };
 export type GoalApplied = Of<'GoalDraftControllerApplied'>;

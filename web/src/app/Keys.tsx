@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { lazy, Suspense, useMemo } from 'react';
 import { useLocation, useNavigate, useSearchParams } from 'react-router';
 import { useRights } from '../api/account';
 import type { Company } from '../api/types';
@@ -6,9 +6,10 @@ import { plusMonths, spanOf, type SpanKind } from '../address/span';
 import { spanChanges, spanOnly, useView } from '../address/useView';
 import { useShortcuts, type Shortcut } from '../ui/shortcuts';
 import { FIND_BOX } from './FindBox';
-import { Help } from './Help';
 import { desksOf } from './TopBar';
 import { useHelp } from './useHelp';
+
+const Help = lazy(async () => ({ default: (await import('./Help')).Help }));
 
 const STEPS: Partial<Record<Shortcut, number>> = { previousMonth: -1, nextMonth: 1 };
 const SPANS: Partial<Record<Shortcut, SpanKind>> = {
@@ -49,5 +50,9 @@ export function Keys({ company }: { company: Company }) {
     }
   });
 
-  return isListed ? <Help onClose={() => setListed(false)} /> : null;
+  return isListed ? (
+    <Suspense>
+      <Help onClose={() => setListed(false)} />
+    </Suspense>
+  ) : null;
 }

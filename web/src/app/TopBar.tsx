@@ -1,8 +1,10 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
+import { useQuery } from '@tanstack/react-query';
 import { Link, NavLink, useSearchParams } from 'react-router';
 import { useAccount, useRights, type Rights } from '../api/account';
 import { useSignOut } from '../accounts/useAccounts';
-import type { Company } from '../api/types';
+import { ask } from '../api/client';
+import type { Company, Proposal } from '../api/types';
 import { spanOnly } from '../address/useView';
 import { FindBox } from './FindBox';
 import { useHelp } from './useHelp';
@@ -26,7 +28,14 @@ export function desksOf(rights: Rights) {
 export function TopBar({ company }: { company: Company }) {
   const [search] = useSearchParams();
   const [, setHelp] = useHelp();
-  const desks = desksOf(useRights());
+  const rights = useRights();
+  const desks = desksOf(rights);
+  const proposals = useQuery({
+    queryKey: ['proposals'],
+    queryFn: () => ask<Proposal[]>('/proposals'),
+    enabled: rights.mayReopen,
+  });
+  const waiting = (proposals.data ?? []).filter((one) => one.mayDecide).length;
   return (
     <header className="on-bar no-print flex min-h-[46px] shrink-0 flex-wrap items-center gap-x-6 gap-y-1 bg-bar px-[18px] py-1 text-white">
       <a href="#work" className="sr-only focus:not-sr-only">
@@ -40,12 +49,20 @@ export function TopBar({ company }: { company: Company }) {
         {desks.map((desk) => (
           <NavLink
             key={desk.path}
-            to={desk.path + spanOnly(search)}
+            to={
+              desk.path +
+              (desk.path === '/rules' && waiting > 0 ? '?show=proposals' : spanOnly(search))
+            }
             className={({ isActive }) =>
               `rounded px-3 py-1.5 ${isActive ? 'bg-[#2f3b55] font-semibold text-white' : 'text-[#d3d9e4] hover:text-white'}`
             }
           >
             {desk.name}
+            {desk.path === '/rules' && waiting > 0 && (
+              <b className="ml-1.5 rounded-full bg-[#f2b33d] px-1.5 text-[12px] text-black">
+                {t('topBar.waiting', { waiting })}
+              </b>
+            )}
           </NavLink>
         ))}
       </nav>

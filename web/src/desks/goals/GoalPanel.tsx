@@ -13,6 +13,7 @@ import { LevelsForm } from './LevelsForm';
 import { PastPart } from './PastPart';
 import { useGoalSum, type Asked, type Draft } from './useGoals';
 import { WAY_WORDS, WAYS, type Way } from './ways';
+import { Proposed } from '../../ui/Proposed';
 import { t } from './words';
 
 interface GoalPanelProps {
@@ -78,6 +79,7 @@ export function GoalPanel({ which, desk, rows, block, locked, draft, onLock }: G
           {draft.error.message}
         </p>
       )}
+      {draft.proposed && <Proposed proposal={draft.proposed} />}
       {draft.applied !== null && (
         <p role="status" className="mt-3 border-l-4 border-good pl-2">
           {t('goalPanel.applied', { lines: draft.applied.lines })}{' '}

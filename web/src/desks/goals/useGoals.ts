@@ -206,6 +206,7 @@ export function useDraft(which: Asked) {
       apply.isPending ||
       discard.isPending,
     applied: apply.isSuccess ? (apply.data.load ?? null) : null,
+    proposed: apply.isSuccess ? (apply.data.proposal ?? null) : null,
     canUndo: depth.undo > 0,
     canRedo: depth.redo > 0,
     change: (cells: GoalCell[]) => {

@@ -6,6 +6,7 @@ import { monthName } from '../../format/figures';
 import { count, countOf } from '../../format/nouns';
 
 import { mainButton, quietButton } from '../../ui/Notice';
+import { Proposed } from '../../ui/Proposed';
 import { modeWord } from './intake';
 import { useSay, type useStep } from './useIntake';
 import { t } from './words';
@@ -47,6 +48,7 @@ export function Actions(props: ActionsProps) {
           {t('actions.discardLoad')}
         </button>
       )}
+      {step.data?.proposal && <Proposed proposal={step.data.proposal} />}
       {step.isError && (
         <p role="alert" className="border-l-4 border-bad bg-ground p-2.5">
           {step.error.message}

@@ -16,6 +16,7 @@ import type {
   LoadKind,
   PostMode,
   Progress,
+  Proposal,
   Sheet,
   SheetColumn,
 } from '../../api/types';
@@ -232,9 +233,12 @@ export function useStep(id: number, onGone: () => void, onOpen: (id: number) => 
         step.kind === 'post' ? { held: 'leave', because: step.because, mode: step.mode } : {};
       const sealed =
         'isCorrecting' in step ? (step.isCorrecting ? 'correct' : 'refuse') : undefined;
-      return ask<Load>(`/loads/${id}/${step.kind}${query({ ...asked, sealed })}`, {
-        method: 'POST',
-      });
+      return ask<Load & { proposal?: Proposal }>(
+        `/loads/${id}/${step.kind}${query({ ...asked, sealed })}`,
+        {
+          method: 'POST',
+        },
+      );
     },
     onSuccess: async (load, step) => {
       if (step.kind === 'discard') {

@@ -7,6 +7,7 @@ import { mainButton, smallButton } from '../../ui/Notice';
 import { Pick } from '../../ui/Pick';
 import { Labelled } from './Labelled';
 import { tagOf, useHolidayFile, useSaveRules } from './useRules';
+import { Saved } from '../../ui/Saved';
 import { t } from './words';
 
 const MONTHS = Array.from({ length: 12 }, (_, at) => ({
@@ -120,11 +121,7 @@ export function CalendarPart({ rules }: { rules: Rules & { tag: string } }) {
       <button type="submit" className={mainButton} disabled={save.isPending}>
         {t('calendarPart.save')}
       </button>
-      {save.isSuccess && (
-        <p role="status" className="text-quiet">
-          {t('calendarPart.saved')}
-        </p>
-      )}
+      <Saved save={save} words={t('calendarPart.saved')} />
       {save.isError && !isOfDays && (
         <p role="alert" className="text-bad">
           {save.error.message}

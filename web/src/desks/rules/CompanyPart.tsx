@@ -3,6 +3,7 @@ import { ProblemError } from '../../api/client';
 import type { CompanyRules, Rules, WritingRules } from '../../api/types';
 import { field } from '../../ui/field';
 import { mainButton } from '../../ui/Notice';
+import { Saved } from '../../ui/Saved';
 import { Labelled } from './Labelled';
 import { tagOf, useSaveRules } from './useRules';
 import { Pick } from '../../ui/Pick';
@@ -101,11 +102,7 @@ export function CompanyPart({ rules }: { rules: Rules & { tag: string } }) {
       <button type="submit" className={mainButton} disabled={save.isPending}>
         {t('companyPart.saveCompany')}
       </button>
-      {save.isSuccess && (
-        <p role="status" className="text-quiet">
-          {t('companyPart.saved')}
-        </p>
-      )}
+      <Saved save={save} words={t('companyPart.saved')} />
       {save.isError && !problem?.place?.startsWith('company.') && (
         <p role="alert" className="text-bad">
           {save.error.message}

@@ -3,6 +3,7 @@ import type { Company, MeasureRule, Rules } from '../../api/types';
 import { field } from '../../ui/field';
 import { mainButton, smallButton } from '../../ui/Notice';
 import { tagOf, useSaveRules } from './useRules';
+import { Saved } from '../../ui/Saved';
 import { t } from './words';
 
 const DIRECTIONS = ['HIGHER', 'LOWER', 'NEAREST'] as const;
@@ -164,11 +165,7 @@ export function MeasuresPart({ company, rules }: MeasuresPartProps) {
         <button type="submit" className={mainButton} disabled={save.isPending}>
           {t('measuresPart.save')}
         </button>
-        {save.isSuccess && (
-          <span role="status" className="text-quiet">
-            {t('measuresPart.saved')}
-          </span>
-        )}
+        <Saved save={save} words={t('measuresPart.saved')} />
       </p>
       {save.isError && (
         <p role="alert" className="text-bad">

@@ -20,6 +20,7 @@ import {
   type PlanDraft,
 } from './plan';
 import { useSaveRules, useTrial } from './useRules';
+import { Saved } from '../../ui/Saved';
 import { t } from './words';
 
 interface PlanEditorProps {
@@ -72,7 +73,7 @@ export function PlanEditor(props: PlanEditorProps) {
           save.mutate(rulesNow, {
             onSuccess: (saved) => {
               setTag(saved.tag);
-              props.onSaved(plan);
+              if (!saved.proposal) props.onSaved(plan);
             },
           });
         }}
@@ -196,7 +197,7 @@ export function PlanEditor(props: PlanEditorProps) {
           <button type="submit" className={mainButton} disabled={!read.plan || save.isPending}>
             {t('planEditor.savePlan')}
           </button>
-          {save.isSuccess && <span role="status">{t('planEditor.saved')}</span>}
+          <Saved save={save} words={t('planEditor.saved')} />
           {!read.plan && (
             <span className="text-quiet">{t('planEditor.correctTheMarkedFieldsFirst')}</span>
           )}

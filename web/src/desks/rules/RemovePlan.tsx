@@ -4,6 +4,7 @@ import type { PlanPart, Rules } from '../../api/types';
 import { monthName } from '../../format/figures';
 import { smallButton } from '../../ui/Notice';
 import { useSaveRules } from './useRules';
+import { Proposed } from '../../ui/Proposed';
 import { t } from './words';
 
 interface RemovePlanProps {
@@ -20,7 +21,7 @@ export function RemovePlan({ plan, rules }: RemovePlanProps) {
   const remove = (going: PlanPart) =>
     save.mutate(
       { plans: [{ name: going.name, since: going.since ?? null, remove: true }] },
-      { onSuccess: () => setGone(going) },
+      { onSuccess: ({ proposal }) => setGone(proposal ? null : going) },
     );
   return (
     <>
@@ -38,6 +39,7 @@ export function RemovePlan({ plan, rules }: RemovePlanProps) {
           })}
         </button>
       )}
+      {save.data?.proposal && <Proposed proposal={save.data.proposal} />}
       {gone && (
         <span role="status" className="w-full">
           {t('removePlan.isRemoved', { name: gone.name, gone: since(gone) })}{' '}

@@ -4,12 +4,14 @@ import { useView, type Changes } from '../../address/useView';
 import { monthName } from '../../format/figures';
 import { count } from '../../format/nouns';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
+import { ApprovalPart } from './ApprovalPart';
 import { CalendarPart } from './CalendarPart';
 import { CompanyPart } from './CompanyPart';
 import { MeasuresPart } from './MeasuresPart';
 import { NamesPart } from './NamesPart';
 import { isCount, newPlan, toDraft, type PlanDraft } from './plan';
 import { PlanEditor } from './PlanEditor';
+import { ProposalsPart } from './ProposalsPart';
 import { RemovePlan } from './RemovePlan';
 import { SharedCredit } from './SharedCredit';
 import { Trail } from './Trail';
@@ -30,6 +32,7 @@ export function RulesDesk({ company }: { company: Company }) {
           { word: t('rulesDesk.commissionPlans'), part: null },
           { word: t('rulesDesk.creditSplits'), part: 'credit' },
           { word: t('rulesDesk.company'), part: 'company' },
+          { word: t('rulesDesk.proposals'), part: 'proposals' },
           { word: t('rulesDesk.acceptedNames'), part: 'names' },
           { word: t('rulesDesk.auditLog'), part: 'trail' },
         ].map(({ word, part }) => (
@@ -46,6 +49,8 @@ export function RulesDesk({ company }: { company: Company }) {
       </nav>
       {show === 'trail' ? (
         <Trail />
+      ) : show === 'proposals' ? (
+        <ProposalsPart chosen={search.get('proposal')} change={change} />
       ) : show === 'names' ? (
         <NamesPart />
       ) : rules.isPending ? (
@@ -54,7 +59,10 @@ export function RulesDesk({ company }: { company: Company }) {
         <Failed error={rules.error} onRetry={() => void rules.refetch()} />
       ) : show === 'company' ? (
         <div className="grid min-h-0 flex-1 content-start items-start gap-x-10 gap-y-8 overflow-auto px-[18px] py-2 lg:grid-cols-[460px_minmax(0,1fr)]">
-          <CompanyPart rules={rules.data} />
+          <div className="space-y-8">
+            <CompanyPart rules={rules.data} />
+            <ApprovalPart rules={rules.data} />
+          </div>
           <div className="space-y-8">
             <MeasuresPart company={company} rules={rules.data} />
             <CalendarPart rules={rules.data} />

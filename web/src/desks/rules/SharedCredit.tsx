@@ -14,6 +14,7 @@ import { EffectPart } from './EffectPart';
 import { Labelled } from './Labelled';
 import type { Person } from './plan';
 import { useSaveRules, useTrial } from './useRules';
+import { Saved } from '../../ui/Saved';
 import { t } from './words';
 
 interface SharedCreditProps {
@@ -94,10 +95,8 @@ export function SharedCredit({ rules, people, month }: SharedCreditProps) {
         >
           {t('sharedCredit.saveCreditSplits')}
         </button>
-        {save.isSuccess && !isChanged && (
-          <span role="status" className="ml-3 text-quiet">
-            {t('sharedCredit.saved')}
-          </span>
+        {(!isChanged || save.data?.proposal) && (
+          <Saved save={save} words={t('sharedCredit.saved')} />
         )}
       </form>
       <EffectPart

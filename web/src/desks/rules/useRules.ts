@@ -14,6 +14,7 @@ import type {
   PlanTrial,
   RecordState,
   Rules,
+  SavedRules,
 } from '../../api/types';
 import { CHANGED_BY } from '../../api/changedBy';
 import { asChangeOf, asJson, useChange } from '../../api/useChange';
@@ -33,6 +34,7 @@ export interface RulesToSave {
   plans?: (PlanPart | RemovedPlan)[];
   assignments?: AssignmentPart[];
   credits?: CreditPart[];
+  approval?: Rules['approval'];
 }
 
 export function useRules() {
@@ -42,7 +44,7 @@ export function useRules() {
 /** Saves over the rules that the editor began with; what is refused takes the focus to its field. */
 export function useSaveRules(tag: string) {
   const save = useChange(
-    (rules: RulesToSave) => askTagged<Rules>('/rules', asChangeOf(tag, rules)),
+    (rules: RulesToSave) => askTagged<SavedRules>('/rules', asChangeOf(tag, rules)),
     ...CHANGED_BY.rules,
     'trial',
   );
@@ -68,7 +70,7 @@ export function useHolidayFile() {
 export function tagOf(
   begun: Rules & { tag: string },
   now: Rules & { tag: string },
-  part: 'company' | 'calendar' | 'measures',
+  part: 'company' | 'calendar' | 'measures' | 'approval',
 ): string {
   return JSON.stringify(begun[part]) === JSON.stringify(now[part]) ? now.tag : begun.tag;
 }

@@ -16,6 +16,7 @@ import type {
   Standing,
   StandingComparison,
   Trial,
+  Proposal,
 } from '../../api/types';
 import { viewQuery, wholeQuery, type Query, type View } from '../../address/useView';
 import { t } from './words';
@@ -149,7 +150,7 @@ export function useSaveRules() {
     (rules: object) => {
       // without the state that the change is based on, somebody else's could be lost unseen
       if (!tag) return Promise.reject(new Error(t('useStanding.theRulesAreStillLoading')));
-      return ask('/rules', asChangeOf(tag, rules));
+      return ask<{ proposal?: Proposal }>('/rules', asChangeOf(tag, rules));
     },
     ...CHANGED_BY.rules,
   );

@@ -17,6 +17,7 @@ import {
   type RungDraft,
 } from './ladder';
 import { useSaveRules, useTrial } from '../useStanding';
+import { Saved } from '../../../ui/Saved';
 import { t } from '../words';
 
 const TONES = ['good', 'near', 'bad', 'neutral'] as const;
@@ -159,17 +160,20 @@ export function LadderPanel({ standing, view, onClose }: LadderPanelProps) {
           className={`${smallButton} ml-2`}
           disabled={!save.isReady || save.isPending}
           onClick={() =>
-            save.mutate({ ladders: [{ ...target, remove: true }] }, { onSuccess: onClose })
+            save.mutate(
+              { ladders: [{ ...target, remove: true }] },
+              {
+                onSuccess: ({ proposal }) => {
+                  if (!proposal) onClose();
+                },
+              },
+            )
           }
         >
           {t('ladderPanel.resetToDefault')}
         </button>
       )}
-      {save.isSuccess && (
-        <span role="status" className="ml-3 text-good">
-          {t('ladderPanel.saved')}
-        </span>
-      )}
+      <Saved save={save} words={t('ladderPanel.saved')} />
     </aside>
   );
 }

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -105,6 +106,19 @@ public class EarningsService {
     return ledger.members().all(Axis.REP).stream()
         .map(rep -> earnings.statement(rep.id(), Months.number(month), List.of()))
         .toList();
+  }
+
+  /** What a month that is not sealed adds to each rep's pay, in cents by rep. */
+  public Map<Integer, Long> added(YearMonth month, Rules rules, Ledger ledger) {
+    Map<Integer, Long> earlier = new HashMap<>();
+    List<Statement> now = unsealed(month, rules, ledger);
+    if (now.stream().anyMatch(one -> one.windowFrom() < Months.number(month))) {
+      unsealed(month.minusMonths(1), rules, ledger)
+          .forEach(one -> earlier.put(one.rep(), Objects.requireNonNullElse(one.earned(), 0L)));
+    }
+    Map<Integer, Long> added = new HashMap<>();
+    now.forEach(one -> added.put(one.rep(), one.added(earlier.getOrDefault(one.rep(), 0L))));
+    return added;
   }
 
   private Earnings earnings(Rules rules, Ledger ledger) {

@@ -6,12 +6,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.calendar.Months;
 import zealoustarget.core.calendar.Span;
-import zealoustarget.core.commission.Statement;
 import zealoustarget.core.ladder.Shown;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.query.StandingQuery;
@@ -218,9 +216,10 @@ class GoalEffect {
     Rules rules = companyRules.current();
     Ledger posted = ledgers.posted();
     Ledger tried = posted.withGoals(after.book());
-    Map<Integer, Long> before = parts(posted, month, rules);
+    Map<Integer, Long> before = earnings.added(month, rules, posted);
     List<Pay> pays = new ArrayList<>();
-    parts(tried, month, rules)
+    earnings
+        .added(month, rules, tried)
         .forEach(
             (rep, cents) -> {
               long then = before.getOrDefault(rep, 0L);
@@ -229,19 +228,5 @@ class GoalEffect {
               }
             });
     return pays;
-  }
-
-  /** What a month adds to each rep's pay. */
-  private Map<Integer, Long> parts(Ledger ledger, YearMonth month, Rules rules) {
-    Map<Integer, Long> earlier = new HashMap<>();
-    List<Statement> now = earnings.unsealed(month, rules, ledger);
-    if (now.stream().anyMatch(one -> one.windowFrom() < Months.number(month))) {
-      earnings
-          .unsealed(month.minusMonths(1), rules, ledger)
-          .forEach(one -> earlier.put(one.rep(), Objects.requireNonNullElse(one.earned(), 0L)));
-    }
-    Map<Integer, Long> parts = new HashMap<>();
-    now.forEach(one -> parts.put(one.rep(), one.added(earlier.getOrDefault(one.rep(), 0L))));
-    return parts;
   }
 }

@@ -2,6 +2,7 @@ package zealoustarget.server.rules;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -9,6 +10,20 @@ import tools.jackson.databind.json.JsonMapper;
 /** A part of a rules file that differs: what of it went and what came, as JSON. */
 public record RulesChange(String part, @Nullable String before, @Nullable String after) {
   private static final JsonMapper JSON = new JsonMapper();
+
+  private static final Map<String, String> WORDS =
+      Map.of(
+          "calendar", "fiscal calendar",
+          "ladders", "status thresholds",
+          "shading", "shading limits",
+          "plans", "commission plans",
+          "assignments", "plan assignments",
+          "credits", "credit splits");
+
+  /** What the part is called on the screen. */
+  String words() {
+    return WORDS.getOrDefault(part, part);
+  }
 
   /** The parts that differ, lists by their entries. */
   static List<RulesChange> between(Rules before, Rules after) {

@@ -3,7 +3,9 @@ package zealoustarget.server.rules;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.core.Refusal;
@@ -19,9 +21,11 @@ class RulesProposals implements ProposalWork {
   private static final JsonMapper JSON = new JsonMapper();
 
   private final RulesService companyRules;
+  private final ObjectProvider<RulesEffect> effects; // of features above this one
   private final Audit audit;
 
-  RulesProposals(RulesService companyRules, Audit audit) {
+  RulesProposals(RulesService companyRules, ObjectProvider<RulesEffect> effects, Audit audit) {
+    this.effects = effects;
     this.companyRules = companyRules;
     this.audit = audit;
   }
@@ -44,7 +48,7 @@ class RulesProposals implements ProposalWork {
             .map(
                 change -> {
                   AuditWords.Change words = AuditWords.of(change.before(), change.after());
-                  return new Line(change.part(), words.before(), words.after());
+                  return new Line(change.words(), words.before(), words.after());
                 })
             .toList(),
         null);
@@ -63,11 +67,13 @@ class RulesProposals implements ProposalWork {
       List<String> moved = new ArrayList<>();
       proposal.changes().stream()
           .filter(change -> !now.contains(change))
-          .map(RulesChange::part)
+          .map(RulesChange::words)
           .forEach(moved::add);
       now.stream()
-          .map(RulesChange::part)
-          .filter(part -> proposal.changes().stream().noneMatch(one -> one.part().equals(part)))
+          .filter(
+              change ->
+                  proposal.changes().stream().noneMatch(one -> one.part().equals(change.part())))
+          .map(RulesChange::words)
           .forEach(moved::add);
       return List.of(
           "The rules it changes ("
@@ -87,10 +93,39 @@ class RulesProposals implements ProposalWork {
         .orElse("");
   }
 
-  /** What rules would do is tried with the controls of their desks. */
   @Override
   public Effect effect(ProposalKind kind, String content) {
-    return Effect.NONE;
+    RulesProposal proposal = read(content);
+    Set<String> parts =
+        proposal.changes().stream().map(RulesChange::part).collect(Collectors.toSet());
+    List<Line> moves = new ArrayList<>();
+    List<Line> pay = new ArrayList<>();
+    try {
+      Rules tried = companyRules.read(proposal.file());
+      effects.stream()
+          .map(one -> one.of(parts, tried))
+          .forEach(
+              effect -> {
+                moves.addAll(effect.moves());
+                pay.addAll(effect.pay());
+              });
+    } catch (Refusal refusal) {
+      return Effect.NONE; // it is stale, which is said
+    }
+    return new Effect(sentence(moves.size(), pay.size()), moves, pay);
+  }
+
+  private static String sentence(int moves, int pays) {
+    return "In open months with actuals "
+        + (moves == 0
+            ? "no status moves"
+            : moves == 1 ? "1 status moves" : moves + " statuses move")
+        + " and "
+        + (pays == 0
+            ? "no pay changes."
+            : pays == 1
+                ? "the pay of 1 rep and month changes."
+                : pays + " reps' pays of a month change.");
   }
 
   @Override

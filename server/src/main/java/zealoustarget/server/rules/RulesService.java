@@ -111,12 +111,12 @@ public class RulesService {
       return new Outcome(put(after, () -> {}), null);
     }
     List<RulesChange> changes = RulesChange.between(current, after);
-    String parts = String.join(", ", changes.stream().map(RulesChange::part).toList());
+    String parts = String.join(", ", changes.stream().map(RulesChange::words).toList());
     return new Outcome(
         current,
         proposals.propose(
             ProposalKind.RULES,
-            "rules, " + parts,
+            "Rules: " + parts,
             JSON.writeValueAsString(new RulesProposal(file, changes)),
             () -> {}));
   }

@@ -231,6 +231,13 @@ class ApprovalTest {
         .isEqualTo(200);
     int ladder = proposed(maker.put("/api/v1/rules", "{\"ladders\": [" + LADDER + "]}"));
     int plan = proposed(maker.put("/api/v1/playbook", "{\"plans\": [" + PLAN + "]}"));
+    JsonNode effect = approver.get("/api/v1/proposals/" + ladder).json().get("effect");
+    assertThat(effect.get("moves").get(0).get("after").asString()).isEqualTo("Fine");
+    JsonNode pay = approver.get("/api/v1/proposals/" + plan).json().get("effect").get("pay");
+    assertThat(pay).hasSize(1);
+    assertThat(pay.get(0).get("subject").asString()).isEqualTo("Ada Lund, October 2026");
+    assertThat(pay.get(0).get("before").asString()).isEqualTo("0.00");
+    assertThat(pay.get(0).get("after").asString()).isEqualTo("45.00");
     String before = maker.get(STANDING).json().toString();
     JsonNode rules = maker.get("/api/v1/rules").json();
     assertThat(rules.get("plans")).isEmpty();
@@ -250,7 +257,7 @@ class ApprovalTest {
     accept(approver, first);
     Answer late = accept(approver, second);
     assertThat(late.code()).isEqualTo("changed-since");
-    assertThat(late.text("detail")).contains("ladders").contains("renewed");
+    assertThat(late.text("detail")).contains("status thresholds").contains("renewed");
   }
 
   @Test
@@ -319,7 +326,7 @@ class ApprovalTest {
     assertThat(mails).hasSize(1);
     assertThat(mails.get(0))
         .contains("finance@saltmarsh.example")
-        .contains("rules, ladders")
+        .contains("Rules: status thresholds")
         .contains(Api.NAME + " proposes")
         .contains("Nothing of it counts");
     catcher.stop();

@@ -6,6 +6,7 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Months;
+import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.ladder.Shading;
 import zealoustarget.core.ledger.Corrections;
 import zealoustarget.core.ledger.Ledger;
@@ -95,6 +96,11 @@ public record ResolvedQuery(
 
   public String ladderWords() {
     return rules.ladderWords(query.measure(), attachment(), query.span().toInclusive(), isRange());
+  }
+
+  /** The ladder that would judge it by other rules. */
+  public Ladder ladder(Rules other) {
+    return other.ladder(query.measure(), attachment(), query.span().toInclusive(), isRange());
   }
 
   /** The full-tone rule of these rows; its automatic limits are not set yet. */

@@ -1,0 +1,85 @@
+package zealoustarget.server.standing.insights;
+
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Set;
+import org.springframework.stereotype.Component;
+import zealoustarget.core.amount.Measure;
+import zealoustarget.core.calendar.Span;
+import zealoustarget.core.calendar.SpanWords;
+import zealoustarget.core.ledger.columns.GoalBook;
+import zealoustarget.core.ledger.query.StandingQuery;
+import zealoustarget.core.reading.Standing.Row;
+import zealoustarget.server.approval.ProposalWork;
+import zealoustarget.server.ledger.sealing.Seals;
+import zealoustarget.server.ledger.state.LedgerService;
+import zealoustarget.server.masterdata.GoalSets;
+import zealoustarget.server.rules.Rules;
+import zealoustarget.server.rules.RulesEffect;
+import zealoustarget.server.standing.query.QueryReader;
+import zealoustarget.server.standing.query.ResolvedQuery;
+import zealoustarget.server.standing.query.StandingParameters;
+
+/** Which statuses other thresholds would change in the last open month, set by set. */
+@Component
+class LadderEffect implements RulesEffect {
+  private static final Set<String> PARTS = Set.of("ladders", "measures");
+
+  private final QueryReader reader;
+  private final LedgerService ledgers;
+  private final GoalSets goalSets;
+  private final Seals seals;
+
+  LadderEffect(QueryReader reader, LedgerService ledgers, GoalSets goalSets, Seals seals) {
+    this.reader = reader;
+    this.ledgers = ledgers;
+    this.goalSets = goalSets;
+    this.seals = seals;
+  }
+
+  @Override
+  public ProposalWork.Effect of(Set<String> parts, Rules tried) {
+    Span posted = ledgers.posted().monthsWithActuals();
+    if (posted == null
+        || Collections.disjoint(parts, PARTS)
+        || seals.find(posted.toInclusive()).isPresent()) {
+      return ProposalWork.Effect.NONE;
+    }
+    YearMonth month = posted.toInclusive();
+    List<ProposalWork.Line> moves = new ArrayList<>();
+    for (GoalSets.GoalSet set : goalSets.all()) {
+      GoalBook book = ledgers.posted().goalBooks().get(set.name());
+      for (Measure measure : tried.measures()) {
+        if (book != null && book.measures().contains(measure.code())) {
+          moves.addAll(moves(set, measure, month, tried));
+        }
+      }
+    }
+    return new ProposalWork.Effect(null, moves, List.of());
+  }
+
+  private List<ProposalWork.Line> moves(
+      GoalSets.GoalSet set, Measure measure, YearMonth month, Rules tried) {
+    ResolvedQuery asked =
+        reader.read(StandingParameters.of(set.axis().word(), measure.code(), month, set.name()));
+    StandingQuery query = asked.query();
+    StandingQuery other = query.withLadder(asked.ladder(tried));
+    List<ProposalWork.Line> moves = new ArrayList<>();
+    List<Row> before = asked.ledger().standing(query).rows();
+    List<Row> after = asked.ledger().standing(other).rows();
+    for (int at = 0; at < before.size(); at++) {
+      String was = before.get(at).spoken().status().word();
+      String becomes = after.get(at).spoken().status().word();
+      if (!was.equals(becomes)) {
+        moves.add(
+            new ProposalWork.Line(
+                before.get(at).member().name() + ", " + set.name() + ", " + SpanWords.name(month),
+                was,
+                becomes));
+      }
+    }
+    return moves;
+  }
+}
