@@ -11,6 +11,7 @@ import { placesOf, type Block } from './sheet';
 import { shown, signedPercent } from './texts';
 import { LevelsForm } from './LevelsForm';
 import { PastPart } from './PastPart';
+import { TakeoverForm } from './TakeoverForm';
 import { useGoalSum, type Asked, type Draft } from './useGoals';
 import { WAY_WORDS, WAYS, type Way } from './ways';
 import { Proposed } from '../../ui/Proposed';
@@ -69,6 +70,15 @@ export function GoalPanel({ which, desk, rows, block, locked, draft, onLock }: G
                 {t('goalPanel.keepTheseCells')}
               </label>
               <SpreadForm desk={desk} parts={parts} draft={draft} />
+              {block.top === block.bottom && !desk.isRate && !desk.isRange && (
+                <TakeoverForm
+                  key={`${rows[block.top]?.key ?? ''} ${cells[0]?.month ?? ''}`}
+                  desk={desk}
+                  row={rows[block.top] as GoalLine}
+                  month={cells[0]?.month ?? ''}
+                  draft={draft}
+                />
+              )}
             </>
           )}
         </Chosen>

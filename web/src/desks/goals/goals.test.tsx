@@ -145,4 +145,52 @@ describe('the goal sheet', () => {
     expect(screen.getByTestId('address')).toHaveTextContent('set=quota');
     expect(await screen.findByRole('grid')).toBeVisible();
   });
+
+  it('hands goals over within the year from the chosen month on', async () => {
+    const asked = serve({ ...ALL, 'POST /goals/quota/draft/takeover': changed });
+    show();
+    await screen.findByRole('grid');
+    await userEvent.click(cell('Ada', 1));
+    const form = await screen.findByRole('form', { name: 'Change within the year' });
+    await userEvent.selectOptions(within(form).getByLabelText('Who takes over'), 'B');
+    await userEvent.click(within(form).getByRole('button', { name: 'Show in the draft' }));
+    await screen.findByText('One cell changes: Ada moves to reached, and no pay changes.');
+    expect(asked.find(({ path }) => path.includes('takeover'))?.body).toMatchObject({
+      kind: 'leaves',
+      key: 'A',
+      from: '2026-08',
+      others: ['B'],
+      by: 'as-it-stands',
+      over: 'own',
+    });
+    await userEvent.click(within(form).getByLabelText(/joins in/));
+    await userEvent.type(within(form).getByLabelText('Goal of a whole month'), '400');
+    await userEvent.type(within(form).getByLabelText(/Ramp/), '25 fifty');
+    expect(within(form).getByRole('button', { name: 'Show in the draft' })).toBeDisabled();
+    await userEvent.clear(within(form).getByLabelText(/Ramp/));
+    await userEvent.type(within(form).getByLabelText(/Ramp/), '25 % 50');
+    await userEvent.click(within(form).getByRole('button', { name: 'Show in the draft' }));
+    await waitFor(() =>
+      expect(asked.filter(({ path }) => path.includes('takeover'))[1]?.body).toMatchObject({
+        kind: 'joins',
+        goal: '400',
+        ramp: ['25', '50'],
+      }),
+    );
+  });
+
+  it('says that an applied draft waits for a second person', async () => {
+    serve({
+      ...ALL,
+      '/goals/quota/desk': changed,
+      'POST /goals/quota/draft/apply': { load: null, proposal: { id: 7 }, desk: desk() },
+    });
+    show();
+    await userEvent.click(await screen.findByRole('button', { name: /^Apply/ }));
+    expect(await screen.findByText(/Nothing of it counts/)).toBeVisible();
+    expect(screen.getByRole('link', { name: 'Open the proposal' })).toHaveAttribute(
+      'href',
+      '/rules?show=proposals&proposal=7',
+    );
+  });
 });

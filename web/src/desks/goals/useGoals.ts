@@ -26,6 +26,18 @@ export interface LevelsAsked {
   locked: { key: string; month: string }[];
 }
 
+export interface TakeoverAsked {
+  kind: 'leaves' | 'joins';
+  key: string;
+  from: string;
+  by: string;
+  others?: string[];
+  over?: string;
+  goal?: string;
+  ramp?: string[];
+  step?: string;
+}
+
 export interface SpreadAsked {
   kind: string;
   whole?: string;
@@ -150,6 +162,15 @@ export function useDraft(which: Asked) {
       put(desk);
     },
   });
+  const takeover = useMutation({
+    scope,
+    mutationFn: (body: TakeoverAsked) =>
+      ask<GoalDesk>(`${path(which)}/draft/takeover`, asJson('POST', { ...rest(which), ...body })),
+    onSuccess: (desk) => {
+      keepStep(desk);
+      put(desk);
+    },
+  });
   const file = useMutation({
     scope,
     mutationFn: (chosen: File) => {
@@ -190,6 +211,7 @@ export function useDraft(which: Asked) {
     change.reset();
     spread.reset();
     levels.reset();
+    takeover.reset();
     file.reset();
     apply.reset();
     discard.reset();
@@ -197,11 +219,18 @@ export function useDraft(which: Asked) {
   return {
     version,
     error:
-      change.error ?? spread.error ?? levels.error ?? file.error ?? apply.error ?? discard.error,
+      change.error ??
+      spread.error ??
+      levels.error ??
+      takeover.error ??
+      file.error ??
+      apply.error ??
+      discard.error,
     isBusy:
       change.isPending ||
       spread.isPending ||
       levels.isPending ||
+      takeover.isPending ||
       file.isPending ||
       apply.isPending ||
       discard.isPending,
@@ -230,6 +259,10 @@ export function useDraft(which: Asked) {
     levels: (body: LevelsAsked) => {
       reset();
       levels.mutate(body);
+    },
+    takeover: (body: TakeoverAsked) => {
+      reset();
+      takeover.mutate(body);
     },
     file: (chosen: File) => {
       reset();

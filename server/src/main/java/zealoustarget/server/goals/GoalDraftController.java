@@ -35,6 +35,7 @@ class GoalDraftController {
   private final GoalDrafts drafts;
   private final GoalSpreads spreads;
   private final GoalLevels levels;
+  private final GoalTakeover takeover;
   private final GoalFile files;
   private final LoadAnswers loads;
 
@@ -43,12 +44,14 @@ class GoalDraftController {
       GoalDrafts drafts,
       GoalSpreads spreads,
       GoalLevels levels,
+      GoalTakeover takeover,
       GoalFile files,
       LoadAnswers loads) {
     this.desk = desk;
     this.drafts = drafts;
     this.spreads = spreads;
     this.levels = levels;
+    this.takeover = takeover;
     this.files = files;
     this.loads = loads;
   }
@@ -214,6 +217,19 @@ class GoalDraftController {
       throw UnknownValue.of("direction", body.direction(), List.of("down", "up", "copy"));
     }
     drafts.change(sheet, changes);
+    return desk.answer(asked);
+  }
+
+  /**
+   * Hands the goals of a member who leaves over to others, or takes goals over for one who joins,
+   * in the draft; {@link GoalTakeover.Body}. 400 {@code takes-too-much}, and as a spread.
+   */
+  @PostMapping("/draft/takeover")
+  GoalDeskAnswer takeover(@PathVariable String goalSet, @RequestBody GoalTakeover.Body body) {
+    GoalDesk.Asked asked =
+        new GoalDesk.Asked(goalSet, body.axis(), body.measure(), body.year(), body.plan());
+    GoalSheet sheet = desk.sheet(asked);
+    drafts.change(sheet, takeover.changes(drafts.drafted(sheet, drafts.cells(sheet)), body));
     return desk.answer(asked);
   }
 

@@ -8,6 +8,7 @@ import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import java.time.YearMonth;
 import java.util.List;
 import java.util.Map;
 import org.dhatim.fastexcel.reader.ReadableWorkbook;
@@ -70,6 +71,77 @@ class GoalDraftTest {
   @AfterEach
   void stop() {
     server.close();
+  }
+
+  private String cell(String key, String month) {
+    JsonNode desk = api.get(DESK).json();
+    int at = 0;
+    while (!desk.get("months").get(at).get("month").asString().equals(month)) {
+      at++;
+    }
+    for (JsonNode row : desk.get("rows")) {
+      if (row.get("key").asString().equals(key)) {
+        return row.get("cells").get(at).asString("none");
+      }
+    }
+    return "no row";
+  }
+
+  private Api.Answer takeover(String body) {
+    return api.post(QUOTA + "/draft/takeover", "{\"year\": 2027, " + body + "}");
+  }
+
+  @Test
+  void whoLeaves_handsTheRemainingGoalsOverWithinTheRegion() {
+    assertThat(takeover("\"kind\": \"leaves\", \"key\": \"A\", \"from\": \"2026-07\"").code())
+        .isEqualTo("nothing-to-spread-over"); // nobody else of North has a goal in August
+    api.put(QUOTA + "/draft", cells("B", "2026-08", "500.00", "C", "2026-08", "700.00"));
+    Api.Answer desk = takeover("\"kind\": \"leaves\", \"key\": \"A\", \"from\": \"2026-08\"");
+    assertThat(desk.status()).as("%s", desk).isEqualTo(200);
+    assertThat(cell("A", "2026-07")).isEqualTo("1000.00");
+    assertThat(cell("A", "2026-08")).isEqualTo("none");
+    assertThat(cell("B", "2026-08")).isEqualTo("1500.00");
+    assertThat(cell("C", "2026-08")).isEqualTo("700.00"); // of another region
+  }
+
+  @Test
+  void whatALeaverHandsOver_canLieByLastYearOrEvenly() {
+    api.put(QUOTA + "/draft", cells("B", "2026-08", "500.00"));
+    takeover(
+        "\"kind\": \"leaves\", \"key\": \"A\", \"from\": \"2026-07\", \"over\": \"last-year\"");
+    // A's 2 000.00 by North's 800.00 and 700.00 of last year
+    assertThat(cell("B", "2026-07")).isEqualTo("1566.67");
+    assertThat(cell("B", "2026-08")).isEqualTo("1433.33");
+  }
+
+  @Test
+  void whoJoins_takesOverByARampAndTheSumStays() {
+    api.put(QUOTA + "/draft", cells("C", "2026-08", "300.00"));
+    Api.Answer desk =
+        takeover(
+            "\"kind\": \"joins\", \"key\": \"B\", \"from\": \"2026-07\", \"goal\": \"400\","
+                + " \"ramp\": [\"25\"], \"others\": [\"A\"]");
+    assertThat(desk.status()).as("%s", desk).isEqualTo(400); // A has no goal in September
+    assertThat(desk.code()).isEqualTo("takes-too-much");
+    assertThat(desk.text("detail")).contains("September 2026").contains("400.00").contains("0.00");
+    String year = "";
+    for (int month = 1; month <= 12; month++) {
+      YearMonth at = YearMonth.of(2026, 6).plusMonths(month);
+      year = at.toString();
+      api.put(QUOTA + "/draft", cells("A", year, "1000.00"));
+    }
+    assertThat(
+            takeover(
+                    "\"kind\": \"joins\", \"key\": \"B\", \"from\": \"2026-07\", \"goal\":"
+                        + " \"400\", \"ramp\": [\"25\"], \"others\": [\"A\"]")
+                .status())
+        .isEqualTo(200);
+    assertThat(cell("A", "2026-07")).isEqualTo("900.00");
+    assertThat(cell("B", "2026-07")).isEqualTo("600.00");
+    assertThat(cell("A", "2026-08")).isEqualTo("600.00");
+    assertThat(cell("B", "2026-08")).isEqualTo("400.00");
+    assertThat(cell("A", year)).isEqualTo("600.00");
+    assertThat(cell("B", year)).isEqualTo("400.00");
   }
 
   private static String cells(String... keyMonthAmount) {

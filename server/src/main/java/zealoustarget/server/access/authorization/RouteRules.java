@@ -127,6 +127,7 @@ public final class RouteRules {
     rule(HttpMethod.PUT, "/goals/{goalSet}/draft", ANALYST, TokenScope.ALL);
     rule(HttpMethod.POST, "/goals/{goalSet}/draft/spread", ANALYST, TokenScope.ALL);
     rule(HttpMethod.POST, "/goals/{goalSet}/draft/levels", ANALYST, TokenScope.ALL);
+    rule(HttpMethod.POST, "/goals/{goalSet}/draft/takeover", ANALYST, TokenScope.ALL);
     rule(HttpMethod.POST, "/goals/{goalSet}/draft/file", ANALYST, TokenScope.ALL);
     rule(HttpMethod.POST, "/goals/{goalSet}/draft/sum", OFFICE, TokenScope.READ);
     rule(HttpMethod.POST, "/goals/{goalSet}/draft/apply", ANALYST, TokenScope.ALL);

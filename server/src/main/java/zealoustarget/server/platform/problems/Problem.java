@@ -57,6 +57,7 @@ public enum Problem {
   OWN_PROPOSAL(HttpStatus.FORBIDDEN, "Another person has to decide about it"),
   PROPOSAL_UNKNOWN(HttpStatus.NOT_FOUND, "There is no such proposal"),
   PROPOSAL_DECIDED(HttpStatus.CONFLICT, "The proposal is decided already"),
+  TAKES_TOO_MUCH(HttpStatus.BAD_REQUEST, "A goal would fall below 0"),
   DRAFT_EMPTY(HttpStatus.CONFLICT, "The draft has no changes"),
   METHOD_NOT_ALLOWED(HttpStatus.METHOD_NOT_ALLOWED, "This cannot be done here"),
   NOT_ACCEPTABLE(HttpStatus.NOT_ACCEPTABLE, "The answer has no such form"),
