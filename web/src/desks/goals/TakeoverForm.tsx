@@ -109,7 +109,7 @@ export function TakeoverForm({ desk, row, month, draft }: TakeoverFormProps) {
           ]}
           onChange={setOther}
         />
-        <div className="grid grid-cols-2 gap-2">
+        <div className={kind === 'leaves' ? 'grid grid-cols-2 gap-2' : ''}>
           <Pick label={t('takeover.sharedBy')} value={by} options={BY} onChange={setBy} />
           {kind === 'leaves' && (
             <Pick label={t('takeover.overMonths')} value={over} options={OVER} onChange={setOver} />

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Changes } from '../../address/useView';
 import type { Proposal, ProposalLine } from '../../api/types';
+import { amount } from '../../format/figures';
 import { timeText } from '../../format/writing';
 import { field } from '../../ui/field';
 import { Failed, Loading, mainButton, quietButton } from '../../ui/Notice';
@@ -183,6 +184,11 @@ function Decide({ proposal }: { proposal: Proposal }) {
   );
 }
 
+/** An amount as the company writes it; other text as it is. */
+function figure(text: string | null): string {
+  return text !== null && /^-?\d+(\.\d+)?$/.test(text) ? amount(text) : (text ?? '–');
+}
+
 interface LinesProps {
   title: string;
   lines: ProposalLine[];
@@ -213,8 +219,8 @@ function Lines({ title, lines, more }: LinesProps) {
             <th scope="row" className="px-2 py-1 font-normal">
               {line.subject}
             </th>
-            <td className="px-2 py-1 whitespace-pre-line">{line.before ?? '–'}</td>
-            <td className="px-2 py-1 font-semibold whitespace-pre-line">{line.after ?? '–'}</td>
+            <td className="px-2 py-1 whitespace-pre-line">{figure(line.before)}</td>
+            <td className="px-2 py-1 font-semibold whitespace-pre-line">{figure(line.after)}</td>
           </tr>
         ))}
       </tbody>

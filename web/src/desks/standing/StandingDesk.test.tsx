@@ -40,6 +40,22 @@ describe('the standing desk', () => {
     expect(screen.getByText('1 of 2 reached quota')).toBeInTheDocument();
   });
 
+  it('shows shares of a goal of the company, and no status', async () => {
+    serve({
+      ...ALL,
+      '/standing': {
+        ...STANDING,
+        companyGoal: { goal: '2000.00', actual: '990.00', remaining: '1010.00' },
+        rows: STANDING.rows.map((row) => ({ ...row, shareOfCompany: '12.3' })),
+      },
+    });
+    show();
+    const line = await screen.findByRole('rowheader', { name: /^Company goal/ });
+    expect(line).toHaveTextContent(/1.010\.00 EUR remain/);
+    expect(screen.getByRole('columnheader', { name: '% of company' })).toBeVisible();
+    expect(screen.getAllByRole('gridcell', { name: '12.3' })).toHaveLength(STANDING.rows.length);
+  });
+
   it('asks for the default view and for no more than the address says', async () => {
     const asked = serve(ALL);
     show('?region=North&to=2026-09');

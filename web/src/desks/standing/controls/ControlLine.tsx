@@ -300,9 +300,11 @@ export function bases(company: Company, view: View): Option[] {
   );
   const own = fitting.filter((set) => set.axis === view.axis);
   const ofGroup = fitting.filter((set) => set.axis === view.group && set.axis !== view.axis);
+  const ofCompany = fitting.filter((set) => set.axis === 'company' && view.axis !== 'company');
   const chosen = view.basis;
   const isElsewhere =
-    chosen.kind === 'set' && ![...own, ...ofGroup].some((set) => set.name === chosen.name);
+    chosen.kind === 'set' &&
+    ![...own, ...ofGroup, ...ofCompany].some((set) => set.name === chosen.name);
   const other = company.goalSets.find((set) => chosen.kind === 'set' && set.name === chosen.name);
   return [
     ...own.map((set) => ({
@@ -317,6 +319,11 @@ export function bases(company: Company, view: View): Option[] {
         axis: singular(set.axis),
         axis2: singular(view.axis),
       }),
+    })),
+    ...ofCompany.map((set) => ({
+      value: `set:${set.name}`,
+      word: set.name,
+      remark: t('controlLine.oneGoalForTheCompany'),
     })),
     ...(isElsewhere
       ? [
@@ -340,7 +347,7 @@ function keepBasis(company: Company, view: View, axis: string): string | null {
   const { basis } = view;
   if (basis.kind !== 'set') return basisWord(basis);
   const isSame = company.goalSets.some(
-    (set) => set.name === basis.name && set.axis === (axis as AxisWord),
+    (set) => set.name === basis.name && (set.axis === (axis as AxisWord) || set.axis === 'company'),
   );
   return isSame ? basisWord(basis) : null;
 }

@@ -57,6 +57,23 @@ function ExtraLine({ look, name, under, actual, goal }: ExtraLineProps) {
   );
 }
 
+/** The company's one goal, of which the rows show their shares. */
+export function CompanyGoalLine({ standing, look }: ExtraProps) {
+  const { goal, actual, remaining } = standing.companyGoal ?? {};
+  return (
+    <ExtraLine
+      look={look}
+      name={t('extraLines.companyGoal')}
+      under={t('extraLines.remaining', {
+        remaining: amount(remaining ?? null),
+        unit: standing.unit === 'count' ? '' : standing.unit,
+      })}
+      actual={amount(actual ?? null, look.decimals.actual)}
+      goal={amount(goal ?? null)}
+    />
+  );
+}
+
 /** What the total holds beyond the members with a goal. */
 export function NoGoalLine({ standing, look }: ExtraProps) {
   const { noGoal, unassigned } = standing;

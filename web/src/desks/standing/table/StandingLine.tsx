@@ -129,14 +129,22 @@ export function Line(props: LineProps) {
         role="gridcell"
         className={`of-goal pr-1 text-right font-semibold ${toneText(spoken.tone)}`}
       >
-        {isEmpty || spoken.percentShown === null ? NONE : amount(spoken.percentShown)}
+        {reading.shareOfCompany !== undefined
+          ? amount(reading.shareOfCompany)
+          : isEmpty || spoken.percentShown === null
+            ? NONE
+            : amount(spoken.percentShown)}
       </span>
       <span role="gridcell" className="of-goal flex items-center pl-3">
-        <StatusMark
-          status={statusOf(reading)}
-          tone={spoken.tone}
-          isPast={isPast(reading, look.rungs)}
-        />
+        {reading.shareOfCompany === undefined ? (
+          <StatusMark
+            status={statusOf(reading)}
+            tone={spoken.tone}
+            isPast={isPast(reading, look.rungs)}
+          />
+        ) : (
+          NONE // a goal of the company judges nobody
+        )}
       </span>
       <span
         role="gridcell"

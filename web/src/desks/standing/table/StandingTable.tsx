@@ -7,7 +7,7 @@ import { gridStop, useGridKeys } from '../../../ui/useGridKeys';
 import { VirtualRows } from '../../../ui/VirtualRows';
 import { goalPlace, laneScale } from '../../../marks/Lane';
 import { allReadings, decimalsOf, gridOf, widthsOf } from './columns';
-import { CorrectionsLine, NoGoalLine, UnsplitLine } from './ExtraLines';
+import { CompanyGoalLine, CorrectionsLine, NoGoalLine, UnsplitLine } from './ExtraLines';
 import { Line, ROW_HEIGHT, type LineLook } from './StandingLine';
 import { laneOf, nextSort, readSort, sortWord, TOTAL, type Item, type SortKey } from '../rows';
 import { reachedWords } from '../reached';
@@ -38,6 +38,7 @@ export function StandingTable(props: StandingTableProps) {
     standing.noGoal.members + standing.unassigned.lines > 0 && standing.summary.membersWithGoal > 0;
   // what stays on top while the rows scroll beneath it
   const extraLines = [
+    standing.companyGoal && <CompanyGoalLine key="company-goal" standing={standing} look={look} />,
     hasNoGoalLine && <NoGoalLine key="no-goal" standing={standing} look={look} />,
     (standing.corrections?.lines ?? 0) > 0 && (
       <CorrectionsLine
@@ -201,8 +202,12 @@ function HeadLine({ standing, view, look, onSort }: HeadLineProps) {
             </span>
           )}
         </span>
-        <Head sortKey="attainment" {...head} className="of-goal pr-2 text-right">
-          {isToDate ? t('standingTable.toDate') : t('standingTable.ofGoal')}
+        <Head sortKey="attainment" {...head} className="of-goal pr-2 text-right leading-tight">
+          {standing.companyGoal
+            ? t('standingTable.ofCompanyGoal')
+            : isToDate
+              ? t('standingTable.toDate')
+              : t('standingTable.ofGoal')}
         </Head>
         <span role="columnheader" className="of-goal pl-3">
           {t('standingTable.status')}
@@ -296,6 +301,7 @@ function underOf(item: Item, standing: Standing, view: View): string | undefined
 
 function totalNote(standing: Standing): string {
   const { membersWithGoal } = standing.summary;
+  if (standing.companyGoal) return t('standingTable.sharesOfTheCompany');
   return membersWithGoal === 0
     ? t('standingTable.noneWithAGoal')
     : reachedWords(standing) ||

@@ -50,6 +50,7 @@ public final class Headline {
    * @param isRestated whether closed months are read with what was posted since
    * @param corrections what the closed months lack, smallest units; null where nothing was posted
    *     since
+   * @param ofCompany the company's goal where that is what is compared with; null elsewhere
    */
   public record Scope(
       String last,
@@ -58,10 +59,11 @@ public final class Headline {
       List<String> empty,
       List<String> waiting,
       boolean isRestated,
-      @Nullable Ratio corrections) {
+      @Nullable Ratio corrections,
+      @Nullable CompanyShare ofCompany) {
     /** A span of one month that is over, of which there is nothing more to say. */
     public static Scope plain(String month) {
-      return new Scope(month, null, 1, List.of(), List.of(), false, null);
+      return new Scope(month, null, 1, List.of(), List.of(), false, null, null);
     }
   }
 
@@ -186,7 +188,13 @@ public final class Headline {
             + amount(Objects.requireNonNull(total().actual()))
             + (standing.measure().isRate() ? " as " : " of ")
             + standing.measure().code()
-            + ", and no goal to compare it with.");
+            + (scope.ofCompany() == null
+                ? ", and no goal to compare it with."
+                : ", "
+                    + words.figures().grouped(scope.ofCompany().percent(total().actual()))
+                    + " % of the company's goal of "
+                    + amount(scope.ofCompany().goal())
+                    + "."));
   }
 
   private Reading total() {

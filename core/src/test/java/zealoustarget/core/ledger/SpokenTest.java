@@ -21,6 +21,7 @@ import zealoustarget.core.ledger.query.Grouped;
 import zealoustarget.core.ledger.query.Narrowing;
 import zealoustarget.core.ledger.query.StandingQuery;
 import zealoustarget.core.member.Axis;
+import zealoustarget.core.reading.CompanyShare;
 import zealoustarget.core.reading.Figures;
 import zealoustarget.core.reading.Headline;
 import zealoustarget.core.reading.NoReading;
@@ -71,7 +72,8 @@ class SpokenTest {
   }
 
   private static Headline.Scope scope(int months) {
-    return new Headline.Scope("September 2026", null, months, List.of(), List.of(), false, null);
+    return new Headline.Scope(
+        "September 2026", null, months, List.of(), List.of(), false, null, null);
   }
 
   @Test
@@ -88,7 +90,14 @@ class SpokenTest {
                 ledger,
                 november,
                 new Headline.Scope(
-                    "November 2026", null, 1, List.of("November 2026"), List.of(), false, null)))
+                    "November 2026",
+                    null,
+                    1,
+                    List.of("November 2026"),
+                    List.of(),
+                    false,
+                    null,
+                    null)))
         .as("said once")
         .isEqualTo("The span has no actuals yet. The goal (quota) is 70.00 EUR.");
     assertThat(
@@ -113,7 +122,7 @@ class SpokenTest {
     assertThat(row.status().word()).isEqualTo("behind");
     Headline.Scope scope =
         new Headline.Scope(
-            "September 2026", new Pace.Days(8, 20), 1, List.of(), List.of(), false, null);
+            "September 2026", new Pace.Days(8, 20), 1, List.of(), List.of(), false, null, null);
     assertThat(headline(ledger, september, scope))
         .startsWith(
             "The span, day 8 of 20: 16.7 % behind pace; 66.7 % of quota to go."
@@ -140,7 +149,7 @@ class SpokenTest {
     Ledger ledger = company().ledger();
     Headline.Scope scope =
         new Headline.Scope(
-            "September 2026", new Pace.Days(2, 20), 1, List.of(), List.of(), false, null);
+            "September 2026", new Pace.Days(2, 20), 1, List.of(), List.of(), false, null, null);
     StandingQuery over =
         Company.query(Axis.REP, spend, "2026-09", "2026-09", "quota")
             .withDays(new Pace.Days(2, 20));
@@ -165,7 +174,8 @@ class SpokenTest {
             List.of("June 2026"),
             List.of("Harbour Isles", "South"),
             false,
-            Ratio.of(-12_00));
+            Ratio.of(-12_00),
+            null);
     assertThat(headline(company().ledger(), query("2026-09", "2026-09"), scope))
         .endsWith(
             " June 2026 has no actuals yet. Without Harbour Isles and South, whose files have not"
@@ -178,6 +188,7 @@ class SpokenTest {
             List.of("A", "B", "C", "D"),
             List.of("E", "F", "G", "H"),
             true,
+            null,
             null);
     assertThat(headline(company().ledger(), query("2026-09", "2026-09"), restated))
         .endsWith(
@@ -263,5 +274,17 @@ class SpokenTest {
     assertThat(
             toDate.parts().stream().map(Breakdown.Part::variance).reduce(Ratio.ZERO, Ratio::plus))
         .isEqualTo(toDate.whole());
+  }
+
+  @Test
+  void actualsByTheCompanysGoal_areAShareOfItAndNoAttainment() {
+    CompanyShare share = new CompanyShare(Ratio.of(200_00), Ratio.of(70_00));
+    Headline.Scope scope =
+        new Headline.Scope("September 2026", null, 1, List.of(), List.of(), false, null, share);
+    StandingQuery query =
+        Company.query(Axis.REP, Company.REVENUE, "2026-07", "2026-09", "company goal");
+    assertThat(headline(company().ledger(), query, scope))
+        .isEqualTo(
+            "The span has 226.00 EUR of revenue, 113.0 % of the company's goal of 200.00 EUR.");
   }
 }

@@ -237,9 +237,9 @@ class GoalTakeover {
             .map(
                 other ->
                     new Takeover.Other(
-                        other.key(), goal(sheet, other, month), others.size() == 1
-                            ? BigInteger.ONE
-                            : weight(sheet, other, month, by)))
+                        other.key(),
+                        goal(sheet, other, month),
+                        others.size() == 1 ? BigInteger.ONE : weight(sheet, other, month, by)))
             .toList();
     List<Long> goals;
     try {

@@ -73,6 +73,9 @@ final class ExportTables {
         columns.add(new Column("Goal (" + standing.beside() + ")", amounts));
         columns.add(new Column("Variance (" + standing.beside() + ")", amounts));
       }
+      if (standing.companyGoal() != null) {
+        columns.add(new Column("Share of the company's goal, %", amounts));
+      }
     }
 
     Table table() {
@@ -108,7 +111,15 @@ final class ExportTables {
       ReadingAnswer.Beyond had = group.beyond();
       return group.with(
           new ReadingAnswer.Beyond(
-              null, group.key(), had.beside(), null, null, had.correction(), false, null));
+              null,
+              group.key(),
+              had.beside(),
+              null,
+              null,
+              had.correction(),
+              false,
+              null,
+              had.shareOfCompany()));
     }
 
     /** Sums where rows add up: not of rates, of groups with their subtotals, or of a part. */
@@ -193,6 +204,9 @@ final class ExportTables {
         String b = Exports.letters(cells.size() - 1) + number;
         cells.add(
             computed(reading.beside() == null ? null : reading.beside().variance(), a + "-" + b));
+      }
+      if (standing.companyGoal() != null) {
+        cells.add(Cell.of(reading.beyond().shareOfCompany()));
       }
       return cells;
     }

@@ -87,6 +87,8 @@ public record ReadingAnswer(
    * @param correction what was posted for closed months since, null for nothing
    * @param waiting whether the file that brings its lines has not come for the last month
    * @param waitsFor the file that came last from there
+   * @param shareOfCompany its actual by the company's goal in percent with one decimal; null unless
+   *     that is what is compared with
    */
   public record Beyond(
       @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable String place,
@@ -96,8 +98,9 @@ public record ReadingAnswer(
       @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable PayMarks pay,
       @Nullable Correction correction,
       boolean waiting,
-      @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable String waitsFor) {
-    static final Beyond NOTHING = new Beyond(null, null, null, null, null, null, false, null);
+      @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable String waitsFor,
+      @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable String shareOfCompany) {
+    static final Beyond NOTHING = new Beyond(null, null, null, null, null, null, false, null, null);
   }
 
   /** Lines that only one reading of closed months holds, restated less as closed. */

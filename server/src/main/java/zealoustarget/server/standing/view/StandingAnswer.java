@@ -10,6 +10,7 @@ import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.ladder.Tone;
 import zealoustarget.core.member.Axis;
+import zealoustarget.core.reading.CompanyShare;
 import zealoustarget.core.reading.Headline;
 import zealoustarget.core.reading.Standing;
 import zealoustarget.core.reading.Standing.Row;
@@ -61,6 +62,7 @@ public record StandingAnswer(
     @Nullable Waiting waiting,
     SpokenCount spoken,
     @Nullable OpenMonth openMonth,
+    @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable CompanyGoal companyGoal,
     @WordsOf(Axis.class) @Nullable String group,
     @Nullable List<ReadingAnswer> groups,
     List<ReadingAnswer> rows,
@@ -95,6 +97,7 @@ public record StandingAnswer(
         waiting,
         spoken,
         openMonth,
+        companyGoal,
         group,
         groups,
         others,
@@ -125,6 +128,23 @@ public record StandingAnswer(
    */
   public record LeftOut(
       int members, @Nullable String actual, @Nullable String shortfallShareShown) {}
+
+  /**
+   * The company's goal where that is what its members are compared with; nobody is judged by it.
+   *
+   * @param remaining of the whole company, whatever is filtered
+   */
+  public record CompanyGoal(
+      @Nullable String goal, @Nullable String actual, @Nullable String remaining) {
+    static @Nullable CompanyGoal of(@Nullable CompanyShare share, Measure measure) {
+      return share == null
+          ? null
+          : new CompanyGoal(
+              measure.text(share.goal()),
+              measure.text(share.actual()),
+              measure.text(share.remaining()));
+    }
+  }
 
   /** Goals of members whose rows lie in several groups. */
   public record Unsplit(int members, @Nullable String goal) {}

@@ -20,14 +20,17 @@ import zealoustarget.core.calendar.Span;
 import zealoustarget.core.calendar.SpanWords;
 import zealoustarget.core.ladder.Shading;
 import zealoustarget.core.ledger.Corrections;
+import zealoustarget.core.ledger.columns.GoalBook;
 import zealoustarget.core.ledger.columns.Members;
 import zealoustarget.core.ledger.query.Basis;
+import zealoustarget.core.ledger.query.Filters;
 import zealoustarget.core.ledger.query.Grouped;
 import zealoustarget.core.ledger.query.Narrowing;
 import zealoustarget.core.ledger.query.SpanSheet;
 import zealoustarget.core.ledger.query.StandingQuery;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
+import zealoustarget.core.reading.CompanyShare;
 import zealoustarget.core.reading.Goal;
 import zealoustarget.core.reading.Headline;
 import zealoustarget.core.reading.Standing;
@@ -91,8 +94,24 @@ public class StandingService {
             notes.inSpan(asked.query().span()),
             asked.corrections(),
             asked.waiting().isEmpty() ? Map.of() : loads.fileNames(),
-            payMarks(asked))
+            payMarks(asked),
+            companyShare(asked))
         .answer();
+  }
+
+  /** What is compared with where that is a goal of the company and the rows are its members. */
+  private static @Nullable CompanyShare companyShare(ResolvedQuery asked) {
+    StandingQuery query = asked.query();
+    GoalBook book =
+        query.basis() instanceof Basis.Set set ? asked.ledger().goalBooks().get(set.name()) : null;
+    if (book == null
+        || book.axis() != Axis.COMPANY
+        || query.axis() == Axis.COMPANY
+        || query.measure().isRate()) {
+      return null;
+    }
+    StandingQuery whole = query.withAxis(Axis.COMPANY).withFilters(Filters.NONE);
+    return CompanyShare.of(asked.ledger().standing(whole).total().reading());
   }
 
   /** Of reps in a single month against a goal set; of anything else none. */
@@ -165,7 +184,8 @@ public class StandingService {
       Map<Integer, List<Note>> written,
       @Nullable Corrections corrections,
       Map<Integer, String> files,
-      Map<String, PayMarks> pay) {
+      Map<String, PayMarks> pay,
+      @Nullable CompanyShare ofCompany) {
 
     StandingAnswer answer() {
       StandingQuery query = asked.query();
@@ -209,6 +229,7 @@ public class StandingService {
               : new StandingAnswer.Waiting(asked.waiting().size(), asked.countsWaiting()),
           StandingAnswer.SpokenCount.of(spoken.asSpoken()),
           openMonth(asked),
+          StandingAnswer.CompanyGoal.of(ofCompany, measure),
           asked.group() == null ? null : asked.group().word(),
           read.groups() == null ? null : read.groups().stream().map(this::group).toList(),
           read.rows().stream().map(this::row).toList(),
@@ -236,7 +257,9 @@ public class StandingService {
     private ReadingAnswer total(Standing whole) {
       return words
           .answer(whole.total())
-          .with(new Beyond(null, null, beside.get(""), null, null, null, false, null));
+          .with(
+              new Beyond(
+                  null, null, beside.get(""), null, null, null, false, null, share(whole.total())));
     }
 
     private ReadingAnswer group(Row group) {
@@ -256,7 +279,8 @@ public class StandingService {
                       ? null
                       : Correction.of(sum, asked.query().measure()),
                   false,
-                  null));
+                  null,
+                  share(group)));
     }
 
     private ReadingAnswer row(Placed placed) {
@@ -280,7 +304,13 @@ public class StandingService {
                           corrections.of(new Corrections.Place(group(placed), id)),
                           asked.query().measure()),
                   lastFile != null,
-                  lastFile == null ? null : files.get(lastFile)));
+                  lastFile == null ? null : files.get(lastFile),
+                  share(row)));
+    }
+
+    private @Nullable String share(Row row) {
+      Ratio actual = row.reading().actual();
+      return ofCompany == null || actual == null ? null : ofCompany.percent(actual);
     }
 
     private int group(Placed placed) {
@@ -343,9 +373,8 @@ public class StandingService {
                 .toList(),
             asked.spoken() == query ? List.of() : waitingNames(asked),
             asked.reading().isRestated() && asked.hasClosedMonths(),
-            corrections == null || corrections.lines() == 0
-                ? null
-                : Ratio.of(corrections.actual()));
+            corrections == null || corrections.lines() == 0 ? null : Ratio.of(corrections.actual()),
+            companyShare(asked));
     return Headline.of(whole, axis, words, scope).stream()
         .map(StandingAnswer.HeadlinePart::of)
         .toList();
@@ -486,6 +515,7 @@ public class StandingService {
                                   null,
                                   null,
                                   asked.waiting().containsKey(row.member().id()),
+                                  null,
                                   null)),
                       Arrays.asList(cells.get(row.member().id())));
                 })

@@ -62,6 +62,33 @@ class StandingDeskTest extends StandingServer {
   }
 
   @Test
+  void underAGoalOfTheCompany_rowsShowTheirShareAndNoStatus() {
+    api.loadAndPost(
+        "company goal.csv",
+        "month,revenue\n2026-10,400.00\n",
+        "kind",
+        "goals",
+        "goalSet",
+        "company goal",
+        "axis",
+        "company");
+    JsonNode standing = standing("goalSet=company%20goal&" + OCTOBER);
+    assertThat(text(standing.get("companyGoal"), "goal")).isEqualTo("400.00");
+    assertThat(text(standing.get("companyGoal"), "remaining")).isEqualTo("85.04");
+    JsonNode row = row(standing, "K2");
+    assertThat(text(row, "shareOfCompany")).isEqualTo("30.0");
+    assertThat(row.get("goal").isNull()).isTrue();
+    assertThat(text(row, "noReading")).isEqualTo("no goal");
+    assertThat(text(standing.get("total"), "shareOfCompany")).isEqualTo("78.7");
+    assertThat(headline(standing).replace('\u00a0', ' '))
+        .contains("78.7 % of the company's goal of 400.00 EUR");
+    JsonNode filtered = standing("goalSet=company%20goal&only=K2&" + OCTOBER);
+    assertThat(text(filtered.get("total"), "shareOfCompany")).isEqualTo("30.0");
+    assertThat(text(filtered.get("companyGoal"), "remaining")).isEqualTo("85.04");
+    assertThat(standing("goalSet=quota&" + OCTOBER).has("companyGoal")).isFalse();
+  }
+
+  @Test
   void secondBasis_standsBesideTheFirst_forRowsAndTotal() {
     JsonNode standing = standing("goalSet=quota&beside=prior-year&" + OCTOBER);
     assertThat(text(standing, "beside")).isEqualTo("last year");
