@@ -65,7 +65,7 @@ describe('proposals', () => {
       /Ada Lund, October 20261.000\.00–/,
     );
     expect(within(one).getByText('59 more changes')).toBeVisible();
-    await userEvent.click(within(one).getByRole('button', { name: 'Accept' }));
+    await userEvent.click(within(one).getByRole('button', { name: 'Accept proposal' }));
     await waitFor(() =>
       expect(asked.some(({ path }) => path.endsWith('/proposals/7/accept'))).toBe(true),
     );
@@ -74,7 +74,7 @@ describe('proposals', () => {
   it('are declined with a reason only', async () => {
     const asked = serving(WAITING);
     show();
-    const decline = await screen.findByRole('button', { name: 'Decline' });
+    const decline = await screen.findByRole('button', { name: 'Decline proposal' });
     expect(decline).toBeDisabled();
     await userEvent.type(screen.getByLabelText('Reason for declining'), 'Too high{Enter}');
     await waitFor(() =>
@@ -88,21 +88,21 @@ describe('proposals', () => {
     serving({ ...WAITING, stale: ['Ada Lund, 2026-10 was changed since.'] });
     show();
     expect(await screen.findByRole('alert')).toHaveTextContent('must be renewed');
-    expect(screen.getByRole('button', { name: 'Accept' })).toBeDisabled();
+    expect(screen.getByRole('button', { name: 'Accept proposal' })).toBeDisabled();
   });
 
   it('of one’s own can be withdrawn, not accepted', async () => {
     const asked = serving({ ...WAITING, mayDecide: false, isOwn: true });
     show();
-    await userEvent.click(await screen.findByRole('button', { name: 'Withdraw' }));
-    expect(screen.queryByRole('button', { name: 'Accept' })).toBeNull();
+    await userEvent.click(await screen.findByRole('button', { name: 'Withdraw proposal' }));
+    expect(screen.queryByRole('button', { name: 'Accept proposal' })).toBeNull();
     await waitFor(() => expect(asked.some(({ method }) => method === 'DELETE')).toBe(true));
   });
 
   it('say the refusal of the server', async () => {
     serving(WAITING, { '/proposals/7/accept': new Refused(409, 'It was accepted by Bea.') });
     show();
-    await userEvent.click(await screen.findByRole('button', { name: 'Accept' }));
+    await userEvent.click(await screen.findByRole('button', { name: 'Accept proposal' }));
     expect(await screen.findByText('It was accepted by Bea.')).toBeVisible();
   });
 

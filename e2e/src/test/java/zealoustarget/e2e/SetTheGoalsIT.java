@@ -118,6 +118,30 @@ class SetTheGoalsIT {
   }
 
   @Test
+  void whoLeaves_handsTheRemainingGoalsOver_andTheRegionsSumStays() {
+    String sum = textOfGroup("Gull Coast", 5);
+    browser.clickAt(cell("Edda Kray", 5));
+    browser.awaitText("1 open cell, Dec");
+    browser.summary("Change within the year");
+    browser.fill("In steps of", "500");
+    browser.button("Show in the draft");
+    browser.awaitText("28 cells change");
+    assertThat(browser.textAt(cell("Edda Kray", 5))).isEmpty();
+    assertThat(textOfGroup("Gull Coast", 5)).isEqualTo(sum + ".00");
+    browser.button("Discard draft");
+    browser.awaitText("The draft has no changes.");
+  }
+
+  private static String textOfGroup(String group, int month) {
+    return browser.textAt(
+        "//*[@role='row'][*[@role='rowheader' and contains(normalize-space(), '"
+            + group
+            + "')]]/*[@role='gridcell']["
+            + (month + 1)
+            + "]");
+  }
+
+  @Test
   void newSet_ofTheCompany_takesOneNumberForTheYear() {
     browser.buttonLabelled("Goal set");
     browser.option("New goal set …");
