@@ -94,9 +94,11 @@ export type CompanyRules = Of<'RulesAnswerCompanyPart'>;
 /** What the desk of the rules edits of them. */
 export type Rules = Pick<
   Of<'RulesAnswer'>,
-  'company' | 'calendar' | 'measures' | 'plans' | 'assignments' | 'credits' | 'approval'
+  'company' | 'calendar' | 'measures' | 'ladders' | 'plans' | 'assignments' | 'credits' | 'approval'
 >;
 export type MeasureRule = Of<'RulesAnswerMeasurePart'>;
+export type LadderRule = Of<'RulesAnswerLadderPart'>;
+export type Decides = Of<'RulesControllerDecidesAnswer'>;
 export type Holiday = Of<'HolidayFileHoliday'>;
 export type SealCheck = Of<'SealServiceCheck'>;
 export type SealState = Of<'SealServiceSealAnswer'>;

@@ -7,6 +7,7 @@ import { Failed, Loading, smallButton } from '../../ui/Notice';
 import { ApprovalPart } from './ApprovalPart';
 import { CalendarPart } from './CalendarPart';
 import { CompanyPart } from './CompanyPart';
+import { FilePart } from './FilePart';
 import { MeasuresPart } from './MeasuresPart';
 import { NamesPart } from './NamesPart';
 import { isCount, newPlan, toDraft, type PlanDraft } from './plan';
@@ -14,6 +15,7 @@ import { PlanEditor } from './PlanEditor';
 import { ProposalsPart } from './ProposalsPart';
 import { RemovePlan } from './RemovePlan';
 import { SharedCredit } from './SharedCredit';
+import { ThresholdsPart } from './ThresholdsPart';
 import { Trail } from './Trail';
 import { usePeople, useRules } from './useRules';
 import { t } from './words';
@@ -31,9 +33,11 @@ export function RulesDesk({ company }: { company: Company }) {
         {[
           { word: t('rulesDesk.commissionPlans'), part: null },
           { word: t('rulesDesk.creditSplits'), part: 'credit' },
+          { word: t('rulesDesk.thresholds'), part: 'thresholds' },
           { word: t('rulesDesk.company'), part: 'company' },
           { word: t('rulesDesk.proposals'), part: 'proposals' },
           { word: t('rulesDesk.acceptedNames'), part: 'names' },
+          { word: t('rulesDesk.file'), part: 'file' },
           { word: t('rulesDesk.auditLog'), part: 'trail' },
         ].map(({ word, part }) => (
           <button
@@ -57,6 +61,10 @@ export function RulesDesk({ company }: { company: Company }) {
         <Loading what={t('rulesDesk.thePlans')} />
       ) : rules.isError ? (
         <Failed error={rules.error} onRetry={() => void rules.refetch()} />
+      ) : show === 'thresholds' ? (
+        <ThresholdsPart company={company} rules={rules.data} month={view.span.to} />
+      ) : show === 'file' ? (
+        <FilePart rules={rules.data} />
       ) : show === 'company' ? (
         <div className="grid min-h-0 flex-1 content-start items-start gap-x-10 gap-y-8 overflow-auto px-[18px] py-2 lg:grid-cols-[460px_minmax(0,1fr)]">
           <div className="space-y-8">

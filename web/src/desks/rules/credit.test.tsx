@@ -17,6 +17,7 @@ const RULES: Rules & { tag: string } = {
   plans: [],
   company: { name: 'Saltmarsh Chandlery' },
   assignments: [],
+  ladders: [],
   approval: { goals: false, plans: false, ladders: false },
   credits: [{ rep: 'A', from: '2026-08', shares: { A: '0.6', B: '0.4' } }],
   tag: '"1"',

@@ -5,6 +5,7 @@ import type {
   AcceptedName,
   AssignmentPart,
   AuditEntry,
+  Decides,
   Holiday,
   MeasureRule,
   WritingRules,
@@ -12,6 +13,7 @@ import type {
   PayRow,
   PlanPart,
   PlanTrial,
+  ProposalLine,
   RecordState,
   Rules,
   SavedRules,
@@ -33,6 +35,8 @@ export interface RulesToSave {
   measures?: MeasureRule[];
   plans?: (PlanPart | RemovedPlan)[];
   assignments?: AssignmentPart[];
+  /** Thresholds that go back to the default. */
+  ladders?: { measure: string; goalSet?: string; axis?: string; remove: true }[];
   credits?: CreditPart[];
   approval?: Rules['approval'];
 }
@@ -53,6 +57,26 @@ export function useSaveRules(tag: string) {
     if (isError) document.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus();
   }, [isError]);
   return save;
+}
+
+/** A rules file with what it would change; nothing is changed. */
+export function useRulesFile() {
+  return useMutation({
+    mutationFn: async (file: File) => {
+      const rules = JSON.parse(await file.text()) as RulesToSave;
+      return { rules, changes: await ask<ProposalLine[]>('/rules/changes', asJson('POST', rules)) };
+    },
+  });
+}
+
+/** Which thresholds decide about a row. */
+export function useDecides(asked: Record<string, string> | null) {
+  return useQuery({
+    queryKey: ['rules', 'decides', asked],
+    queryFn: () => ask<Decides>(`/rules/decides${query(asked ?? {})}`),
+    enabled: asked !== null,
+    placeholderData: (before) => before,
+  });
 }
 
 /** The whole days of an iCalendar file; nothing is stored. */

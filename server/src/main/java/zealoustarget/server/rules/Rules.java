@@ -82,13 +82,20 @@ public record Rules(
   }
 
   private Optional<AttachedLadder> attached(Attachment asked, YearMonth month, boolean isRange) {
+    return covering(asked, month, isRange).stream().findFirst();
+  }
+
+  /** Ladders that could judge a month, the one that does first; empty where the default does. */
+  public List<AttachedLadder> covering(Attachment asked, YearMonth month, boolean isRange) {
     return ladders.stream()
         .filter(one -> one.to().covers(asked) && one.isInForce(month))
         .filter(one -> !isRange || one.to().goalSet() != null)
-        .max(
+        .sorted(
             Comparator.comparingInt((AttachedLadder one) -> one.to().closeness())
                 .thenComparing(
-                    AttachedLadder::since, Comparator.nullsFirst(Comparator.naturalOrder())));
+                    AttachedLadder::since, Comparator.nullsFirst(Comparator.naturalOrder()))
+                .reversed())
+        .toList();
   }
 
   /** The full-tone limits that hold: the most closely attached ones, else automatic ones. */

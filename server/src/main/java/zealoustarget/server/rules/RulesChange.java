@@ -6,6 +6,8 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import zealoustarget.server.approval.ProposalWork;
+import zealoustarget.server.audit.AuditWords;
 
 /** A part of a rules file that differs: what of it went and what came, as JSON. */
 public record RulesChange(String part, @Nullable String before, @Nullable String after) {
@@ -19,6 +21,12 @@ public record RulesChange(String part, @Nullable String before, @Nullable String
           "plans", "commission plans",
           "assignments", "plan assignments",
           "credits", "credit splits");
+
+  /** The change in words. */
+  ProposalWork.Line line() {
+    AuditWords.Change words = AuditWords.of(before, after);
+    return new ProposalWork.Line(words(), words.before(), words.after());
+  }
 
   /** What the part is called on the screen. */
   String words() {

@@ -3,8 +3,11 @@ package zealoustarget.server.rules;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.time.Clock;
+import java.time.DateTimeException;
 import java.time.LocalDate;
+import java.time.YearMonth;
 import java.util.List;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -15,9 +18,16 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.JsonNode;
+import zealoustarget.core.Refusal;
+import zealoustarget.core.amount.Measure;
+import zealoustarget.core.ladder.Ladder;
+import zealoustarget.core.member.Axis;
 import zealoustarget.server.approval.ProposalAnswer;
+import zealoustarget.server.approval.ProposalWork;
+import zealoustarget.server.platform.problems.UnknownValue;
 import zealoustarget.server.rules.reading.HolidayFile;
 
 /** The company's rules as one JSON file. */
@@ -64,6 +74,67 @@ class RulesController {
   record PutAnswer(
       @JsonUnwrapped RulesAnswer rules,
       @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable ProposalAnswer proposal) {}
+
+  /** What a file would change of the rules in force, in words; refused as applying it. */
+  @PostMapping("/changes")
+  List<ProposalWork.Line> changes(@RequestBody JsonNode file) {
+    return companyRules.changes(file);
+  }
+
+  /**
+   * Which thresholds decide.
+   *
+   * @param words what they are attached to, or that they are the default
+   * @param scale what they are based on
+   * @param others what others are attached to that would apply without these, the closest first
+   */
+  record DecidesAnswer(
+      String words, String scale, boolean perMonth, List<RungPart> rungs, List<String> others) {}
+
+  /**
+   * Which thresholds decide about a measure compared with a goal set, by an axis, in a month that
+   * is open. 400 {@code value-unknown}.
+   *
+   * @param goalSet empty for a comparison with no set
+   * @param isRange whether its goals are ranges
+   */
+  @GetMapping("/decides")
+  DecidesAnswer decides(
+      @RequestParam String measure,
+      @RequestParam(defaultValue = "") String goalSet,
+      @RequestParam String axis,
+      @RequestParam String month,
+      @RequestParam(defaultValue = "false") boolean isRange) {
+    Rules rules = companyRules.current();
+    Measure asked =
+        rules
+            .findMeasure(measure)
+            .orElseThrow(
+                () ->
+                    UnknownValue.of(
+                        "measure", measure, rules.measures().stream().map(Measure::code)));
+    Axis rows =
+        Stream.of(Axis.values())
+            .filter(one -> one.word().equals(axis))
+            .findFirst()
+            .orElseThrow(
+                () -> UnknownValue.of("axis", axis, Stream.of(Axis.values()).map(Axis::word)));
+    YearMonth at;
+    try {
+      at = YearMonth.parse(month);
+    } catch (DateTimeException unreadable) {
+      throw Refusal.of("month-unreadable", "\"" + month + "\" is not a month. Write it as 2026-10.")
+          .with("name", "month");
+    }
+    Attachment to = new Attachment(asked.code(), goalSet.isBlank() ? null : goalSet, rows);
+    Ladder ladder = rules.ladder(asked, to, at, isRange);
+    return new DecidesAnswer(
+        rules.ladderWords(asked, to, at, isRange),
+        ladder.scale().word(),
+        ladder.perMonth(),
+        ladder.rungs().stream().map(RungPart::of).toList(),
+        rules.covering(to, at, isRange).stream().skip(1).map(AttachedLadder::words).toList());
+  }
 
   /** A calendar to be read, as text. */
   record HolidaysRequest(String calendar) {}

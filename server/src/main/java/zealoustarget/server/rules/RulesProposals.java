@@ -13,7 +13,6 @@ import zealoustarget.server.approval.ProposalKind;
 import zealoustarget.server.approval.ProposalWork;
 import zealoustarget.server.audit.Audit;
 import zealoustarget.server.audit.AuditKind;
-import zealoustarget.server.audit.AuditWords;
 
 /** Rules files that wait for a second person. */
 @Component
@@ -42,16 +41,7 @@ class RulesProposals implements ProposalWork {
   @Override
   public Outline outline(ProposalKind kind, String content) {
     List<RulesChange> changes = read(content).changes();
-    return new Outline(
-        changes.size(),
-        changes.stream()
-            .map(
-                change -> {
-                  AuditWords.Change words = AuditWords.of(change.before(), change.after());
-                  return new Line(change.words(), words.before(), words.after());
-                })
-            .toList(),
-        null);
+    return new Outline(changes.size(), changes.stream().map(RulesChange::line).toList(), null);
   }
 
   /** It has moved where the file would no longer change the same from the same. */

@@ -17,6 +17,7 @@ import zealoustarget.core.amount.Measure;
 import zealoustarget.core.commission.Plan;
 import zealoustarget.server.approval.ProposalAnswer;
 import zealoustarget.server.approval.ProposalKind;
+import zealoustarget.server.approval.ProposalWork;
 import zealoustarget.server.approval.Proposals;
 import zealoustarget.server.audit.Audit;
 import zealoustarget.server.audit.AuditKind;
@@ -216,6 +217,15 @@ public class RulesService {
    */
   public Rules tried(JsonNode file) {
     return new RulesReader(current()).read(file);
+  }
+
+  /**
+   * What a file would change of the rules in force, in words; nothing is changed.
+   *
+   * @throws Refusal as {@link #apply(JsonNode)}
+   */
+  public List<ProposalWork.Line> changes(JsonNode file) {
+    return RulesChange.between(current(), read(file)).stream().map(RulesChange::line).toList();
   }
 
   /** The rules that are frozen with a month, as JSON in the form of a rules file. */

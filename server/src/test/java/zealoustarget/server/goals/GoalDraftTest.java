@@ -9,8 +9,12 @@ import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
+import java.util.Set;
 import org.dhatim.fastexcel.reader.ReadableWorkbook;
 import org.dhatim.fastexcel.reader.Row;
 import org.junit.jupiter.api.AfterEach;
@@ -89,6 +93,55 @@ class GoalDraftTest {
 
   private Api.Answer takeover(String body) {
     return api.post(QUOTA + "/draft/takeover", "{\"year\": 2027, " + body + "}");
+  }
+
+  /** Whatever is typed, spread or emptied: applied and reversed, the sheet is what it was. */
+  @Test
+  void anyDraft_appliedThenReversed_leavesNoTrace() {
+    Random random = new Random(20261129);
+    String before = api.get(QUOTA + "?from=2026-07&to=2027-06").json().toString();
+    String standing =
+        api.get("/api/v1/standing?axis=rep&from=2026-07&to=2026-08&goalSet=quota")
+            .json()
+            .toString();
+    for (int round = 0; round < 6; round++) {
+      List<String> typed = new ArrayList<>();
+      Set<String> seen = new HashSet<>();
+      for (int cell = 0; cell < 1 + random.nextInt(20); cell++) {
+        String key = List.of("A", "B", "C").get(random.nextInt(3));
+        String month = YearMonth.of(2026, 7).plusMonths(random.nextInt(12)).toString();
+        if (seen.add(key + month)) {
+          typed.add(key);
+          typed.add(month);
+          typed.add(random.nextInt(4) == 0 ? null : random.nextInt(100_000) + ".25");
+        }
+      }
+      Api.Answer drafted = api.put(QUOTA + "/draft", cells(typed.toArray(String[]::new)));
+      assertThat(drafted.status()).isEqualTo(200);
+      assertThat(api.get(QUOTA + "?from=2026-07&to=2027-06").json().toString())
+          .as("a draft counts nowhere")
+          .isEqualTo(before);
+      if (drafted.json().get("draft").isNull()) {
+        continue; // it changed nothing
+      }
+      Api.Answer applied = api.post(QUOTA + "/draft/apply", "{\"year\": 2027}");
+      int load = applied.json().get("load").get("id").asInt();
+      assertThat(api.get(QUOTA + "?from=2026-07&to=2027-06").json().toString())
+          .isNotEqualTo(before);
+      assertThat(api.post("/api/v1/loads/" + load + "/reverse").status()).isEqualTo(200);
+      JsonNode after = api.get(QUOTA + "?from=2026-07&to=2027-06").json();
+      assertThat(withoutTag(after)).as("round " + round).isEqualTo(withoutTag(before));
+      assertThat(
+              api.get("/api/v1/standing?axis=rep&from=2026-07&to=2026-08&goalSet=quota")
+                  .json()
+                  .toString())
+          .isEqualTo(standing);
+      before = after.toString();
+    }
+  }
+
+  private static String withoutTag(Object sheet) {
+    return sheet.toString().replaceFirst("\"tag\":\"[^\"]*\"", "");
   }
 
   @Test

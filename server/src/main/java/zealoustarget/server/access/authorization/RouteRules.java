@@ -115,6 +115,8 @@ public final class RouteRules {
     for (String rules : List.of("/rules", "/playbook")) {
       read(OFFICE, rules);
       rule(HttpMethod.PUT, rules, ANALYST, TokenScope.ALL);
+      rule(HttpMethod.POST, rules + "/changes", OFFICE, TokenScope.READ);
+      read(OFFICE, rules + "/decides");
       rule(HttpMethod.POST, rules + "/holidays", ANALYST, TokenScope.READ);
     }
     read(OFFICE, "/goals/{goalSet}");

@@ -48,7 +48,7 @@ class BodyLimit extends OncePerRequestFilter {
           "/api/v1/(loads(/receive|/[0-9]{1,9}/control)?|goals/[^/]{1,400}/draft/file)");
   private static final Pattern LARGE_ONES =
       Pattern.compile(
-          "/api/v1/(rules|rules/holidays|playbook|earnings/trial|standing/trial|loads/[0-9]{1,9}/[a-z]+)");
+          "/api/v1/(rules|rules/holidays|rules/changes|playbook|playbook/changes|earnings/trial|standing/trial|loads/[0-9]{1,9}/[a-z]+)");
 
   private static final Pattern SHEETS =
       Pattern.compile("/api/v1/goals/(spread|[^/]{1,400}(/draft(/spread|/sum|/levels)?)?)");

@@ -169,4 +169,51 @@ class StandingRulesTest extends StandingServer {
         .isEqualTo("view-invalid");
     assertThat(api.delete("/api/v1/views/My%20Team").json().size()).isZero();
   }
+
+  @Test
+  void aFile_saysWhatItWouldChangeAndChangesNothing() {
+    String before = api.get("/api/v1/rules").json().toString();
+    JsonNode changes =
+        api.post(
+                "/api/v1/rules/changes",
+                "{\"company\": {\"name\": \"Kontor\"}, \"calendar\": {\"startMonth\": 7}}")
+            .json();
+    assertThat(changes.toString()).contains("Kontor");
+    assertThat(changes.valueStream().map(change -> change.get("subject").asString()))
+        .contains("company");
+    assertThat(api.get("/api/v1/rules").json().toString()).isEqualTo(before);
+    assertThat(api.post("/api/v1/rules/changes", before).json())
+        .as("the rules themselves change nothing")
+        .isEmpty();
+    assertThat(api.post("/api/v1/rules/changes", "{\"nonsense\": 1}").code())
+        .isEqualTo("playbook-invalid");
+  }
+
+  @Test
+  void theClosestThresholds_decideAndTheOthersAreNamed() {
+    String ladder =
+        "{\"measure\": \"returns\", %s \"scale\": \"percent-to-goal\", \"rungs\": [{\"name\": \"low\","
+            + " \"tone\": \"good\"}, {\"name\": \"%s\", \"tone\": \"bad\", \"from\": \"1\"}]}";
+    put("{\"ladders\": [" + ladder.formatted("", "much") + "]}");
+    put(
+        "{\"ladders\": ["
+            + ladder.formatted("\"goalSet\": \"limit\", \"axis\": \"product\",", "too much")
+            + "]}");
+    String at = "/api/v1/rules/decides?measure=returns&month=2026-10&axis=";
+    JsonNode decides = api.get(at + "product&goalSet=limit").json();
+    assertThat(decides.get("words").asString()).isEqualTo("returns against limit by product");
+    assertThat(decides.at("/rungs/1/name").asString()).isEqualTo("too much");
+    assertThat(decides.at("/others/0").asString()).isEqualTo("returns");
+    assertThat(api.get(at + "rep&goalSet=limit").json().at("/rungs/1/name").asString())
+        .isEqualTo("much");
+    assertThat(
+            api.get("/api/v1/rules/decides?measure=revenue&month=2026-10&axis=region")
+                .json()
+                .get("words")
+                .asString())
+        .startsWith("default");
+    assertThat(api.get(at + "planet").code()).isEqualTo("value-unknown");
+    assertThat(api.get("/api/v1/rules/decides?measure=returns&axis=rep&month=x").code())
+        .isEqualTo("month-unreadable");
+  }
 }

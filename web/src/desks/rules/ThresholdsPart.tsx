@@ -1,0 +1,218 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { Company, LadderRule, Rules } from '../../api/types';
+import { asPercent, monthName } from '../../format/figures';
+import { capital, plural } from '../../format/nouns';
+import { amount } from '../../format/amounts';
+import { StatusMark } from '../../marks/StatusMark';
+import { Failed, smallButton } from '../../ui/Notice';
+import { Pick } from '../../ui/Pick';
+import { Saved } from '../../ui/Saved';
+import { useDecides, useSaveRules } from './useRules';
+import { t } from './words';
+
+const AXES = ['rep', 'region', 'product', 'line', 'manager', 'company'] as const;
+
+const SCALES: Record<string, string> = {
+  'percent-to-goal': t('thresholds.ofGoal'),
+  variance: t('thresholds.varianceAmount'),
+  'variance-percent': t('thresholds.variancePercent'),
+  value: t('thresholds.actual'),
+  'share-of-highest': t('thresholds.ofTheHighest'),
+};
+
+const SHARES = ['percent-to-goal', 'variance-percent', 'share-of-highest'];
+
+interface ThresholdsPartProps {
+  company: Company;
+  rules: Rules & { tag: string };
+  month: string;
+}
+
+/** All status thresholds with what they apply to, and which decide about a given row. */
+export function ThresholdsPart({ company, rules, month }: ThresholdsPartProps) {
+  const save = useSaveRules(rules.tag);
+  return (
+    <div className="grid min-h-0 flex-1 content-start items-start gap-x-10 gap-y-6 overflow-auto px-[18px] py-2 xl:grid-cols-[minmax(0,1fr)_340px]">
+      <section aria-label={t('thresholds.thresholds')}>
+        <table className="w-full bg-sheet text-left">
+          <thead>
+            <tr className="border-b border-ink text-[12px] text-quiet">
+              {[
+                t('thresholds.measure'),
+                t('thresholds.goalSet'),
+                t('thresholds.rows'),
+                t('thresholds.from'),
+                t('thresholds.basedOn'),
+                t('thresholds.thresholds'),
+              ].map((word) => (
+                <th key={word} scope="col" className="px-2 py-1.5 font-normal">
+                  {word}
+                </th>
+              ))}
+              <th scope="col">
+                <span className="sr-only">{t('thresholds.actions')}</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {rules.ladders.map((ladder) => (
+              <tr key={keyOf(ladder)} className="border-b border-rule align-top">
+                <th scope="row" className="px-2 py-1.5 font-semibold">
+                  {nameOf(company, ladder.measure)}
+                </th>
+                <td className="px-2 py-1.5">{ladder.goalSet ?? t('thresholds.every')}</td>
+                <td className="px-2 py-1.5">
+                  {ladder.axis ? plural(ladder.axis) : t('thresholds.every')}
+                </td>
+                <td className="px-2 py-1.5 whitespace-nowrap">
+                  {ladder.since ? monthName(ladder.since) : t('thresholds.always')}
+                </td>
+                <td className="px-2 py-1.5">{SCALES[ladder.scale ?? ''] ?? ladder.scale}</td>
+                <td className="px-2 py-1.5">
+                  <Steps scale={ladder.scale ?? ''} rungs={ladder.rungs} />
+                </td>
+                <td className="px-2 py-1 text-right whitespace-nowrap">
+                  <Link className={smallButton} to={changeAt(ladder, month)}>
+                    {t('thresholds.change')}
+                  </Link>{' '}
+                  {(ladder.goalSet ?? ladder.axis ?? ladder.since) && (
+                    <button
+                      type="button"
+                      className={smallButton}
+                      disabled={save.isPending}
+                      aria-label={t('thresholds.removeOf', {
+                        measure: nameOf(company, ladder.measure),
+                        set: ladder.goalSet ?? '',
+                      })}
+                      onClick={() =>
+                        save.mutate({
+                          ladders: [
+                            {
+                              measure: ladder.measure,
+                              ...(ladder.goalSet ? { goalSet: ladder.goalSet } : {}),
+                              ...(ladder.axis ? { axis: ladder.axis } : {}),
+                              remove: true,
+                            },
+                          ],
+                        })
+                      }
+                    >
+                      {t('thresholds.remove')}
+                    </button>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <Saved save={save} words={t('thresholds.saved')} />
+        {save.isError && (
+          <p role="alert" className="text-bad">
+            {save.error.message}
+          </p>
+        )}
+      </section>
+      <Decides company={company} month={month} />
+    </div>
+  );
+}
+
+const keyOf = (ladder: LadderRule) =>
+  [ladder.measure, ladder.goalSet, ladder.axis, ladder.since].join(' ');
+
+const nameOf = (company: Company, code: string) =>
+  company.measures.find((one) => one.code === code)?.name ?? code;
+
+/** The standing where these thresholds apply, their panel open. */
+function changeAt(ladder: LadderRule, month: string): string {
+  const parts = new URLSearchParams({ measure: ladder.measure, to: month, panel: 'ladder' });
+  if (ladder.axis) parts.set('axis', ladder.axis);
+  if (ladder.goalSet) parts.set('against', `set:${ladder.goalSet}`);
+  return `/standing?${parts.toString()}`;
+}
+
+interface StepsProps {
+  scale: string;
+  rungs: LadderRule['rungs'];
+}
+
+/** The statuses, lowest first, each with where it starts. */
+function Steps({ scale, rungs }: StepsProps) {
+  return (
+    <ul className="flex flex-wrap gap-x-4">
+      {rungs.map((rung) => (
+        <li key={rung.name} className="flex items-center gap-1.5 whitespace-nowrap">
+          <StatusMark status={rung.name} tone={rung.tone} />
+          {rung.from !== undefined && (
+            <span className="text-quiet">
+              {t(rung.bound === 'above' ? 'thresholds.above' : 'thresholds.atOrAbove', {
+                from: SHARES.includes(scale) ? `${asPercent(rung.from)} %` : amount(rung.from),
+              })}
+            </span>
+          )}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** Which thresholds decide about a row, and which others would apply without them. */
+function Decides({ company, month }: { company: Company; month: string }) {
+  const [measure, setMeasure] = useState(company.measures[0]?.code ?? '');
+  const [set, setSet] = useState('');
+  const [axis, setAxis] = useState<string>('rep');
+  const sets = company.goalSets.filter((one) => one.measures.includes(measure));
+  const chosen = sets.find((one) => one.name === set);
+  const asked =
+    measure === ''
+      ? null
+      : {
+          measure,
+          axis,
+          month,
+          goalSet: chosen?.name ?? '',
+          isRange: String(chosen?.ranges.includes(measure) ?? false),
+        };
+  const decides = useDecides(asked);
+  return (
+    <section aria-label={t('thresholds.whichDecide')} className="space-y-2">
+      <h2 className="text-[16px] font-bold">{t('thresholds.whichDecide')}</h2>
+      <Pick
+        label={t('thresholds.measure')}
+        value={measure}
+        options={company.measures.map((one) => ({ value: one.code, word: one.name }))}
+        onChange={setMeasure}
+      />
+      <Pick
+        label={t('thresholds.comparedWith')}
+        value={chosen?.name ?? ''}
+        options={[
+          { value: '', word: t('thresholds.noSet') },
+          ...sets.map(({ name }) => ({ value: name, word: name })),
+        ]}
+        onChange={setSet}
+      />
+      <Pick
+        label={t('thresholds.rows')}
+        value={axis}
+        options={AXES.map((one) => ({ value: one, word: capital(plural(one)) }))}
+        onChange={setAxis}
+      />
+      {decides.isError && <Failed error={decides.error} onRetry={() => void decides.refetch()} />}
+      {decides.data && (
+        <div className="border-l-4 border-select bg-sheet p-3" aria-live="polite">
+          <p className="mb-1">
+            {t('thresholds.decide', { month: monthName(month), words: decides.data.words })}
+          </p>
+          <Steps scale={decides.data.scale} rungs={decides.data.rungs} />
+          {decides.data.others.length > 0 && (
+            <p className="mt-2 text-quiet">
+              {t('thresholds.others', { others: decides.data.others.join('; ') })}
+            </p>
+          )}
+        </div>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,139 @@
+import { screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import type { Decides, LadderRule, Rules } from '../../api/types';
+import { Refused, clean, layOut, serve, showAt } from '../../test/desk';
+import { COMPANY } from '../../test/samples';
+import { RulesDesk } from './RulesDesk';
+
+const LADDERS: LadderRule[] = [
+  {
+    measure: 'revenue',
+    scale: 'percent-to-goal',
+    rungs: [
+      { name: 'behind', tone: 'bad' },
+      { name: 'reached', tone: 'good', from: '1', bound: 'at or above' },
+    ],
+  },
+  {
+    measure: 'revenue',
+    goalSet: 'quota',
+    axis: 'rep',
+    since: '2026-10',
+    scale: 'variance',
+    rungs: [
+      { name: 'short', tone: 'bad' },
+      { name: 'over', tone: 'good', from: '1000', bound: 'above' },
+    ],
+  },
+];
+
+const RULES: Rules = {
+  calendar: { startMonth: 7, yearNamedBy: 'end', holidays: [] },
+  measures: [],
+  plans: [],
+  company: { name: 'Saltmarsh Chandlery' },
+  assignments: [],
+  ladders: LADDERS,
+  approval: { goals: false, plans: false, ladders: false },
+  credits: [],
+};
+
+const DECIDES: Decides = {
+  words: 'revenue against quota by rep, since 2026-10',
+  scale: 'variance',
+  perMonth: false,
+  rungs: LADDERS[1]?.rungs ?? [],
+  others: ['revenue'],
+};
+
+const ALL = { '/rules': RULES, '/rules/decides': DECIDES };
+
+beforeEach(layOut);
+afterEach(clean);
+
+const show = (part: string) =>
+  showAt(<RulesDesk company={COMPANY} />, `/rules?to=2026-10&show=${part}`);
+
+describe('status thresholds', () => {
+  it('are listed with what they apply to, and lead to where they are changed', async () => {
+    serve(ALL);
+    show('thresholds');
+    const table = await screen.findByRole('table');
+    const rows = within(table).getAllByRole('row');
+    expect(rows[1]).toHaveTextContent('everyeveryevery month% of goal');
+    expect(rows[1]).toHaveTextContent('from 100 %');
+    expect(rows[2]).toHaveTextContent(/quotareps.*October 2026.*variance, amount/);
+    expect(rows[2]).toHaveTextContent(/above 1.?000/);
+    expect(within(rows[2] as HTMLElement).getByRole('link', { name: 'Change' })).toHaveAttribute(
+      'href',
+      '/standing?measure=revenue&to=2026-10&panel=ladder&axis=rep&against=set%3Aquota',
+    );
+  });
+
+  it('go back to what else applies', async () => {
+    const asked = serve({ ...ALL, 'PUT /rules': RULES });
+    show('thresholds');
+    await userEvent.click(
+      await screen.findByRole('button', { name: 'Remove thresholds of Revenue quota' }),
+    );
+    expect(await screen.findByText(/Removed/)).toBeVisible();
+    expect(asked.find(({ method }) => method === 'PUT')?.body).toEqual({
+      ladders: [{ measure: 'revenue', goalSet: 'quota', axis: 'rep', remove: true }],
+    });
+  });
+
+  it('say which of them decide about a row, and which others there are', async () => {
+    const asked = serve(ALL);
+    show('thresholds');
+    const which = await screen.findByRole('region', { name: 'Which thresholds decide?' });
+    expect(await within(which).findByText(/revenue against quota by rep/)).toBeVisible();
+    expect(within(which).getByText('Without them would apply: revenue.')).toBeVisible();
+    await userEvent.selectOptions(within(which).getByLabelText('Compared with'), 'quota');
+    await waitFor(() =>
+      expect(
+        asked.some(({ path }) => path.includes('decides') && path.includes('goalSet=quota')),
+      ).toBe(true),
+    );
+  });
+});
+
+describe('the rules file', () => {
+  const file = (text: string) => new File([text], 'mine.json', { type: 'application/json' });
+
+  it('shows what it would change before it is applied', async () => {
+    const asked = serve({
+      ...ALL,
+      '/rules/changes': [{ subject: 'company', before: 'name A', after: 'name B' }],
+      'PUT /rules': RULES,
+    });
+    show('file');
+    const input = await screen.findByLabelText(/Compare a file/);
+    await userEvent.upload(input, file('{"company": {"name": "B"}}'));
+    expect(await screen.findByRole('table', { name: 'mine.json would change' })).toHaveTextContent(
+      'companyname Aname B',
+    );
+    expect(asked.some(({ method }) => method === 'PUT')).toBe(false);
+    await userEvent.click(screen.getByRole('button', { name: 'Apply file' }));
+    expect(await screen.findByText('The file is applied.')).toBeVisible();
+    expect(asked.find(({ method }) => method === 'PUT')?.body).toEqual({
+      company: { name: 'B' },
+    });
+  });
+
+  it('says where a file that cannot be applied is wrong, and that one changes nothing', async () => {
+    serve({ ...ALL, '/rules/changes': new Refused(400, 'calendar.startMonth must be 1 to 12.') });
+    show('file');
+    const input = await screen.findByLabelText(/Compare a file/);
+    await userEvent.upload(input, file('{"calendar": {"startMonth": 13}}'));
+    expect(await screen.findByRole('alert')).toHaveTextContent('must be 1 to 12');
+    await userEvent.upload(input, file('no JSON'));
+    expect(await screen.findByRole('alert')).toHaveTextContent('mine.json cannot be applied.');
+    clean();
+    layOut();
+    serve({ ...ALL, '/rules/changes': [] });
+    show('file');
+    await userEvent.upload(await screen.findByLabelText(/Compare a file/), file('{}'));
+    expect(await screen.findByText(/changes nothing/)).toBeVisible();
+  });
+});
