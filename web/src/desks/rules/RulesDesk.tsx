@@ -29,7 +29,10 @@ export function RulesDesk({ company }: { company: Company }) {
   return (
     <div className="flex h-full min-h-0 flex-col">
       <h1 className="sr-only">{t('rulesDesk.rules')}</h1>
-      <nav aria-label={t('rulesDesk.rules')} className="flex gap-4 px-[18px] pt-3.5 pb-2">
+      <nav
+        aria-label={t('rulesDesk.rules')}
+        className="flex flex-wrap gap-x-4 px-[18px] pt-3.5 pb-2"
+      >
         {[
           { word: t('rulesDesk.commissionPlans'), part: null },
           { word: t('rulesDesk.creditSplits'), part: 'credit' },
@@ -62,7 +65,12 @@ export function RulesDesk({ company }: { company: Company }) {
       ) : rules.isError ? (
         <Failed error={rules.error} onRetry={() => void rules.refetch()} />
       ) : show === 'thresholds' ? (
-        <ThresholdsPart company={company} rules={rules.data} month={view.span.to} />
+        <ThresholdsPart
+          company={company}
+          rules={rules.data}
+          month={view.span.to}
+          first={view.measure}
+        />
       ) : show === 'file' ? (
         <FilePart rules={rules.data} />
       ) : show === 'company' ? (

@@ -27,10 +27,11 @@ interface ThresholdsPartProps {
   company: Company;
   rules: Rules & { tag: string };
   month: string;
+  first: string;
 }
 
 /** All status thresholds with what they apply to, and which decide about a given row. */
-export function ThresholdsPart({ company, rules, month }: ThresholdsPartProps) {
+export function ThresholdsPart({ company, rules, month, first }: ThresholdsPartProps) {
   const save = useSaveRules(rules.tag);
   return (
     <div className="grid min-h-0 flex-1 content-start items-start gap-x-10 gap-y-6 overflow-auto px-[18px] py-2 xl:grid-cols-[minmax(0,1fr)_340px]">
@@ -70,7 +71,10 @@ export function ThresholdsPart({ company, rules, month }: ThresholdsPartProps) {
                 </td>
                 <td className="px-2 py-1.5">{SCALES[ladder.scale ?? ''] ?? ladder.scale}</td>
                 <td className="px-2 py-1.5">
-                  <Steps scale={ladder.scale ?? ''} rungs={ladder.rungs} />
+                  <Steps
+                    isShare={isShare(company, ladder.measure, ladder.scale)}
+                    rungs={ladder.rungs}
+                  />
                 </td>
                 <td className="px-2 py-1 text-right whitespace-nowrap">
                   <Link className={smallButton} to={changeAt(ladder, month)}>
@@ -113,7 +117,7 @@ export function ThresholdsPart({ company, rules, month }: ThresholdsPartProps) {
           </p>
         )}
       </section>
-      <Decides company={company} month={month} />
+      <Decides company={company} first={first} month={month} />
     </div>
   );
 }
@@ -124,6 +128,11 @@ const keyOf = (ladder: LadderRule) =>
 const nameOf = (company: Company, code: string) =>
   company.measures.find((one) => one.code === code)?.name ?? code;
 
+/** Whether thresholds are percentages; those of a rate always are. */
+const isShare = (company: Company, code: string, scale: string | undefined) =>
+  SHARES.includes(scale ?? '') ||
+  company.measures.find((one) => one.code === code)?.unit === 'rate';
+
 /** The standing where these thresholds apply, their panel open. */
 function changeAt(ladder: LadderRule, month: string): string {
   const parts = new URLSearchParams({ measure: ladder.measure, to: month, panel: 'ladder' });
@@ -133,12 +142,13 @@ function changeAt(ladder: LadderRule, month: string): string {
 }
 
 interface StepsProps {
-  scale: string;
+  /** Whether they start at percentages. */
+  isShare: boolean;
   rungs: LadderRule['rungs'];
 }
 
 /** The statuses, lowest first, each with where it starts. */
-function Steps({ scale, rungs }: StepsProps) {
+function Steps({ isShare, rungs }: StepsProps) {
   return (
     <ul className="flex flex-wrap gap-x-4">
       {rungs.map((rung) => (
@@ -147,7 +157,7 @@ function Steps({ scale, rungs }: StepsProps) {
           {rung.from !== undefined && (
             <span className="text-quiet">
               {t(rung.bound === 'above' ? 'thresholds.above' : 'thresholds.atOrAbove', {
-                from: SHARES.includes(scale) ? `${asPercent(rung.from)} %` : amount(rung.from),
+                from: isShare ? `${asPercent(rung.from)} %` : amount(rung.from),
               })}
             </span>
           )}
@@ -157,9 +167,16 @@ function Steps({ scale, rungs }: StepsProps) {
   );
 }
 
+interface DecidesProps {
+  company: Company;
+  /** The measure that is asked about first. */
+  first: string;
+  month: string;
+}
+
 /** Which thresholds decide about a row, and which others would apply without them. */
-function Decides({ company, month }: { company: Company; month: string }) {
-  const [measure, setMeasure] = useState(company.measures[0]?.code ?? '');
+function Decides({ company, first, month }: DecidesProps) {
+  const [measure, setMeasure] = useState(first);
   const [set, setSet] = useState('');
   const [axis, setAxis] = useState<string>('rep');
   const sets = company.goalSets.filter((one) => one.measures.includes(measure));
@@ -205,7 +222,10 @@ function Decides({ company, month }: { company: Company; month: string }) {
           <p className="mb-1">
             {t('thresholds.decide', { month: monthName(month), words: decides.data.words })}
           </p>
-          <Steps scale={decides.data.scale} rungs={decides.data.rungs} />
+          <Steps
+            isShare={isShare(company, measure, decides.data.scale)}
+            rungs={decides.data.rungs}
+          />
           {decides.data.others.length > 0 && (
             <p className="mt-2 text-quiet">
               {t('thresholds.others', { others: decides.data.others.join('; ') })}
