@@ -294,7 +294,7 @@ function formerOf(desk: GoalDesk, cells: { key: string; month: string }[]): Goal
   });
 }
 
-/** The cells in which two states of a sheet differ, as they stand in the first. */
+/** The cells in which two states of a sheet differ, as the first has them. */
 function differing(before: GoalDesk, after: GoalDesk): GoalCell[] {
   const rows = new Map(after.rows.map((row) => [row.key, row]));
   return formerOf(

@@ -47,7 +47,7 @@ public interface ProposalWork {
    * Does what was proposed; whoever accepts has the turn.
    *
    * @param maker name of whoever proposed it
-   * @param together what is stored in the same transaction
+   * @param together what is stored in the same transaction, run once
    * @return the load that it made or posted; null for none
    * @throws zealoustarget.core.Refusal changed-since where the ground has moved
    */

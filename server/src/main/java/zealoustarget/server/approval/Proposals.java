@@ -131,16 +131,12 @@ public class Proposals {
           "changed-since",
           String.join(" ", stale) + " The proposal must be renewed. Nothing was changed.");
     }
-    boolean[] isDecided = {false};
-    Runnable deciding =
-        () -> {
-          decide(id, ProposalState.ACCEPTED, null, null);
-          isDecided[0] = true;
-        };
-    Integer load = work.apply(proposal.kind, proposal.content, proposal.maker, deciding);
-    if (!isDecided[0]) { // all of it stood already
-      transactions.executeWithoutResult(status -> deciding.run());
-    }
+    Integer load =
+        work.apply(
+            proposal.kind,
+            proposal.content,
+            proposal.maker,
+            () -> decide(id, ProposalState.ACCEPTED, null));
     if (load != null) {
       transactions.executeWithoutResult(status -> find(id).loadId = load);
     }
@@ -188,7 +184,7 @@ public class Proposals {
       ProposalEntity proposal, ProposalState now, @Nullable String because) {
     transactions.executeWithoutResult(
         status -> {
-          decide(proposal.id, now, because, null);
+          decide(proposal.id, now, because);
           work(proposal.kind).giveBack(proposal.kind, proposal.content, proposal.makerId);
         });
     ProposalEntity decided = find(proposal.id);
@@ -199,7 +195,7 @@ public class Proposals {
   }
 
   /** In a transaction. */
-  private void decide(int id, ProposalState now, @Nullable String because, @Nullable Integer load) {
+  private void decide(int id, ProposalState now, @Nullable String because) {
     ProposalEntity proposal = find(id);
     proposal.state = now;
     proposal.decidedBy = CurrentAccount.account().name();

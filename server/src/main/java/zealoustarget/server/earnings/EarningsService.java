@@ -108,8 +108,28 @@ public class EarningsService {
         .toList();
   }
 
+  /** A rep's pay for a month by two states of rules or goals, in cents. */
+  public record PayChange(Member rep, YearMonth month, long before, long after) {}
+
+  /** Reps whose pay for a month that is not sealed differs between two states. */
+  public List<PayChange> differing(
+      YearMonth month, Rules before, Ledger ledgerBefore, Rules after, Ledger ledgerAfter) {
+    Map<Integer, Long> then = added(month, before, ledgerBefore);
+    List<PayChange> changes = new ArrayList<>();
+    added(month, after, ledgerAfter)
+        .forEach(
+            (rep, cents) -> {
+              long was = then.getOrDefault(rep, 0L);
+              if (was != cents) {
+                Member member = ledgerBefore.members().get(Axis.REP, rep);
+                changes.add(new PayChange(member, month, was, cents));
+              }
+            });
+    return changes;
+  }
+
   /** What a month that is not sealed adds to each rep's pay, in cents by rep. */
-  public Map<Integer, Long> added(YearMonth month, Rules rules, Ledger ledger) {
+  private Map<Integer, Long> added(YearMonth month, Rules rules, Ledger ledger) {
     Map<Integer, Long> earlier = new HashMap<>();
     List<Statement> now = unsealed(month, rules, ledger);
     if (now.stream().anyMatch(one -> one.windowFrom() < Months.number(month))) {

@@ -21,7 +21,6 @@ import org.springframework.web.multipart.MultipartFile;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.server.approval.ProposalAnswer;
-import zealoustarget.server.intake.entered.EnteredGoals.Amount;
 import zealoustarget.server.intake.posting.LoadAnswer;
 import zealoustarget.server.intake.posting.LoadAnswers;
 import zealoustarget.server.intake.upload.Uploads;
@@ -263,8 +262,9 @@ class GoalDraftController {
   }
 
   private static String standing(GoalSheet sheet, PartBody part, CellReader cells) {
-    Amount amount = sheet.amount(cells.member(part.key()).id(), cells.number(part.month()));
-    return sheet.measure().text(amount == null ? 0 : amount.low());
+    return sheet
+        .measure()
+        .text(sheet.goal(cells.member(part.key()).id(), cells.number(part.month())));
   }
 
   /**

@@ -18,6 +18,7 @@ import zealoustarget.core.member.Member;
 import zealoustarget.core.reading.Figures;
 import zealoustarget.core.reading.Standing;
 import zealoustarget.server.earnings.EarningsService;
+import zealoustarget.server.earnings.EarningsService.PayChange;
 import zealoustarget.server.goals.GoalDeskAnswer.DraftAnswer;
 import zealoustarget.server.goals.GoalDeskAnswer.MoveAnswer;
 import zealoustarget.server.goals.GoalDeskAnswer.PayAnswer;
@@ -82,7 +83,7 @@ class GoalEffect {
                         .contains(month))
             .toList();
     List<MoveAnswer> moves = new ArrayList<>();
-    List<Pay> pays = new ArrayList<>();
+    List<PayChange> pays = new ArrayList<>();
     for (YearMonth month : touched) {
       if (standing.book().cells().isEmpty()) {
         break; // a set that is new has no statuses to move from
@@ -99,7 +100,7 @@ class GoalEffect {
         stale(standing, changes),
         sentence(changes.size(), touched, moves, change, !pays.isEmpty()),
         moves,
-        pays.stream().map(Pay::answer).toList(),
+        pays.stream().map(GoalEffect::answer).toList(),
         pays.isEmpty() ? null : PlanPart.cents(change));
   }
 
@@ -195,38 +196,23 @@ class GoalEffect {
     return attainment == null ? null : Shown.percent(attainment, query.ladder());
   }
 
-  /** A rep's pay for a month, before and after, in cents. */
-  private record Pay(Member rep, YearMonth month, long before, long after) {
-    PayAnswer answer() {
-      return new PayAnswer(
-          rep.key(),
-          rep.name(),
-          month.toString(),
-          PlanPart.cents(before),
-          PlanPart.cents(after),
-          PlanPart.cents(after - before));
-    }
+  private static PayAnswer answer(PayChange pay) {
+    return new PayAnswer(
+        pay.rep().key(),
+        pay.rep().name(),
+        pay.month().toString(),
+        PlanPart.cents(pay.before()),
+        PlanPart.cents(pay.after()),
+        PlanPart.cents(pay.after() - pay.before()));
   }
 
   /** Reps whose pay for a month differs. */
-  private List<Pay> pays(GoalSheet after, YearMonth month) {
+  private List<PayChange> pays(GoalSheet after, YearMonth month) {
     if (after.axis() != Axis.REP) {
       return List.of();
     }
     Rules rules = companyRules.current();
     Ledger posted = ledgers.posted();
-    Ledger tried = posted.withGoals(after.book());
-    Map<Integer, Long> before = earnings.added(month, rules, posted);
-    List<Pay> pays = new ArrayList<>();
-    earnings
-        .added(month, rules, tried)
-        .forEach(
-            (rep, cents) -> {
-              long then = before.getOrDefault(rep, 0L);
-              if (then != cents) {
-                pays.add(new Pay(posted.members().get(Axis.REP, rep), month, then, cents));
-              }
-            });
-    return pays;
+    return earnings.differing(month, rules, posted, rules, posted.withGoals(after.book()));
   }
 }

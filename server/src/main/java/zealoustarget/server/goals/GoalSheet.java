@@ -59,6 +59,21 @@ public record GoalSheet(
     return new Amount(cell.amount(), cell.high());
   }
 
+  /** A goal, of a range its lower end, in smallest units; 0 where there is none. */
+  long goal(int member, int month) {
+    Amount amount = amount(member, month);
+    return amount == null ? 0 : amount.low();
+  }
+
+  /**
+   * What a cell weighs by last year: its actual a year before in smallest units; 0 where nothing
+   * was posted or the sum is negative.
+   */
+  long lastYear(int member, int month) {
+    Long actual = ledger.actual(measure.code(), axis, member, month - 12);
+    return actual == null ? 0 : Math.max(actual, 0);
+  }
+
   /**
    * A member of the sheet by its key.
    *

@@ -17,9 +17,7 @@ import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Span;
-import zealoustarget.core.member.Member;
 import zealoustarget.core.spread.GoalSpread;
-import zealoustarget.server.intake.entered.EnteredGoals.Amount;
 import zealoustarget.server.platform.problems.UnknownValue;
 import zealoustarget.server.rules.RulesService;
 
@@ -151,15 +149,8 @@ class GoalSpreads {
     };
   }
 
-  /** 0 where nothing was posted or the sum is negative. */
   private static long lastYear(GoalSheet sheet, PartBody part, CellReader cells) {
-    Member member = cells.member(part.key());
-    Long actual =
-        sheet
-            .ledger()
-            .actual(
-                sheet.measure().code(), sheet.axis(), member.id(), cells.number(part.month()) - 12);
-    return actual == null ? 0 : Math.max(actual, 0);
+    return sheet.lastYear(cells.member(part.key()).id(), cells.number(part.month()));
   }
 
   private static void checkCounted(Measure measure) {
@@ -172,8 +163,7 @@ class GoalSpreads {
   }
 
   private static long standing(GoalSheet sheet, PartBody part, CellReader cells) {
-    Amount amount = sheet.amount(cells.member(part.key()).id(), cells.number(part.month()));
-    return amount == null ? 0 : amount.low();
+    return sheet.goal(cells.member(part.key()).id(), cells.number(part.month()));
   }
 
   /** Weights as whole numbers in the same proportion. */

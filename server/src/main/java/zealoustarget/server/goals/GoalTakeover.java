@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Stream;
@@ -31,8 +32,6 @@ import zealoustarget.server.platform.problems.UnknownValue;
  */
 @Service
 class GoalTakeover {
-  private static final BigInteger HUNDRED = BigInteger.valueOf(100);
-
   private final Seals seals;
 
   GoalTakeover(Seals seals) {
@@ -77,7 +76,7 @@ class GoalTakeover {
     EVEN;
 
     String word() {
-      return name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+      return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
   }
 
@@ -142,8 +141,7 @@ class GoalTakeover {
   }
 
   private static long goal(GoalSheet sheet, Member member, YearMonth month) {
-    Amount amount = sheet.amount(member.id(), Months.number(month));
-    return amount == null ? 0 : amount.low();
+    return sheet.goal(member.id(), Months.number(month));
   }
 
   /** What a leaver hands over in each month. */
@@ -207,7 +205,7 @@ class GoalTakeover {
               "\"" + text + "\" is not a percentage. Write the ramp as 25, 50, 75.")
           .with("name", "ramp");
     }
-    return Ratio.parse(text.strip()).dividedBy(Ratio.of(HUNDRED.longValueExact()));
+    return Ratio.parse(text.strip()).dividedBy(Ratio.of(100));
   }
 
   private List<GoalDrafts.Change> passed(
@@ -263,13 +261,8 @@ class GoalTakeover {
     };
   }
 
-  /** 0 where nothing was posted or the sum is negative. */
   private static BigInteger lastYear(GoalSheet sheet, Member member, YearMonth month) {
-    Long actual =
-        sheet
-            .ledger()
-            .actual(sheet.measure().code(), sheet.axis(), member.id(), Months.number(month) - 12);
-    return actual == null ? BigInteger.ZERO : BigInteger.valueOf(actual).max(BigInteger.ZERO);
+    return BigInteger.valueOf(sheet.lastYear(member.id(), Months.number(month)));
   }
 
   private static List<Member> others(GoalSheet sheet, Member member, YearMonth month, Body body) {

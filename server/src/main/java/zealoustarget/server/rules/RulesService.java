@@ -154,7 +154,7 @@ public class RulesService {
   }
 
   /**
-   * Applies the parts of a rules file for the application itself, or whoever may by now.
+   * Applies the parts of a rules file for the application itself, which takes no second person.
    *
    * @throws Refusal playbook-invalid with the place; measure-in-use where a measure with stored
    *     amounts would change its unit or decimals

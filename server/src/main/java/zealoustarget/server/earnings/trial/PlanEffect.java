@@ -4,13 +4,11 @@ import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.calendar.SpanWords;
 import zealoustarget.core.ledger.Ledger;
-import zealoustarget.core.member.Axis;
 import zealoustarget.server.approval.ProposalWork;
 import zealoustarget.server.earnings.EarningsService;
 import zealoustarget.server.ledger.sealing.Seals;
@@ -51,20 +49,15 @@ class PlanEffect implements RulesEffect {
       if (seals.find(month).isPresent()) {
         continue;
       }
-      Map<Integer, Long> before = earnings.added(month, companyRules.current(), ledger);
       earnings
-          .added(month, tried, ledger)
+          .differing(month, companyRules.current(), ledger, tried, ledger)
           .forEach(
-              (rep, cents) -> {
-                long then = before.getOrDefault(rep, 0L);
-                if (then != cents) {
+              change ->
                   pay.add(
                       new ProposalWork.Line(
-                          ledger.members().get(Axis.REP, rep).name() + ", " + SpanWords.name(month),
-                          PlanPart.cents(then),
-                          PlanPart.cents(cents)));
-                }
-              });
+                          change.rep().name() + ", " + SpanWords.name(month),
+                          PlanPart.cents(change.before()),
+                          PlanPart.cents(change.after()))));
     }
     return new ProposalWork.Effect(null, List.of(), pay);
   }

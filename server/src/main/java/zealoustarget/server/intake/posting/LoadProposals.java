@@ -176,9 +176,9 @@ class LoadProposals implements ProposalWork {
   public Integer apply(ProposalKind kind, String content, String maker, Runnable together) {
     Content proposed = read(content);
     if (kind == ProposalKind.REVERSAL) {
-      loads.reverseAccepted(proposed.load(), proposed.isCorrecting(), together);
+      loads.reverseInTurn(proposed.load(), proposed.isCorrecting(), together);
     } else {
-      loads.postAccepted(
+      loads.postInTurn(
           proposed.load(),
           proposed.isLeavingHeld(),
           proposed.because(),

@@ -132,10 +132,7 @@ public class LoadService {
       @Nullable String because,
       PostMode mode,
       boolean isCorrecting) {
-    state.inTurn(
-        () ->
-            jobs.alone(
-                id, () -> postAlone(id, isLeavingHeld, because, mode, isCorrecting, () -> {})));
+    state.inTurn(() -> postInTurn(id, isLeavingHeld, because, mode, isCorrecting, () -> {}));
   }
 
   /**
@@ -145,7 +142,7 @@ public class LoadService {
    * @throws Refusal as {@link #post}
    */
   public void postEntered(int id, Runnable together) {
-    jobs.alone(id, () -> postAlone(id, false, null, PostMode.ADD, false, together));
+    postInTurn(id, false, null, PostMode.ADD, false, together);
   }
 
   private static void checkSeals(LedgerService.Prepared prepared, boolean isCorrecting) {
@@ -221,7 +218,7 @@ public class LoadService {
    * @throws Refusal load-unknown, load-not-posted, load-in-use, month-sealed
    */
   public void reverse(int id, boolean isCorrecting) {
-    state.inTurn(() -> reverseAlone(id, isCorrecting, () -> {}));
+    state.inTurn(() -> reverseInTurn(id, isCorrecting, () -> {}));
   }
 
   /** Whether a load can be reversed; refused as {@link #reverse}. */
@@ -236,11 +233,11 @@ public class LoadService {
   }
 
   /**
-   * Does what was accepted; whoever accepts has the turn.
+   * Posts; whoever does has the turn.
    *
    * @param together what is stored in the same transaction
    */
-  void postAccepted(
+  void postInTurn(
       int id,
       boolean isLeavingHeld,
       @Nullable String because,
@@ -250,12 +247,8 @@ public class LoadService {
     jobs.alone(id, () -> postAlone(id, isLeavingHeld, because, mode, isCorrecting, together));
   }
 
-  /** The same for a reversal. */
-  void reverseAccepted(int id, boolean isCorrecting, Runnable together) {
-    reverseAlone(id, isCorrecting, together);
-  }
-
-  private void reverseAlone(int id, boolean isCorrecting, Runnable together) {
+  /** Reverses; whoever does has the turn. */
+  void reverseInTurn(int id, boolean isCorrecting, Runnable together) {
     LedgerService.Prepared prepared = checkReverse(id, isCorrecting);
     LoadEntity load = store.get(id);
     transaction.executeWithoutResult(

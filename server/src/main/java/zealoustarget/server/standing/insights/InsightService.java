@@ -170,21 +170,18 @@ public class InsightService {
     StandingQuery all = query.withNarrowing(Narrowing.NONE);
     List<Row> before = asked.ledger().standing(all).rows();
     List<Row> after = asked.ledger().standing(all.withLadder(ladder)).rows();
-    List<FlipAnswer> flips = new ArrayList<>();
-    for (int at = 0; at < before.size(); at++) {
-      Row was = before.get(at);
-      Row becomes = after.get(at);
-      if (!was.spoken().status().word().equals(becomes.spoken().status().word())) {
-        flips.add(
-            new FlipAnswer(
-                was.member().key(),
-                was.member().name(),
-                was.spoken().status().word(),
-                was.spoken().status().tone().name().toLowerCase(Locale.ROOT),
-                becomes.spoken().status().word(),
-                becomes.spoken().status().tone().name().toLowerCase(Locale.ROOT)));
-      }
-    }
+    List<FlipAnswer> flips =
+        StatusMove.between(before, after).stream()
+            .map(
+                move ->
+                    new FlipAnswer(
+                        move.before().member().key(),
+                        move.before().member().name(),
+                        move.wordBefore(),
+                        toneOf(move.before()),
+                        move.wordAfter(),
+                        toneOf(move.after())))
+            .toList();
     int unread = (int) after.stream().filter(row -> row.spoken().status().rung() == null).count();
     return new TrialAnswer(
         ladder.rungs().stream()
@@ -195,6 +192,10 @@ public class InsightService {
             .toList(),
         unread,
         flips);
+  }
+
+  private static String toneOf(Row row) {
+    return row.spoken().status().tone().name().toLowerCase(Locale.ROOT);
   }
 
   /** By name: the bounds of a ladder per month are scaled. */

@@ -10,8 +10,6 @@ import zealoustarget.core.amount.Measure;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.calendar.SpanWords;
 import zealoustarget.core.ledger.columns.GoalBook;
-import zealoustarget.core.ledger.query.StandingQuery;
-import zealoustarget.core.reading.Standing.Row;
 import zealoustarget.server.approval.ProposalWork;
 import zealoustarget.server.ledger.sealing.Seals;
 import zealoustarget.server.ledger.state.LedgerService;
@@ -64,22 +62,20 @@ class LadderEffect implements RulesEffect {
       GoalSets.GoalSet set, Measure measure, YearMonth month, Rules tried) {
     ResolvedQuery asked =
         reader.read(StandingParameters.of(set.axis().word(), measure.code(), month, set.name()));
-    StandingQuery query = asked.query();
-    StandingQuery other = query.withLadder(asked.ladder(tried));
-    List<ProposalWork.Line> moves = new ArrayList<>();
-    List<Row> before = asked.ledger().standing(query).rows();
-    List<Row> after = asked.ledger().standing(other).rows();
-    for (int at = 0; at < before.size(); at++) {
-      String was = before.get(at).spoken().status().word();
-      String becomes = after.get(at).spoken().status().word();
-      if (!was.equals(becomes)) {
-        moves.add(
-            new ProposalWork.Line(
-                before.get(at).member().name() + ", " + set.name() + ", " + SpanWords.name(month),
-                was,
-                becomes));
-      }
-    }
-    return moves;
+    return StatusMove.between(
+            asked.ledger().standing(asked.query()).rows(),
+            asked.ledger().standing(asked.query().withLadder(asked.ladder(tried))).rows())
+        .stream()
+        .map(
+            move ->
+                new ProposalWork.Line(
+                    move.before().member().name()
+                        + ", "
+                        + set.name()
+                        + ", "
+                        + SpanWords.name(month),
+                    move.wordBefore(),
+                    move.wordAfter()))
+        .toList();
   }
 }

@@ -212,7 +212,7 @@ public class StandingService {
           asked.ledger().emptyMonths(measure, query.span()).stream()
               .map(YearMonth::toString)
               .toList(),
-          headline(asked, spoken, spokenOf, totalCorrection()),
+          headline(asked, spoken, spokenOf, totalCorrection(), ofCompany),
           total(whole),
           new StandingAnswer.NoGoal(
               whole.noGoalMembers(), ReadingAnswer.text(measure, whole.outside().noGoal())),
@@ -356,8 +356,12 @@ public class StandingService {
     }
   }
 
-  static List<StandingAnswer.HeadlinePart> headline(
-      ResolvedQuery asked, Standing whole, Axis axis, Corrections.@Nullable Sum corrections) {
+  private static List<StandingAnswer.HeadlinePart> headline(
+      ResolvedQuery asked,
+      Standing whole,
+      Axis axis,
+      Corrections.@Nullable Sum corrections,
+      @Nullable CompanyShare ofCompany) {
     StandingQuery query = asked.query();
     SpanWords span = SpanWords.of(query.span(), asked.rules().calendar());
     var words =
@@ -374,7 +378,7 @@ public class StandingService {
             asked.spoken() == query ? List.of() : waitingNames(asked),
             asked.reading().isRestated() && asked.hasClosedMonths(),
             corrections == null || corrections.lines() == 0 ? null : Ratio.of(corrections.actual()),
-            companyShare(asked));
+            ofCompany);
     return Headline.of(whole, axis, words, scope).stream()
         .map(StandingAnswer.HeadlinePart::of)
         .toList();
