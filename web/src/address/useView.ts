@@ -38,6 +38,7 @@ export interface View {
   changeOn: 'year' | 'period';
   narrowing: Narrowing;
   asOf: string;
+  trial: Trial;
   sort: string;
   /** Key of the row that is explained; in groups `group/key`, of a group `group/`. */
   selected: string | null;
@@ -47,6 +48,16 @@ export interface View {
   load: number | null;
   /** A line of the load's file. */
   line: number | null;
+}
+
+/** What is tried instead of what is in force; every value as it stands in the address. */
+export interface Trial {
+  /** What goals are multiplied with, empty for nothing. */
+  factor: string;
+  /** Where the statuses begin, separated by commas; empty where they are in force. */
+  thresholds: string;
+  /** Whether a running month is read as if it ended at its pace. */
+  isAtPace: boolean;
 }
 
 export type Layout = 'rows' | 'months' | 'compare';
@@ -121,6 +132,11 @@ export function readView(search: URLSearchParams, company: Company): View {
     changeOn: search.get('change') === 'period' ? 'period' : 'year',
     narrowing: readNarrowing(search),
     asOf: search.get('asof') ?? '',
+    trial: {
+      factor: search.get('trialFactor') ?? '',
+      thresholds: search.get('trialThresholds') ?? '',
+      isAtPace: search.get('trialPace') === 'end',
+    },
     sort: search.get('sort') ?? '-favourable',
     selected: search.get('selected'),
     panel: PANELS.find((word) => word === search.get('panel')) ?? null,
@@ -230,6 +246,9 @@ export function wholeQuery(view: View): Query {
     closed: view.isRestated ? 'restated' : undefined,
     judge: view.isWhole ? 'whole' : undefined,
     waiting: view.countsWaiting ? 'counted' : undefined,
+    trialFactor: view.trial.factor || undefined,
+    trialThresholds: view.trial.thresholds || undefined,
+    trialPace: view.trial.isAtPace ? 'end' : undefined,
   };
 }
 

@@ -166,6 +166,7 @@ export const STANDING: Standing = {
     ],
     perMonth: false,
   },
+  trial: null,
   shading: { good: '20.00', bad: '10.00', isGoodAutomatic: true, isBadAutomatic: true },
 };
 

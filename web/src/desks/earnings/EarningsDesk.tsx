@@ -17,7 +17,8 @@ import { OneMoreLine } from './OneMoreLine';
 import { SealPanel } from './SealPanel';
 import { SendPanel } from './SendPanel';
 import { StatementPanel } from './StatementPanel';
-import { usePayDesk, usePayTotals } from './useEarnings';
+import { usePayDesk, usePayTotals, type PayTrial } from './useEarnings';
+import { PayTrialBand, WhatIfDrop } from './WhatIfDrop';
 import { t } from './words';
 
 type Change = (changes: Changes, isTyping?: boolean) => void;
@@ -26,7 +27,9 @@ type Change = (changes: Changes, isTyping?: boolean) => void;
 export function EarningsDesk({ company }: { company: Company }) {
   const [view, change] = useView(company);
   const month = view.span.to;
-  const desk = usePayDesk(month);
+  const [search] = useSearchParams();
+  const trial = useMemo(() => trialOf(search), [search]);
+  const desk = usePayDesk(month, trial);
   if (desk.isPending) return <Loading what={t('earningsDesk.theCommission')} />;
   if (desk.isError) {
     return <Failed error={desk.error} onRetry={() => void desk.refetch()} />;
@@ -37,18 +40,28 @@ export function EarningsDesk({ company }: { company: Company }) {
       className={`h-full ${desk.isPlaceholderData ? 'is-stale' : ''}`}
     >
       <Stale isStale={desk.isPlaceholderData} />
-      <Work desk={desk.data} selected={view.selected} change={change} />
+      <Work desk={desk.data} trial={trial} selected={view.selected} change={change} />
     </div>
   );
 }
 
+function trialOf(search: URLSearchParams): PayTrial {
+  const one = (name: string) => search.get(name) ?? undefined;
+  return {
+    trialFactor: one('trialFactor'),
+    trialPlan: one('trialPlan'),
+    trialPace: one('trialPace'),
+  };
+}
+
 interface WorkProps {
   desk: PayDesk;
+  trial: PayTrial;
   selected: string | null;
   change: Change;
 }
 
-function Work({ desk, selected, change }: WorkProps) {
+function Work({ desk, trial, selected, change }: WorkProps) {
   const [search] = useSearchParams();
   const sort = SORTS.find(({ value }) => value === search.get('paysort'))?.value ?? 'status';
   const kept = useMemo(
@@ -61,12 +74,13 @@ function Work({ desk, selected, change }: WorkProps) {
   );
   const rows = useMemo(() => sortRows(keep(desk.rows, kept), sort), [desk.rows, kept, sort]);
   const isWhole = rows.length === desk.rows.length;
-  const keptTotals = usePayTotals(desk.month, kept, !isWhole);
+  const keptTotals = usePayTotals(desk.month, kept, trial, !isWhole);
   const totals = isWhole ? desk.totals : (keptTotals.data ?? null);
   const shown = rows.find((row) => row.rep === selected) ?? rows[0];
   useRowKeys(rows, shown?.rep ?? null, change);
   const panel = search.get('show');
   const { isOffice } = useRights();
+  const isTrial = desk.trial !== null;
   const close = () => change({ show: null });
   return (
     <div className="standing-desk">
@@ -78,7 +92,7 @@ function Work({ desk, selected, change }: WorkProps) {
           <h1 className="mb-1.5 text-[20px] leading-snug font-bold" aria-live="polite">
             {desk.headline}
           </h1>
-          {isOffice && (
+          {isOffice && !isTrial && (
             <div className="no-print flex shrink-0 gap-1.5">
               <button
                 type="button"
@@ -116,12 +130,22 @@ function Work({ desk, selected, change }: WorkProps) {
           </Empty>
         ) : (
           <>
-            <OneMoreLine
-              month={desk.month}
-              isOpen={desk.state === 'open'}
-              onSelect={(rep) => change({ selected: rep, show: null })}
+            {!isTrial && (
+              <OneMoreLine
+                month={desk.month}
+                isOpen={desk.state === 'open'}
+                onSelect={(rep) => change({ selected: rep, show: null })}
+              />
+            )}
+            <PayTrialBand desk={desk} change={change} />
+            <Controls
+              desk={desk}
+              trial={trial}
+              kept={kept}
+              sort={sort}
+              shown={rows.length}
+              change={change}
             />
-            <Controls desk={desk} kept={kept} sort={sort} shown={rows.length} change={change} />
             <BudgetLine desk={desk} />
             <EarningsTable
               totals={totals}
@@ -135,12 +159,20 @@ function Work({ desk, selected, change }: WorkProps) {
           </>
         )}
       </section>
-      {panel === 'seal' && isOffice ? (
+      {panel === 'seal' && isOffice && !isTrial ? (
         <SealPanel key={desk.month} month={desk.month} onClose={close} />
-      ) : panel === 'send' && isOffice ? (
+      ) : panel === 'send' && isOffice && !isTrial ? (
         <SendPanel key={desk.month} desk={desk} onClose={close} />
       ) : (
-        shown && <StatementPanel key={shown.rep + desk.month} rep={shown.rep} month={desk.month} />
+        shown && (
+          <StatementPanel
+            key={shown.rep + desk.month}
+            rep={shown.rep}
+            month={desk.month}
+            trial={trial}
+            isTrial={isTrial}
+          />
+        )
       )}
     </div>
   );
@@ -157,13 +189,14 @@ function useRowKeys(rows: PayRow[], selected: string | null, change: Change) {
 
 interface ControlsProps {
   desk: PayDesk;
+  trial: PayTrial;
   kept: { status: string[]; plan: string; text: string };
   sort: PaySort;
   shown: number;
   change: Change;
 }
 
-function Controls({ desk, kept, sort, shown, change }: ControlsProps) {
+function Controls({ desk, trial, kept, sort, shown, change }: ControlsProps) {
   const statuses = statusesOf(desk.rows);
   const isKept = kept.status.length > 0 || kept.plan !== '' || kept.text !== '';
   return (
@@ -222,6 +255,13 @@ function Controls({ desk, kept, sort, shown, change }: ControlsProps) {
           onChange={(event) => change({ who: event.target.value || null }, true)}
         />
       </label>
+      <WhatIfDrop
+        key={JSON.stringify(trial)}
+        desk={desk}
+        trial={trial}
+        plans={plansOf(desk)}
+        change={change}
+      />
       {isKept && (
         <button
           type="button"

@@ -9,17 +9,30 @@ import { StatusMark } from '../../marks/StatusMark';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
 import { SourceLink } from '../../ui/SourceLink';
 import { percent, sentence } from './earnings';
-import { useStatement } from './useEarnings';
+import { NOTHING_TRIED, useStatement, type PayTrial } from './useEarnings';
 import { WhatIfPart } from './WhatIfPart';
 import { Pager } from '../../ui/Pager';
 import { t } from './words';
 
 const PAGE = 50;
 
+interface StatementPanelProps {
+  rep: string;
+  month: string;
+  /** What is tried instead of what is in force. */
+  trial?: PayTrial;
+  isTrial?: boolean;
+}
+
 /** A rep's statement, line by line, down to the source lines. */
-export function StatementPanel({ rep, month }: { rep: string; month: string }) {
+export function StatementPanel({
+  rep,
+  month,
+  trial = NOTHING_TRIED,
+  isTrial = false,
+}: StatementPanelProps) {
   const [page, setPage] = useState(0);
-  const statement = useStatement(rep, month, page);
+  const statement = useStatement(rep, month, page, trial);
   return (
     <aside
       aria-label={t('statementPanel.statement')}
@@ -30,7 +43,7 @@ export function StatementPanel({ rep, month }: { rep: string; month: string }) {
       ) : statement.isError ? (
         <Failed error={statement.error} onRetry={() => void statement.refetch()} />
       ) : (
-        <Statement statement={statement.data} month={month} onTurn={setPage} />
+        <Statement statement={statement.data} month={month} isTrial={isTrial} onTurn={setPage} />
       )}
     </aside>
   );
@@ -39,10 +52,11 @@ export function StatementPanel({ rep, month }: { rep: string; month: string }) {
 interface StatementProps {
   statement: PayStatement;
   month: string;
+  isTrial: boolean;
   onTurn: (page: number) => void;
 }
 
-function Statement({ statement, month, onTurn }: StatementProps) {
+function Statement({ statement, month, isTrial, onTurn }: StatementProps) {
   const { row } = statement;
   return (
     <>
@@ -59,13 +73,17 @@ function Statement({ statement, month, onTurn }: StatementProps) {
             plan: row.plan && ` · ${row.plan}`,
           })}
         </h3>
-        <a
-          className={`${smallButton} no-print`}
-          href={`/api/v1/earnings/reps/${encodeURIComponent(row.rep)}/statement.pdf${query({ month })}`}
-          download
-        >
-          {t('statementPanel.pdf')}
-        </a>
+        {isTrial ? (
+          <b className="whitespace-nowrap">{t('statementPanel.trial')}</b>
+        ) : (
+          <a
+            className={`${smallButton} no-print`}
+            href={`/api/v1/earnings/reps/${encodeURIComponent(row.rep)}/statement.pdf${query({ month })}`}
+            download
+          >
+            {t('statementPanel.pdf')}
+          </a>
+        )}
       </div>
       {statement.lines.length === 0 ? (
         <p className="mb-4 text-quiet">
@@ -78,7 +96,7 @@ function Statement({ statement, month, onTurn }: StatementProps) {
         <Lines statement={statement} month={month} />
       )}
       {row.earned !== null && (
-        <WhatIfPart row={row} month={month} isOpen={statement.state === 'open'} />
+        <WhatIfPart row={row} month={month} isOpen={statement.state === 'open' && !isTrial} />
       )}
       <Sources statement={statement} onTurn={onTurn} />
     </>

@@ -20,6 +20,32 @@ describe('the earnings desk', () => {
     expect(screen.getByText(/budget 1.400\.00/)).toHaveTextContent('+70.85 EUR, over');
   });
 
+  it('tries another plan, says what it adds, and offers nothing that is for real', async () => {
+    const trial = {
+      words: ['everybody with a plan under Field'],
+      due: '215.00',
+      change: '-15.00',
+      changes: [{ rep: 'A', due: '100.00', change: '-15.00' }],
+    };
+    const asked = serve({ ...ALL, '/desk': { ...DESK, trial } });
+    show('&trialPlan=Field');
+    expect(await screen.findByText('A trial:')).toBeVisible();
+    expect(screen.getByText(/−15\.00 EUR to the 215\.00 EUR due as it is/)).toBeVisible();
+    expect(asked.some(({ path }) => path.includes('trialPlan=Field'))).toBe(true);
+    expect(screen.queryByRole('button', { name: 'Close month' })).toBeNull();
+    expect(await screen.findByText('A trial, not saved')).toBeVisible();
+    expect(screen.queryByRole('link', { name: 'PDF' })).toBeNull();
+    await userEvent.click(screen.getByRole('button', { name: 'What if: on trial' }));
+    await userEvent.type(screen.getByLabelText('Quotas times'), '0');
+    await userEvent.click(screen.getByRole('button', { name: 'Try it' }));
+    expect(screen.getByText(/Write a number above 0/)).toBeVisible();
+    await userEvent.type(screen.getByLabelText('Quotas times'), '.9');
+    await userEvent.selectOptions(screen.getByLabelText(/^Commission plan of everybody/), '');
+    await userEvent.click(screen.getByRole('button', { name: 'Try it' }));
+    await waitFor(() => expect(screen.getByTestId('address')).toHaveTextContent('trialFactor=0.9'));
+    expect(screen.getByTestId('address')).not.toHaveTextContent('trialPlan');
+  });
+
   it('narrows to a status and says what is left out', async () => {
     serve(ALL);
     show();

@@ -85,6 +85,7 @@ export const DESK: PayDesk = {
     due: '1470.85',
   },
   budget: { goalSet: 'budget', goal: '1400.00', variance: '70.85', percent: '1.05', isOver: true },
+  trial: null,
   rows: [ADA, CLEO, BO],
 };
 

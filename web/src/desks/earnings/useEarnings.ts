@@ -11,6 +11,7 @@ import type {
   SentState,
   WhatIf,
 } from '../../api/types';
+import type { Query } from '../../address/useView';
 import { CHANGED_BY } from '../../api/changedBy';
 import { useChange } from '../../api/useChange';
 import { asMarked, type Kept } from './earnings';
@@ -25,18 +26,31 @@ const markedStatement = (statement: PayStatement): PayStatement => ({
   row: asMarked(statement.row, statement.isRunning),
 });
 
-export function usePayDesk(month: string) {
+/** What is tried instead of what is in force, as it stands in the address. */
+export interface PayTrial extends Query {
+  trialFactor: string | undefined;
+  trialPlan: string | undefined;
+  trialPace: string | undefined;
+}
+
+export const NOTHING_TRIED: PayTrial = {
+  trialFactor: undefined,
+  trialPlan: undefined,
+  trialPace: undefined,
+};
+
+export function usePayDesk(month: string, trial = NOTHING_TRIED) {
   return useQuery({
-    queryKey: ['earnings', 'desk', month],
-    queryFn: () => ask<PayDesk>(`/earnings/desk${query({ month })}`),
+    queryKey: ['earnings', 'desk', month, trial],
+    queryFn: () => ask<PayDesk>(`/earnings/desk${query({ month, ...trial })}`),
     select: markedDesk,
     placeholderData: (before) => before,
   });
 }
 
 /** Sums of the rows that are kept; the server adds them up. */
-export function usePayTotals(month: string, kept: Kept, isAsked: boolean) {
-  const asked = { month, ...kept };
+export function usePayTotals(month: string, kept: Kept, trial: PayTrial, isAsked: boolean) {
+  const asked = { month, ...kept, ...trial };
   return useQuery({
     queryKey: ['earnings', 'totals', asked],
     queryFn: () => ask<PayTotals>(`/earnings/totals${query(asked)}`),
@@ -45,12 +59,12 @@ export function usePayTotals(month: string, kept: Kept, isAsked: boolean) {
   });
 }
 
-export function useStatement(rep: string, month: string, page: number) {
+export function useStatement(rep: string, month: string, page: number, trial: PayTrial) {
   return useQuery({
-    queryKey: ['earnings', 'statement', rep, month, page],
+    queryKey: ['earnings', 'statement', rep, month, page, trial],
     queryFn: () =>
       ask<PayStatement>(
-        `/earnings/reps/${encodeURIComponent(rep)}${query({ month, page: String(page) })}`,
+        `/earnings/reps/${encodeURIComponent(rep)}${query({ month, page: String(page), ...trial })}`,
       ),
     select: markedStatement,
     placeholderData: (before, last) => (last?.queryKey[2] === rep ? before : undefined),

@@ -56,6 +56,29 @@ describe('the standing desk', () => {
     expect(screen.getAllByRole('gridcell', { name: '12.3' })).toHaveLength(STANDING.rows.length);
   });
 
+  it('tries other goals, thresholds and an ended month, and marks them as a trial', async () => {
+    const asked = serve({ ...ALL, '/standing': { ...STANDING, trial: ['goals × 1.03'] } });
+    show('?trialFactor=1.03');
+    expect(await screen.findByText('A trial:')).toBeVisible();
+    expect(screen.getByRole('complementary')).toHaveTextContent('A trial, not saved');
+    expect(paths(asked).some((path) => path.includes('trialFactor=1.03'))).toBe(true);
+    await userEvent.click(screen.getByRole('button', { name: 'What if: on trial' }));
+    const begins = screen.getByLabelText(/^reached from/);
+    await userEvent.clear(begins);
+    await userEvent.type(begins, '80');
+    await userEvent.click(screen.getByRole('button', { name: 'Try it' }));
+    expect(screen.getByText(/must start above/)).toBeVisible();
+    await userEvent.clear(begins);
+    await userEvent.type(begins, '95');
+    await userEvent.click(screen.getByRole('checkbox', { name: /ends at the pace/ }));
+    await userEvent.click(screen.getByRole('button', { name: 'Try it' }));
+    const address = screen.getByTestId('address');
+    await waitFor(() => expect(address).toHaveTextContent('trialPace=end'));
+    expect(decodeURIComponent(address.textContent)).toMatch(/trialThresholds=0\.9,0\.95,/);
+    await userEvent.click(screen.getByRole('button', { name: 'End the trial' }));
+    expect(address).toBeEmptyDOMElement();
+  });
+
   it('asks for the default view and for no more than the address says', async () => {
     const asked = serve(ALL);
     show('?region=North&to=2026-09');

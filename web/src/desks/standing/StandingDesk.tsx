@@ -7,6 +7,7 @@ import { plural } from '../../format/nouns';
 import { toneText } from '../../marks/tones';
 import { Empty, Failed, Loading, quietButton } from '../../ui/Notice';
 import { Stale } from '../../ui/Stale';
+import { TrialBand } from '../../ui/Trial';
 import { PrintHead } from '../../ui/PrintHead';
 import { useRowSteps } from '../../ui/shortcuts';
 import { ClaimsLine } from './panels/ClaimsLine';
@@ -133,6 +134,9 @@ function Work({ company, view, standing, items, change }: WorkProps) {
   return (
     <>
       <ClaimsLine view={view} />
+      <TrialBand words={standing.trial} change={change}>
+        {t('whatIf.trialBand')}
+      </TrialBand>
       <ControlLine company={company} view={view} standing={standing} change={change} />
       {view.layout === 'rows' && (
         <>

@@ -37,6 +37,7 @@ export function CloseUp({ view, standing, company, change }: CloseUpProps) {
       <h2 className="text-[18px] font-bold break-words">
         {found.row?.name ?? totalName(view, standing, company, rights)}
       </h2>
+      {standing.trial && <p className="font-semibold text-select">{t('whatIf.marked')}</p>}
       {found.row?.place && <p className="text-quiet">{found.row.place}</p>}
       {isGone && (
         <p role="status" className="text-quiet">
@@ -122,6 +123,14 @@ export function sentence(reading: Reading, standing: Standing): string {
     return reading.position === 'inside'
       ? t('closeUp.inside', { actual, range })
       : t('closeUp.theRangeOf', { by, position: reading.position ?? '', range });
+  }
+  const whole = standing.companyGoal?.goal;
+  if (reading.shareOfCompany !== undefined && whole) {
+    return t('closeUp.ofTheCompanyGoal', {
+      actual,
+      share: amount(reading.shareOfCompany),
+      whole: amount(whole),
+    });
   }
   if (reading.goal === null) return t('closeUp.andNoGoalToCompare', { actual });
   const goal =

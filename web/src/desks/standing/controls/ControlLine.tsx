@@ -8,6 +8,7 @@ import { AsOf } from './AsOf';
 import { NarrowDrop } from './NarrowDrop';
 import { readSort, sortWord, type SortKey } from '../rows';
 import { ToneDrop } from './ToneDrop';
+import { WhatIfDrop } from './WhatIfDrop';
 import { singular } from '../../../format/nouns';
 import { t } from '../words';
 
@@ -104,6 +105,12 @@ export function ControlLine({ company, view, standing, change }: ControlLineProp
           {standing.rung.rungs.length}
         </span>
       </button>
+      <WhatIfDrop
+        key={`${standing.measure} ${standing.goal} ${JSON.stringify(standing.rung)}`}
+        view={view}
+        standing={standing}
+        change={change}
+      />
       {standing.openMonth && <AsOf standing={standing} change={change} />}
     </div>
   );
@@ -170,6 +177,7 @@ function RowControls({ company, view, change }: PartProps) {
             group: null,
             only: null,
             against: keepBasis(company, view, axis),
+            trialThresholds: null,
           })
         }
       />
@@ -193,7 +201,9 @@ function RowControls({ company, view, change }: PartProps) {
             value: m.code,
             word: m.unit === 'count' || m.unit === 'rate' ? m.name : `${m.name}, ${m.unit}`,
           }))}
-        onChange={(measure) => change({ measure, against: null, beside: null })}
+        onChange={(measure) =>
+          change({ measure, against: null, beside: null, trialThresholds: null })
+        }
       />
     </>
   );
@@ -210,7 +220,7 @@ function BasisControls({ company, view, change }: PartProps) {
         label={t('controlLine.compareWith')}
         value={basisWord(view.basis)}
         options={bases(company, view)}
-        onChange={(against) => change({ against, factor: null })}
+        onChange={(against) => change({ against, factor: null, trialThresholds: null })}
       />
       {isPrior && <Factor value={view.factor} onChange={(factor) => change({ factor })} />}
       {view.basis.kind !== 'none' && view.layout === 'rows' && (

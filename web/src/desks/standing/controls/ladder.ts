@@ -117,7 +117,8 @@ function boundOf({ bound }: RungDraft): string {
   return read.kind === 'number' ? read.decimal : bound.trim();
 }
 
-function boundText(rung: RungDraft, isShare: boolean): string {
+/** A bound as the server takes it. */
+export function boundText(rung: RungDraft, isShare: boolean): string {
   const text = boundOf(rung);
   return isShare ? (shareOf(text) ?? text) : text;
 }

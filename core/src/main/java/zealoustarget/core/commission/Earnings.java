@@ -150,17 +150,17 @@ public final class Earnings {
     Ratio ceiling = null;
     for (int at = from; at <= month; at++) {
       sales = Math.addExact(sales, book.sales(code, rep, at));
-      Long goal = book.quota(plan.goalSet(), code, rep, at);
+      Ratio goal = book.quota(plan.goalSet(), code, rep, at);
       if (goal != null) {
-        Ratio ramped = Ratio.of(goal).times(terms.rampIn(at));
+        Ratio ramped = goal.times(terms.rampIn(at));
         quota = quota == null ? ramped : quota.plus(ramped);
       }
-      Long limit =
+      Ratio limit =
           plan.ceiling() instanceof Bound.OfSet set
               ? book.quota(set.goalSet(), code, rep, at)
               : null;
       if (limit != null) {
-        ceiling = (ceiling == null ? Ratio.ZERO : ceiling).plus(Ratio.of(limit));
+        ceiling = (ceiling == null ? Ratio.ZERO : ceiling).plus(limit);
       }
     }
     return new Facts(sales, quota, ceiling);

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.columns.GoalBook;
 import zealoustarget.core.member.Axis;
@@ -48,12 +49,13 @@ public final class LedgerSales implements SalesBook {
   }
 
   @Override
-  public @Nullable Long quota(String goalSet, String measure, int rep, int month) {
+  public @Nullable Ratio quota(String goalSet, String measure, int rep, int month) {
     GoalBook book = ledger.goalBooks().get(goalSet);
     if (book == null || book.axis() != Axis.REP) {
       return null;
     }
-    return shared(rep, month, one -> amount(book.cell(measure, month, one)));
+    Long quota = shared(rep, month, one -> amount(book.cell(measure, month, one)));
+    return quota == null ? null : Ratio.of(quota);
   }
 
   private static @Nullable Long amount(GoalBook.@Nullable Cell cell) {

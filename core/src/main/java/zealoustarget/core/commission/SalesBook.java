@@ -1,6 +1,7 @@
 package zealoustarget.core.commission;
 
 import org.jspecify.annotations.Nullable;
+import zealoustarget.core.amount.Ratio;
 
 /** The credited sales and quotas of reps by month, in smallest units. */
 public interface SalesBook {
@@ -8,5 +9,5 @@ public interface SalesBook {
   long sales(String measure, int rep, int month);
 
   /** A rep's goal in a set for a month; null where none is set. */
-  @Nullable Long quota(String goalSet, String measure, int rep, int month);
+  @Nullable Ratio quota(String goalSet, String measure, int rep, int month);
 }

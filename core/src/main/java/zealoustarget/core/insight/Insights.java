@@ -253,7 +253,9 @@ public final class Insights {
   }
 
   private boolean isRunning() {
-    return query.days() != null && query.days().elapsed() < query.days().workingDays();
+    return !query.atPace()
+        && query.days() != null
+        && query.days().elapsed() < query.days().workingDays();
   }
 
   private Map<Integer, Integer> runs(YearMonth last) {

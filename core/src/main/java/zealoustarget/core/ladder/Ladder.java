@@ -4,6 +4,7 @@ import static zealoustarget.core.ladder.Tone.BAD;
 import static zealoustarget.core.ladder.Tone.GOOD;
 import static zealoustarget.core.ladder.Tone.NEAR;
 
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -81,6 +82,26 @@ public record Ladder(Scale scale, List<Rung> rungs, boolean perMonth) {
                         : new Rung(
                             rung.name(), rung.tone(), rung.lowerBound().times(times), rung.above()))
             .toList());
+  }
+
+  /**
+   * The same statuses beginning elsewhere.
+   *
+   * @param bounds one for each rung but the first, ascending
+   * @throws IllegalArgumentException where they do not fit the rungs
+   */
+  public Ladder withBounds(List<Ratio> bounds) {
+    if (bounds.size() != rungs.size() - 1) {
+      throw new IllegalArgumentException(
+          "there are " + (rungs.size() - 1) + " thresholds, not " + bounds.size());
+    }
+    List<Rung> moved = new ArrayList<>();
+    moved.add(rungs.get(0));
+    for (int i = 1; i < rungs.size(); i++) {
+      Rung rung = rungs.get(i);
+      moved.add(new Rung(rung.name(), rung.tone(), bounds.get(i - 1), rung.above()));
+    }
+    return new Ladder(scale, moved, perMonth);
   }
 
   /** The default of a direction, on percent-to-goal. */

@@ -24,6 +24,7 @@ import zealoustarget.core.ledger.sums.Places;
 import zealoustarget.core.ledger.sums.SpanSums;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
+import zealoustarget.core.reading.Pace;
 import zealoustarget.core.reading.Reading;
 import zealoustarget.core.reading.Standing;
 import zealoustarget.core.spread.Spread;
@@ -219,12 +220,24 @@ public record Breakdown(Axis axis, Split split, Ratio whole, List<Part> parts) {
       List<Part> parts = new ArrayList<>();
       for (int at = 0; at < taken.size(); at++) {
         int place = taken.get(at);
-        Ratio sold = Objects.requireNonNull(actual.actual(place));
+        Ratio sold = sold(actual, place);
         Ratio share = Ratio.of(goals.get(at));
         share = at == largest ? share.plus(goal.minus(whole)) : share;
         parts.add(part(memberAt(place), sold, share, sold.minus(share)));
       }
       return new Breakdown(along, split, variance, parts);
+    }
+
+    /** A place's actual, on trial as if a running month ended at its pace. */
+    private Ratio sold(SpanSums actual, int place) {
+      Ratio sold = Objects.requireNonNull(actual.actual(place));
+      Pace.Days days = query.days();
+      if (!query.atPace() || days == null) {
+        return sold;
+      }
+      Ratio open = Ratio.of(actual.inMonth(place, query.span().length() - 1));
+      Ratio landing = Pace.landing(sold, days, open);
+      return landing == null ? sold : landing;
     }
 
     /** What each place was a year before, nothing where that was below 0; by place + 1. */

@@ -140,13 +140,39 @@ final class QueryFigures {
       Member member, Reading reading, int[] several, @Nullable GoalSum goal) {
     boolean isRunning = query.days() != null && !query.measure().isRate();
     Goal goalToDate = isRunning && reading.hasGoal() ? goalToDate(several, goal) : Goal.MISSING;
+    if (isRunning && query.atPace()) {
+      return atPace(member, reading, several, goal);
+    }
     return new Standing.Unjudged(
         member,
         reading,
         isEmpty,
         isRunning ? outlook(reading, several, goalToDate) : null,
-        goal == null ? null : comparable(several, goal),
+        goal == null ? null : comparable(several, goal, Ratio.ZERO),
         goalToDate instanceof Goal.Missing ? null : against(reading, goalToDate));
+  }
+
+  /** As if the running month went on as it went so far: then it is over, and nothing is to date. */
+  private Standing.Unjudged atPace(
+      Member member, Reading reading, int[] several, @Nullable GoalSum goal) {
+    Ratio landing = outlook(reading, several, Goal.MISSING).landing();
+    Ratio actual = reading.actual();
+    Ratio toCome = landing == null || actual == null ? Ratio.ZERO : landing.minus(actual);
+    Reading ended =
+        new Reading(
+            reading.direction(),
+            landing == null ? actual : landing,
+            reading.goal(),
+            reading.goalMonths(),
+            reading.prior(),
+            reading.yearBefore());
+    return new Standing.Unjudged(
+        member,
+        ended,
+        isEmpty,
+        null,
+        goal == null ? null : comparable(several, goal, toCome),
+        null);
   }
 
   private static void addEarlier(SpanSums.Sum sum, int place, boolean isBasis) {
@@ -172,10 +198,7 @@ final class QueryFigures {
   }
 
   private Ratio factor() {
-    if (query.basis() instanceof Basis.PriorYear year) {
-      return year.factor();
-    }
-    return query.basis() instanceof Basis.PriorPeriod period ? period.factor() : Ratio.ONE;
+    return query.basis().factor();
   }
 
   private Goal goal(int place) {
@@ -184,14 +207,16 @@ final class QueryFigures {
       return derived(earlier.orNull(place));
     }
     GoalSum sum = goals[place + 1];
-    return sum == null ? Goal.MISSING : sum.goal();
+    return sum == null ? Goal.MISSING : sum.goal().times(factor());
   }
 
   private Goal goal(GoalSum sum, SpanSums.Sum priors, SpanSums.Sum years) {
     if (query.basis() instanceof Basis.PriorYear) {
       return derived(years.orNull());
     }
-    return query.basis() instanceof Basis.PriorPeriod ? derived(priors.orNull()) : sum.goal();
+    return query.basis() instanceof Basis.PriorPeriod
+        ? derived(priors.orNull())
+        : sum.goal().times(factor());
   }
 
   private Goal derived(@Nullable Ratio earlier) {
@@ -217,9 +242,10 @@ final class QueryFigures {
   /**
    * Actuals and goals of the months with a goal only; docs/calculations.md, section 2.
    *
+   * @param toCome what the span's last month is expected to bring yet
    * @return null where no month has a goal, or none without one has a posted line
    */
-  private Standing.@Nullable Compared comparable(int[] several, GoalSum goal) {
+  private Standing.@Nullable Compared comparable(int[] several, GoalSum goal, Ratio toCome) {
     int months = isEmptyMonth.length;
     if (earlier() != null || goal.months() == 0 || goal.months() == months) {
       return null;
@@ -233,19 +259,25 @@ final class QueryFigures {
         isPartly |= hasLines(several, month);
       }
     }
-    Goal amount = goal.goal();
+    Goal amount = goal.goal().times(factor());
     if (!isPartly || amount instanceof Goal.Missing) {
       return null;
     }
     Reading reading =
         new Reading(
             query.measure().direction(),
-            actual.actual(several, goal::hasMonth),
+            inLast(actual.actual(several, goal::hasMonth), goal, toCome),
             amount,
             goal.months(),
             null,
             null);
     return new Standing.Compared(reading, !hasActuals);
+  }
+
+  private @Nullable Ratio inLast(@Nullable Ratio actuals, GoalSum goal, Ratio toCome) {
+    return actuals != null && goal.hasMonth(isEmptyMonth.length - 1)
+        ? actuals.plus(toCome)
+        : actuals;
   }
 
   private boolean hasLines(int[] several, int month) {
@@ -272,7 +304,7 @@ final class QueryFigures {
     Ratio gone = Objects.requireNonNull(query.days()).gone();
     SpanSums earlier = earlier();
     if (earlier == null) {
-      return goal == null ? Goal.MISSING : goal.toDate(gone);
+      return goal == null ? Goal.MISSING : goal.toDate(gone).times(factor());
     }
     Ratio sum = Ratio.ZERO;
     for (int month = 0; month < isEmptyMonth.length; month++) {

@@ -35,6 +35,19 @@ public sealed interface Goal {
 
   Goal MISSING = new Missing();
 
+  /** The same times a factor above 0, unrounded. */
+  default Goal times(Ratio factor) {
+    if (factor.equals(Ratio.ONE)) {
+      return this;
+    }
+    if (this instanceof Single single) {
+      return new Single(single.amount().times(factor));
+    }
+    return this instanceof Range range
+        ? new Range(range.low().times(factor), range.high().times(factor))
+        : this;
+  }
+
   static Goal of(long smallestUnits) {
     return new Single(Ratio.of(smallestUnits));
   }

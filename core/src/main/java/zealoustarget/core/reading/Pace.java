@@ -37,11 +37,18 @@ public record Pace(@Nullable Ratio expected, @Nullable Ratio pace, @Nullable Rat
     }
     Ratio pace =
         goalToDate == null || goalToDate.signum() <= 0 ? null : actual.dividedBy(goalToDate);
-    Ratio landing =
-        days.elapsed() == 0
-            ? null
-            : actual.minus(openActual).plus(openActual.dividedBy(days.gone()));
-    return new Pace(goalToDate, pace, landing);
+    return new Pace(goalToDate, pace, landing(actual, days, openActual));
+  }
+
+  /**
+   * Where a span's actual ends at the same rate; null where no working day has gone.
+   *
+   * @param openActual what of {@code actual} is of the running month
+   */
+  public static @Nullable Ratio landing(Ratio actual, Days days, Ratio openActual) {
+    return days.elapsed() == 0
+        ? null
+        : actual.minus(openActual).plus(openActual.dividedBy(days.gone()));
   }
 
   /**

@@ -43,8 +43,10 @@ class EarningsTest {
     }
 
     @Override
-    public Long quota(String goalSet, String measure, int rep, int month) {
-      return goalSet.equals("stock") ? limits.get(month) : quotas.getOrDefault(month, 10_000_000L);
+    public Ratio quota(String goalSet, String measure, int rep, int month) {
+      Long amount =
+          goalSet.equals("stock") ? limits.get(month) : quotas.getOrDefault(month, 10_000_000L);
+      return amount == null ? null : Ratio.of(amount);
     }
   }
 

@@ -3,7 +3,9 @@ package zealoustarget.server.earnings;
 import java.time.DateTimeException;
 import java.time.YearMonth;
 import java.util.List;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -36,8 +38,9 @@ public class EarningsController {
 
   /** The month with its headline, totals and state; the rows as in {@code /earnings}. */
   @GetMapping("/desk")
-  EarningsDesk.DeskAnswer desk(@RequestParam String month) {
-    return desk.answer(month(month));
+  EarningsDesk.DeskAnswer desk(
+      @RequestParam String month, @ParameterObject @ModelAttribute EarningsTrial.Parameters trial) {
+    return desk.answer(month(month), trial);
   }
 
   /** Sums of the rows that are kept: by status words, a plan's name, a part of name or region. */
@@ -46,8 +49,9 @@ public class EarningsController {
       @RequestParam String month,
       @RequestParam(required = false) List<String> status,
       @RequestParam(required = false) String plan,
-      @RequestParam(required = false) String text) {
-    return desk.totals(month(month), status, plan, text);
+      @RequestParam(required = false) String text,
+      @ParameterObject @ModelAttribute EarningsTrial.Parameters trial) {
+    return desk.totals(month(month), status, plan, text, trial);
   }
 
   /** A rep's statement with the source lines of sales and quota, paged; 404 member-unknown. */
@@ -55,8 +59,9 @@ public class EarningsController {
   EarningsDesk.StatementAnswer statement(
       @PathVariable String rep,
       @RequestParam String month,
-      @RequestParam(defaultValue = "0") int page) {
-    return desk.statement(rep, month(month), page);
+      @RequestParam(defaultValue = "0") int page,
+      @ParameterObject @ModelAttribute EarningsTrial.Parameters trial) {
+    return desk.statement(rep, month(month), page, trial);
   }
 
   /** What other sales to date would earn the rep; 404 member-unknown. */

@@ -78,6 +78,7 @@ class EarningsDesk {
    * @param state open or sealed
    * @param isRunning whether working days of the month are still to come
    * @param budget what was planned for commission; null where no goal set has it
+   * @param trial what is tried and not in force; null where nothing is
    */
   record DeskAnswer(
       String month,
@@ -87,7 +88,19 @@ class EarningsDesk {
       String headline,
       Totals totals,
       @Nullable Budget budget,
+      @Nullable TrialPart trial,
       List<EarningsRow> rows) {}
+
+  /**
+   * A trial beside the month as it is.
+   *
+   * @param words what is tried
+   * @param due of all as it is; {@code change} is what the trial would add to it
+   * @param changes of the reps whose pay would be another
+   */
+  record TrialPart(List<String> words, String due, String change, List<TrialChange> changes) {}
+
+  record TrialChange(String rep, String due, String change) {}
 
   /**
    * Sums of some rows; of sales and quotas only where all plans credit the same measure.
@@ -116,10 +129,15 @@ class EarningsDesk {
    * @param plan name, null or empty for any
    * @param text part of a name, key or region
    */
-  Totals totals(YearMonth month, List<String> status, String plan, String text) {
+  Totals totals(
+      YearMonth month,
+      List<String> status,
+      String plan,
+      String text,
+      EarningsTrial.Parameters tried) {
     String wanted = text == null ? "" : text.strip().toLowerCase(Locale.ROOT);
     return totals(
-        earnings.month(month).reps().stream()
+        earnings.month(month, trial(tried, month)).reps().stream()
             .filter(one -> isKept(one.row(), status, plan, wanted))
             .toList());
   }
@@ -136,19 +154,50 @@ class EarningsDesk {
   record Budget(
       String goalSet, String goal, String variance, @Nullable String percent, boolean isOver) {}
 
-  DeskAnswer answer(YearMonth month) {
-    EarningsService.Month read = earnings.month(month);
+  private EarningsTrial trial(EarningsTrial.Parameters tried, YearMonth month) {
+    return tried.read(companyRules.current(), Months.number(month));
+  }
+
+  DeskAnswer answer(YearMonth month, EarningsTrial.Parameters tried) {
+    EarningsTrial trial = trial(tried, month);
+    EarningsService.Month read = earnings.month(month, trial);
     Rules rules = companyRules.current();
     Totals totals = totals(read.reps());
     return new DeskAnswer(
         month.toString(),
-        read.isSealed() ? "sealed" : "open",
+        earnings.isSealed(month) ? "sealed" : "open",
         earnings.isRunning(month),
         EarningsService.currency(rules),
         read.headline(),
         totals,
         budget(month, sum(read.reps(), RepMonth::due), rules),
+        trial.isNone() ? null : beside(earnings.month(month), read, earnings.words(trial, month)),
         read.rows());
+  }
+
+  private static TrialPart beside(
+      EarningsService.Month now, EarningsService.Month tried, List<String> words) {
+    Map<String, Long> due = new HashMap<>();
+    now.reps().forEach(one -> due.put(one.row().rep(), orZero(one.due())));
+    List<TrialChange> changes = new ArrayList<>();
+    long change = 0;
+    for (RepMonth one : tried.reps()) {
+      long was = due.getOrDefault(one.row().rep(), 0L);
+      long differs = Math.subtractExact(orZero(one.due()), was);
+      if (differs != 0) {
+        change = Math.addExact(change, differs);
+        changes.add(new TrialChange(one.row().rep(), PlanPart.cents(was), PlanPart.cents(differs)));
+      }
+    }
+    return new TrialPart(
+        words,
+        PlanPart.cents(orZero(sum(now.reps(), RepMonth::due))),
+        PlanPart.cents(change),
+        changes);
+  }
+
+  private static long orZero(@Nullable Long cents) {
+    return cents == null ? 0 : cents;
   }
 
   private static Totals totals(List<RepMonth> reps) {
@@ -247,11 +296,12 @@ class EarningsDesk {
 
   record SourceLine(int load, String file, int line, String month, String amount) {}
 
-  StatementAnswer statement(String rep, YearMonth month, int page) {
-    EarningsRow row = earnings.row(rep, month);
+  StatementAnswer statement(String rep, YearMonth month, int page, EarningsTrial.Parameters tried) {
+    EarningsTrial trial = trial(tried, month);
+    EarningsRow row = earnings.row(rep, month, trial);
     boolean isSealed = seals.find(month).isPresent();
     Ledger ledger = isSealed ? ledgers.current() : ledgers.posted();
-    Plan plan = earnings.plan(row, month);
+    Plan plan = earnings.plan(row, month, trial);
     Rules rules = companyRules.current();
     Measure measure = rules.findMeasure(row.measure()).orElseThrow();
     Member member = ledger.members().findByKey(Axis.REP, row.rep()).orElseThrow();

@@ -10,6 +10,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
@@ -24,8 +27,10 @@ import zealoustarget.core.commission.LedgerSales;
 import zealoustarget.core.commission.PayHeadline;
 import zealoustarget.core.commission.Plan;
 import zealoustarget.core.commission.PlanBook;
+import zealoustarget.core.commission.SalesBook;
 import zealoustarget.core.commission.Statement;
 import zealoustarget.core.commission.Terms;
+import zealoustarget.core.commission.TrialSales;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.columns.Members;
 import zealoustarget.core.member.Axis;
@@ -80,10 +85,14 @@ public class EarningsService {
   }
 
   private List<Statement> reckonAll(YearMonth month) {
+    return reckonAll(month, EarningsTrial.NONE);
+  }
+
+  private List<Statement> reckonAll(YearMonth month, EarningsTrial trial) {
     Ledger ledger = ledgers.posted();
     int number = Months.number(month);
     Map<Integer, List<Closed>> closed = closed(number);
-    Earnings earnings = earnings(companyRules.current(), ledger);
+    Earnings earnings = earnings(companyRules.current(), ledger, trial, month);
     List<Statement> statements = new ArrayList<>();
     for (Member rep : ledger.members().all(Axis.REP)) {
       Statement statement =
@@ -142,20 +151,55 @@ public class EarningsService {
   }
 
   private Earnings earnings(Rules rules, Ledger ledger) {
+    return earnings(rules, ledger, (rep, month, plans) -> plans.terms(rep, month), book -> book);
+  }
+
+  /** By other quotas, plans or sales, as a trial has them. */
+  private Earnings earnings(Rules rules, Ledger ledger, EarningsTrial trial, YearMonth month) {
+    if (trial.isNone()) {
+      return earnings(rules, ledger);
+    }
+    Set<String> quotaSets =
+        rules.commission().plans().versions().stream()
+            .map(version -> version.plan().goalSet())
+            .collect(Collectors.toSet());
+    int running = Months.number(month);
+    Pace.@Nullable Days days = trial.atPace() ? days(month, rules) : null;
+    return earnings(
+        rules,
+        ledger,
+        (rep, at, plans) -> {
+          Terms terms = plans.terms(rep, at);
+          return terms == null || trial.plan() == null
+              ? terms
+              : plans
+                  .findPlan(trial.plan(), at)
+                  .map(plan -> new Terms(plan, terms.ramp(), terms.rampFrom()))
+                  .orElse(terms);
+        },
+        book -> new TrialSales(book, trial.factor(), quotaSets, running, days));
+  }
+
+  /** Whose plan a rep's key has in a month. */
+  private interface TermsOfKey {
+    @Nullable Terms of(String rep, int month, PlanBook plans);
+  }
+
+  private Earnings earnings(
+      Rules rules, Ledger ledger, TermsOfKey termsOf, UnaryOperator<SalesBook> sales) {
     PlanBook plans = rules.commission().plans();
     Map<Integer, String> keys = new HashMap<>();
     ledger.members().all(Axis.REP).forEach(rep -> keys.put(rep.id(), rep.key()));
     YearMonth last = seals.last();
     return new Earnings(
         rules.calendar(),
-        (rep, month) -> terms(plans, keys.get(rep), month),
-        new LedgerSales(ledger, shared(rules.commission(), ledger)),
+        (rep, month) -> {
+          String key = keys.get(rep);
+          return key == null ? null : termsOf.of(key, month, plans);
+        },
+        sales.apply(new LedgerSales(ledger, shared(rules.commission(), ledger))),
         usual(rules).code(),
         last == null ? null : Integer.valueOf(Months.number(last) + 1));
-  }
-
-  private static @Nullable Terms terms(PlanBook plans, @Nullable String key, int month) {
-    return key == null ? null : plans.terms(key, month);
   }
 
   /** Shared credit between reps that are known; the others cannot have sold anything. */
@@ -254,6 +298,28 @@ public class EarningsService {
     return seals.find(month).map(this::sealed).orElseGet(() -> open(month, reps(reckon(month))));
   }
 
+  /** A month as a trial would have it, closed or not; the rows that may be seen. */
+  Month month(YearMonth month, EarningsTrial trial) {
+    if (trial.isNone()) {
+      return month(month);
+    }
+    List<RepMonth> reps =
+        reps(
+            reckonAll(month, trial).stream()
+                .filter(one -> ledgers.seesRep(one.rep(), month))
+                .toList());
+    String headline =
+        "Trial, nothing is saved: "
+            + String.join("; ", words(trial, month))
+            + ". "
+            + headline(month, reps, trial.atPace());
+    return new Month(reps, headline, false);
+  }
+
+  List<String> words(EarningsTrial trial, YearMonth month) {
+    return trial.words(month, days(month, companyRules.current()), isSealed(month));
+  }
+
   private Month sealed(Seal seal) {
     Month whole = frozen(seal);
     List<RepMonth> seen =
@@ -333,6 +399,15 @@ public class EarningsService {
         .orElseThrow(() -> unknown(rep, month));
   }
 
+  /**
+   * One rep's row as a trial would have it.
+   *
+   * @throws Refusal member-unknown, also where the rep may not be seen
+   */
+  EarningsRow row(String rep, YearMonth month, EarningsTrial trial) {
+    return trial.isNone() ? row(rep, month) : repMonth(statement(rep, month, trial)).row();
+  }
+
   private RepMonth repMonth(Statement statement) {
     Members members = ledgers.posted().members();
     Terms terms = statement.terms();
@@ -352,6 +427,10 @@ public class EarningsService {
    * @throws Refusal member-unknown, also where the rep may not be seen
    */
   Statement statement(String rep, YearMonth month) {
+    return statement(rep, month, EarningsTrial.NONE);
+  }
+
+  Statement statement(String rep, YearMonth month, EarningsTrial trial) {
     Ledger ledger = ledgers.posted();
     int number = Months.number(month);
     return ledger
@@ -360,7 +439,7 @@ public class EarningsService {
         .filter(member -> ledgers.seesRep(member.id(), month))
         .map(
             member ->
-                earnings(companyRules.current(), ledger)
+                earnings(companyRules.current(), ledger, trial, month)
                     .statement(
                         member.id(), number, closed(number).getOrDefault(member.id(), List.of())))
         .orElseThrow(() -> unknown(rep, month));
@@ -382,6 +461,18 @@ public class EarningsService {
   /** Whether a plan reckons each month alone, by that goal set. */
   static boolean isMonthly(Plan plan, String goalSet) {
     return plan.window() == Plan.Window.MONTH && plan.goalSet().equals(goalSet);
+  }
+
+  /** The plan behind a row as a trial has it. */
+  @Nullable Plan plan(EarningsRow row, YearMonth month, EarningsTrial trial) {
+    return trial.isNone() || row.plan() == null
+        ? plan(row, month)
+        : companyRules
+            .current()
+            .commission()
+            .plans()
+            .findPlan(row.plan(), Months.number(month))
+            .orElse(null);
   }
 
   /** The plan behind a row; null without one. */

@@ -156,8 +156,9 @@ class SealedMonthsTest {
       }
     }
     assertThat(differing).containsExactly(JULY + 1L);
-    long whole = alone.quota("quota", "revenue", a, JULY + 1);
-    assertThat(shared.quota("quota", "revenue", a, JULY + 1)).isEqualTo(Math.round(whole / 3.0));
+    Ratio whole = alone.quota("quota", "revenue", a, JULY + 1);
+    assertThat(shared.quota("quota", "revenue", a, JULY + 1).over().longValueExact())
+        .isEqualTo(Math.round(whole.over().longValueExact() / 3.0));
     assertThat(alone.quota("quota", "revenue", b, JULY)).isNull();
     assertThat(alone.quota("nothing", "revenue", a, JULY)).isNull();
   }

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
@@ -102,7 +103,8 @@ public class QueryReader {
             .equals("counted");
     Ledger ledger = isRestated ? both.restated() : both.closed();
     Axis axis = axis(parameters.axis());
-    Basis basis = basis(parameters);
+    Trial trial = trial(parameters);
+    Basis basis = basis(parameters).times(trial.factor());
     Span span = span(parameters, ledger);
     Rules rules = rules(span.toInclusive());
     Measure measure = measure(parameters.measure(), rules);
@@ -117,25 +119,65 @@ public class QueryReader {
                 Ladder.defaultOf(measure.direction()))
             .withNarrowing(narrowing.read(parameters, axis, measure, ledger))
             .withDays(asOf == null ? null : rules.days(span.toInclusive(), asOf))
-            .withWhole(isWhole);
-    StandingQuery judged = judged(query, ledger, rules);
+            .withWhole(isWhole)
+            .withAtPace(trial.atPace());
+    StandingQuery judged = tried(judged(query, ledger, rules), trial);
     Ratio atOrAbove = NarrowingReader.limit("atOrAbove", parameters.atOrAbove());
     return new ResolvedQuery(
         ledger,
         new ResolvedQuery.ClosedReading(isRestated, both),
         rules,
         judged,
-        isGiven(parameters.beside())
-            ? judged(
-                query.withBasis(beside(parameters.beside(), parameters), query.ladder()),
-                ledger,
-                rules)
-            : null,
+        isGiven(parameters.beside()) ? beside(parameters, query, ledger, rules, trial) : null,
         group(parameters.group(), axis),
-        judged.days() == null ? null : asOf,
+        judged.days() == null || trial.atPace() ? null : asOf,
         waiting(judged, ledger, isRestated ? both.wholeRestated() : both.wholeClosed(), both),
         countsWaiting,
-        atOrAbove == null ? Ratio.ONE : atOrAbove);
+        atOrAbove == null ? Ratio.ONE : atOrAbove,
+        trial);
+  }
+
+  private StandingQuery beside(
+      StandingParameters parameters, StandingQuery query, Ledger ledger, Rules rules, Trial trial) {
+    Basis second = beside(Objects.requireNonNull(parameters.beside()), parameters);
+    StandingQuery judged = judged(query.withBasis(second, query.ladder()), ledger, rules);
+    return judged.withLadder(trial.moved(judged.ladder()));
+  }
+
+  private static Trial trial(StandingParameters parameters) {
+    String pace = oneOf("trialPace", parameters.trialPace(), List.of("as-it-is", "end"));
+    List<Ratio> bounds = new ArrayList<>();
+    if (isGiven(parameters.trialThresholds())) {
+      for (String text : parameters.trialThresholds().split(",", -1)) {
+        Ratio bound = NarrowingReader.limit("trialThresholds", text.strip());
+        if (bound == null) {
+          throw unfit("a threshold is missing");
+        }
+        bounds.add(bound);
+      }
+    }
+    return new Trial(factor(parameters.trialFactor()), bounds, "end".equals(pace));
+  }
+
+  /** Thresholds on trial must fit those in force. */
+  private static StandingQuery tried(StandingQuery query, Trial trial) {
+    if (trial.bounds().isEmpty()) {
+      return query;
+    }
+    try {
+      return query.withLadder(query.ladder().withBounds(trial.bounds()));
+    } catch (IllegalArgumentException unfit) {
+      throw unfit(String.valueOf(unfit.getMessage()));
+    }
+  }
+
+  private static Refusal unfit(String why) {
+    return Refusal.of(
+            "value-unknown",
+            "\"trialThresholds\" do not fit: "
+                + why
+                + ". Write one for each status but the first, ascending, such as 0.9,1,1.2.")
+        .with("name", "trialThresholds");
   }
 
   /** Members whose file of the span's last month has not come, with the load that came last. */
@@ -183,7 +225,12 @@ public class QueryReader {
       asOf = asOf("", span, asked.ledger());
       query = query.withDays(asOf == null ? null : rules.days(month, asOf));
     }
-    return asked.with(judged(query, asked.ledger(), rules), query.days() == null ? null : asOf);
+    if (asked.trial().atPace()) {
+      asOf = null; // on trial the month is over
+    }
+    StandingQuery judged = judged(query, asked.ledger(), rules);
+    judged = judged.withLadder(asked.trial().moved(judged.ladder()));
+    return asked.with(judged, query.days() == null ? null : asOf);
   }
 
   /** A sealed month keeps the rules that it was judged by. */
@@ -368,7 +415,8 @@ public class QueryReader {
                         .toList()));
   }
 
-  private static Ratio factor(@Nullable String text) {
+  /** A factor as {@code 1.2}, 1 where none is given; factor-unreadable. */
+  public static Ratio factor(@Nullable String text) {
     if (!isGiven(text)) {
       return Ratio.ONE;
     }

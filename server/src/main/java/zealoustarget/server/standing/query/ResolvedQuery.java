@@ -31,6 +31,7 @@ import zealoustarget.server.rules.Rules;
  *     by member id
  * @param countsWaiting whether sentences count them in
  * @param atOrAbove percent-to-goal from which the summary counts members
+ * @param trial what of the query is tried, not in force
  */
 public record ResolvedQuery(
     Ledger ledger,
@@ -42,7 +43,8 @@ public record ResolvedQuery(
     @Nullable LocalDate asOf,
     Map<Integer, Integer> waiting,
     boolean countsWaiting,
-    Ratio atOrAbove) {
+    Ratio atOrAbove,
+    Trial trial) {
 
   /** How closed months are read, and what it takes to compare both readings. */
   public record ClosedReading(boolean isRestated, LedgerService.Readings both) {
@@ -115,7 +117,17 @@ public record ResolvedQuery(
   /** The same for another query, whose last month is posted up to a day. */
   public ResolvedQuery with(StandingQuery other, @Nullable LocalDate day) {
     return new ResolvedQuery(
-        ledger, reading, rules, other, beside, group, day, waiting, countsWaiting, atOrAbove);
+        ledger,
+        reading,
+        rules,
+        other,
+        beside,
+        group,
+        day,
+        waiting,
+        countsWaiting,
+        atOrAbove,
+        trial);
   }
 
   /** How the answer's sentences write figures. */

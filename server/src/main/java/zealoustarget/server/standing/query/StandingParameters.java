@@ -31,6 +31,10 @@ import zealoustarget.core.calendar.Span;
  *     month, not of the goal to date
  * @param waiting {@code counted}: headline and insights count members in whose file has not come
  * @param atOrAbove least percent-to-goal of members that the summary counts, as a ratio; default 1
+ * @param trialFactor a trial: what goals are multiplied with, above 0
+ * @param trialThresholds a trial: where the statuses begin instead, one number for each but the
+ *     first, ascending, separated by commas; as in {@code rung}
+ * @param trialPace {@code end}, a trial: a running month is read as if it ended at its pace
  */
 public record StandingParameters(
     String axis,
@@ -62,7 +66,10 @@ public record StandingParameters(
     @Nullable String closed,
     @Nullable String judge,
     @Nullable String waiting,
-    @Nullable String atOrAbove) {
+    @Nullable String atOrAbove,
+    @Nullable String trialFactor,
+    @Nullable String trialThresholds,
+    @Nullable String trialPace) {
 
   /** A month of an axis against a goal set, and nothing else. */
   public static StandingParameters of(
@@ -84,7 +91,7 @@ public record StandingParameters(
     return new StandingParameters(
         axis, measure, month, month, goalSet, basis, null, null, null, null, null, null, null, null,
         null, null, null, null, null, null, null, null, null, null, null, null, null, null, null,
-        null);
+        null, null, null, null);
   }
 
   public StandingParameters on(String otherAxis) {
@@ -94,37 +101,7 @@ public record StandingParameters(
   /** One month against a goal set, all members. */
   public static StandingParameters of(
       String axis, String measure, YearMonth month, String goalSet) {
-    return new StandingParameters(
-        axis,
-        measure,
-        month.toString(),
-        month.toString(),
-        goalSet,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null,
-        null);
+    return plain(axis, measure, month.toString(), goalSet, null);
   }
 
   /** Without groups and a second basis. */
@@ -184,6 +161,9 @@ public record StandingParameters(
         closed,
         judge,
         waiting,
-        atOrAbove);
+        atOrAbove,
+        trialFactor,
+        trialThresholds,
+        trialPace);
   }
 }

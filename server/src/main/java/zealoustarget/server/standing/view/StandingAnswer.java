@@ -34,6 +34,7 @@ import zealoustarget.server.rules.RungPart;
  * @param leftOut what narrowing took away
  * @param openMonth how far the span's last month is, null where it is over
  * @param rung the ladder that judged, with its scale; one per month unscaled
+ * @param trial what of the query is tried and not in force, in words; null where nothing is
  * @param shading limits of full tone in force
  */
 @JsonInclude(JsonInclude.Include.ALWAYS)
@@ -68,6 +69,7 @@ public record StandingAnswer(
     List<ReadingAnswer> rows,
     Summary summary,
     LadderUsed rung,
+    @Nullable List<String> trial,
     Limits shading) {
 
   /** The same standing with other rows. */
@@ -103,10 +105,15 @@ public record StandingAnswer(
         others,
         summary,
         rung,
+        trial,
         shading);
   }
 
   public record HeadlinePart(String text, @WordsOf(Tone.class) @Nullable String tone) {
+    static HeadlinePart plain(String text) {
+      return new HeadlinePart(text, null);
+    }
+
     static HeadlinePart of(Headline.Part part) {
       Tone tone = part.tone();
       return new HeadlinePart(

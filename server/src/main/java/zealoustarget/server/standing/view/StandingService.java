@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.amount.Measure;
@@ -117,7 +118,8 @@ public class StandingService {
   /** Of reps in a single month against a goal set; of anything else none. */
   private Map<String, PayMarks> payMarks(ResolvedQuery asked) {
     StandingQuery query = asked.query();
-    return query.axis() == Axis.REP
+    return asked.trial().isNone()
+            && query.axis() == Axis.REP
             && query.span().length() == 1
             && query.basis() instanceof Basis.Set set
         ? payMarker.marks(query.span().toInclusive(), query.measure().code(), set.name())
@@ -235,6 +237,7 @@ public class StandingService {
           read.rows().stream().map(this::row).toList(),
           StandingAnswer.Summary.of(whole, asked.atOrAbove()),
           ladderUsed(query),
+          asked.trial().isNone() ? null : asked.trial().words(query, asked.figures()),
           limits(asked, Objects.requireNonNull(words.shading()), measure));
     }
 
@@ -370,7 +373,7 @@ public class StandingService {
     var scope =
         new Headline.Scope(
             SpanWords.name(query.span().toInclusive()),
-            query.days(),
+            query.atPace() ? null : query.days(),
             query.span().length(),
             asked.ledger().emptyMonths(query.measure(), query.span()).stream()
                 .map(SpanWords::name)
@@ -379,9 +382,21 @@ public class StandingService {
             asked.reading().isRestated() && asked.hasClosedMonths(),
             corrections == null || corrections.lines() == 0 ? null : Ratio.of(corrections.actual()),
             ofCompany);
-    return Headline.of(whole, axis, words, scope).stream()
-        .map(StandingAnswer.HeadlinePart::of)
+    Stream<StandingAnswer.HeadlinePart> trial =
+        asked.trial().isNone()
+            ? Stream.empty()
+            : Stream.of(StandingAnswer.HeadlinePart.plain(trialSentence(asked)));
+    return Stream.concat(
+            trial,
+            Headline.of(whole, axis, words, scope).stream().map(StandingAnswer.HeadlinePart::of))
         .toList();
+  }
+
+  /** Says of every figure that follows that it is none in force. */
+  private static String trialSentence(ResolvedQuery asked) {
+    return "Trial, nothing is saved: "
+        + String.join("; ", asked.trial().words(asked.query(), asked.figures()))
+        + ". ";
   }
 
   private static List<String> waitingNames(ResolvedQuery asked) {
