@@ -4,9 +4,13 @@ import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.math.RoundingMode;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
+import java.util.TreeMap;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.Refusal;
@@ -20,9 +24,7 @@ import zealoustarget.core.amount.Ratio;
  * @param scale decimals of the amounts, for what refusals say
  */
 public record GoalSpread(long step, int scale) {
-  private static final Comparator<Part> IN_ORDER =
-      Comparator.comparing(Part::month, Comparator.nullsFirst(Comparator.naturalOrder()))
-          .thenComparing(Part::key, Comparator.nullsFirst(GoalSpread::byCodePoint));
+  private static final Comparator<String> BY_KEY = GoalSpread::byCodePoint;
 
   /**
    * A part of the whole.
@@ -57,13 +59,7 @@ public record GoalSpread(long step, int scale) {
             .filter(Objects::nonNull)
             .reduce(0L, (sum, amount) -> Math.addExact(sum, amount));
     long rest = Math.subtractExact(whole, locked);
-    int[] free =
-        IntStream.range(0, parts.size())
-            .boxed()
-            .filter(at -> parts.get(at).locked() == null)
-            .sorted(Comparator.comparing(parts::get, IN_ORDER))
-            .mapToInt(Integer::intValue)
-            .toArray();
+    int[] free = inOrder(parts).filter(at -> parts.get(at).locked() == null).toArray();
     check(whole, locked, rest, free.length);
     List<Long> amounts = new ArrayList<>(parts.size());
     parts.forEach(part -> amounts.add(Objects.requireNonNullElse(part.locked(), 0L)));
@@ -76,6 +72,29 @@ public record GoalSpread(long step, int scale) {
       }
     }
     return amounts;
+  }
+
+  /** Places by month, then by key; each key is compared once, not once a month. */
+  private static IntStream inOrder(List<Part> parts) {
+    Map<String, Integer> ranks = new HashMap<>();
+    List<String> keys =
+        parts.stream().map(Part::key).filter(Objects::nonNull).distinct().sorted(BY_KEY).toList();
+    keys.forEach(key -> ranks.put(key, ranks.size()));
+    long[] byKey = new long[parts.size()];
+    for (int at = 0; at < byKey.length; at++) {
+      String key = parts.get(at).key();
+      long rank = key == null ? -1 : ranks.getOrDefault(key, -1);
+      byKey[at] = rank << Integer.SIZE | at;
+    }
+    Arrays.sort(byKey);
+    Map<Integer, IntStream.Builder> byMonth = new TreeMap<>();
+    for (long one : byKey) {
+      Integer month = parts.get((int) one).month();
+      byMonth
+          .computeIfAbsent(month == null ? Integer.MIN_VALUE : month, at -> IntStream.builder())
+          .add((int) one);
+    }
+    return byMonth.values().stream().flatMapToInt(IntStream.Builder::build);
   }
 
   private void check(long whole, long locked, long rest, int free) {

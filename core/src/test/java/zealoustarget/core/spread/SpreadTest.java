@@ -3,8 +3,10 @@ package zealoustarget.core.spread;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 
+import java.math.BigInteger;
 import java.util.List;
 import java.util.Random;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -63,6 +65,24 @@ class SpreadTest {
           assertThat(weights.get(p) > 0 || parts.get(p) == 0).isTrue();
         }
       }
+    }
+  }
+
+  @ParameterizedTest
+  @ValueSource(longs = {21, 22, 23})
+  void largeWeights_giveTheSameParts_asSmallOnesInTheSameProportion(long seed) {
+    Random random = new Random(seed);
+    for (int i = 0; i < 300; i++) {
+      long whole = random.nextLong(-1_000_000, 1_000_000);
+      long step = random.nextLong(1, 2000);
+      List<BigInteger> small =
+          random
+              .longs(1 + random.nextInt(40), 0, 9)
+              .mapToObj(BigInteger::valueOf)
+              .collect(Collectors.toList());
+      small.add(BigInteger.ONE);
+      List<BigInteger> large = small.stream().map(weight -> weight.shiftLeft(70)).toList();
+      assertThat(Spread.inSteps(whole, step, small)).isEqualTo(Spread.inSteps(whole, step, large));
     }
   }
 

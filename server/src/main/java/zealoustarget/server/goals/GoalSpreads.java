@@ -5,9 +5,11 @@ import java.math.BigInteger;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
@@ -277,18 +279,16 @@ class GoalSpreads {
   }
 
   private static void checkOnce(List<PartBody> parts) {
-    Set<List<String>> seen = new HashSet<>();
+    Map<String, Set<String>> seen = new HashMap<>();
     for (PartBody part : parts) {
       if (part.key() == null && part.month() == null) {
         throw missing("parts", "A part needs a key, a month or both.");
       }
-      List<String> place =
-          List.of(
-              Objects.requireNonNullElse(part.key(), ""),
-              Objects.requireNonNullElse(part.month(), ""));
-      if (!seen.add(place)) {
+      String key = Objects.requireNonNullElse(part.key(), "");
+      String month = Objects.requireNonNullElse(part.month(), "");
+      if (!seen.computeIfAbsent(key, one -> new HashSet<>()).add(month)) {
         throw Refusal.of(
-                "value-unknown", String.join(" ", place).strip() + " is given twice. Give it once.")
+                "value-unknown", (key + " " + month).strip() + " is given twice. Give it once.")
             .with("name", "parts");
       }
     }
