@@ -77,8 +77,8 @@ const COMPANY: Company = {
     },
   ],
   goalSets: [
-    { name: 'quota', axis: 'rep', measures: ['revenue'], ranges: [] },
-    { name: 'region plan', axis: 'region', measures: ['revenue'], ranges: [] },
+    { name: 'quota', axis: 'rep', measures: ['revenue'], ranges: [], isRetired: false },
+    { name: 'region plan', axis: 'region', measures: ['revenue'], ranges: [], isRetired: false },
   ],
   regions: [],
   firstMonth: '2024-07',

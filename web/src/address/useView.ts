@@ -92,7 +92,7 @@ export function defaultMonth(company: Company): string {
 /** The first goal set that fits rows and measure, else none. */
 export function defaultBasis(company: Company, axis: AxisWord, measure: string): Basis {
   const fitting = company.goalSets.find(
-    (set) => set.axis === axis && set.measures.includes(measure),
+    (set) => set.axis === axis && set.measures.includes(measure) && !set.isRetired,
   );
   return fitting ? { kind: 'set', name: fitting.name } : { kind: 'none' };
 }

@@ -120,3 +120,5 @@ export type ProposalLine = Of<'ProposalWorkLine'>;
 /** The rules after a save, or what waits for a second person. */
 export type SavedRules = Rules & { proposal?: Proposal };
 export type GoalApplied = Of<'GoalDraftControllerApplied'>;
+export type GoalHanded = Of<'GoalDraftControllerHanded'>;
+export type GoalsCompared = Of<'GoalComparisonAnswer'>;

@@ -17,7 +17,7 @@ export const COMPANY: Company = {
       hasActuals: true,
     },
   ],
-  goalSets: [{ name: 'quota', axis: 'rep', measures: ['revenue'], ranges: [] }],
+  goalSets: [{ name: 'quota', axis: 'rep', measures: ['revenue'], ranges: [], isRetired: false }],
   regions: [{ axis: 'region', key: 'North', name: 'North' }],
   firstMonth: '2026-07',
   lastMonth: '2026-10',

@@ -89,6 +89,11 @@ export function GoalPanel({ which, desk, rows, block, locked, draft, onLock }: G
           {draft.error.message}
         </p>
       )}
+      {draft.handedTo !== null && (
+        <p role="status" className="mt-3 border-l-4 border-good pl-2">
+          {t('goalPanel.handed', { to: draft.handedTo })}
+        </p>
+      )}
       {draft.proposed && <Proposed proposal={draft.proposed} />}
       {draft.applied !== null && (
         <p role="status" className="mt-3 border-l-4 border-good pl-2">
@@ -311,6 +316,7 @@ function SpreadForm({ desk, parts, draft }: SpreadFormProps) {
 }
 
 function DraftPart({ desk, draft }: { desk: GoalDesk; draft: Draft }) {
+  const [to, setTo] = useState('');
   const now = desk.draft;
   if (!now) {
     return (
@@ -399,6 +405,26 @@ function DraftPart({ desk, draft }: { desk: GoalDesk; draft: Draft }) {
           {t('goalPanel.discardDraft')}
         </button>
       </div>
+      <form
+        className="mt-3 flex items-end gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (to.trim() !== '') draft.hand(to.trim());
+        }}
+      >
+        <label className="min-w-0 flex-1">
+          <span className="text-quiet">{t('goalPanel.handTo')}</span>
+          <input
+            className={field}
+            value={to}
+            maxLength={80}
+            onChange={(event) => setTo(event.target.value)}
+          />
+        </label>
+        <button type="submit" className={smallButton} disabled={draft.isBusy || to.trim() === ''}>
+          {t('goalPanel.hand')}
+        </button>
+      </form>
     </section>
   );
 }

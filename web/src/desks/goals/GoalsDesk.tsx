@@ -8,9 +8,11 @@ import { plural, capital } from '../../format/nouns';
 import { Choice } from '../../ui/Choice';
 import { Empty, Failed, Loading, smallButton } from '../../ui/Notice';
 import { Stale } from '../../ui/Stale';
+import { GoalCompare } from './GoalCompare';
 import { GoalPanel } from './GoalPanel';
 import { GoalTable } from './GoalTable';
 import { NewGoalSet } from './NewGoalSet';
+import { SetDrop } from './SetDrop';
 import { rowsInOrder, type Block } from './sheet';
 import { fileOf, useDraft, useGoalDesk, type Asked } from './useGoals';
 import { t } from './words';
@@ -23,8 +25,9 @@ export function GoalsDesk({ company }: { company: Company }) {
   const [view, change] = useView(company);
   const [search] = useSearchParams();
   const measure = view.measure;
-  const fitting = company.goalSets.find((set) => set.measures.includes(measure));
-  const name = search.get('set') ?? fitting?.name ?? company.goalSets[0]?.name ?? null;
+  const offered = company.goalSets.filter((set) => !set.isRetired);
+  const fitting = offered.find((set) => set.measures.includes(measure));
+  const name = search.get('set') ?? fitting?.name ?? offered[0]?.name ?? null;
   const isKnown = company.goalSets.some((set) => set.name === name);
   const which: Asked | null =
     name === null
@@ -35,6 +38,7 @@ export function GoalsDesk({ company }: { company: Company }) {
           measure,
           year: fiscalYear(view.span.to, company.calendar),
           plan: search.get('plan') ?? undefined,
+          slot: slotOf(search.get('draft')),
         };
   const desk = useGoalDesk(which);
   if (which === null) {
@@ -49,7 +53,7 @@ export function GoalsDesk({ company }: { company: Company }) {
   if (desk.isError) return <Failed error={desk.error} onRetry={() => void desk.refetch()} />;
   return (
     <Work
-      key={`${which.goalSet} ${which.measure} ${which.year}`}
+      key={`${which.goalSet} ${which.measure} ${which.year} ${which.slot}`}
       company={company}
       which={which}
       desk={desk.data}
@@ -57,6 +61,11 @@ export function GoalsDesk({ company }: { company: Company }) {
       change={change}
     />
   );
+}
+
+/** Which of the three drafts the address means. */
+function slotOf(text: string | null): number {
+  return text === '2' ? 2 : text === '3' ? 3 : 1;
 }
 
 interface WorkProps {
@@ -70,6 +79,8 @@ interface WorkProps {
 function Work({ company, which, desk, isStale, change }: WorkProps) {
   const { isOffice } = useRights();
   const draft = useDraft(which);
+  const [search] = useSearchParams();
+  const isBeside = search.get('view') === 'beside' && !desk.isRate && !desk.isRange;
   const [block, setBlock] = useState<Block | null>(null);
   const [locked, setLocked] = useState<ReadonlySet<string>>(new Set());
   const [fault, setFault] = useState<string | null>(null);
@@ -95,7 +106,16 @@ function Work({ company, which, desk, isStale, change }: WorkProps) {
             {fault}
           </p>
         )}
-        {rows.length === 0 ? (
+        {isBeside ? (
+          <GoalCompare
+            company={company}
+            which={which}
+            desk={desk}
+            others={search.getAll('with')}
+            version={draft.version}
+            change={change}
+          />
+        ) : rows.length === 0 ? (
           <Empty title={t('goalsDesk.thereAreNoMembers', { members: plural(desk.axis) })} isPart>
             <p>{t('goalsDesk.loadTheRosterOrProducts')}</p>
             <p>
@@ -141,14 +161,24 @@ interface ControlsProps {
 }
 
 const NEW = '\u0000new';
+const RETIRED = '\u0000retired';
 
 function Controls({ company, which, desk, draft, change }: ControlsProps) {
   const [isMaking, setIsMaking] = useState(false);
-  const known = company.goalSets.map((set) => ({
-    value: set.name,
-    word: set.name,
-    remark: t('goalsDesk.bySetsAxis', { axis: set.axis }),
-  }));
+  const [isListed, setIsListed] = useState(false);
+  const hasRetired = company.goalSets.some((set) => set.isRetired);
+  const [search] = useSearchParams();
+  const isBeside = search.get('view') === 'beside';
+  const chosen = company.goalSets.find((set) => set.name === desk.goalSet);
+  const known = company.goalSets
+    .filter((set) => !set.isRetired || set === chosen || isListed)
+    .map((set) => ({
+      value: set.name,
+      word: set.name,
+      remark: t(set.isRetired ? 'goalsDesk.setsAxisRetired' : 'goalsDesk.bySetsAxis', {
+        axis: set.axis,
+      }),
+    }));
   const isHere = known.some((one) => one.value === desk.goalSet);
   return (
     <>
@@ -159,11 +189,15 @@ function Controls({ company, which, desk, draft, change }: ControlsProps) {
           options={[
             ...known,
             ...(isHere ? [] : [{ value: desk.goalSet, word: desk.goalSet }]),
+            ...(hasRetired && !isListed
+              ? [{ value: RETIRED, word: t('goalsDesk.showRetired') }]
+              : []),
             ...(desk.canDraft ? [{ value: NEW, word: t('goalsDesk.newGoalSet') }] : []),
           ]}
           onChange={(set) => {
             if (set === NEW) setIsMaking(true);
-            else change({ set, plan: null, axis: null });
+            else if (set === RETIRED) setIsListed(true);
+            else change({ set, plan: null, axis: null, draft: null, with: null });
           }}
         />
         <span className="text-quiet">
@@ -181,6 +215,43 @@ function Controls({ company, which, desk, draft, change }: ControlsProps) {
             value={desk.plan ?? ''}
             options={desk.plans.map((plan) => ({ value: plan, word: plan }))}
             onChange={(plan) => change({ plan })}
+          />
+        )}
+        {desk.canDraft && (
+          <Choice
+            label={t('goalsDesk.draft')}
+            value={String(which.slot)}
+            options={[1, 2, 3].map((slot) => ({
+              value: String(slot),
+              word: String(slot),
+              ...(desk.drafts.includes(slot) ? { remark: t('goalsDesk.withChanges') } : {}),
+            }))}
+            onChange={(slot) => change({ draft: slot === '1' ? null : slot })}
+          />
+        )}
+        {!desk.isRate && !desk.isRange && (
+          <Choice
+            label={t('goalsDesk.layout')}
+            value={isBeside ? 'beside' : 'sheet'}
+            options={[
+              { value: 'sheet', word: t('goalsDesk.sheet') },
+              { value: 'beside', word: t('goalsDesk.sideBySide') },
+            ]}
+            onChange={(layout) =>
+              change(
+                layout === 'beside'
+                  ? { view: layout, with: ['stands', 'last-year'] }
+                  : { view: null, with: null },
+              )
+            }
+          />
+        )}
+        {desk.canDraft && chosen && (
+          <SetDrop
+            key={chosen.name}
+            goalSet={chosen.name}
+            isRetired={chosen.isRetired}
+            change={change}
           />
         )}
         <span className="ml-auto flex items-baseline gap-2">

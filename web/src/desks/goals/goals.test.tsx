@@ -47,8 +47,10 @@ const ALL = {
   'POST /goals/quota/draft/sum': SUM,
 };
 
-const show = (company = COMPANY) =>
-  showAt(as(ANALYST, <GoalsDesk company={company} />), '/goals?to=2026-10&measure=revenue');
+const show = (company = COMPANY, more = '') =>
+  showAt(as(ANALYST, <GoalsDesk company={company} />), `/goals?to=2026-10&measure=revenue${more}`);
+
+const cellOf = (amount: string | null, change: string | null = null) => ({ amount, change });
 
 const cell = (name: string, month: number) =>
   within(screen.getByRole('rowheader', { name }).closest('[role="row"]') as HTMLElement)
@@ -89,6 +91,68 @@ describe('the goal sheet', () => {
       }),
     );
     await waitFor(() => expect(screen.getByRole('button', { name: 'Redo' })).toBeEnabled());
+  });
+
+  it('stands beside other sets and drafts, and columns are added and removed', async () => {
+    const asked = serve({
+      ...ALL,
+      '/goals/quota/compared': {
+        year: 2027,
+        columns: [
+          {
+            word: 'draft:1',
+            name: 'Draft 1',
+            changed: 2,
+            sentence: 'Two cells change.',
+            payChange: '-12.00',
+          },
+          { word: 'stands', name: 'As it stands', changed: null, sentence: null, payChange: null },
+        ],
+        rows: [
+          { key: '*', name: 'All', cells: [cellOf('2500.00'), cellOf('2400.00', '4.2')] },
+          { key: 'A', name: 'Ada', cells: [cellOf('900.00'), cellOf(null)] },
+        ],
+      },
+    });
+    show(COMPANY, '&view=beside&with=stands');
+    const row = await screen.findByRole('row', { name: /^Total/ });
+    expect(row).toHaveTextContent(/2.500.*2.400.*\+4\.2 %/);
+    expect(screen.getByText(/Two cells change\. Pay of open months −12\.00\./)).toBeVisible();
+    expect(asked.some(({ path }) => /compared\?.*draft=1&with=stands/.test(path))).toBe(true);
+    await userEvent.selectOptions(screen.getByLabelText('Add a column'), 'This year at its pace');
+    const address = screen.getByTestId('address');
+    expect(address).toHaveTextContent('with=stands&with=projected');
+    await userEvent.click(screen.getByRole('button', { name: 'Remove the column As it stands' }));
+    expect(address).not.toHaveTextContent('stands');
+    await userEvent.click(screen.getByRole('button', { name: 'Back to the sheet' }));
+    expect(await screen.findByRole('grid')).toBeVisible();
+  });
+
+  it('gives a set another name, retires it, and says why it may not', async () => {
+    const answers: Record<string, unknown> = {
+      ...ALL,
+      'PUT /goals/quota/set': new Refused(
+        409,
+        '“quota” keeps its name, as it is named by the plan Field.',
+      ),
+    };
+    const asked = serve(answers);
+    show();
+    await screen.findByRole('grid');
+    await userEvent.click(screen.getByRole('button', { name: 'This set: in use' }));
+    const name = screen.getByLabelText('Name');
+    await userEvent.clear(name);
+    await userEvent.type(name, 'targets');
+    await userEvent.click(screen.getByRole('button', { name: 'Rename' }));
+    expect(await screen.findByRole('alert')).toHaveTextContent('keeps its name');
+    expect(name).toHaveAttribute('aria-invalid', 'true');
+    answers['PUT /goals/quota/set'] = { name: 'quota' };
+    await userEvent.click(screen.getByRole('button', { name: 'Retire' }));
+    await waitFor(() =>
+      expect(asked.filter(({ method }) => method === 'PUT').at(-1)?.body).toEqual({
+        isRetired: true,
+      }),
+    );
   });
 
   it('refuses what cannot be read beside the cell, and closed months', async () => {

@@ -57,6 +57,7 @@ export function desk(changes: Partial<GoalDesk> = {}): GoalDesk {
       { sum: line('South', 'South'), own: null, over: null, rows: ['C'] },
     ],
     rows: [line('C', 'Cleo'), line('A', 'Ada'), line('B', 'Bo')],
+    drafts: [],
     draft: null,
     ...changes,
   };

@@ -2,8 +2,16 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { ask, query } from '../../api/client';
 import { CHANGED_BY } from '../../api/changedBy';
-import type { GoalApplied, GoalCell, GoalDesk, GoalPast, GoalSum } from '../../api/types';
-import { asJson } from '../../api/useChange';
+import type {
+  GoalApplied,
+  GoalCell,
+  GoalDesk,
+  GoalHanded,
+  GoalPast,
+  GoalSum,
+  GoalsCompared,
+} from '../../api/types';
+import { asJson, useChange } from '../../api/useChange';
 import { endsOf } from './texts';
 
 /** Which sheet is meant. */
@@ -14,6 +22,8 @@ export interface Asked {
   measure: string;
   year: number;
   plan: string | undefined;
+  /** Which of the person's drafts, from 1. */
+  slot: number;
 }
 
 export interface LevelsAsked {
@@ -48,9 +58,17 @@ export interface SpreadAsked {
 
 const path = ({ goalSet }: Asked) => `/goals/${encodeURIComponent(goalSet)}`;
 
+/** Which draft a change is of. */
+const ofDraft = ({ slot }: Asked) => (slot === 1 ? '' : `?draft=${slot}`);
+
 const rest = ({ axis, measure, year, plan }: Asked) => ({ axis, measure, year, plan });
 
-const asked = (which: Asked) => query({ ...rest(which), year: String(which.year) });
+const asked = (which: Asked) =>
+  query({
+    ...rest(which),
+    year: String(which.year),
+    draft: which.slot === 1 ? undefined : String(which.slot),
+  });
 
 /** Where the sheet can be downloaded. */
 export const fileOf = (which: Asked, ending: 'csv' | 'xlsx') =>
@@ -72,7 +90,10 @@ export function useGoalSum(which: Asked, parts: { key: string; month: string }[]
   return useQuery({
     queryKey: ['goals', 'sum', which, parts, version],
     queryFn: () =>
-      ask<GoalSum>(`${path(which)}/draft/sum`, asJson('POST', { ...rest(which), parts })),
+      ask<GoalSum>(
+        `${path(which)}/draft/sum${ofDraft(which)}`,
+        asJson('POST', { ...rest(which), parts }),
+      ),
     enabled: parts.length > 0,
     placeholderData: (before) => before,
   });
@@ -85,6 +106,33 @@ export function useGoalPast(which: Asked, key: string, month: string) {
     queryKey: ['goals', 'past', which.goalSet, measure, key, month],
     queryFn: () => ask<GoalPast[]>(`${path(which)}/history${query({ axis, measure, key, month })}`),
   });
+}
+
+/** The draft beside others, other sets and years, and actuals. */
+export function useCompared(which: Asked, others: string[], version: number) {
+  return useQuery({
+    queryKey: ['goals', 'compared', which, others, version],
+    queryFn: () =>
+      ask<GoalsCompared>(
+        `${path(which)}/compared${query({
+          axis: which.axis,
+          measure: which.measure,
+          year: String(which.year),
+          draft: String(which.slot),
+          with: others,
+        })}`,
+      ),
+    placeholderData: (before) => before,
+  });
+}
+
+/** Renames a goal set, or takes it out of what is offered. */
+export function useSetChange(goalSet: string) {
+  return useChange(
+    (body: { name?: string; isRetired?: boolean }) =>
+      ask<{ name: string }>(`/goals/${encodeURIComponent(goalSet)}/set`, asJson('PUT', body)),
+    ...CHANGED_BY.goals,
+  );
 }
 
 /** What a change put in the place of what. */
@@ -120,7 +168,10 @@ export function useDraft(which: Asked) {
   const change = useMutation({
     scope,
     mutationFn: ({ cells }: Step & { into: 'undo' | 'redo' | 'both' }) =>
-      ask<GoalDesk>(`${path(which)}/draft`, asJson('PUT', { ...rest(which), cells })),
+      ask<GoalDesk>(
+        `${path(which)}/draft${ofDraft(which)}`,
+        asJson('PUT', { ...rest(which), cells }),
+      ),
     onMutate: ({ cells, into }) => {
       const before = client.getQueryData<GoalDesk>(keyOf(which));
       if (before) {
@@ -142,7 +193,10 @@ export function useDraft(which: Asked) {
   const spread = useMutation({
     scope,
     mutationFn: (body: SpreadAsked) =>
-      ask<GoalDesk>(`${path(which)}/draft/spread`, asJson('POST', { ...rest(which), ...body })),
+      ask<GoalDesk>(
+        `${path(which)}/draft/spread${ofDraft(which)}`,
+        asJson('POST', { ...rest(which), ...body }),
+      ),
     onSuccess: (desk, body) => {
       const before = client.getQueryData<GoalDesk>(keyOf(which));
       if (before) {
@@ -156,7 +210,10 @@ export function useDraft(which: Asked) {
   const levels = useMutation({
     scope,
     mutationFn: (body: LevelsAsked) =>
-      ask<GoalDesk>(`${path(which)}/draft/levels`, asJson('POST', { ...rest(which), ...body })),
+      ask<GoalDesk>(
+        `${path(which)}/draft/levels${ofDraft(which)}`,
+        asJson('POST', { ...rest(which), ...body }),
+      ),
     onSuccess: (desk) => {
       keepStep(desk);
       put(desk);
@@ -165,7 +222,10 @@ export function useDraft(which: Asked) {
   const takeover = useMutation({
     scope,
     mutationFn: (body: TakeoverAsked) =>
-      ask<GoalDesk>(`${path(which)}/draft/takeover`, asJson('POST', { ...rest(which), ...body })),
+      ask<GoalDesk>(
+        `${path(which)}/draft/takeover${ofDraft(which)}`,
+        asJson('POST', { ...rest(which), ...body }),
+      ),
     onSuccess: (desk) => {
       keepStep(desk);
       put(desk);
@@ -189,7 +249,8 @@ export function useDraft(which: Asked) {
   };
   const apply = useMutation({
     scope,
-    mutationFn: () => ask<GoalApplied>(`${path(which)}/draft/apply`, asJson('POST', rest(which))),
+    mutationFn: () =>
+      ask<GoalApplied>(`${path(which)}/draft/apply${ofDraft(which)}`, asJson('POST', rest(which))),
     onSuccess: ({ desk }) => {
       forgetSteps();
       put(desk);
@@ -207,7 +268,20 @@ export function useDraft(which: Asked) {
       put(desk);
     },
   });
+  const hand = useMutation({
+    scope,
+    mutationFn: (to: string) =>
+      ask<GoalHanded>(
+        `${path(which)}/draft/hand${ofDraft(which)}`,
+        asJson('POST', { ...rest(which), to }),
+      ),
+    onSuccess: ({ desk }) => {
+      forgetSteps();
+      put(desk);
+    },
+  });
   const reset = () => {
+    hand.reset();
     change.reset();
     spread.reset();
     levels.reset();
@@ -225,7 +299,8 @@ export function useDraft(which: Asked) {
       takeover.error ??
       file.error ??
       apply.error ??
-      discard.error,
+      discard.error ??
+      hand.error,
     isBusy:
       change.isPending ||
       spread.isPending ||
@@ -233,7 +308,13 @@ export function useDraft(which: Asked) {
       takeover.isPending ||
       file.isPending ||
       apply.isPending ||
-      discard.isPending,
+      discard.isPending ||
+      hand.isPending,
+    handedTo: hand.isSuccess ? hand.data.to : null,
+    hand: (to: string) => {
+      reset();
+      hand.mutate(to);
+    },
     applied: apply.isSuccess ? (apply.data.load ?? null) : null,
     proposed: apply.isSuccess ? (apply.data.proposal ?? null) : null,
     canUndo: depth.undo > 0,

@@ -132,9 +132,11 @@ function ReadingForm(props: {
             onChange={(event) => setGoalSet(event.target.value)}
           />
           <datalist id="goal-sets">
-            {company.goalSets.map((one) => (
-              <option key={one.name} value={one.name} />
-            ))}
+            {company.goalSets
+              .filter((one) => !one.isRetired)
+              .map((one) => (
+                <option key={one.name} value={one.name} />
+              ))}
           </datalist>
         </Field>
       )}

@@ -108,7 +108,9 @@ export function PlanEditor(props: PlanEditorProps) {
               value={draft.goalSet}
               options={[
                 ...new Set([
-                  ...company.goalSets.filter((one) => one.axis === 'rep').map((one) => one.name),
+                  ...company.goalSets
+                    .filter((one) => one.axis === 'rep' && !one.isRetired)
+                    .map((one) => one.name),
                   draft.goalSet,
                 ]),
               ]}
@@ -150,7 +152,9 @@ export function PlanEditor(props: PlanEditorProps) {
             label={t('planEditor.maximumCeiling')}
             draft={draft.ceiling}
             kinds={['none', 'percent', 'amount', 'goalSet']}
-            sets={company.goalSets.filter((one) => one.axis === 'rep').map((one) => one.name)}
+            sets={company.goalSets
+              .filter((one) => one.axis === 'rep' && !one.isRetired)
+              .map((one) => one.name)}
             fault={faultOf('ceiling')}
             onChange={(ceiling) => set({ ceiling })}
           />

@@ -22,7 +22,7 @@ const WIDE: Company = {
   ],
   goalSets: [
     ...COMPANY.goalSets,
-    { name: 'stock limit', axis: 'rep', measures: ['revenue'], ranges: [] },
+    { name: 'stock limit', axis: 'rep', measures: ['revenue'], ranges: [], isRetired: false },
   ],
 };
 

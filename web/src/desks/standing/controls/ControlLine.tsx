@@ -305,13 +305,15 @@ function Factor({ value, onChange }: FactorProps) {
 
 /** Goal sets of these rows first; those of their groups next; others are not offered. */
 export function bases(company: Company, view: View): Option[] {
+  const chosen = view.basis;
   const fitting = company.goalSets.filter(
-    (set) => set.measures.includes(view.measure) || set.measures.length === 0,
+    (set) =>
+      (set.measures.includes(view.measure) || set.measures.length === 0) &&
+      (!set.isRetired || (chosen.kind === 'set' && set.name === chosen.name)),
   );
   const own = fitting.filter((set) => set.axis === view.axis);
   const ofGroup = fitting.filter((set) => set.axis === view.group && set.axis !== view.axis);
   const ofCompany = fitting.filter((set) => set.axis === 'company' && view.axis !== 'company');
-  const chosen = view.basis;
   const isElsewhere =
     chosen.kind === 'set' &&
     ![...own, ...ofGroup, ...ofCompany].some((set) => set.name === chosen.name);

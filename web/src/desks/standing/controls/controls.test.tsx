@@ -24,9 +24,9 @@ const WIDE: Company = {
   ],
   goalSets: [
     ...COMPANY.goalSets,
-    { name: 'forecast', axis: 'rep', measures: ['revenue'], ranges: ['revenue'] },
-    { name: 'region plan', axis: 'region', measures: ['revenue'], ranges: [] },
-    { name: 'budget', axis: 'rep', measures: ['spend'], ranges: [] },
+    { name: 'forecast', axis: 'rep', measures: ['revenue'], ranges: ['revenue'], isRetired: false },
+    { name: 'region plan', axis: 'region', measures: ['revenue'], ranges: [], isRetired: false },
+    { name: 'budget', axis: 'rep', measures: ['spend'], ranges: [], isRetired: false },
   ],
 };
 

@@ -96,6 +96,11 @@ public class Proposals {
     return answer(proposal, false);
   }
 
+  /** Whether anything waits for a decision, whoever may see it. */
+  public boolean isWaiting() {
+    return !proposals.findByStateOrderByIdDesc(ProposalState.WAITING).isEmpty();
+  }
+
   /** Those that wait, the latest first, then those decided last. */
   public List<ProposalAnswer> all() {
     return Stream.concat(

@@ -11,6 +11,8 @@ public enum AuditKind {
   LOAD_CHANGED,
   /** One cell of a goal sheet. */
   GOAL_CHANGED,
+  /** A goal set renamed, retired or taken back. */
+  GOAL_SET,
   /** A name accepted for a member, or no longer. */
   NAME,
   NOTE,

@@ -80,13 +80,15 @@ class GoalDesk {
    * @param measure null for revenue
    * @param year fiscal; null for the one of the last posted month
    * @param plan the goal set of the groups; null for the first there is
+   * @param draft which draft of whoever asks, 1 to {@link GoalDrafts#MOST}; null for the first
    */
   record Asked(
       String goalSet,
       @Nullable String axis,
       @Nullable String measure,
       @Nullable Integer year,
-      @Nullable String plan) {}
+      @Nullable String plan,
+      @Nullable Integer draft) {}
 
   /** The months of a fiscal year; value-unknown. */
   Span year(int year) {
@@ -97,7 +99,14 @@ class GoalDesk {
   GoalSheet sheet(Asked asked) {
     FiscalCalendar calendar = companyRules.current().calendar();
     int year = asked.year() == null ? calendar.year(lastMonth()) : checked(asked.year());
-    return sheets.read(asked.goalSet(), asked.axis(), asked.measure(), calendar.year(year));
+    int slot = asked.draft() == null ? 1 : asked.draft();
+    if (slot < 1 || slot > GoalDrafts.MOST) {
+      throw Refusal.of("value-unknown", "There are drafts 1 to " + GoalDrafts.MOST + ".")
+          .with("name", "draft");
+    }
+    return sheets
+        .read(asked.goalSet(), asked.axis(), asked.measure(), calendar.year(year))
+        .withSlot(slot);
   }
 
   private static int checked(int year) {
@@ -354,6 +363,7 @@ class GoalDesk {
           all,
           groupAxis == null ? List.of() : groups(grouped),
           lines,
+          drafts.slots(standing),
           changes.isEmpty() ? null : draft());
     }
 

@@ -17,6 +17,7 @@ import zealoustarget.server.platform.http.WordsOf;
  * @param downFrom goal sets of groups, or of the company, whose goals can be spread over the rows
  * @param copyFrom goal sets of the same axis that can be copied, of whatever year
  * @param upFrom goal sets of members of the rows, whose goals can be added up
+ * @param drafts numbers of the drafts that whoever asks has of these goals
  * @param canDraft whether whoever asks may change goals
  */
 record GoalDeskAnswer(
@@ -43,6 +44,7 @@ record GoalDeskAnswer(
     LineAnswer total,
     List<GroupAnswer> groups,
     List<LineAnswer> rows,
+    List<Integer> drafts,
     @Nullable DraftAnswer draft) {
   /**
    * A month of the year.

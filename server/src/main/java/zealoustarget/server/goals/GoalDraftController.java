@@ -35,6 +35,7 @@ class GoalDraftController {
   private final GoalSpreads spreads;
   private final GoalLevels levels;
   private final GoalTakeover takeover;
+  private final GoalComparison comparison;
   private final GoalFile files;
   private final LoadAnswers loads;
 
@@ -44,6 +45,7 @@ class GoalDraftController {
       GoalSpreads spreads,
       GoalLevels levels,
       GoalTakeover takeover,
+      GoalComparison comparison,
       GoalFile files,
       LoadAnswers loads) {
     this.desk = desk;
@@ -51,6 +53,7 @@ class GoalDraftController {
     this.spreads = spreads;
     this.levels = levels;
     this.takeover = takeover;
+    this.comparison = comparison;
     this.files = files;
     this.loads = loads;
   }
@@ -101,15 +104,19 @@ class GoalDraftController {
       @RequestParam(required = false) String axis,
       @RequestParam(required = false) String measure,
       @RequestParam(required = false) Integer year,
-      @RequestParam(required = false) String plan) {
-    return desk.answer(new GoalDesk.Asked(goalSet, axis, measure, year, plan));
+      @RequestParam(required = false) String plan,
+      @RequestParam(required = false) @Nullable Integer draft) {
+    return desk.answer(new GoalDesk.Asked(goalSet, axis, measure, year, plan, draft));
   }
 
   /** Changes cells of the draft, all or none; 409 {@code month-sealed}, {@code member-unknown}. */
   @PutMapping("/draft")
-  GoalDeskAnswer change(@PathVariable String goalSet, @RequestBody DraftBody body) {
+  GoalDeskAnswer change(
+      @PathVariable String goalSet,
+      @RequestBody DraftBody body,
+      @RequestParam(required = false) @Nullable Integer draft) {
     GoalDesk.Asked asked =
-        new GoalDesk.Asked(goalSet, body.axis(), body.measure(), body.year(), body.plan());
+        new GoalDesk.Asked(goalSet, body.axis(), body.measure(), body.year(), body.plan(), draft);
     if (body.cells() == null) {
       throw Refusal.of("value-missing", "Give the cells to change.").with("name", "cells");
     }
@@ -120,9 +127,12 @@ class GoalDraftController {
 
   /** Spreads over cells of the draft; refused as {@code POST /goals/spread} is. */
   @PostMapping("/draft/spread")
-  GoalDeskAnswer spread(@PathVariable String goalSet, @RequestBody SpreadBody body) {
+  GoalDeskAnswer spread(
+      @PathVariable String goalSet,
+      @RequestBody SpreadBody body,
+      @RequestParam(required = false) @Nullable Integer draft) {
     GoalDesk.Asked asked =
-        new GoalDesk.Asked(goalSet, body.axis(), body.measure(), body.year(), body.plan());
+        new GoalDesk.Asked(goalSet, body.axis(), body.measure(), body.year(), body.plan(), draft);
     GoalSheet sheet = desk.sheet(asked);
     GoalSheet drafted = drafts.drafted(sheet, drafts.cells(sheet));
     List<PartBody> parts = Objects.requireNonNullElse(body.parts(), List.of());
@@ -191,9 +201,12 @@ class GoalDraftController {
    * the group and the month.
    */
   @PostMapping("/draft/levels")
-  GoalDeskAnswer levels(@PathVariable String goalSet, @RequestBody LevelsBody body) {
+  GoalDeskAnswer levels(
+      @PathVariable String goalSet,
+      @RequestBody LevelsBody body,
+      @RequestParam(required = false) @Nullable Integer draft) {
     GoalDesk.Asked asked =
-        new GoalDesk.Asked(goalSet, body.axis(), body.measure(), body.year(), body.plan());
+        new GoalDesk.Asked(goalSet, body.axis(), body.measure(), body.year(), body.plan(), draft);
     GoalSheet sheet = desk.sheet(asked);
     String from = body.from() == null ? "" : body.from();
     List<GoalDrafts.Change> changes;
@@ -224,9 +237,12 @@ class GoalDraftController {
    * in the draft; {@link GoalTakeover.Body}. 400 {@code takes-too-much}, and as a spread.
    */
   @PostMapping("/draft/takeover")
-  GoalDeskAnswer takeover(@PathVariable String goalSet, @RequestBody GoalTakeover.Body body) {
+  GoalDeskAnswer takeover(
+      @PathVariable String goalSet,
+      @RequestBody GoalTakeover.Body body,
+      @RequestParam(required = false) @Nullable Integer draft) {
     GoalDesk.Asked asked =
-        new GoalDesk.Asked(goalSet, body.axis(), body.measure(), body.year(), body.plan());
+        new GoalDesk.Asked(goalSet, body.axis(), body.measure(), body.year(), body.plan(), draft);
     GoalSheet sheet = desk.sheet(asked);
     drafts.change(sheet, takeover.changes(drafts.drafted(sheet, drafts.cells(sheet)), body));
     return desk.answer(asked);
@@ -245,10 +261,14 @@ class GoalDraftController {
    * for rates and ranges, or where no cell has a goal.
    */
   @PostMapping("/draft/sum")
-  GoalDesk.SumAnswer sum(@PathVariable String goalSet, @RequestBody CellsBody body) {
+  GoalDesk.SumAnswer sum(
+      @PathVariable String goalSet,
+      @RequestBody CellsBody body,
+      @RequestParam(required = false) @Nullable Integer draft) {
     GoalSheet sheet =
         desk.sheet(
-            new GoalDesk.Asked(goalSet, body.axis(), body.measure(), body.year(), body.plan()));
+            new GoalDesk.Asked(
+                goalSet, body.axis(), body.measure(), body.year(), body.plan(), draft));
     CellReader reader = new CellReader(sheet);
     List<GoalDesk.Place> places = new ArrayList<>();
     for (PartBody part : Objects.requireNonNullElse(body.parts(), List.<PartBody>of())) {
@@ -278,8 +298,9 @@ class GoalDraftController {
       @RequestParam(required = false) String axis,
       @RequestParam(required = false) String measure,
       @RequestParam(required = false) Integer year,
-      @RequestParam(required = false) String plan) {
-    GoalDesk.Asked asked = new GoalDesk.Asked(goalSet, axis, measure, year, plan);
+      @RequestParam(required = false) String plan,
+      @RequestParam(required = false) @Nullable Integer draft) {
+    GoalDesk.Asked asked = new GoalDesk.Asked(goalSet, axis, measure, year, plan, draft);
     GoalSheet sheet = desk.sheet(asked);
     drafts.change(
         sheet, files.changes(drafts.drafted(sheet, drafts.cells(sheet)), Uploads.of(file)));
@@ -292,15 +313,59 @@ class GoalDraftController {
    * takes a second person.
    */
   @PostMapping("/draft/apply")
-  ResponseEntity<Applied> apply(@PathVariable String goalSet, @RequestBody SheetBody body) {
+  ResponseEntity<Applied> apply(
+      @PathVariable String goalSet,
+      @RequestBody SheetBody body,
+      @RequestParam(required = false) @Nullable Integer draft) {
     GoalDesk.Asked asked =
-        new GoalDesk.Asked(goalSet, body.axis(), body.measure(), body.year(), body.plan());
+        new GoalDesk.Asked(goalSet, body.axis(), body.measure(), body.year(), body.plan(), draft);
     GoalSheets.Entered entered = drafts.apply(desk.sheet(asked));
     Integer load = entered.load();
     return ResponseEntity.status(entered.proposal() == null ? HttpStatus.OK : HttpStatus.ACCEPTED)
         .body(
             new Applied(
                 load == null ? null : loads.whole(load), entered.proposal(), desk.answer(asked)));
+  }
+
+  /** Who goes on with a draft, and which of theirs it is. */
+  record Handed(String to, int draft, GoalDeskAnswer desk) {}
+
+  /** Who is to go on with a draft. */
+  record HandBody(
+      @Nullable String axis,
+      @Nullable String measure,
+      @Nullable Integer year,
+      @Nullable String plan,
+      @Nullable String to) {}
+
+  /** Hands the draft to another analyst. 409 {@code draft-empty}, {@code drafts-full}. */
+  @PostMapping("/draft/hand")
+  Handed hand(
+      @PathVariable String goalSet,
+      @RequestBody HandBody body,
+      @RequestParam(required = false) @Nullable Integer draft) {
+    GoalDesk.Asked asked =
+        new GoalDesk.Asked(goalSet, body.axis(), body.measure(), body.year(), body.plan(), draft);
+    int slot = drafts.hand(desk.sheet(asked), body.to());
+    return new Handed(String.valueOf(body.to()).strip(), slot, desk.answer(asked));
+  }
+
+  /**
+   * Goals side by side: the draft of whoever asks beside other drafts, sets, years and actuals.
+   *
+   * @param with up to four of {@code stands}, {@code draft:2}, {@code set:2026:quota}, {@code
+   *     last-year} and {@code projected}
+   */
+  @GetMapping("/compared")
+  GoalComparison.Answer compared(
+      @PathVariable String goalSet,
+      @RequestParam(required = false) String axis,
+      @RequestParam(required = false) String measure,
+      @RequestParam(required = false) Integer year,
+      @RequestParam(required = false) @Nullable Integer draft,
+      @RequestParam List<String> with) {
+    GoalDesk.Asked asked = new GoalDesk.Asked(goalSet, axis, measure, year, null, draft);
+    return comparison.compare(desk.sheet(asked), with);
   }
 
   /** Forgets the draft; one that is not there is no fault. */
@@ -310,8 +375,9 @@ class GoalDraftController {
       @RequestParam(required = false) String axis,
       @RequestParam(required = false) String measure,
       @RequestParam(required = false) Integer year,
-      @RequestParam(required = false) String plan) {
-    GoalDesk.Asked asked = new GoalDesk.Asked(goalSet, axis, measure, year, plan);
+      @RequestParam(required = false) String plan,
+      @RequestParam(required = false) @Nullable Integer draft) {
+    GoalDesk.Asked asked = new GoalDesk.Asked(goalSet, axis, measure, year, plan, draft);
     drafts.discard(desk.sheet(asked));
     return desk.answer(asked);
   }

@@ -31,6 +31,9 @@ class GoalDraftEntity {
 
   String measure;
 
+  /** Which of a person's drafts of these goals, from 1. */
+  int slot;
+
   /** A {@link GoalDrafts.Content} as JSON. */
   @Lob String content;
 

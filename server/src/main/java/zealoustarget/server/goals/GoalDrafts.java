@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -18,7 +19,10 @@ import zealoustarget.core.calendar.Months;
 import zealoustarget.core.ledger.columns.GoalBook;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
+import zealoustarget.server.access.accounts.Account;
+import zealoustarget.server.access.accounts.AccountStore;
 import zealoustarget.server.access.accounts.CurrentAccount;
+import zealoustarget.server.access.accounts.Role;
 import zealoustarget.server.intake.entered.EnteredGoals;
 import zealoustarget.server.intake.entered.EnteredGoals.Amount;
 import zealoustarget.server.platform.state.DataState;
@@ -29,10 +33,14 @@ import zealoustarget.server.platform.state.DataState;
  */
 @Service
 class GoalDrafts {
+  /** How many drafts of the same goals one person can have. */
+  static final int MOST = 3;
+
   private final GoalDraftRepository drafts;
   private final GoalSheets sheets;
   private final DataState state;
   private final JsonMapper json;
+  private final AccountStore accounts;
   private final Clock clock;
 
   GoalDrafts(
@@ -40,11 +48,13 @@ class GoalDrafts {
       GoalSheets sheets,
       DataState state,
       JsonMapper json,
+      AccountStore accounts,
       Clock clock) {
     this.drafts = drafts;
     this.sheets = sheets;
     this.state = state;
     this.json = json;
+    this.accounts = accounts;
     this.clock = clock;
   }
 
@@ -120,6 +130,67 @@ class GoalDrafts {
     store(sheet, List.copyOf(cells.values()));
   }
 
+  /** Which drafts of these goals the account that acts has, by number. */
+  @Transactional(readOnly = true)
+  public List<Integer> slots(GoalSheet sheet) {
+    return slots(sheet, CurrentAccount.account().id());
+  }
+
+  private List<Integer> slots(GoalSheet sheet, int ownerId) {
+    return drafts
+        .findByOwnerIdAndGoalSetAndMeasureOrderBySlot(
+            ownerId, sheet.goalSet(), sheet.measure().code())
+        .stream()
+        .map(draft -> draft.slot)
+        .toList();
+  }
+
+  /**
+   * Hands the draft to another analyst, who goes on with it.
+   *
+   * @return which of the other's drafts it is now
+   * @throws Refusal draft-empty; value-unknown where there is no such analyst; drafts-full where
+   *     the other has {@link #MOST} drafts of these goals already
+   */
+  @Transactional
+  public int hand(GoalSheet sheet, @Nullable String name) {
+    GoalDraftEntity draft =
+        find(sheet)
+            .orElseThrow(() -> Refusal.of("draft-empty", "The draft has no changes to hand on."));
+    Account other =
+        accounts
+            .findByName(name == null ? "" : name.strip())
+            .filter(one -> one.role() == Role.ANALYST && !one.isDisabled())
+            .orElseThrow(
+                () ->
+                    Refusal.of(
+                            "value-unknown",
+                            "There is no analyst's account named \"" + name + "\". Check the name.")
+                        .with("name", "to"));
+    if (other.id() == draft.ownerId) {
+      throw Refusal.of("value-unknown", "The draft is yours already. Name another analyst.")
+          .with("name", "to");
+    }
+    List<Integer> taken = slots(sheet, other.id());
+    int free =
+        IntStream.rangeClosed(1, MOST)
+            .filter(slot -> !taken.contains(slot))
+            .findFirst()
+            .orElseThrow(
+                () ->
+                    Refusal.of(
+                        "drafts-full",
+                        other.name()
+                            + " has "
+                            + MOST
+                            + " drafts of these goals already. One of them has to be applied or"
+                            + " discarded first."));
+    draft.ownerId = other.id();
+    draft.slot = free;
+    drafts.save(draft);
+    return free;
+  }
+
   /** Forgets the draft; one that is not there is no fault. */
   @Transactional
   public void discard(GoalSheet sheet) {
@@ -136,8 +207,10 @@ class GoalDrafts {
     return state.getInTurn(
         () ->
             applyAlone(
-                sheets.read(
-                    asked.goalSet(), asked.axis().word(), asked.measure().code(), asked.span())));
+                sheets
+                    .read(
+                        asked.goalSet(), asked.axis().word(), asked.measure().code(), asked.span())
+                    .withSlot(asked.slot())));
   }
 
   private GoalSheets.Entered applyAlone(GoalSheet sheet) {
@@ -204,6 +277,7 @@ class GoalDrafts {
     kept.goalSet = sheet.goalSet();
     kept.axis = sheet.axis();
     kept.measure = sheet.measure().code();
+    kept.slot = sheet.slot();
     kept.content = json.writeValueAsString(new Content(cells));
     kept.changedAt = clock.instant();
     drafts.save(kept);
@@ -214,7 +288,7 @@ class GoalDrafts {
   }
 
   private Optional<GoalDraftEntity> any(GoalSheet sheet, int ownerId) {
-    return drafts.findByOwnerIdAndGoalSetAndMeasure(
-        ownerId, sheet.goalSet(), sheet.measure().code());
+    return drafts.findByOwnerIdAndGoalSetAndMeasureAndSlot(
+        ownerId, sheet.goalSet(), sheet.measure().code(), sheet.slot());
   }
 }

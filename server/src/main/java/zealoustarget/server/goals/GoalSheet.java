@@ -20,10 +20,16 @@ import zealoustarget.server.intake.entered.EnteredGoals.Amount;
  * @param goalSet its name as it is written
  * @param isNew whether no goal set has that name
  * @param ledger the state of the data that it was read from
+ * @param slot which of a person's drafts is meant, from 1
  */
 public record GoalSheet(
-    String goalSet, boolean isNew, Axis axis, Measure measure, Span span, Ledger ledger) {
+    String goalSet, boolean isNew, Axis axis, Measure measure, Span span, Ledger ledger, int slot) {
   static final Pattern DECIMAL = Pattern.compile("-?\\d{1,16}(\\.\\d{1,12})?");
+
+  /** The same sheet with another of a person's drafts. */
+  GoalSheet withSlot(int other) {
+    return new GoalSheet(goalSet, isNew, axis, measure, span, ledger, other);
+  }
 
   /** The set's goals; an empty one where it has none yet. */
   GoalBook book() {
@@ -42,7 +48,8 @@ public record GoalSheet(
   GoalSheet with(List<GoalBook.Cell> cells) {
     return cells.isEmpty()
         ? this
-        : new GoalSheet(goalSet, isNew, axis, measure, span, ledger.withGoals(book().with(cells)));
+        : new GoalSheet(
+            goalSet, isNew, axis, measure, span, ledger.withGoals(book().with(cells)), slot);
   }
 
   boolean isRange() {

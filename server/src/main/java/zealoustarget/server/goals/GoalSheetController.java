@@ -20,6 +20,7 @@ import zealoustarget.core.calendar.Span;
 import zealoustarget.server.approval.ProposalAnswer;
 import zealoustarget.server.intake.posting.LoadAnswer;
 import zealoustarget.server.intake.posting.LoadAnswers;
+import zealoustarget.server.masterdata.GoalSets;
 import zealoustarget.server.platform.http.Downloads;
 import zealoustarget.server.platform.storage.TemporaryFiles;
 import zealoustarget.server.rules.RulesService;
@@ -36,6 +37,7 @@ class GoalSheetController {
   private final LoadAnswers loads;
   private final RulesService companyRules;
   private final TemporaryFiles temporary;
+  private final GoalSetChanges changes;
 
   GoalSheetController(
       GoalSheets sheets,
@@ -43,7 +45,9 @@ class GoalSheetController {
       GoalDesk desk,
       LoadAnswers loads,
       RulesService companyRules,
-      TemporaryFiles temporary) {
+      TemporaryFiles temporary,
+      GoalSetChanges changes) {
+    this.changes = changes;
     this.desk = desk;
     this.companyRules = companyRules;
     this.temporary = temporary;
@@ -82,10 +86,11 @@ class GoalSheetController {
       @PathVariable String goalSet,
       @RequestParam(required = false) String axis,
       @RequestParam(required = false) String measure,
-      @RequestParam(required = false) Integer year) {
+      @RequestParam(required = false) Integer year,
+      @RequestParam(required = false) @Nullable Integer draft) {
     Exports.Table table =
         GoalExport.table(
-            desk.answer(new GoalDesk.Asked(goalSet, axis, measure, year, null)), false);
+            desk.answer(new GoalDesk.Asked(goalSet, axis, measure, year, null, draft)), false);
     Writing writing = companyRules.current().company().writing();
     return Downloads.of(goalSet + ".csv", Downloads.CSV, out -> Exports.csv(table, writing, out));
   }
@@ -96,9 +101,11 @@ class GoalSheetController {
       @PathVariable String goalSet,
       @RequestParam(required = false) String axis,
       @RequestParam(required = false) String measure,
-      @RequestParam(required = false) Integer year) {
+      @RequestParam(required = false) Integer year,
+      @RequestParam(required = false) @Nullable Integer draft) {
     Exports.Table table =
-        GoalExport.table(desk.answer(new GoalDesk.Asked(goalSet, axis, measure, year, null)), true);
+        GoalExport.table(
+            desk.answer(new GoalDesk.Asked(goalSet, axis, measure, year, null, draft)), true);
     return Downloads.of(
         goalSet + ".xlsx",
         Downloads.WORKBOOK,
@@ -142,6 +149,33 @@ class GoalSheetController {
   @PostMapping("/spread")
   GoalSpreads.Answer spread(@RequestBody GoalSpreads.Body body) {
     return spreads.spread(body);
+  }
+
+  /**
+   * What becomes of a set.
+   *
+   * @param name another name; null leaves it
+   * @param isRetired whether it is no longer offered; null leaves that
+   */
+  record SetBody(@Nullable String name, @Nullable Boolean isRetired) {}
+
+  /**
+   * Renames a goal set, or takes it out of what is offered. 404 {@code goal-set-unknown}; 409
+   * {@code goal-set-exists}, {@code goal-set-in-use} says what names it.
+   */
+  @PutMapping("/{goalSet}/set")
+  GoalSets.GoalSet change(@PathVariable String goalSet, @RequestBody SetBody body) {
+    if (body.name() == null && body.isRetired() == null) {
+      throw Refusal.of("value-missing", "Give the set another name, or say whether it is retired.")
+          .with("name", "name");
+    }
+    GoalSets.GoalSet set = null;
+    if (body.isRetired() != null) {
+      set = changes.retire(goalSet, body.isRetired());
+    }
+    return body.name() == null && set != null
+        ? set
+        : changes.rename(goalSet, String.valueOf(body.name()));
   }
 
   static Span span(String from, String to) {

@@ -107,7 +107,8 @@ public class GoalSheets {
         axis,
         measure(measureCode),
         span,
-        ledgers.current());
+        ledgers.current(),
+        1);
   }
 
   /** A measure by its code; value-unknown. */

@@ -27,6 +27,9 @@ public class GoalSetEntity {
   @Enumerated(EnumType.STRING)
   public Axis axis;
 
+  @Column(name = "retired")
+  boolean isRetired;
+
   protected GoalSetEntity() {}
 
   public GoalSetEntity(String name, Axis axis) {

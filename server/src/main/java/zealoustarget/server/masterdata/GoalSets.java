@@ -13,8 +13,8 @@ import zealoustarget.server.platform.problems.UnknownValue;
 /** The goal sets that files have named. */
 @Component
 public class GoalSets {
-  /** A goal set's name and whose goals it holds. */
-  public record GoalSet(String name, Axis axis) {}
+  /** A goal set's name, whose goals it holds, and whether it is no longer offered. */
+  public record GoalSet(String name, Axis axis, boolean isRetired) {}
 
   public static final int LONGEST_NAME = 120;
 
@@ -27,13 +27,32 @@ public class GoalSets {
   /** All sets, in the order of their making. */
   @Transactional(readOnly = true)
   public List<GoalSet> all() {
-    return sets.findAllByOrderById().stream().map(set -> new GoalSet(set.name, set.axis)).toList();
+    return sets.findAllByOrderById().stream().map(GoalSets::of).toList();
   }
 
   /** Finds a set by its name; case and blanks make no difference. */
   @Transactional(readOnly = true)
   public Optional<GoalSet> find(String name) {
-    return entity(name).map(set -> new GoalSet(set.name, set.axis));
+    return entity(name).map(GoalSets::of);
+  }
+
+  private static GoalSet of(GoalSetEntity set) {
+    return new GoalSet(set.name, set.axis, set.isRetired);
+  }
+
+  /** Gives a set that is there another name, which no set has. */
+  public void rename(String from, String to) {
+    GoalSetEntity set = entity(from).orElseThrow();
+    set.name = to;
+    set.foldedName = KeyText.fold(to);
+    sets.save(set);
+  }
+
+  /** Takes a set that is there out of what is offered, or back. */
+  public void retire(String name, boolean isRetired) {
+    GoalSetEntity set = entity(name).orElseThrow();
+    set.isRetired = isRetired;
+    sets.save(set);
   }
 
   /**

@@ -1,8 +1,13 @@
 package zealoustarget.server.views;
 
+import java.net.URLDecoder;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import zealoustarget.core.Refusal;
@@ -72,6 +77,50 @@ public class ViewStore {
   @Transactional
   public void delete(String name) {
     find(name).ifPresent(views::delete);
+  }
+
+  /** Lets everybody's views name a goal set as it is called now. */
+  @Transactional
+  public void renameGoalSet(String from, String to) {
+    for (SavedViewEntity view : views.findAll()) {
+      String address = renamed(view.address, from, to);
+      if (!address.equals(view.address) && address.length() <= LONGEST_ADDRESS) {
+        view.address = address;
+        views.save(view);
+      }
+    }
+  }
+
+  /** An address whose parameters against, beside and set name another goal set. */
+  static String renamed(String address, String from, String to) {
+    int query = address.indexOf('?');
+    return query < 0
+        ? address
+        : address.substring(0, query + 1)
+            + Stream.of(address.substring(query + 1).split("&", -1))
+                .map(part -> renamedPart(part, from, to))
+                .collect(Collectors.joining("&"));
+  }
+
+  private static String renamedPart(String part, String from, String to) {
+    int equals = part.indexOf('=');
+    if (equals < 0) {
+      return part;
+    }
+    String name = part.substring(0, equals);
+    String before = name.equals("against") || name.equals("beside") ? "set:" : "";
+    boolean isOfSet = !before.isEmpty() || name.equals("set");
+    return isOfSet && decoded(part.substring(equals + 1)).equals(before + from)
+        ? name + "=" + URLEncoder.encode(before + to, StandardCharsets.UTF_8)
+        : part;
+  }
+
+  private static String decoded(String value) {
+    try {
+      return URLDecoder.decode(value, StandardCharsets.UTF_8);
+    } catch (IllegalArgumentException malformed) {
+      return value;
+    }
   }
 
   private Optional<SavedViewEntity> find(String name) {

@@ -121,9 +121,12 @@ public final class RouteRules {
     }
     read(OFFICE, "/goals/{goalSet}");
     rule(HttpMethod.PUT, "/goals/{goalSet}", ANALYST, TokenScope.ALL);
+    rule(HttpMethod.PUT, "/goals/{goalSet}/set", ANALYST, TokenScope.ALL);
     rule(HttpMethod.POST, "/goals/spread", OFFICE, TokenScope.READ);
     read(OFFICE, "/goals/{goalSet}/desk");
     read(OFFICE, "/goals/{goalSet}/history");
+    read(OFFICE, "/goals/{goalSet}/compared");
+    rule(HttpMethod.POST, "/goals/{goalSet}/draft/hand", ANALYST, TokenScope.ALL);
     read(OFFICE, "/goals/{goalSet}/sheet.csv");
     read(OFFICE, "/goals/{goalSet}/sheet.xlsx");
     rule(HttpMethod.PUT, "/goals/{goalSet}/draft", ANALYST, TokenScope.ALL);

@@ -378,6 +378,17 @@ public class LedgerService implements MemberNames {
     return prepared;
   }
 
+  /** The same ledger with a goal set under another name. */
+  public Prepared withGoalSetNamed(String from, String to) {
+    Map<Integer, LoadedRows> loads = new HashMap<>();
+    state()
+        .loads()
+        .forEach(
+            (id, rows) ->
+                loads.put(id, from.equals(rows.load().goalSet()) ? rows.withGoalSet(to) : rows));
+    return prepared(build(loads), loads, state().seals(), List.of(), null);
+  }
+
   /**
    * Goals that stand beside single lines of actuals, as the posted loads of a set have them.
    *

@@ -32,6 +32,11 @@ public record LoadedRows(
     return load.kind() == LoadKind.ACTUALS && goals.isEmpty();
   }
 
+  /** The same goals under another name of their set. */
+  LoadedRows withGoalSet(String name) {
+    return new LoadedRows(load.withGoalSet(name), actuals, goals, stays, products, digest);
+  }
+
   /** The same rows, laid over earlier ones in another way. */
   LoadedRows withMode(PostMode mode) {
     return new LoadedRows(load.withMode(mode), actuals, goals, stays, products, digest);

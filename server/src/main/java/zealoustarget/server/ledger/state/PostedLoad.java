@@ -32,6 +32,10 @@ public record PostedLoad(
     return new PostedLoad(id, otherOrder, kind, otherMode, goalSet, axis, measures, source, digest);
   }
 
+  PostedLoad withGoalSet(String other) {
+    return new PostedLoad(id, order, kind, mode, other, axis, measures, source, digest);
+  }
+
   PostedLoad withMode(PostMode other) {
     return new PostedLoad(id, order, kind, other, goalSet, axis, measures, source, digest);
   }

@@ -40,6 +40,7 @@ public enum Problem {
   NAME_UNKNOWN(HttpStatus.NOT_FOUND, "There is no such name"),
   OWN_ROLE(HttpStatus.CONFLICT, "Nobody can change their own role"),
   ANOTHER_PERSON(HttpStatus.CONFLICT, "This takes another person"),
+  GOAL_SET_UNKNOWN(HttpStatus.NOT_FOUND, "There is no such goal set"),
   MEMBER_UNKNOWN(HttpStatus.NOT_FOUND, "There is no such member"),
   GOAL_MEMBER_UNKNOWN(HttpStatus.CONFLICT, "A member of the goal sheet is not known") {
     @Override
@@ -58,6 +59,9 @@ public enum Problem {
   PROPOSAL_UNKNOWN(HttpStatus.NOT_FOUND, "There is no such proposal"),
   PROPOSAL_DECIDED(HttpStatus.CONFLICT, "The proposal is decided already"),
   TAKES_TOO_MUCH(HttpStatus.BAD_REQUEST, "A goal would fall below 0"),
+  DRAFTS_FULL(HttpStatus.CONFLICT, "There are as many drafts as there can be"),
+  GOAL_SET_EXISTS(HttpStatus.CONFLICT, "A goal set has that name already"),
+  GOAL_SET_IN_USE(HttpStatus.CONFLICT, "The goal set's name is in use"),
   DRAFT_EMPTY(HttpStatus.CONFLICT, "The draft has no changes"),
   METHOD_NOT_ALLOWED(HttpStatus.METHOD_NOT_ALLOWED, "This cannot be done here"),
   NOT_ACCEPTABLE(HttpStatus.NOT_ACCEPTABLE, "The answer has no such form"),

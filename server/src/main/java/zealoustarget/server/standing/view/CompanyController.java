@@ -103,9 +103,16 @@ class CompanyController {
       @Schema(allowableValues = {"HIGHER", "LOWER", "NEAREST"}) String direction,
       boolean hasActuals) {}
 
-  /** A goal set; of the measures in {@code ranges} its goals are ranges. */
+  /**
+   * A goal set; of the measures in {@code ranges} its goals are ranges; a retired one is not
+   * offered.
+   */
   record GoalSetPart(
-      String name, @WordsOf(Axis.class) String axis, List<String> measures, List<String> ranges) {}
+      String name,
+      @WordsOf(Axis.class) String axis,
+      List<String> measures,
+      List<String> ranges,
+      boolean isRetired) {}
 
   record MemberPart(@WordsOf(Axis.class) String axis, String key, String name) {}
 
@@ -180,6 +187,7 @@ class CompanyController {
         set.name(),
         set.axis().word(),
         book == null ? List.of() : book.measures(),
-        book == null ? List.of() : book.measures().stream().filter(book::isRange).toList());
+        book == null ? List.of() : book.measures().stream().filter(book::isRange).toList(),
+        set.isRetired());
   }
 }
