@@ -94,7 +94,15 @@ export type CompanyRules = Of<'RulesAnswerCompanyPart'>;
 /** What the desk of the rules edits of them. */
 export type Rules = Pick<
   Of<'RulesAnswer'>,
-  'company' | 'calendar' | 'measures' | 'ladders' | 'plans' | 'assignments' | 'credits' | 'approval'
+  | 'company'
+  | 'calendar'
+  | 'measures'
+  | 'ladders'
+  | 'shading'
+  | 'plans'
+  | 'assignments'
+  | 'credits'
+  | 'approval'
 >;
 export type MeasureRule = Of<'RulesAnswerMeasurePart'>;
 export type LadderRule = Of<'RulesAnswerLadderPart'>;

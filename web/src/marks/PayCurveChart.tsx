@@ -17,20 +17,29 @@ interface PayCurveChartProps {
   >;
   /** A place on the curve that is tried. */
   tried?: { sales: number; pay: number } | null;
+  /** Another curve of the same quota, such as the plan in force; drawn dashed. */
+  beside?: { name: string; curve: PayRow['curve'] } | null;
 }
 
 /** The stair lane, larger: what each amount of sales pays, with floor, quota and ceiling named. */
-export function PayCurveChart({ row, tried = null }: PayCurveChartProps) {
+export function PayCurveChart({ row, tried = null, beside = null }: PayCurveChartProps) {
   const points = row.curve.map((point) => ({ sales: Number(point.sales), pay: Number(point.pay) }));
+  const others = (beside?.curve ?? []).map((point) => ({
+    sales: Number(point.sales),
+    pay: Number(point.pay),
+  }));
   const x = scaleLinear()
     .domain([0, Math.max(...points.map((point) => point.sales), 1)])
     .range([0, WIDTH]);
   const highest = Math.max(...points.map((point) => point.pay));
   const mostPaid = row.curve[points.findIndex((point) => point.pay === highest)]?.pay ?? null;
-  const most = Math.max(highest, 1);
+  const most = Math.max(highest, 1, ...others.map((point) => point.pay));
   const y = scaleLinear().domain([0, most]).range([GROUND, TOP]);
   const quota = Number(row.quota);
   const line = points.map((point) => `${x(point.sales)} ${y(point.pay)}`).join('L');
+  const dashed = others
+    .map((point) => `${x(Math.min(point.sales, x.domain()[1] ?? 0))} ${y(point.pay)}`)
+    .join('L');
   const near = (sales: number) =>
     x(sales) > WIDTH - 90 ? 'end' : x(sales) < 50 ? 'start' : 'middle';
   return (
@@ -39,7 +48,11 @@ export function PayCurveChart({ row, tried = null }: PayCurveChartProps) {
       table={
         <FigureTable
           head={[t('payCurveChart.sales'), t('payCurveChart.pay')]}
-          rows={row.curve.map((point) => [amount(point.sales), amount(point.pay)])}
+          rows={[
+            ...row.curve.map((point) => [amount(point.sales), amount(point.pay)]),
+            ...(beside ? [[t('payCurveChart.dashed', { name: beside.name }), '']] : []),
+            ...(beside?.curve ?? []).map((point) => [amount(point.sales), amount(point.pay)]),
+          ]}
         />
       }
     >
@@ -57,6 +70,17 @@ export function PayCurveChart({ row, tried = null }: PayCurveChartProps) {
         className="w-full text-[11px]"
       >
         <path d={`M0 ${GROUND}H${WIDTH}`} stroke="var(--quiet)" />
+        {dashed !== '' && (
+          <path
+            d={`M${dashed}`}
+            fill="none"
+            stroke="var(--select)"
+            strokeWidth="1.6"
+            strokeDasharray="5 3"
+          >
+            <title>{beside?.name}</title>
+          </path>
+        )}
         <path d={`M${line}`} fill="none" stroke="var(--ink)" strokeWidth="1.8" />
         {quota > 0 && (
           <>
@@ -111,6 +135,11 @@ export function PayCurveChart({ row, tried = null }: PayCurveChartProps) {
           />
         )}
       </svg>
+      {dashed !== '' && (
+        <p className="text-[12px] text-quiet">
+          {t('payCurveChart.dashed', { name: beside?.name ?? '' })}
+        </p>
+      )}
     </ChartFrame>
   );
 }

@@ -16,6 +16,9 @@ interface AssignPartProps {
   onChange: (assignments: AssignmentPart[]) => void;
 }
 
+/** No region is called that. */
+const ALL = '\u0000all';
+
 /** Who has the plan: added one by one, by region, or from lines of a file. */
 export function AssignPart({ plan, plans, people, assignments, from, onChange }: AssignPartProps) {
   const [since, setSince] = useState(from);
@@ -100,9 +103,12 @@ export function AssignPart({ plan, plans, people, assignments, from, onChange }:
             className={field}
             value=""
             disabled={plan === '' || shares === null}
-            onChange={(event) => add(people.filter((one) => one.region === event.target.value))}
+            onChange={({ target }) =>
+              add(people.filter((one) => target.value === ALL || one.region === target.value))
+            }
           >
             <option value="">{t('assignPart.select')}</option>
+            <option value={ALL}>{t('assignPart.addAll')}</option>
             {regions.map((region) => (
               <option key={region}>{region}</option>
             ))}

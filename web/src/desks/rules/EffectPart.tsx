@@ -8,14 +8,27 @@ interface EffectPartProps {
   name: string;
   trial: PlanTrial | undefined;
   isReading: boolean;
+  /** How many months are tried, and how to choose that. */
+  months: number;
+  onMonths: (months: number) => void;
   /** What stands there while nothing is tried. */
   without?: string;
 }
 
+/** A quarter, and a year's cost. */
+const SPANS = [3, 12];
 const WITHOUT = t('effectPart.thePayCurveAndIts');
 
 /** The pay curve, and what every rep of the plan would have got in the last months. */
-export function EffectPart({ name, trial, isReading, without = WITHOUT }: EffectPartProps) {
+export function EffectPart({
+  name,
+  trial,
+  isReading,
+  months,
+  onMonths,
+  without = WITHOUT,
+}: EffectPartProps) {
+  const isShort = (trial?.months.length ?? 0) <= 3;
   return (
     <aside
       aria-label={t('effectPart.effect')}
@@ -38,23 +51,61 @@ export function EffectPart({ name, trial, isReading, without = WITHOUT }: Effect
                 ceiling: trial.ceiling,
                 curve: trial.curve,
               }}
+              beside={
+                trial.curveNow.length === 0 ||
+                JSON.stringify(trial.curveNow) === JSON.stringify(trial.curve)
+                  ? null
+                  : { name: t('effectPart.inForce'), curve: trial.curveNow }
+              }
             />
           ) : name === '' ? null : (
             <p className="mb-4 text-quiet">{t('effectPart.noRepWithAQuota')}</p>
           )}
           <h2 className="mb-1 font-semibold text-quiet">
-            {t('effectPart.whatItWouldHavePaid', { join: trial.months.map(shortMonth).join(', ') })}
+            {isShort
+              ? t('effectPart.whatItWouldHavePaid', {
+                  join: trial.months.map(shortMonth).join(', '),
+                })
+              : t('effectPart.whatItWouldHavePaidFrom', {
+                  first: shortMonth(trial.months[0] ?? ''),
+                  last: shortMonth(trial.months.at(-1) ?? ''),
+                })}
           </h2>
+          <p className="mb-1 flex gap-4">
+            {SPANS.map((span) => (
+              <label key={span} className="flex min-h-6 items-center gap-1.5">
+                <input
+                  type="radio"
+                  name="effect-months"
+                  checked={months === span}
+                  onChange={() => onMonths(span)}
+                />
+                {t('effectPart.months', { n: span })}
+              </label>
+            ))}
+          </p>
           <p className="mb-2">
             {amount(trial.before)} → <b>{amount(trial.after)}</b>
+            {trial.budget !== null && (
+              <span className="text-quiet">
+                {' '}
+                {t('effectPart.budget', { budget: amount(trial.budget) })}
+              </span>
+            )}
           </p>
           <FigureTable
-            head={[t('effectPart.rep'), ...trial.months.map(shortMonth), t('effectPart.change')]}
+            head={[
+              t('effectPart.rep'),
+              ...(isShort ? trial.months.map(shortMonth) : []),
+              t('effectPart.change'),
+            ]}
             rows={trial.reps.map((rep) => [
               rep.name,
-              ...rep.after.map((pay, at) =>
-                pay === null ? `– ${rep.afterWhy[at] ?? ''}`.trim() : amount(pay),
-              ),
+              ...(isShort
+                ? rep.after.map((pay, at) =>
+                    pay === null ? `– ${rep.afterWhy[at] ?? ''}`.trim() : amount(pay),
+                  )
+                : []),
               signed(rep.change),
             ])}
           />

@@ -50,7 +50,8 @@ export function PlanEditor(props: PlanEditorProps) {
       },
     [read.plan, assignments, rules.assignments],
   );
-  const trial = useTrial(useDeferredValue(rulesNow), month);
+  const [months, setMonths] = useState(3);
+  const trial = useTrial(useDeferredValue(rulesNow), month, months);
   const refused = [save.error, trial.error].find((error) => error instanceof ProblemError) ?? null;
   const refusedPlace = refused instanceof ProblemError ? placeInPlan(refused.place) : null;
   const faultOf = (place: string) =>
@@ -211,6 +212,8 @@ export function PlanEditor(props: PlanEditorProps) {
         name={draft.name.trim() || t('planEditor.thePlan')}
         trial={read.plan ? trial.data : undefined}
         isReading={trial.isFetching}
+        months={months}
+        onMonths={setMonths}
       />
     </>
   );

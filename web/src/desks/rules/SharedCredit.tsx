@@ -34,7 +34,8 @@ export function SharedCredit({ rules, people, month }: SharedCreditProps) {
     const all = read.flatMap(({ credit }) => credit ?? []);
     return isChanged && all.length === read.length ? { credits: all } : null;
   }, [read, isChanged]);
-  const trial = useTrial(useDeferredValue(credits), month);
+  const [months, setMonths] = useState(3);
+  const trial = useTrial(useDeferredValue(credits), month, months);
   const refused = [save.error, trial.error].find((error) => error instanceof ProblemError) ?? null;
   const at = refused ? placeInCredits(refused.place) : null;
   const set = (next: CreditDraft[]) => {
@@ -103,6 +104,8 @@ export function SharedCredit({ rules, people, month }: SharedCreditProps) {
         name=""
         trial={credits ? trial.data : undefined}
         isReading={trial.isFetching}
+        months={months}
+        onMonths={setMonths}
         without={
           isChanged ? t('sharedCredit.theEffectIsShownHere') : t('sharedCredit.theEffectOfAChange')
         }

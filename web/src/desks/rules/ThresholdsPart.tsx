@@ -8,6 +8,8 @@ import { StatusMark } from '../../marks/StatusMark';
 import { Failed, smallButton } from '../../ui/Notice';
 import { Pick } from '../../ui/Pick';
 import { Saved } from '../../ui/Saved';
+import { ReasonsPart } from './ReasonsPart';
+import { ShadingPart } from './ShadingPart';
 import { useDecides, useSaveRules } from './useRules';
 import { t } from './words';
 
@@ -118,6 +120,8 @@ export function ThresholdsPart({ company, rules, month, first }: ThresholdsPartP
         )}
       </section>
       <Decides company={company} first={first} month={month} />
+      <ShadingPart company={company} rules={rules} month={month} />
+      <ReasonsPart />
     </div>
   );
 }

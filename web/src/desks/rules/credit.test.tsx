@@ -17,6 +17,7 @@ const RULES: Rules & { tag: string } = {
   plans: [],
   company: { name: 'Saltmarsh Chandlery' },
   assignments: [],
+  shading: [],
   ladders: [],
   approval: { goals: false, plans: false, ladders: false },
   credits: [{ rep: 'A', from: '2026-08', shares: { A: '0.6', B: '0.4' } }],
@@ -28,6 +29,8 @@ const TRIAL: PlanTrial = {
   quota: null,
   floor: null,
   ceiling: null,
+  curveNow: [],
+  budget: null,
   curve: [],
   reps: [
     {

@@ -35,6 +35,7 @@ const RULES: Rules = {
     { rep: 'A', plan: 'Field', from: '2026-07' },
     { rep: 'B', plan: 'Lakes', from: '2026-07', until: '2026-12', ramp: ['0.5', '0.75'] },
   ],
+  shading: [],
   ladders: [],
   approval: { goals: false, plans: false, ladders: false },
   credits: [],

@@ -35,6 +35,7 @@ const RULES: Rules = {
   plans: [],
   company: { name: 'Saltmarsh Chandlery' },
   assignments: [],
+  shading: [],
   ladders: [],
   approval: { goals: false, plans: false, ladders: true },
   credits: [],

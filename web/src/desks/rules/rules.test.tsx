@@ -42,6 +42,7 @@ const RULES: Rules = {
   ],
   company: { name: 'Saltmarsh Chandlery' },
   assignments: [{ rep: 'A', plan: 'Field', from: '2026-07' }],
+  shading: [],
   ladders: [],
   approval: { goals: false, plans: false, ladders: false },
   credits: [],
@@ -54,6 +55,8 @@ const TRIAL: PlanTrial = {
   quota: '100.00',
   floor: '80.00',
   ceiling: null,
+  curveNow: [],
+  budget: null,
   curve: [
     { sales: '0.00', pay: '0.00' },
     { sales: '170.00', pay: '10.00' },
@@ -89,6 +92,25 @@ function show(search = '') {
 }
 
 describe('the rules desk', () => {
+  it('shows what a plan costs over a year, its budget, and the curve in force beside it', async () => {
+    const asked = serve({
+      ...ALL,
+      '/trial': { ...TRIAL, budget: '7.00', curveNow: [{ sales: '0.00', pay: '5.00' }] },
+    });
+    show();
+    const effect = await screen.findByRole('complementary', { name: 'Effect' });
+    expect(await within(effect).findByText('(budget of all plans: 7.00)')).toBeVisible();
+    expect(within(effect).getByText('Dashed: the plan in force')).toBeVisible();
+    await userEvent.click(within(effect).getByRole('radio', { name: '12 months' }));
+    await waitFor(() => expect(asked.some(({ path }) => path.includes('months=12'))).toBe(true));
+    const form = screen.getByRole('form', { name: 'Plan Field' });
+    await userEvent.selectOptions(
+      within(form).getByRole('combobox', { name: 'Add all reps of a region' }),
+      'Add all reps',
+    );
+    expect(within(form).getByRole('button', { name: /Cleo/ })).toBeVisible();
+  });
+
   it('shows a plan beside its effect, and saves it with its assignments', async () => {
     const asked = serve(ALL);
     show();

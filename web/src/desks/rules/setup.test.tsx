@@ -15,6 +15,7 @@ const RULES: Rules = {
   ],
   plans: [],
   assignments: [],
+  shading: [],
   ladders: [],
   approval: { goals: false, plans: false, ladders: false },
   credits: [],

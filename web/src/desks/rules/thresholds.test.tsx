@@ -34,6 +34,7 @@ const RULES: Rules = {
   plans: [],
   company: { name: 'Saltmarsh Chandlery' },
   assignments: [],
+  shading: [],
   ladders: LADDERS,
   approval: { goals: false, plans: false, ladders: false },
   credits: [],
@@ -68,6 +69,34 @@ describe('status thresholds', () => {
     expect(within(rows[2] as HTMLElement).getByRole('link', { name: 'Change' })).toHaveAttribute(
       'href',
       '/standing?measure=revenue&to=2026-10&panel=ladder&axis=rep&against=set%3Aquota',
+    );
+  });
+
+  it('stand beside shading limits and reasons, which are changed there too', async () => {
+    const asked = serve({
+      ...ALL,
+      '/rules': {
+        ...RULES,
+        shading: [{ measure: 'revenue', axis: 'rep', good: 'auto', bad: '10000.00' }],
+      },
+      '/reasons': [{ code: 'price', name: 'Price' }],
+      'PUT /reasons': [],
+    });
+    show('thresholds');
+    const limits = await screen.findByRole('region', { name: 'Shading limits' });
+    expect(within(limits).getAllByRole('row')[1]).toHaveTextContent(/reps10.000\.00automatic/);
+    expect(within(limits).getByRole('link', { name: 'Change' })).toHaveAttribute(
+      'href',
+      '/standing?measure=revenue&to=2026-10&axis=rep',
+    );
+    const name = await screen.findByRole('textbox', { name: 'Reason 1' });
+    await userEvent.clear(name);
+    await userEvent.type(name, 'Price war');
+    await userEvent.click(screen.getByRole('button', { name: 'Save reasons' }));
+    await waitFor(() =>
+      expect(asked.find(({ method }) => method === 'PUT')?.body).toEqual([
+        { code: 'price', name: 'Price war' },
+      ]),
     );
   });
 

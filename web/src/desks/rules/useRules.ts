@@ -106,10 +106,14 @@ export function usePeople(month: string) {
   });
 }
 
-export function useTrial(rules: RulesToSave | null, month: string) {
+export function useTrial(rules: RulesToSave | null, month: string, months = 3) {
   return useQuery({
-    queryKey: ['trial', month, rules],
-    queryFn: () => ask<PlanTrial>(`/earnings/trial${query({ month })}`, asJson('POST', rules)),
+    queryKey: ['trial', month, months, rules],
+    queryFn: () =>
+      ask<PlanTrial>(
+        `/earnings/trial${query({ month, months: String(months) })}`,
+        asJson('POST', rules),
+      ),
     enabled: rules !== null,
     retry: false,
     placeholderData: (before) => before,

@@ -11,7 +11,6 @@ import type {
   Orders,
   Path,
   Proof,
-  Reason,
   SavedView,
   Standing,
   StandingComparison,
@@ -177,18 +176,6 @@ export function useWriteNote() {
     ...CHANGED_BY.notes,
   );
 }
-
-export function useReasons() {
-  return useQuery({ queryKey: ['reasons'], queryFn: () => ask<Reason[]>('/reasons') });
-}
-
-export function useSaveReasons() {
-  return useChange(
-    (reasons: { code?: string; name: string }[]) => ask('/reasons', asJson('PUT', reasons)),
-    ...CHANGED_BY.reasons,
-  );
-}
-
 export function useSavedViews() {
   return useQuery({ queryKey: ['views'], queryFn: () => ask<SavedView[]>('/views') });
 }

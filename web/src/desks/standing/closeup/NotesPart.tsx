@@ -5,9 +5,10 @@ import { plusMonths } from '../../../address/span';
 import { monthName } from '../../../format/figures';
 import { field } from '../../../ui/field';
 import { smallButton } from '../../../ui/Notice';
-import { ReasonList } from './ReasonList';
+import { ReasonList } from '../../../ui/ReasonList';
 import type { Member } from '../rows';
-import { useReasons, useWriteNote } from '../useStanding';
+import { useWriteNote } from '../useStanding';
+import { useReasons } from '../../../api/reasons';
 import { t } from '../words';
 
 const MOST_MONTHS = 24;

@@ -8,7 +8,7 @@ import { clean, layOut, Refused, serve, showAt } from '../../../test/desk';
 import { Distribution } from './Distribution';
 import { MonthsTable } from '../table/MonthsTable';
 import { OrdersPanel } from './OrdersPanel';
-import { ReasonList } from '../closeup/ReasonList';
+import { ReasonList } from '../../../ui/ReasonList';
 import { COMPANY, ROWS, STANDING } from '../../../test/samples';
 import { TakeAlong } from '../controls/TakeAlong';
 

@@ -7,6 +7,7 @@ import java.net.ServerSocket;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -29,6 +30,10 @@ final class App implements AutoCloseable {
   static final String ANALYST = "analyst";
 
   static final String PASSWORD = "saltmarsh-demo";
+
+  /** Of accounts that a test makes. */
+  static final String OTHER_PASSWORD = "harbour lights at nine";
+
   private static final Duration PATIENCE = Duration.ofMinutes(2);
 
   private final Process process;
@@ -152,6 +157,44 @@ final class App implements AutoCloseable {
   }
 
   /** A file that a route gives. */
+  /** What an account is answered that sends JSON; the text of a 2xx. */
+  String send(String method, String path, String json, String name, String password) {
+    String pair = name + ":" + password;
+    HttpRequest request =
+        HttpRequest.newBuilder(URI.create(address(path)))
+            .header(
+                "Authorization",
+                "Basic "
+                    + Base64.getEncoder().encodeToString(pair.getBytes(StandardCharsets.UTF_8)))
+            .header("Content-Type", "application/json")
+            .method(method, HttpRequest.BodyPublishers.ofString(json))
+            .build();
+    try {
+      HttpResponse<String> answer =
+          HttpClient.newHttpClient().send(request, BodyHandlers.ofString());
+      if (answer.statusCode() / 100 != 2) {
+        throw new IllegalStateException(path + ": " + answer.statusCode() + " " + answer.body());
+      }
+      return answer.body();
+    } catch (IOException failure) {
+      throw new UncheckedIOException(failure);
+    } catch (InterruptedException stopped) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(stopped);
+    }
+  }
+
+  /**
+   * Makes one more analyst, who has changed the first password, and signs in with the usual one.
+   */
+  void addAnalyst(String name) {
+    String account = "{\"name\": \"%s\", \"role\": \"analyst\", \"member\": null}".formatted(name);
+    String made = send("POST", "/api/v1/accounts", account, ANALYST, PASSWORD);
+    String given = new JsonMapper().readTree(made).get("password").asString();
+    String change = "{\"now\": \"%s\", \"next\": \"%s\"}".formatted(given, OTHER_PASSWORD);
+    send("PUT", "/api/v1/session/password", change, name, given);
+  }
+
   byte[] bytes(String path) {
     try {
       byte[] pair = (ANALYST + ":" + PASSWORD).getBytes(StandardCharsets.UTF_8);

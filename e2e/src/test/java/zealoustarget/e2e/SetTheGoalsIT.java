@@ -132,6 +132,69 @@ class SetTheGoalsIT {
     browser.awaitText("The draft has no changes.");
   }
 
+  @Test
+  void aRegionRaisedByThreePercent_saysWhoChangesStatus_andStandsBesideOthers() {
+    browser.clickAt("//button[normalize-space()='Gull Coast']");
+    browser.awaitText("36 open cells, Oct to Jun");
+    browser.label("Scale by a factor");
+    browser.fill("Factor", "1.03");
+    browser.fill("In steps of", "500");
+    browser.button("Scale 36 cells");
+    browser.awaitText("cells change:");
+    browser.awaitText("Tomas Quill, Oct");
+    browser.buttonLabelled("Layout");
+    browser.option("side by side");
+    browser.awaitText("Last year’s actuals");
+    browser.awaitText("Percentages say how far");
+    assertThat(browser.axe()).isEmpty();
+    browser.select("Add a column", "This year at its pace");
+    browser.clickAt("//button[@aria-label='Remove the column This year at its pace']");
+    browser.button("Back to the sheet");
+    browser.button("Discard draft");
+    browser.awaitText("The draft has no changes.");
+  }
+
+  @Test
+  void twoAnalystsOnOneSheet_theSecondIsToldWhoWasFirst_andNothingIsLost() {
+    browser.clickAt(cell("Hanna Brook", 4));
+    browser.press("40 000", Keys.ENTER);
+    browser.awaitText("One cell changes");
+    app.addAnalyst("second");
+    String sheet = "/api/v1/goals/quota?from=2026-11&to=2026-11";
+    String tag = app.json(sheet).get("tag").asString();
+    String cells = "{\"key\": \"R11\", \"month\": \"2026-11\", \"amount\": \"41000\"}";
+    app.send(
+        "PUT",
+        "/api/v1/goals/quota",
+        "{\"axis\": \"rep\", \"measure\": \"revenue\", \"tag\": \"%s\", \"cells\": [%s]}"
+            .formatted(tag, cells),
+        "second",
+        App.OTHER_PASSWORD);
+    browser.button("Apply 1 change");
+    browser.awaitText("was changed since");
+    browser.awaitText("second");
+    browser.go("/goals?to=2026-10");
+    browser.awaitText("Hanna Brook, 2026-11 was changed since");
+    assertThat(browser.textAt(cell("Hanna Brook", 4))).as("the draft is kept").isEqualTo("40 000");
+    browser.button("Discard draft");
+    browser.awaitText("The draft has no changes.");
+    assertThat(browser.textAt(cell("Hanna Brook", 4))).isEqualTo("41 000");
+  }
+
+  @Test
+  void aHolidayMore_movesThePaceOfTheOpenMonth() {
+    browser.go("/standing?to=2026-11");
+    browser.awaitText("November 2026, day 14 of 20");
+    browser.go("/rules?show=company&to=2026-11");
+    browser.awaitText("Fiscal calendar");
+    browser.clickAt("//label[starts-with(., 'Holidays')]//textarea");
+    browser.press(Keys.chord(Keys.CONTROL, Keys.END), Keys.ENTER, "2026-11-27");
+    browser.button("Save calendar");
+    browser.awaitText("Saved.");
+    browser.go("/standing?to=2026-11");
+    browser.awaitText("November 2026, day 14 of 19");
+  }
+
   private static String textOfGroup(String group, int month) {
     return browser.textAt(
         "//*[@role='row'][*[@role='rowheader' and contains(normalize-space(), '"

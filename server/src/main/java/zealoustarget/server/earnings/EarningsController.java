@@ -72,13 +72,16 @@ public class EarningsController {
   }
 
   /**
-   * What a plan would have paid its reps in the three months up to {@code month}: takes a file of
+   * What a plan would have paid its reps in the {@code months} up to {@code month}: takes a file of
    * rules file with one plan and, where they change too, the assignments; changes nothing. 400
    * playbook-invalid names the place.
    */
   @PostMapping("/trial")
-  PlanTrial.TrialAnswer trial(@RequestParam String month, @RequestBody JsonNode rules) {
-    return trial.trial(rules, month(month));
+  PlanTrial.TrialAnswer trial(
+      @RequestParam String month,
+      @RequestParam(defaultValue = "3") int months,
+      @RequestBody JsonNode rules) {
+    return trial.trial(rules, month(month), months);
   }
 
   /** Who would change status with one more order of the own average size. */

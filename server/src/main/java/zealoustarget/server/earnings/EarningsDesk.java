@@ -26,7 +26,6 @@ import zealoustarget.core.commission.Statement;
 import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.ladder.Tone;
 import zealoustarget.core.ledger.Ledger;
-import zealoustarget.core.ledger.columns.GoalBook;
 import zealoustarget.core.ledger.query.Basis;
 import zealoustarget.core.ledger.query.Filters;
 import zealoustarget.core.ledger.query.StandingQuery;
@@ -51,9 +50,9 @@ import zealoustarget.server.rules.RulesService;
 class EarningsDesk {
   private static final int PAGE = 50;
   private static final int MONTHS_OF_ORDERS = 3;
-  private static final String BUDGET_MEASURE = "commission";
 
   private final EarningsService earnings;
+  private final CommissionBudget budgets;
   private final LedgerService ledgers;
   private final RulesService companyRules;
   private final LoadService loads;
@@ -61,11 +60,13 @@ class EarningsDesk {
 
   EarningsDesk(
       EarningsService earnings,
+      CommissionBudget budgets,
       LedgerService ledgers,
       RulesService companyRules,
       LoadService loads,
       Seals seals) {
     this.earnings = earnings;
+    this.budgets = budgets;
     this.ledgers = ledgers;
     this.companyRules = companyRules;
     this.loads = loads;
@@ -170,7 +171,7 @@ class EarningsDesk {
         EarningsService.currency(rules),
         read.headline(),
         totals,
-        budget(month, sum(read.reps(), RepMonth::due), rules),
+        budget(month, sum(read.reps(), RepMonth::due)),
         trial.isNone() ? null : beside(earnings.month(month), read, earnings.words(trial, month)),
         read.rows());
   }
@@ -252,28 +253,21 @@ class EarningsDesk {
             .toPlainString();
   }
 
-  /** The month's goals of the measure "commission", in whichever set has them. */
-  private @Nullable Budget budget(YearMonth month, @Nullable Long cents, Rules rules) {
-    Measure measure = rules.findMeasure(BUDGET_MEASURE).orElse(null);
-    if (measure == null || measure.isRate() || cents == null) {
+  /** Due against the month's budget. */
+  private @Nullable Budget budget(YearMonth month, @Nullable Long cents) {
+    CommissionBudget.Planned planned = cents == null ? null : budgets.in(month);
+    if (planned == null || cents == null) {
       return null;
     }
-    int number = Months.number(month);
-    for (GoalBook book : ledgers.current().goalBooks().values()) {
-      List<GoalBook.Cell> cells = book.cells(measure.code(), number, number);
-      if (!cells.isEmpty()) {
-        Ratio goal = Ratio.of(cells.stream().mapToLong(GoalBook.Cell::amount).sum());
-        Ratio due = Ratio.of(cents, 100).times(measure.unitsPerOne());
-        Reading reading = new Reading(measure.direction(), due, Goal.of(goal), 1, null, null);
-        return new Budget(
-            book.name(),
-            measure.text(goal),
-            measure.text(Objects.requireNonNull(reading.variance())),
-            reading.attainment() == null ? null : reading.attainment().toText(6),
-            Objects.requireNonNull(reading.favourable()).signum() < 0);
-      }
-    }
-    return null;
+    Measure measure = planned.measure();
+    Ratio due = Ratio.of(cents, 100).times(measure.unitsPerOne());
+    Reading reading = new Reading(measure.direction(), due, Goal.of(planned.goal()), 1, null, null);
+    return new Budget(
+        planned.goalSet(),
+        measure.text(planned.goal()),
+        measure.text(Objects.requireNonNull(reading.variance())),
+        reading.attainment() == null ? null : reading.attainment().toText(6),
+        Objects.requireNonNull(reading.favourable()).signum() < 0);
   }
 
   /**

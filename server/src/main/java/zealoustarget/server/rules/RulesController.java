@@ -137,7 +137,7 @@ class RulesController {
   }
 
   /** A calendar to be read, as text. */
-  record HolidaysRequest(String calendar) {}
+  record HolidaysRequest(@Nullable String calendar) {}
 
   /**
    * The whole days of an iCalendar file, from last year to three years ahead; nothing is stored.
@@ -145,6 +145,10 @@ class RulesController {
    */
   @PostMapping("/holidays")
   List<HolidayFile.Holiday> holidays(@RequestBody HolidaysRequest given) {
+    if (given.calendar() == null) {
+      throw Refusal.of("value-missing", "Give the text of an iCalendar file.")
+          .with("name", "calendar");
+    }
     int year = LocalDate.now(clock).getYear();
     return HolidayFile.read(given.calendar(), year - 1, year + YEARS_AHEAD);
   }

@@ -58,6 +58,36 @@ class EarningsTest extends EarningsServer {
   }
 
   @Test
+  void aPlanIsTriedOverAYear_besideItsBudgetAndTheCurveInForce() {
+    plan("month");
+    api.put(
+        "/api/v1/playbook",
+        """
+        {"measures": [{"code": "commission", "unit": "EUR", "scale": 2, "direction": "LOWER"}]}
+        """);
+    api.loadAndPost(
+        "budget.csv",
+        "month,company,commission\n2026-07,company,1000.00\n2026-08,company,1500.00\n",
+        "kind",
+        "goals",
+        "goalSet",
+        "commission budget",
+        "axis",
+        "company");
+    String dearer = PLAN.formatted("month").replace("1500.00", "1600.00");
+    String trial = "/api/v1/earnings/trial?month=2026-08&months=";
+    JsonNode tried = api.post(trial + 12, dearer).json();
+    assertThat(tried.get("months").size()).isEqualTo(12);
+    assertThat(tried.get("budget").asString()).isEqualTo("2500.00");
+    // both reps reached their quota once in July and August
+    assertThat(tried.at("/reps/0/change").asString()).isEqualTo("100.00");
+    assertThat(tried.get("curveNow")).isNotEqualTo(tried.get("curve"));
+    assertThat(tried.get("curveNow").size()).isEqualTo(tried.get("curve").size());
+    assertThat(api.post(trial + 13, dearer).code()).isEqualTo("value-unknown");
+    assertThat(api.post(trial + 0, dearer).code()).isEqualTo("value-unknown");
+  }
+
+  @Test
   void statement_leadsToItsSourceLines() {
     plan("quarter");
     JsonNode statement = api.get("/api/v1/earnings/reps/A?month=2026-08").json();

@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -16,6 +17,7 @@ import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
+import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.commission.PayCurve;
 import zealoustarget.core.commission.Statement;
@@ -23,6 +25,7 @@ import zealoustarget.core.commission.Terms;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.KeyText;
 import zealoustarget.core.member.Member;
+import zealoustarget.server.earnings.CommissionBudget;
 import zealoustarget.server.earnings.EarningsRow.PointPart;
 import zealoustarget.server.earnings.EarningsService;
 import zealoustarget.server.earnings.EarningsWords;
@@ -34,14 +37,20 @@ import zealoustarget.server.rules.RulesService;
 /** What a plan would have paid, before it is saved. */
 @Service
 public class PlanTrial {
-  private static final int MONTHS = 3;
+  private static final int MOST_MONTHS = 12;
   private static final JsonMapper JSON = new JsonMapper();
 
   private final EarningsService earnings;
+  private final CommissionBudget budgets;
   private final RulesService companyRules;
   private final LedgerService ledgers;
 
-  PlanTrial(EarningsService earnings, RulesService companyRules, LedgerService ledgers) {
+  PlanTrial(
+      EarningsService earnings,
+      CommissionBudget budgets,
+      RulesService companyRules,
+      LedgerService ledgers) {
+    this.budgets = budgets;
     this.earnings = earnings;
     this.companyRules = companyRules;
     this.ledgers = ledgers;
@@ -50,8 +59,10 @@ public class PlanTrial {
   /**
    * A plan's effect.
    *
-   * @param months the three up to the one asked for
+   * @param months those up to the one asked for
    * @param curve of the median quota of its reps in the last month; empty without any
+   * @param curveNow of the same rep as the rules in force have it; empty where they pay nothing
+   * @param budget what was planned for commission in these months; null where no goal set has it
    */
   public record TrialAnswer(
       List<String> months,
@@ -59,6 +70,8 @@ public class PlanTrial {
       @Nullable String floor,
       @Nullable String ceiling,
       List<PointPart> curve,
+      List<PointPart> curveNow,
+      @Nullable String budget,
       List<RepAnswer> reps,
       String before,
       String after) {}
@@ -78,14 +91,14 @@ public class PlanTrial {
 
   /** A rep's pay in the months, and why there is none; a month has the one or the other. */
   private record Pays(Side before, Side after) {
-    Pays() {
-      this(new Side(), new Side());
+    Pays(int months) {
+      this(new Side(months), new Side(months));
     }
   }
 
   private record Side(long[] cents, String[] why) {
-    Side() {
-      this(new long[MONTHS], new String[MONTHS]);
+    Side(int months) {
+      this(new long[months], new String[months]);
     }
 
     void set(int at, Statement one, Map<Integer, Long> earlier) {
@@ -94,7 +107,7 @@ public class PlanTrial {
     }
 
     List<String> texts() {
-      return IntStream.range(0, MONTHS)
+      return IntStream.range(0, why.length)
           .mapToObj(at -> why[at] == null ? PlanPart.cents(cents[at]) : null)
           .toList();
     }
@@ -107,19 +120,25 @@ public class PlanTrial {
   /**
    * Tries rules without putting them in force.
    *
+   * @param count of months up to the last, 1 to 12
    * @param rules a rules file with one plan and, where they change too, the assignments; or without
    *     a plan, such as shared credit: then whoever's pay changes is shown, and no curve
    * @throws Refusal playbook-invalid with the place
    */
-  public TrialAnswer trial(JsonNode rules, YearMonth last) {
+  public TrialAnswer trial(JsonNode rules, YearMonth last, int count) {
+    if (count < 1 || count > MOST_MONTHS) {
+      throw Refusal.of("value-unknown", "A plan is tried over 1 to " + MOST_MONTHS + " months.")
+          .with("name", "months");
+    }
     boolean hasPlan = rules.has("plans");
     JsonNode plan = rules.at("/plans/0");
     Rules now = companyRules.current();
     Rules tried = companyRules.tried(hasPlan ? everywhere(rules, plan) : rules);
     String name = hasPlan ? plan.get("name").asString().strip() : "";
-    List<YearMonth> months = Span.ending(last, MONTHS).months();
+    List<YearMonth> months = Span.ending(last, count).months();
     Map<Integer, Pays> pays = new LinkedHashMap<>();
     List<Statement> ofPlan = new ArrayList<>();
+    Map<Integer, Statement> inForce = new HashMap<>();
     Map<Integer, Long> earlierBefore = earned(now, months.get(0).minusMonths(1));
     Map<Integer, Long> earlierAfter = earned(tried, months.get(0).minusMonths(1));
     for (int at = 0; at < months.size(); at++) {
@@ -130,11 +149,12 @@ public class PlanTrial {
         boolean isOfPlan =
             hasPlan && one.terms() != null && KeyText.isSame(one.terms().plan().name(), name);
         if (isOfPlan || !hasPlan) {
-          Pays pay = pays.computeIfAbsent(one.rep(), id -> new Pays());
+          Pays pay = pays.computeIfAbsent(one.rep(), id -> new Pays(count));
           pay.before().set(at, before.get(rep), earlierBefore);
           pay.after().set(at, one, earlierAfter);
-          if (isOfPlan && at == MONTHS - 1) {
+          if (isOfPlan && at == count - 1) {
             ofPlan.add(one);
+            inForce.put(one.rep(), before.get(rep));
           }
         }
       }
@@ -144,7 +164,7 @@ public class PlanTrial {
     if (!hasPlan) {
       pays.values().removeIf(pay -> Arrays.equals(pay.before().cents(), pay.after().cents()));
     }
-    return answer(months, pays, ofPlan);
+    return answer(months, pays, ofPlan, inForce);
   }
 
   /** The plan as if it held in every month, so that past ones can be tried. */
@@ -178,7 +198,10 @@ public class PlanTrial {
   }
 
   private TrialAnswer answer(
-      List<YearMonth> months, Map<Integer, Pays> pays, List<Statement> ofPlan) {
+      List<YearMonth> months,
+      Map<Integer, Pays> pays,
+      List<Statement> ofPlan,
+      Map<Integer, Statement> inForce) {
     long before = 0;
     long after = 0;
     List<RepAnswer> reps = new ArrayList<>();
@@ -199,7 +222,9 @@ public class PlanTrial {
               PlanPart.cents(now - then)));
     }
     reps.sort(Comparator.comparing(RepAnswer::name));
-    PayCurve curve = median(ofPlan);
+    Statement median = median(ofPlan);
+    PayCurve curve = median == null ? null : median.curve();
+    Statement same = median == null ? null : inForce.get(median.rep());
     Terms terms = ofPlan.isEmpty() ? null : ofPlan.get(0).terms();
     Measure measure = terms == null ? null : terms.plan().measure();
     return new TrialAnswer(
@@ -212,19 +237,34 @@ public class PlanTrial {
             ? null
             : measure.text(curve.ceiling()),
         curve == null || measure == null ? List.of() : EarningsWords.points(curve, 0, measure),
+        same == null || same.curve() == null || measure == null
+            ? List.of()
+            : EarningsWords.points(same.curve(), 0, measure),
+        budget(months),
         reps,
         PlanPart.cents(before),
         PlanPart.cents(after));
   }
 
-  private static @Nullable PayCurve median(List<Statement> statements) {
-    List<PayCurve> curves =
+  /** The rep in the middle by quota. */
+  private static @Nullable Statement median(List<Statement> statements) {
+    List<Statement> sorted =
         statements.stream()
             .filter(one -> one.curve() != null)
-            .map(Statement::curve)
-            .sorted(Comparator.comparing(PayCurve::quota))
+            .sorted(Comparator.comparing(one -> Objects.requireNonNull(one.curve()).quota()))
             .toList();
-    return curves.isEmpty() ? null : curves.get(curves.size() / 2);
+    return sorted.isEmpty() ? null : sorted.get(sorted.size() / 2);
+  }
+
+  private @Nullable String budget(List<YearMonth> months) {
+    List<CommissionBudget.Planned> planned =
+        months.stream().map(budgets::in).filter(Objects::nonNull).toList();
+    return planned.isEmpty()
+        ? null
+        : planned
+            .get(0)
+            .measure()
+            .text(Ratio.sum(planned.stream().map(CommissionBudget.Planned::goal)));
   }
 
   private static long sum(long[] cents) {

@@ -1,12 +1,12 @@
 import { useState } from 'react';
-import type { Reason } from '../../../api/types';
-import { field } from '../../../ui/field';
-import { smallButton } from '../../../ui/Notice';
-import { useSaveReasons } from '../useStanding';
-import { t } from '../words';
+import type { Reason } from '../api/types';
+import { field } from './field';
+import { smallButton } from './Notice';
+import { useSaveReasons } from '../api/reasons';
+import { t } from '../format/words';
 
 /** The company's own list of reasons, to be changed. */
-export function ReasonList({ reasons, onClose }: { reasons: Reason[]; onClose: () => void }) {
+export function ReasonList({ reasons, onClose }: { reasons: Reason[]; onClose?: () => void }) {
   const [list, setList] = useState<{ code?: string; name: string }[]>(reasons);
   const save = useSaveReasons();
   return (
@@ -17,7 +17,7 @@ export function ReasonList({ reasons, onClose }: { reasons: Reason[]; onClose: (
         event.preventDefault();
         save.mutate(
           list.filter(({ name }) => name.trim() !== ''),
-          { onSuccess: onClose },
+          { onSuccess: () => onClose?.() },
         );
       }}
     >
@@ -64,9 +64,11 @@ export function ReasonList({ reasons, onClose }: { reasons: Reason[]; onClose: (
         <button type="submit" className={smallButton} disabled={save.isPending}>
           {t('reasonList.saveReasons')}
         </button>
-        <button type="button" className={smallButton} onClick={onClose}>
-          {t('reasonList.cancel')}
-        </button>
+        {onClose && (
+          <button type="button" className={smallButton} onClick={onClose}>
+            {t('reasonList.cancel')}
+          </button>
+        )}
       </div>
     </form>
   );
