@@ -44,6 +44,11 @@ class TrialTest extends EarningsServer {
     String closeUp = "/api/v1/standing/rep/A/close-up?to=2026-08&goalSet=quota&trialFactor=7";
     assertThat(api.get(closeUp + "&trialPace=end").json().at("/reading/variance").asString())
         .isEqualTo("-700.00");
+    JsonNode eleven = api.get(AUGUST + "&asOf=2026-08-17&trialPace=end").json();
+    assertThat(rowOf(eleven, "A").get("actual").asString())
+        .as("900.00 by 11 of 21 days, rounded where it is shown")
+        .isEqualTo("1718.18");
+    assertThat(rowOf(eleven, "A").at("/spoken/variance").asString()).isEqualTo("718.18");
     assertThat(api.get(AUGUST).json()).as("nothing is stored").isEqualTo(before);
   }
 

@@ -334,7 +334,7 @@ public class CloseUpService {
         ReadingAnswer.text(measure, part.actual()),
         ReadingAnswer.text(measure, part.goal()),
         measure.text(part.variance()),
-        shown(part.variance(), measure),
+        measure.isRate() ? shown(part.variance(), measure) : measure.text(whole(part.variance())),
         measure.text(part.favourable()),
         isOfMiss ? asked.figures().share(part.favourable().dividedBy(whole)) : null);
   }

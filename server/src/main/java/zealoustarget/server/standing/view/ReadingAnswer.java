@@ -185,9 +185,21 @@ public record ReadingAnswer(
    *
    * @param ladder as it judged
    * @param asOf the day of the running month, null where the span's last month is over
+   * @param isRounded whether amounts are rounded half up to the smallest unit, as those of a month
+   *     at its pace are, which are no multiples of it
    */
   public record Words(
-      Measure measure, Ladder ladder, @Nullable Shading shading, @Nullable LocalDate asOf) {
+      Measure measure,
+      Ladder ladder,
+      @Nullable Shading shading,
+      @Nullable LocalDate asOf,
+      boolean isRounded) {
+    @Nullable String text(@Nullable Ratio units) {
+      return isRounded && !measure.isRate()
+          ? rounded(measure, units)
+          : ReadingAnswer.text(measure, units);
+    }
+
     public ReadingAnswer answer(Standing.Row row) {
       return of(row, this);
     }
@@ -201,17 +213,17 @@ public record ReadingAnswer(
     return new ReadingAnswer(
         isTotal ? null : row.member().key(),
         isTotal ? null : row.member().name(),
-        text(measure, reading.actual()),
-        text(measure, reading.goalAmount()),
-        text(measure, reading.variance()),
-        text(measure, reading.favourable()),
+        words.text(reading.actual()),
+        words.text(reading.goalAmount()),
+        words.text(reading.variance()),
+        words.text(reading.favourable()),
         text(reading.variancePercent()),
         text(reading.attainment()),
         text(reading.achieved()),
         text(reading.remaining()),
         text(reading.over()),
-        text(measure, reading.shortfall()),
-        text(measure, reading.excess()),
+        words.text(reading.shortfall()),
+        words.text(reading.excess()),
         text(reading.growth()),
         text(reading.growthOnYear()),
         text(measure, reading.yearBefore()),
@@ -228,21 +240,21 @@ public record ReadingAnswer(
         reading.position() == null ? null : reading.position().name().toLowerCase(Locale.ROOT),
         measure.isRate() ? rate(reading, words) : null,
         ahead(row.outlook(), reading, measure),
-        comparable(row.comparable(), measure),
+        comparable(row.comparable(), words),
         toDate(row.toDate(), words),
         spoken(row.spoken(), words),
         Beyond.NOTHING);
   }
 
-  private static @Nullable Compared comparable(Standing.@Nullable Judged judged, Measure measure) {
+  private static @Nullable Compared comparable(Standing.@Nullable Judged judged, Words words) {
     if (judged == null) {
       return null;
     }
     Reading reading = judged.reading();
     return new Compared(
-        text(measure, reading.actual()),
-        text(measure, reading.goalAmount()),
-        text(measure, reading.variance()),
+        words.text(reading.actual()),
+        words.text(reading.goalAmount()),
+        words.text(reading.variance()),
         text(reading.attainment()),
         judged.status().word(),
         tone(judged.status()));
@@ -271,7 +283,7 @@ public record ReadingAnswer(
     boolean isEmpty = judged.status().noReading() == NoReading.EMPTY;
     return new Spoken(
         judged.kind().name().toLowerCase(Locale.ROOT).replace('_', '-'),
-        text(words.measure(), reading.actual()),
+        words.text(reading.actual()),
         rounded(words.measure(), reading.comparedWith()),
         rounded(words.measure(), reading.variance()),
         rounded(words.measure(), reading.favourable()),

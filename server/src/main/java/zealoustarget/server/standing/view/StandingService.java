@@ -127,7 +127,8 @@ public class StandingService {
   }
 
   public static Words words(ResolvedQuery asked, StandingQuery query, @Nullable Shading shading) {
-    return new Words(query.measure(), asked.ledger().ladder(query), shading, asked.asOf());
+    return new Words(
+        query.measure(), asked.ledger().ladder(query), shading, asked.asOf(), query.atPace());
   }
 
   private static Read read(ResolvedQuery asked, StandingQuery query) {
@@ -497,7 +498,8 @@ public class StandingService {
     List<SpanSheetAnswer.Cell> totals = new ArrayList<>();
     for (int at = 0; at < sheet.months().size(); at++) {
       Standing month = sheet.months().get(at);
-      Words words = new Words(month.measure(), month.ladder(), shading, asked.asOf());
+      Words words =
+          new Words(month.measure(), month.ladder(), shading, asked.asOf(), asked.query().atPace());
       totals.add(SpanSheetAnswer.Cell.of(words.answer(month.total())));
       for (Row row : month.rows()) {
         SpanSheetAnswer.Cell[] of = cells.get(row.member().id());
