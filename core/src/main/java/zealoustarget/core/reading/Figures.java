@@ -23,13 +23,13 @@ public record Figures(Writing writing) {
     return Character.toUpperCase(text.charAt(0)) + text.substring(1);
   }
 
-  /** An amount with its currency; a rate as a percentage. */
+  /** An amount, half up to the smallest unit, with its currency; a rate as a percentage. */
   public String amount(Ratio smallestUnits, Measure measure) {
     if (measure.isRate()) {
       return grouped(Shown.percent(smallestUnits.dividedBy(measure.unitsPerOne()))) + " %";
     }
-    return grouped(measure.text(smallestUnits))
-        + (measure.isCurrency() ? " " + measure.unit() : "");
+    Ratio whole = Ratio.of(smallestUnits.rounded(0, RoundingMode.HALF_UP));
+    return grouped(measure.text(whole)) + (measure.isCurrency() ? " " + measure.unit() : "");
   }
 
   /** A difference between rates in points of a percent: 0.003 is "0.3 points". */
