@@ -1,5 +1,6 @@
 import { useCallback, useMemo } from 'react';
 import { useSearchParams } from 'react-router';
+import { offered } from '../api/goalSets';
 import type { AxisWord, Company } from '../api/types';
 import { isMonth, plusMonths, spanOf, type Span, type SpanKind } from './span';
 
@@ -91,8 +92,8 @@ export function defaultMonth(company: Company): string {
 
 /** The first goal set that fits rows and measure, else none. */
 export function defaultBasis(company: Company, axis: AxisWord, measure: string): Basis {
-  const fitting = company.goalSets.find(
-    (set) => set.axis === axis && set.measures.includes(measure) && !set.isRetired,
+  const fitting = offered(company).find(
+    (set) => set.axis === axis && set.measures.includes(measure),
   );
   return fitting ? { kind: 'set', name: fitting.name } : { kind: 'none' };
 }

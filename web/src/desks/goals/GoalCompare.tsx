@@ -6,7 +6,7 @@ import { Failed, Loading, smallButton } from '../../ui/Notice';
 import { Pick } from '../../ui/Pick';
 import { VirtualRows } from '../../ui/VirtualRows';
 import { signedPercent } from './texts';
-import { useCompared, type Asked } from './useGoals';
+import { SLOTS, useCompared, type Asked } from './useGoals';
 import { t } from './words';
 
 const MOST = 4;
@@ -143,7 +143,7 @@ export function GoalCompare({ company, which, desk, others, version, change }: G
 
 /** What the sheet can stand beside; a set of another axis has other members. */
 function choices(company: Company, which: Asked, desk: GoalDesk) {
-  const drafts = [1, 2, 3].filter((slot) => slot !== which.slot && desk.drafts.includes(slot));
+  const drafts = SLOTS.filter((slot) => slot !== which.slot && desk.drafts.includes(slot));
   const sets = company.goalSets.filter(
     (set) => set.axis === desk.axis && set.measures.includes(desk.measure),
   );

@@ -3,6 +3,7 @@ import { Link, useSearchParams } from 'react-router';
 import { fiscalYear } from '../../address/span';
 import { useView, type Changes } from '../../address/useView';
 import { useRights } from '../../api/account';
+import { offered } from '../../api/goalSets';
 import type { Company, GoalDesk } from '../../api/types';
 import { plural, capital } from '../../format/nouns';
 import { Choice } from '../../ui/Choice';
@@ -14,7 +15,7 @@ import { GoalTable } from './GoalTable';
 import { NewGoalSet } from './NewGoalSet';
 import { SetDrop } from './SetDrop';
 import { rowsInOrder, type Block } from './sheet';
-import { fileOf, useDraft, useGoalDesk, type Asked } from './useGoals';
+import { fileOf, SLOTS, useDraft, useGoalDesk, type Asked } from './useGoals';
 import { t } from './words';
 import './goals.css';
 
@@ -25,9 +26,9 @@ export function GoalsDesk({ company }: { company: Company }) {
   const [view, change] = useView(company);
   const [search] = useSearchParams();
   const measure = view.measure;
-  const offered = company.goalSets.filter((set) => !set.isRetired);
-  const fitting = offered.find((set) => set.measures.includes(measure));
-  const name = search.get('set') ?? fitting?.name ?? offered[0]?.name ?? null;
+  const sets = offered(company);
+  const fitting = sets.find((set) => set.measures.includes(measure));
+  const name = search.get('set') ?? fitting?.name ?? sets[0]?.name ?? null;
   const isKnown = company.goalSets.some((set) => set.name === name);
   const which: Asked | null =
     name === null
@@ -63,9 +64,9 @@ export function GoalsDesk({ company }: { company: Company }) {
   );
 }
 
-/** Which of the three drafts the address means. */
+/** Which of the drafts the address means; the first unless it says so. */
 function slotOf(text: string | null): number {
-  return text === '2' ? 2 : text === '3' ? 3 : 1;
+  return SLOTS.find((slot) => String(slot) === text) ?? 1;
 }
 
 interface WorkProps {
@@ -170,15 +171,13 @@ function Controls({ company, which, desk, draft, change }: ControlsProps) {
   const [search] = useSearchParams();
   const isBeside = search.get('view') === 'beside';
   const chosen = company.goalSets.find((set) => set.name === desk.goalSet);
-  const known = company.goalSets
-    .filter((set) => !set.isRetired || set === chosen || isListed)
-    .map((set) => ({
-      value: set.name,
-      word: set.name,
-      remark: t(set.isRetired ? 'goalsDesk.setsAxisRetired' : 'goalsDesk.bySetsAxis', {
-        axis: set.axis,
-      }),
-    }));
+  const known = (isListed ? company.goalSets : offered(company, desk.goalSet)).map((set) => ({
+    value: set.name,
+    word: set.name,
+    remark: t(set.isRetired ? 'goalsDesk.setsAxisRetired' : 'goalsDesk.bySetsAxis', {
+      axis: set.axis,
+    }),
+  }));
   const isHere = known.some((one) => one.value === desk.goalSet);
   return (
     <>
@@ -221,7 +220,7 @@ function Controls({ company, which, desk, draft, change }: ControlsProps) {
           <Choice
             label={t('goalsDesk.draft')}
             value={String(which.slot)}
-            options={[1, 2, 3].map((slot) => ({
+            options={SLOTS.map((slot) => ({
               value: String(slot),
               word: String(slot),
               ...(desk.drafts.includes(slot) ? { remark: t('goalsDesk.withChanges') } : {}),

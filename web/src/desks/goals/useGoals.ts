@@ -14,6 +14,9 @@ import type {
 import { asJson, useChange } from '../../api/useChange';
 import { endsOf } from './texts';
 
+/** Numbers of the drafts that a person can have of the same goals. */
+export const SLOTS = [1, 2, 3];
+
 /** Which sheet is meant. */
 export interface Asked {
   goalSet: string;

@@ -1,4 +1,5 @@
 import { useState, type ReactNode } from 'react';
+import { offered } from '../../api/goalSets';
 import type { AxisWord, Company, Load, LoadKind, Sheet } from '../../api/types';
 import { quietButton } from '../../ui/Notice';
 import type { useSay } from './useIntake';
@@ -132,11 +133,9 @@ function ReadingForm(props: {
             onChange={(event) => setGoalSet(event.target.value)}
           />
           <datalist id="goal-sets">
-            {company.goalSets
-              .filter((one) => !one.isRetired)
-              .map((one) => (
-                <option key={one.name} value={one.name} />
-              ))}
+            {offered(company).map((one) => (
+              <option key={one.name} value={one.name} />
+            ))}
           </datalist>
         </Field>
       )}

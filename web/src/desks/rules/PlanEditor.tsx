@@ -19,6 +19,7 @@ import {
   type Person,
   type PlanDraft,
 } from './plan';
+import { offered } from '../../api/goalSets';
 import { useSaveRules, useTrial } from './useRules';
 import { Saved } from '../../ui/Saved';
 import { t } from './words';
@@ -50,6 +51,9 @@ export function PlanEditor(props: PlanEditorProps) {
       },
     [read.plan, assignments, rules.assignments],
   );
+  const repSets = offered(company)
+    .filter((set) => set.axis === 'rep')
+    .map((set) => set.name);
   const [months, setMonths] = useState(3);
   const trial = useTrial(useDeferredValue(rulesNow), month, months);
   const refused = [save.error, trial.error].find((error) => error instanceof ProblemError) ?? null;
@@ -107,14 +111,7 @@ export function PlanEditor(props: PlanEditorProps) {
           <Labelled label={t('planEditor.quotaFromGoalSet')} fault={faultOf('goalSet')}>
             <Picked
               value={draft.goalSet}
-              options={[
-                ...new Set([
-                  ...company.goalSets
-                    .filter((one) => one.axis === 'rep' && !one.isRetired)
-                    .map((one) => one.name),
-                  draft.goalSet,
-                ]),
-              ]}
+              options={[...new Set([...repSets, draft.goalSet])]}
               onPick={(goalSet) => set({ goalSet })}
             />
           </Labelled>
@@ -153,9 +150,7 @@ export function PlanEditor(props: PlanEditorProps) {
             label={t('planEditor.maximumCeiling')}
             draft={draft.ceiling}
             kinds={['none', 'percent', 'amount', 'goalSet']}
-            sets={company.goalSets
-              .filter((one) => one.axis === 'rep' && !one.isRetired)
-              .map((one) => one.name)}
+            sets={repSets}
             fault={faultOf('ceiling')}
             onChange={(ceiling) => set({ ceiling })}
           />

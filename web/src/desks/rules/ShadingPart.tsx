@@ -1,8 +1,8 @@
 import { Link } from 'react-router';
 import type { Company, Rules } from '../../api/types';
 import { amount } from '../../format/figures';
-import { plural } from '../../format/nouns';
 import { smallButton } from '../../ui/Notice';
+import { AppliesTo, RulesHead, standingOf } from './AppliesTo';
 import { t } from './words';
 
 interface ShadingPartProps {
@@ -13,7 +13,7 @@ interface ShadingPartProps {
 
 const limit = (text: string) => (text === 'auto' ? t('shading.automatic') : amount(text));
 
-/** From which variance on the shading is of full tone, and where that applies. */
+/** Limits of the shading with where they apply; they are changed beside the figures they shade. */
 export function ShadingPart({ company, rules, month }: ShadingPartProps) {
   return (
     <section aria-label={t('shading.title')} className="max-w-[760px]">
@@ -23,37 +23,14 @@ export function ShadingPart({ company, rules, month }: ShadingPartProps) {
         <p>{t('shading.none')}</p>
       ) : (
         <table className="w-full bg-sheet text-left">
-          <thead>
-            <tr className="border-b border-ink text-[12px] text-quiet">
-              {[
-                t('thresholds.measure'),
-                t('thresholds.goalSet'),
-                t('thresholds.rows'),
-                t('shading.unfavourable'),
-                t('shading.favourable'),
-              ].map((word) => (
-                <th key={word} scope="col" className="px-2 py-1.5 font-normal">
-                  {word}
-                </th>
-              ))}
-              <th scope="col">
-                <span className="sr-only">{t('thresholds.actions')}</span>
-              </th>
-            </tr>
-          </thead>
+          <RulesHead words={[t('shading.unfavourable'), t('shading.favourable')]} />
           <tbody>
             {rules.shading.map((one) => (
               <tr
                 key={`${one.measure} ${one.goalSet ?? ''} ${one.axis ?? ''}`}
                 className="border-b border-rule"
               >
-                <th scope="row" className="px-2 py-1.5 font-semibold">
-                  {company.measures.find(({ code }) => code === one.measure)?.name ?? one.measure}
-                </th>
-                <td className="px-2 py-1.5">{one.goalSet ?? t('thresholds.every')}</td>
-                <td className="px-2 py-1.5">
-                  {one.axis ? plural(one.axis) : t('thresholds.every')}
-                </td>
+                <AppliesTo company={company} rule={one} />
                 <td className="px-2 py-1.5">{limit(one.bad)}</td>
                 <td className="px-2 py-1.5">{limit(one.good)}</td>
                 <td className="px-2 py-1 text-right">
@@ -68,12 +45,4 @@ export function ShadingPart({ company, rules, month }: ShadingPartProps) {
       )}
     </section>
   );
-}
-
-/** The standing where the limits apply; they are changed beside the figures that they shade. */
-function standingOf(one: Rules['shading'][number], month: string): string {
-  const parts = new URLSearchParams({ measure: one.measure, to: month });
-  if (one.axis) parts.set('axis', one.axis);
-  if (one.goalSet) parts.set('against', `set:${one.goalSet}`);
-  return `/standing?${parts.toString()}`;
 }

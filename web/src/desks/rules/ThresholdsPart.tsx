@@ -8,6 +8,7 @@ import { StatusMark } from '../../marks/StatusMark';
 import { Failed, smallButton } from '../../ui/Notice';
 import { Pick } from '../../ui/Pick';
 import { Saved } from '../../ui/Saved';
+import { AppliesTo, nameOf, RulesHead, standingOf } from './AppliesTo';
 import { ReasonsPart } from './ReasonsPart';
 import { ShadingPart } from './ShadingPart';
 import { useDecides, useSaveRules } from './useRules';
@@ -39,35 +40,13 @@ export function ThresholdsPart({ company, rules, month, first }: ThresholdsPartP
     <div className="grid min-h-0 flex-1 content-start items-start gap-x-10 gap-y-6 overflow-auto px-[18px] py-2 xl:grid-cols-[minmax(0,1fr)_340px]">
       <section aria-label={t('thresholds.thresholds')}>
         <table className="w-full bg-sheet text-left">
-          <thead>
-            <tr className="border-b border-ink text-[12px] text-quiet">
-              {[
-                t('thresholds.measure'),
-                t('thresholds.goalSet'),
-                t('thresholds.rows'),
-                t('thresholds.from'),
-                t('thresholds.basedOn'),
-                t('thresholds.thresholds'),
-              ].map((word) => (
-                <th key={word} scope="col" className="px-2 py-1.5 font-normal">
-                  {word}
-                </th>
-              ))}
-              <th scope="col">
-                <span className="sr-only">{t('thresholds.actions')}</span>
-              </th>
-            </tr>
-          </thead>
+          <RulesHead
+            words={[t('thresholds.from'), t('thresholds.basedOn'), t('thresholds.thresholds')]}
+          />
           <tbody>
             {rules.ladders.map((ladder) => (
               <tr key={keyOf(ladder)} className="border-b border-rule align-top">
-                <th scope="row" className="px-2 py-1.5 font-semibold">
-                  {nameOf(company, ladder.measure)}
-                </th>
-                <td className="px-2 py-1.5">{ladder.goalSet ?? t('thresholds.every')}</td>
-                <td className="px-2 py-1.5">
-                  {ladder.axis ? plural(ladder.axis) : t('thresholds.every')}
-                </td>
+                <AppliesTo company={company} rule={ladder} />
                 <td className="px-2 py-1.5 whitespace-nowrap">
                   {ladder.since ? monthName(ladder.since) : t('thresholds.always')}
                 </td>
@@ -79,7 +58,7 @@ export function ThresholdsPart({ company, rules, month, first }: ThresholdsPartP
                   />
                 </td>
                 <td className="px-2 py-1 text-right whitespace-nowrap">
-                  <Link className={smallButton} to={changeAt(ladder, month)}>
+                  <Link className={smallButton} to={standingOf(ladder, month, 'ladder')}>
                     {t('thresholds.change')}
                   </Link>{' '}
                   {(ladder.goalSet ?? ladder.axis ?? ladder.since) && (
@@ -129,21 +108,10 @@ export function ThresholdsPart({ company, rules, month, first }: ThresholdsPartP
 const keyOf = (ladder: LadderRule) =>
   [ladder.measure, ladder.goalSet, ladder.axis, ladder.since].join(' ');
 
-const nameOf = (company: Company, code: string) =>
-  company.measures.find((one) => one.code === code)?.name ?? code;
-
 /** Whether thresholds are percentages; those of a rate always are. */
 const isShare = (company: Company, code: string, scale: string | undefined) =>
   SHARES.includes(scale ?? '') ||
   company.measures.find((one) => one.code === code)?.unit === 'rate';
-
-/** The standing where these thresholds apply, their panel open. */
-function changeAt(ladder: LadderRule, month: string): string {
-  const parts = new URLSearchParams({ measure: ladder.measure, to: month, panel: 'ladder' });
-  if (ladder.axis) parts.set('axis', ladder.axis);
-  if (ladder.goalSet) parts.set('against', `set:${ladder.goalSet}`);
-  return `/standing?${parts.toString()}`;
-}
 
 interface StepsProps {
   /** Whether they start at percentages. */

@@ -1,4 +1,5 @@
 import { useRights } from '../../../api/account';
+import { offered } from '../../../api/goalSets';
 import type { AxisWord, Company, Standing } from '../../../api/types';
 import { basisWord, type Changes, type View } from '../../../address/useView';
 import { readNumber } from '../../../format/numbers';
@@ -306,10 +307,8 @@ function Factor({ value, onChange }: FactorProps) {
 /** Goal sets of these rows first; those of their groups next; others are not offered. */
 export function bases(company: Company, view: View): Option[] {
   const chosen = view.basis;
-  const fitting = company.goalSets.filter(
-    (set) =>
-      (set.measures.includes(view.measure) || set.measures.length === 0) &&
-      (!set.isRetired || (chosen.kind === 'set' && set.name === chosen.name)),
+  const fitting = offered(company, chosen.kind === 'set' ? chosen.name : undefined).filter(
+    (set) => set.measures.includes(view.measure) || set.measures.length === 0,
   );
   const own = fitting.filter((set) => set.axis === view.axis);
   const ofGroup = fitting.filter((set) => set.axis === view.group && set.axis !== view.axis);

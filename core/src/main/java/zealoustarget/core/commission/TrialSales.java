@@ -25,10 +25,8 @@ public record TrialSales(
     if (month != running || days == null) {
       return sales;
     }
-    Ratio landing = Pace.landing(Ratio.of(sales), days, Ratio.of(sales));
-    return landing == null
-        ? sales
-        : landing.rounded(0, RoundingMode.HALF_UP).toBigIntegerExact().longValueExact();
+    Ratio end = Pace.atEnd(Ratio.of(sales), days, Ratio.of(sales));
+    return end.rounded(0, RoundingMode.HALF_UP).toBigIntegerExact().longValueExact();
   }
 
   @Override

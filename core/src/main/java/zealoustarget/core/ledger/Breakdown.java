@@ -236,8 +236,7 @@ public record Breakdown(Axis axis, Split split, Ratio whole, List<Part> parts) {
         return sold;
       }
       Ratio open = Ratio.of(actual.inMonth(place, query.span().length() - 1));
-      Ratio landing = Pace.landing(sold, days, open);
-      return landing == null ? sold : landing;
+      return Pace.atEnd(sold, days, open);
     }
 
     /** What each place was a year before, nothing where that was below 0; by place + 1. */

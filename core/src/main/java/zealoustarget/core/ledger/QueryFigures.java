@@ -139,10 +139,10 @@ final class QueryFigures {
   private Standing.Unjudged unjudged(
       Member member, Reading reading, int[] several, @Nullable GoalSum goal) {
     boolean isRunning = query.days() != null && !query.measure().isRate();
-    Goal goalToDate = isRunning && reading.hasGoal() ? goalToDate(several, goal) : Goal.MISSING;
     if (isRunning && query.atPace()) {
       return atPace(member, reading, several, goal);
     }
+    Goal goalToDate = isRunning && reading.hasGoal() ? goalToDate(several, goal) : Goal.MISSING;
     return new Standing.Unjudged(
         member,
         reading,
@@ -155,13 +155,12 @@ final class QueryFigures {
   /** As if the running month went on as it went so far: then it is over, and nothing is to date. */
   private Standing.Unjudged atPace(
       Member member, Reading reading, int[] several, @Nullable GoalSum goal) {
-    Ratio landing = outlook(reading, several, Goal.MISSING).landing();
-    Ratio actual = reading.actual();
-    Ratio toCome = landing == null || actual == null ? Ratio.ZERO : landing.minus(actual);
+    Ratio actual = Objects.requireNonNull(reading.actual()); // only a rate can have none
+    Ratio end = Pace.atEnd(actual, Objects.requireNonNull(query.days()), inLastMonth(several));
     Reading ended =
         new Reading(
             reading.direction(),
-            landing == null ? actual : landing,
+            end,
             reading.goal(),
             reading.goalMonths(),
             reading.prior(),
@@ -171,7 +170,7 @@ final class QueryFigures {
         ended,
         isEmpty,
         null,
-        goal == null ? null : comparable(several, goal, toCome),
+        goal == null ? null : comparable(several, goal, end.minus(actual)),
         null);
   }
 
@@ -318,15 +317,19 @@ final class QueryFigures {
     return Goal.of(sum.times(factor()));
   }
 
-  private Pace outlook(Reading reading, int[] several, Goal goalToDate) {
+  private Ratio inLastMonth(int[] several) {
     long open = 0;
     for (int place : several) {
       open = Math.addExact(open, actual.inMonth(place, isEmptyMonth.length - 1));
     }
+    return Ratio.of(open);
+  }
+
+  private Pace outlook(Reading reading, int[] several, Goal goalToDate) {
     return Pace.of(
         reading,
         Objects.requireNonNull(query.days()),
-        Ratio.of(open),
+        inLastMonth(several),
         goalToDate instanceof Goal.Single single ? single.amount() : null);
   }
 }

@@ -45,10 +45,16 @@ public record Pace(@Nullable Ratio expected, @Nullable Ratio pace, @Nullable Rat
    *
    * @param openActual what of {@code actual} is of the running month
    */
-  public static @Nullable Ratio landing(Ratio actual, Days days, Ratio openActual) {
+  private static @Nullable Ratio landing(Ratio actual, Days days, Ratio openActual) {
     return days.elapsed() == 0
         ? null
         : actual.minus(openActual).plus(openActual.dividedBy(days.gone()));
+  }
+
+  /** The same as it is at the month's end; as it is now where no working day has gone. */
+  public static Ratio atEnd(Ratio actual, Days days, Ratio openActual) {
+    Ratio landing = landing(actual, days, openActual);
+    return landing == null ? actual : landing;
   }
 
   /**

@@ -5,7 +5,6 @@ import java.math.BigInteger;
 import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -24,8 +23,6 @@ import zealoustarget.core.amount.Ratio;
  * @param scale decimals of the amounts, for what refusals say
  */
 public record GoalSpread(long step, int scale) {
-  private static final Comparator<String> BY_KEY = GoalSpread::byCodePoint;
-
   /**
    * A part of the whole.
    *
@@ -77,9 +74,12 @@ public record GoalSpread(long step, int scale) {
   /** Places by month, then by key; each key is compared once, not once a month. */
   private static IntStream inOrder(List<Part> parts) {
     Map<String, Integer> ranks = new HashMap<>();
-    List<String> keys =
-        parts.stream().map(Part::key).filter(Objects::nonNull).distinct().sorted(BY_KEY).toList();
-    keys.forEach(key -> ranks.put(key, ranks.size()));
+    parts.stream()
+        .map(Part::key)
+        .filter(Objects::nonNull)
+        .distinct()
+        .sorted(GoalSpread::byCodePoint)
+        .forEachOrdered(key -> ranks.put(key, ranks.size()));
     long[] byKey = new long[parts.size()];
     for (int at = 0; at < byKey.length; at++) {
       String key = parts.get(at).key();

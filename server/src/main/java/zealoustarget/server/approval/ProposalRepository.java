@@ -6,6 +6,8 @@ import org.springframework.data.jpa.repository.JpaRepository;
 
 /** Proposals as records. */
 interface ProposalRepository extends JpaRepository<ProposalEntity, Integer> {
+  boolean existsByState(ProposalState state);
+
   List<ProposalEntity> findByStateOrderByIdDesc(ProposalState state);
 
   List<ProposalEntity> findByStateNotOrderByIdDesc(ProposalState state, Pageable page);

@@ -98,7 +98,7 @@ public class Proposals {
 
   /** Whether anything waits for a decision, whoever may see it. */
   public boolean isWaiting() {
-    return !proposals.findByStateOrderByIdDesc(ProposalState.WAITING).isEmpty();
+    return proposals.existsByState(ProposalState.WAITING);
   }
 
   /** Those that wait, the latest first, then those decided last. */

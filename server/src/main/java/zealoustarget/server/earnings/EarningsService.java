@@ -45,6 +45,7 @@ import zealoustarget.server.platform.storage.Packed;
 import zealoustarget.server.rules.Commission;
 import zealoustarget.server.rules.Rules;
 import zealoustarget.server.rules.RulesService;
+import zealoustarget.server.standing.query.Trial;
 
 /** Statements of a month: frozen ones of a sealed month, reckoned ones of any other. */
 @Service
@@ -308,11 +309,7 @@ public class EarningsService {
             reckonAll(month, trial).stream()
                 .filter(one -> ledgers.seesRep(one.rep(), month))
                 .toList());
-    String headline =
-        "Trial, nothing is saved: "
-            + String.join("; ", words(trial, month))
-            + ". "
-            + headline(month, reps, trial.atPace());
+    String headline = Trial.sentence(words(trial, month)) + headline(month, reps, trial.atPace());
     return new Month(reps, headline, false);
   }
 
@@ -467,12 +464,11 @@ public class EarningsService {
   @Nullable Plan plan(EarningsRow row, YearMonth month, EarningsTrial trial) {
     return trial.isNone() || row.plan() == null
         ? plan(row, month)
-        : companyRules
-            .current()
-            .commission()
-            .plans()
-            .findPlan(row.plan(), Months.number(month))
-            .orElse(null);
+        : inForce(row.plan(), month).orElse(null);
+  }
+
+  private Optional<Plan> inForce(String name, YearMonth month) {
+    return companyRules.current().commission().plans().findPlan(name, Months.number(month));
   }
 
   /** The plan behind a row; null without one. */
@@ -491,7 +487,7 @@ public class EarningsService {
                     .map(Terms::plan)
                     .findFirst()
                     .orElseThrow())
-        .or(() -> companyRules.current().commission().plans().findPlan(name, Months.number(month)))
+        .or(() -> inForce(name, month))
         .orElse(null);
   }
 

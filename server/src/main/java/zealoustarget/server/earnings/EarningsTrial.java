@@ -11,6 +11,7 @@ import zealoustarget.core.reading.Pace;
 import zealoustarget.server.platform.problems.UnknownValue;
 import zealoustarget.server.rules.Rules;
 import zealoustarget.server.standing.query.QueryReader;
+import zealoustarget.server.standing.query.Trial;
 
 /**
  * What a month of commission is reckoned by instead of what is in force, without anything being
@@ -63,20 +64,11 @@ public record EarningsTrial(Ratio factor, @Nullable String plan, boolean atPace)
     if (plan != null) {
       words.add("everybody with a plan under " + plan);
     }
-    String name = SpanWords.name(month);
     if (atPace) {
-      words.add(
-          days == null
-              ? name + " is over, so its pace changes nothing"
-              : name
-                  + " ends at its pace (day "
-                  + days.elapsed()
-                  + " of "
-                  + days.workingDays()
-                  + ")");
+      words.add(Trial.pace(month, days));
     }
     if (isClosed) {
-      words.add(name + " is closed and stays as it was paid");
+      words.add(SpanWords.name(month) + " is closed and stays as it was paid");
     }
     return words;
   }

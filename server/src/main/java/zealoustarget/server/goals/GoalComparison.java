@@ -22,7 +22,6 @@ import zealoustarget.core.calendar.Span;
 import zealoustarget.core.ladder.Shown;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.columns.GoalBook;
-import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
 import zealoustarget.core.reading.Pace;
 import zealoustarget.core.spread.GoalSpread;
@@ -130,7 +129,7 @@ class GoalComparison {
     List<Line> rows = new ArrayList<>();
     rows.add(line(sheet, Member.COMPANY, "*", columns.stream().map(Sums::total).toList()));
     members.stream()
-        .map(id -> sheet.axis() == Axis.COMPANY ? Member.COMPANY : member(sheet, id))
+        .map(sheet::row)
         .sorted(Comparator.comparing(Member::name).thenComparing(Member::key))
         .forEach(
             member -> {
@@ -143,10 +142,6 @@ class GoalComparison {
         calendar.year(sheet.span().fromInclusive()),
         columns.stream().map(Sums::column).toList(),
         rows);
-  }
-
-  private static Member member(GoalSheet sheet, int id) {
-    return sheet.ledger().members().get(sheet.axis(), id);
   }
 
   private static Line line(GoalSheet sheet, Member member, String key, List<@Nullable Ratio> sums) {
@@ -216,33 +211,16 @@ class GoalComparison {
     return sums;
   }
 
-  private static List<Member> members(GoalSheet sheet) {
-    return sheet.axis() == Axis.COMPANY
-        ? List.of(Member.COMPANY)
-        : sheet.ledger().members().all(sheet.axis());
-  }
-
   private static Map<Integer, Ratio> lastYear(GoalSheet sheet) {
     Map<Integer, Ratio> sums = new HashMap<>();
     int first = Months.number(sheet.span().fromInclusive()) - MONTHS;
-    for (Member member : members(sheet)) {
-      Ratio sum = actual(sheet, member.id(), first, first + MONTHS);
+    for (Member member : sheet.members()) {
+      Ratio sum = sheet.actual(sheet.axis(), member.id(), first, first + MONTHS);
       if (sum != null) {
         sums.put(member.id(), sum);
       }
     }
     return sums;
-  }
-
-  private static @Nullable Ratio actual(GoalSheet sheet, int member, int from, int until) {
-    Ratio sum = null;
-    for (int month = from; month < until; month++) {
-      Long actual = sheet.ledger().actual(sheet.measure().code(), sheet.axis(), member, month);
-      if (actual != null) {
-        sum = (sum == null ? Ratio.ZERO : sum).plus(Ratio.of(actual));
-      }
-    }
-    return sum;
   }
 
   /**
@@ -266,16 +244,16 @@ class GoalComparison {
     Pace.Days days = posted == null ? null : rules.days(last, posted);
     int first = Months.number(months.get(0));
     int end = Months.number(last) + 1;
-    for (Member member : members(sheet)) {
-      Ratio so = actual(sheet, member.id(), first, end);
-      Ratio then = actual(sheet, member.id(), first - MONTHS, end - MONTHS);
-      Ratio whole = actual(sheet, member.id(), first - MONTHS, first);
+    for (Member member : sheet.members()) {
+      Ratio so = sheet.actual(sheet.axis(), member.id(), first, end);
+      Ratio then = sheet.actual(sheet.axis(), member.id(), first - MONTHS, end - MONTHS);
+      Ratio whole = sheet.actual(sheet.axis(), member.id(), first - MONTHS, first);
       if (so == null || then == null || whole == null || then.signum() <= 0) {
         continue;
       }
-      Ratio open = actual(sheet, member.id(), end - 1, end);
-      Ratio landing = days == null || open == null ? so : Pace.landing(so, days, open);
-      sums.put(member.id(), (landing == null ? so : landing).times(whole).dividedBy(then));
+      Ratio open = sheet.actual(sheet.axis(), member.id(), end - 1, end);
+      Ratio atEnd = days == null || open == null ? so : Pace.atEnd(so, days, open);
+      sums.put(member.id(), atEnd.times(whole).dividedBy(then));
     }
     return sums;
   }

@@ -90,6 +90,22 @@ class GoalDesk {
       @Nullable String plan,
       @Nullable Integer draft) {}
 
+  /** A request that is about a sheet; its parts as those of {@link Asked}. */
+  interface OfSheet {
+    @Nullable String axis();
+
+    @Nullable String measure();
+
+    @Nullable Integer year();
+
+    @Nullable String plan();
+
+    /** The sheet of a set with one of the drafts. */
+    default Asked of(String goalSet, @Nullable Integer draft) {
+      return new Asked(goalSet, axis(), measure(), year(), plan(), draft);
+    }
+  }
+
   /** The months of a fiscal year; value-unknown. */
   Span year(int year) {
     return companyRules.current().calendar().year(checked(year));
@@ -502,14 +518,7 @@ class GoalDesk {
       if (measure.isRate() || !hasYearBefore) {
         return null;
       }
-      Ratio sum = null;
-      for (int at = 0; at < MONTHS; at++) {
-        Long actual = ledger.actual(measure.code(), axis, member, first + at - MONTHS);
-        if (actual != null) {
-          sum = plus(sum, Ratio.of(actual));
-        }
-      }
-      return sum;
+      return standing.actual(axis, member, first - MONTHS, first);
     }
 
     private @Nullable Ratio lastYearOfAll() {

@@ -63,7 +63,8 @@ class GoalDraftController {
       @Nullable String axis,
       @Nullable String measure,
       @Nullable Integer year,
-      @Nullable String plan) {}
+      @Nullable String plan)
+      implements GoalDesk.OfSheet {}
 
   /** Cells to change in the draft; a null amount takes the goal away. */
   record DraftBody(
@@ -71,7 +72,8 @@ class GoalDraftController {
       @Nullable String measure,
       @Nullable Integer year,
       @Nullable String plan,
-      List<GoalSheets.CellBody> cells) {}
+      List<GoalSheets.CellBody> cells)
+      implements GoalDesk.OfSheet {}
 
   /** A cell to spread over; a locked one keeps the goal that it has in the draft. */
   record PartBody(String key, String month, @Nullable String weight, @Nullable Boolean locked) {}
@@ -86,7 +88,8 @@ class GoalDraftController {
       @Nullable String factor,
       @Nullable String kind,
       @Nullable String step,
-      List<PartBody> parts) {}
+      List<PartBody> parts)
+      implements GoalDesk.OfSheet {}
 
   /**
    * What became of a draft, and the sheet after it.
@@ -115,8 +118,7 @@ class GoalDraftController {
       @PathVariable String goalSet,
       @RequestBody DraftBody body,
       @RequestParam(required = false) @Nullable Integer draft) {
-    GoalDesk.Asked asked =
-        new GoalDesk.Asked(goalSet, body.axis(), body.measure(), body.year(), body.plan(), draft);
+    GoalDesk.Asked asked = body.of(goalSet, draft);
     if (body.cells() == null) {
       throw Refusal.of("value-missing", "Give the cells to change.").with("name", "cells");
     }
@@ -131,8 +133,7 @@ class GoalDraftController {
       @PathVariable String goalSet,
       @RequestBody SpreadBody body,
       @RequestParam(required = false) @Nullable Integer draft) {
-    GoalDesk.Asked asked =
-        new GoalDesk.Asked(goalSet, body.axis(), body.measure(), body.year(), body.plan(), draft);
+    GoalDesk.Asked asked = body.of(goalSet, draft);
     GoalSheet sheet = desk.sheet(asked);
     GoalSheet drafted = drafts.drafted(sheet, drafts.cells(sheet));
     List<PartBody> parts = Objects.requireNonNullElse(body.parts(), List.of());
@@ -194,7 +195,8 @@ class GoalDraftController {
       @Nullable String step,
       @Nullable Integer fromYear,
       @Nullable String factor,
-      @Nullable List<GoalLevels.Place> locked) {}
+      @Nullable List<GoalLevels.Place> locked)
+      implements GoalDesk.OfSheet {}
 
   /**
    * Takes the goals of another level into the draft, month by month; refused as a spread is, naming
@@ -205,8 +207,7 @@ class GoalDraftController {
       @PathVariable String goalSet,
       @RequestBody LevelsBody body,
       @RequestParam(required = false) @Nullable Integer draft) {
-    GoalDesk.Asked asked =
-        new GoalDesk.Asked(goalSet, body.axis(), body.measure(), body.year(), body.plan(), draft);
+    GoalDesk.Asked asked = body.of(goalSet, draft);
     GoalSheet sheet = desk.sheet(asked);
     String from = body.from() == null ? "" : body.from();
     List<GoalDrafts.Change> changes;
@@ -241,8 +242,7 @@ class GoalDraftController {
       @PathVariable String goalSet,
       @RequestBody GoalTakeover.Body body,
       @RequestParam(required = false) @Nullable Integer draft) {
-    GoalDesk.Asked asked =
-        new GoalDesk.Asked(goalSet, body.axis(), body.measure(), body.year(), body.plan(), draft);
+    GoalDesk.Asked asked = body.of(goalSet, draft);
     GoalSheet sheet = desk.sheet(asked);
     drafts.change(sheet, takeover.changes(drafts.drafted(sheet, drafts.cells(sheet)), body));
     return desk.answer(asked);
@@ -254,7 +254,8 @@ class GoalDraftController {
       @Nullable String measure,
       @Nullable Integer year,
       @Nullable String plan,
-      List<PartBody> parts) {}
+      List<PartBody> parts)
+      implements GoalDesk.OfSheet {}
 
   /**
    * Some cells together, as they stand and as the draft has them; changes nothing. Sums are null
@@ -265,10 +266,7 @@ class GoalDraftController {
       @PathVariable String goalSet,
       @RequestBody CellsBody body,
       @RequestParam(required = false) @Nullable Integer draft) {
-    GoalSheet sheet =
-        desk.sheet(
-            new GoalDesk.Asked(
-                goalSet, body.axis(), body.measure(), body.year(), body.plan(), draft));
+    GoalSheet sheet = desk.sheet(body.of(goalSet, draft));
     CellReader reader = new CellReader(sheet);
     List<GoalDesk.Place> places = new ArrayList<>();
     for (PartBody part : Objects.requireNonNullElse(body.parts(), List.<PartBody>of())) {
@@ -317,8 +315,7 @@ class GoalDraftController {
       @PathVariable String goalSet,
       @RequestBody SheetBody body,
       @RequestParam(required = false) @Nullable Integer draft) {
-    GoalDesk.Asked asked =
-        new GoalDesk.Asked(goalSet, body.axis(), body.measure(), body.year(), body.plan(), draft);
+    GoalDesk.Asked asked = body.of(goalSet, draft);
     GoalSheets.Entered entered = drafts.apply(desk.sheet(asked));
     Integer load = entered.load();
     return ResponseEntity.status(entered.proposal() == null ? HttpStatus.OK : HttpStatus.ACCEPTED)
@@ -336,7 +333,8 @@ class GoalDraftController {
       @Nullable String measure,
       @Nullable Integer year,
       @Nullable String plan,
-      @Nullable String to) {}
+      @Nullable String to)
+      implements GoalDesk.OfSheet {}
 
   /** Hands the draft to another analyst. 409 {@code draft-empty}, {@code drafts-full}. */
   @PostMapping("/draft/hand")
@@ -344,8 +342,7 @@ class GoalDraftController {
       @PathVariable String goalSet,
       @RequestBody HandBody body,
       @RequestParam(required = false) @Nullable Integer draft) {
-    GoalDesk.Asked asked =
-        new GoalDesk.Asked(goalSet, body.axis(), body.measure(), body.year(), body.plan(), draft);
+    GoalDesk.Asked asked = body.of(goalSet, draft);
     int slot = drafts.hand(desk.sheet(asked), body.to());
     return new Handed(String.valueOf(body.to()).strip(), slot, desk.answer(asked));
   }

@@ -166,7 +166,7 @@ class GoalLevels {
         (place, sum) ->
             changes.add(
                 new GoalDrafts.Change(
-                    row(sheet, place.get(0)), Months.of(place.get(1)), new Amount(sum, null))));
+                    sheet.row(place.get(0)), Months.of(place.get(1)), new Amount(sum, null))));
     return changes;
   }
 
@@ -207,7 +207,7 @@ class GoalLevels {
                 Months.number(year.fromInclusive()),
                 Months.number(year.toInclusive()))) {
       if (seals.find(Months.of(cell.month() + later)).isEmpty()) {
-        Member member = row(sheet, cell.member());
+        Member member = sheet.row(cell.member());
         members.add(member);
         parts.add(
             new GoalSpread.Part(
@@ -238,12 +238,6 @@ class GoalLevels {
               new Amount(amounts.get(at), null)));
     }
     return changes;
-  }
-
-  private static Member row(GoalSheet sheet, int id) {
-    return sheet.axis() == Axis.COMPANY
-        ? Member.COMPANY
-        : sheet.ledger().members().get(sheet.axis(), id);
   }
 
   /** Sets whose goals can be taken down to the rows of a sheet, or up to them; by name. */

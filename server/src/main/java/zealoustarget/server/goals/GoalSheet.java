@@ -6,6 +6,7 @@ import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
+import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Months;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.ledger.Ledger;
@@ -79,6 +80,33 @@ public record GoalSheet(
   long lastYear(int member, int month) {
     Long actual = ledger.actual(measure.code(), axis, member, month - 12);
     return actual == null ? 0 : Math.max(actual, 0);
+  }
+
+  /** A member of the sheet by its id. */
+  Member row(int id) {
+    return axis == Axis.COMPANY ? Member.COMPANY : ledger.members().get(axis, id);
+  }
+
+  /** Everybody who could have a goal of the sheet's axis, on it or not. */
+  List<Member> members() {
+    return axis == Axis.COMPANY ? List.of(Member.COMPANY) : ledger.members().all(axis);
+  }
+
+  /**
+   * What a member of any axis has of the sheet's measure in some months, in smallest units; null
+   * where nothing is posted.
+   *
+   * @param until the month after the last
+   */
+  @Nullable Ratio actual(Axis of, int member, int from, int until) {
+    Ratio sum = null;
+    for (int month = from; month < until; month++) {
+      Long actual = ledger.actual(measure.code(), of, member, month);
+      if (actual != null) {
+        sum = (sum == null ? Ratio.ZERO : sum).plus(Ratio.of(actual));
+      }
+    }
+    return sum;
   }
 
   /**

@@ -169,13 +169,13 @@ class GoalSheetController {
       throw Refusal.of("value-missing", "Give the set another name, or say whether it is retired.")
           .with("name", "name");
     }
-    GoalSets.GoalSet set = null;
-    if (body.isRetired() != null) {
-      set = changes.retire(goalSet, body.isRetired());
+    if (body.name() == null) {
+      return changes.retire(goalSet, Boolean.TRUE.equals(body.isRetired()));
     }
-    return body.name() == null && set != null
-        ? set
-        : changes.rename(goalSet, String.valueOf(body.name()));
+    if (body.isRetired() != null) {
+      changes.retire(goalSet, body.isRetired());
+    }
+    return changes.rename(goalSet, body.name());
   }
 
   static Span span(String from, String to) {

@@ -68,7 +68,8 @@ class GoalTakeover {
       @Nullable String over,
       @Nullable String goal,
       @Nullable List<String> ramp,
-      @Nullable String step) {}
+      @Nullable String step)
+      implements GoalDesk.OfSheet {}
 
   private enum By {
     AS_IT_STANDS,

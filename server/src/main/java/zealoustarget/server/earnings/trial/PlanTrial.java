@@ -137,8 +137,7 @@ public class PlanTrial {
     String name = hasPlan ? plan.get("name").asString().strip() : "";
     List<YearMonth> months = Span.ending(last, count).months();
     Map<Integer, Pays> pays = new LinkedHashMap<>();
-    List<Statement> ofPlan = new ArrayList<>();
-    Map<Integer, Statement> inForce = new HashMap<>();
+    List<Both> ofPlan = new ArrayList<>();
     Map<Integer, Long> earlierBefore = earned(now, months.get(0).minusMonths(1));
     Map<Integer, Long> earlierAfter = earned(tried, months.get(0).minusMonths(1));
     for (int at = 0; at < months.size(); at++) {
@@ -153,8 +152,7 @@ public class PlanTrial {
           pay.before().set(at, before.get(rep), earlierBefore);
           pay.after().set(at, one, earlierAfter);
           if (isOfPlan && at == count - 1) {
-            ofPlan.add(one);
-            inForce.put(one.rep(), before.get(rep));
+            ofPlan.add(new Both(before.get(rep), one));
           }
         }
       }
@@ -164,7 +162,7 @@ public class PlanTrial {
     if (!hasPlan) {
       pays.values().removeIf(pay -> Arrays.equals(pay.before().cents(), pay.after().cents()));
     }
-    return answer(months, pays, ofPlan, inForce);
+    return answer(months, pays, ofPlan);
   }
 
   /** The plan as if it held in every month, so that past ones can be tried. */
@@ -197,11 +195,7 @@ public class PlanTrial {
     return one.pay() == null ? 0 : one.pay().earned();
   }
 
-  private TrialAnswer answer(
-      List<YearMonth> months,
-      Map<Integer, Pays> pays,
-      List<Statement> ofPlan,
-      Map<Integer, Statement> inForce) {
+  private TrialAnswer answer(List<YearMonth> months, Map<Integer, Pays> pays, List<Both> ofPlan) {
     long before = 0;
     long after = 0;
     List<RepAnswer> reps = new ArrayList<>();
@@ -222,10 +216,10 @@ public class PlanTrial {
               PlanPart.cents(now - then)));
     }
     reps.sort(Comparator.comparing(RepAnswer::name));
-    Statement median = median(ofPlan);
-    PayCurve curve = median == null ? null : median.curve();
-    Statement same = median == null ? null : inForce.get(median.rep());
-    Terms terms = ofPlan.isEmpty() ? null : ofPlan.get(0).terms();
+    Both median = median(ofPlan);
+    PayCurve curve = median == null ? null : median.after().curve();
+    PayCurve inForce = median == null ? null : median.before().curve();
+    Terms terms = ofPlan.isEmpty() ? null : ofPlan.get(0).after().terms();
     Measure measure = terms == null ? null : terms.plan().measure();
     return new TrialAnswer(
         months.stream().map(YearMonth::toString).toList(),
@@ -237,21 +231,23 @@ public class PlanTrial {
             ? null
             : measure.text(curve.ceiling()),
         curve == null || measure == null ? List.of() : EarningsWords.points(curve, 0, measure),
-        same == null || same.curve() == null || measure == null
-            ? List.of()
-            : EarningsWords.points(same.curve(), 0, measure),
+        inForce == null || measure == null ? List.of() : EarningsWords.points(inForce, 0, measure),
         budget(months),
         reps,
         PlanPart.cents(before),
         PlanPart.cents(after));
   }
 
+  /** A rep's statement of the last month by the rules in force, and as they are tried. */
+  private record Both(Statement before, Statement after) {}
+
   /** The rep in the middle by quota. */
-  private static @Nullable Statement median(List<Statement> statements) {
-    List<Statement> sorted =
-        statements.stream()
-            .filter(one -> one.curve() != null)
-            .sorted(Comparator.comparing(one -> Objects.requireNonNull(one.curve()).quota()))
+  private static @Nullable Both median(List<Both> ofPlan) {
+    List<Both> sorted =
+        ofPlan.stream()
+            .filter(one -> one.after().curve() != null)
+            .sorted(
+                Comparator.comparing(one -> Objects.requireNonNull(one.after().curve()).quota()))
             .toList();
     return sorted.isEmpty() ? null : sorted.get(sorted.size() / 2);
   }

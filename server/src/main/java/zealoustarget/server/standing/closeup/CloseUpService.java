@@ -334,12 +334,15 @@ public class CloseUpService {
         ReadingAnswer.text(measure, part.actual()),
         ReadingAnswer.text(measure, part.goal()),
         measure.text(part.variance()),
-        measure.isRate() ? shown(part.variance(), measure) : measure.text(whole(part.variance())),
+        shown(part.variance(), measure),
         measure.text(part.favourable()),
         isOfMiss ? asked.figures().share(part.favourable().dividedBy(whole)) : null);
   }
 
-  /** An amount, or a difference of rates in points of a percent with two decimals. */
+  /**
+   * An amount half up to the smallest unit, or a difference of rates in points of a percent with
+   * two decimals.
+   */
   private static String shown(Ratio units, Measure measure) {
     return measure.isRate()
         ? units
@@ -347,7 +350,7 @@ public class CloseUpService {
             .times(Ratio.of(100))
             .rounded(2, RoundingMode.HALF_UP)
             .toPlainString()
-        : measure.text(units);
+        : measure.text(whole(units));
   }
 
   private static List<Axis> alongOf(Axis axis, boolean isTotal) {

@@ -1,5 +1,6 @@
 package zealoustarget.server.standing.query;
 
+import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -53,7 +54,7 @@ public record Trial(Ratio factor, List<Ratio> bounds, boolean atPace) {
                   ", ", bounds.stream().map(bound -> shown(bound, query, figures)).toList()));
     }
     if (atPace) {
-      words.add(pace(query));
+      words.add(pace(query.span().toInclusive(), query.days()));
     }
     return words;
   }
@@ -64,11 +65,16 @@ public record Trial(Ratio factor, List<Ratio> bounds, boolean atPace) {
         : bound.times(Ratio.of(100)).toText() + " %";
   }
 
-  private static String pace(StandingQuery query) {
-    String last = SpanWords.name(query.span().toInclusive());
-    Pace.@Nullable Days days = query.days();
+  /** What a month at its pace is, in words; that it changes nothing where the month is over. */
+  public static String pace(YearMonth month, Pace.@Nullable Days days) {
+    String name = SpanWords.name(month);
     return days == null
-        ? last + " is over, so its pace changes nothing"
-        : last + " ends at its pace (day " + days.elapsed() + " of " + days.workingDays() + ")";
+        ? name + " is over, so its pace changes nothing"
+        : name + " ends at its pace (day " + days.elapsed() + " of " + days.workingDays() + ")";
+  }
+
+  /** Says of every figure that follows that it is none in force; ends with a blank. */
+  public static String sentence(List<String> words) {
+    return "Trial, nothing is saved: " + String.join("; ", words) + ". ";
   }
 }

@@ -45,6 +45,7 @@ import zealoustarget.server.standing.query.GoalWords;
 import zealoustarget.server.standing.query.QueryReader;
 import zealoustarget.server.standing.query.ResolvedQuery;
 import zealoustarget.server.standing.query.StandingParameters;
+import zealoustarget.server.standing.query.Trial;
 import zealoustarget.server.standing.view.ReadingAnswer.Beside;
 import zealoustarget.server.standing.view.ReadingAnswer.Beyond;
 import zealoustarget.server.standing.view.ReadingAnswer.Correction;
@@ -386,18 +387,13 @@ public class StandingService {
     Stream<StandingAnswer.HeadlinePart> trial =
         asked.trial().isNone()
             ? Stream.empty()
-            : Stream.of(StandingAnswer.HeadlinePart.plain(trialSentence(asked)));
+            : Stream.of(
+                StandingAnswer.HeadlinePart.plain(
+                    Trial.sentence(asked.trial().words(query, asked.figures()))));
     return Stream.concat(
             trial,
             Headline.of(whole, axis, words, scope).stream().map(StandingAnswer.HeadlinePart::of))
         .toList();
-  }
-
-  /** Says of every figure that follows that it is none in force. */
-  private static String trialSentence(ResolvedQuery asked) {
-    return "Trial, nothing is saved: "
-        + String.join("; ", asked.trial().words(asked.query(), asked.figures()))
-        + ". ";
   }
 
   private static List<String> waitingNames(ResolvedQuery asked) {
