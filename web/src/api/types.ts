@@ -121,6 +121,7 @@ export type GoalGroup = Of<'GoalDeskAnswerGroupAnswer'>;
 export type GoalDraft = Of<'GoalDeskAnswerDraftAnswer'>;
 /** A cell as it is to be; without an amount and ends the goal is taken away. */
 export type GoalCell = Required<Of<'GoalSheetsCellBody'>>;
+export type GoalPercents = Of<'GoalDeskPercentsAnswer'>;
 export type GoalSum = Of<'GoalDeskSumAnswer'>;
 export type GoalPast = Of<'GoalSheetsPastAnswer'>;
 export type Proposal = Of<'ProposalAnswer'>;

@@ -14,16 +14,20 @@ interface NumberFieldProps {
   unit?: string;
   placeholder?: string;
   className?: string | undefined;
+  /** Whether the cursor is in it, at its end, from the start. */
+  isBegun?: boolean;
   /** Gets the plain decimal, empty for nothing, or null while what is typed cannot be read. */
   onRead: (decimal: string | null) => void;
 }
+
+const focused = (input: HTMLInputElement | null) => input?.focus();
 
 /**
  * A field for a number: takes it as people write it, says what cannot be read, and shows back what
  * it understood where that is written otherwise.
  */
 export function NumberField(props: NumberFieldProps) {
-  const { label, value, kind, unit, placeholder, className, onRead } = props;
+  const { label, value, kind, unit, placeholder, className, isBegun = false, onRead } = props;
   const id = useId();
   const [text, setText] = useState(() => typed(value));
   const read = readNumber(text, kind);
@@ -36,6 +40,7 @@ export function NumberField(props: NumberFieldProps) {
       </label>
       <input
         id={`${id}-field`}
+        ref={isBegun ? focused : undefined}
         className={field}
         inputMode="decimal"
         value={text}

@@ -1,29 +1,43 @@
-import type { GoalDesk } from '../../api/types';
-import { amount, shortMonth } from '../../format/figures';
+import { shortMonth } from '../../format/figures';
 import { capital, singular } from '../../format/nouns';
 import { Bar } from './GoalLines';
+import { edgeOf, textOf, yearOf, type Layout } from './layout';
 import { shown, signedPercent } from './texts';
 import { t } from './words';
 
 /** Quarters and months, and the sum of all rows; they stay on top. */
-export function GoalHead({ desk }: { desk: GoalDesk }) {
+export function GoalHead({ layout }: { layout: Layout }) {
+  const { desk, columns } = layout;
   const { total } = desk;
+  const isByQuarter =
+    columns.every((column) => column.kind === 'month') && layout.show === 'months';
   return (
     <div role="rowgroup" className="sticky top-0 z-10 bg-sheet">
       <div role="row" aria-rowindex={1} className="goal-line h-[26px] text-quiet">
         <span role="columnheader" className="goal-name">
           {capital(singular(desk.axis))}
         </span>
-        {desk.months.map((month, at) => (
-          <span
-            key={month.month}
-            role="columnheader"
-            className={`goal-cell self-end ${at % 3 === 0 ? 'goal-quarter' : ''} ${month.isClosed ? 'goal-closed' : ''}`}
-          >
-            {month.isClosed && <Lock />}
-            {shortMonth(month.month)}
-          </span>
-        ))}
+        {columns.map((column) => {
+          const month = desk.months[column.at];
+          return column.kind === 'quarter' ? (
+            <span
+              key={`q${column.at}`}
+              role="columnheader"
+              className={`goal-cell self-end ${edgeOf(layout, column)}`}
+            >
+              {t('goalHead.quarter', { number: column.at + 1 })}
+            </span>
+          ) : (
+            <span
+              key={column.at}
+              role="columnheader"
+              className={`goal-cell self-end ${edgeOf(layout, column)} ${month?.isClosed ? 'goal-closed' : ''}`}
+            >
+              {month?.isClosed && <Lock />}
+              {shortMonth(month?.month ?? '')}
+            </span>
+          );
+        })}
         <span role="columnheader" className="goal-cell self-end">
           {t('goalHead.fy', { year: desk.year })}
         </span>
@@ -33,7 +47,7 @@ export function GoalHead({ desk }: { desk: GoalDesk }) {
         <span role="columnheader" className="goal-cell self-end" title={t('goalHead.shareTitle')}>
           {t('goalHead.share')}
         </span>
-        <span role="columnheader" className="goal-cell self-end">
+        <span role="columnheader" className="self-end pl-2">
           {t('goalHead.lastYear')}
         </span>
       </div>
@@ -45,22 +59,33 @@ export function GoalHead({ desk }: { desk: GoalDesk }) {
         <span role="rowheader" className="goal-name">
           {t('goalHead.total')}
         </span>
-        {total.quarters.map((quarter, at) => (
-          <span
-            key={at}
-            role="gridcell"
-            aria-colspan={3}
-            className="goal-cell goal-quarter col-span-3"
-            title={t('goalHead.quarter', { number: at + 1 })}
-          >
-            <span className="mr-2 text-[11px] font-normal text-quiet">
-              {t('goalHead.quarter', { number: at + 1 })}
-            </span>
-            {shown(desk, quarter)}
-          </span>
-        ))}
+        {/* month totals of large goals do not fit, so that quarters stand over their months */}
+        {isByQuarter
+          ? total.quarters.map((quarter, at) => (
+              <span
+                key={at}
+                role="gridcell"
+                aria-colspan={3}
+                className="goal-cell goal-quarter col-span-3"
+                title={t('goalHead.quarter', { number: at + 1 })}
+              >
+                <span className="mr-2 text-[11px] font-normal text-quiet">
+                  {t('goalHead.quarter', { number: at + 1 })}
+                </span>
+                {shown(desk, quarter)}
+              </span>
+            ))
+          : columns.map((column) => (
+              <span
+                key={`${column.kind}${column.at}`}
+                role="gridcell"
+                className={`goal-cell ${edgeOf(layout, column)}`}
+              >
+                {textOf(layout, total, 'total', column)}
+              </span>
+            ))}
         <span role="gridcell" className="goal-cell">
-          {amount(total.total, 'drop')}
+          {yearOf(desk, total)}
         </span>
         <span role="gridcell" className="goal-cell">
           {signedPercent(total.stretch)}

@@ -3,33 +3,42 @@ import type { GoalDesk, GoalGroup, GoalLine } from '../../api/types';
 import { amount } from '../../format/figures';
 import { placed } from '../../format/placing';
 import { Lock } from './GoalHead';
+import { edgeOf, textOf, yearOf, type Column, type Layout } from './layout';
 import { shown, signedPercent } from './texts';
 import { t } from './words';
 
 interface LineProps {
-  desk: GoalDesk;
+  layout: Layout;
   /** Its place among the lines, from 0. */
   at: number;
 }
 
-/** A group with the sum of its rows. */
+/** A group with the sum of its rows; one Tab stop while it is the line that has the focus. */
 export function SumLine(
   props: LineProps & {
     line: GoalLine;
+    isActive: boolean;
     isFolded: boolean;
     onFold: () => void;
     onChoose: () => void;
   },
 ) {
-  const { line, desk, at, isFolded, onFold, onChoose } = props;
+  const { line, layout, at, isActive, isFolded, onFold, onChoose } = props;
   const name = line.name || t('goalLines.withoutAGroup');
   return (
     <div
       role="row"
       aria-rowindex={at + 3}
+      aria-expanded={!isFolded}
       className="goal-line h-[25px] border-t border-rule bg-ground font-semibold"
     >
-      <span role="rowheader" className="goal-name flex items-center">
+      <span
+        role="rowheader"
+        data-group={line.key}
+        tabIndex={isActive ? 0 : -1}
+        aria-label={t(isFolded ? 'goalLines.groupFolded' : 'goalLines.group', { name })}
+        className="goal-name goal-edit flex items-center"
+      >
         <button
           type="button"
           tabIndex={-1}
@@ -50,30 +59,42 @@ export function SumLine(
           {name}
         </button>
       </span>
-      <Figures line={line} desk={desk} />
+      {layout.columns.map((column) => (
+        <span
+          key={`${column.kind}${column.at}`}
+          role="gridcell"
+          className={`goal-cell ${edgeOf(layout, column)}`}
+        >
+          {textOf(layout, line, 'group', column)}
+        </span>
+      ))}
+      <Sums line={line} desk={layout.desk} />
     </div>
   );
 }
 
 /** What the group itself is to reach, and how far its rows pass that. */
-export function OwnLine({ group, desk, at }: LineProps & { group: GoalGroup }) {
-  if (!group.own) return null;
+export function OwnLine({ group, layout, at }: LineProps & { group: GoalGroup }) {
+  const { own } = group;
+  const { desk, columns, show } = layout;
+  if (!own) return null;
+  const isPercent = show === 'stretch' || show === 'share';
   return (
     <div role="row" aria-rowindex={at + 3} className="goal-line h-[25px] bg-ground text-quiet">
       <span role="rowheader" className="goal-name truncate pl-4">
         {desk.plan}
       </span>
-      {group.own.cells.map((cell, month) => (
+      {columns.map((column) => (
         <span
-          key={desk.months[month]?.month}
+          key={`${column.kind}${column.at}`}
           role="gridcell"
-          className={`goal-cell ${month % 3 === 0 ? 'goal-quarter' : ''}`}
+          className={`goal-cell ${edgeOf(layout, column)}`}
         >
-          {shown(desk, cell)}
+          {isPercent ? '' : textOf(layout, own, 'group', column)}
         </span>
       ))}
       <span role="gridcell" className="goal-cell">
-        {amount(group.own.total, 'drop')}
+        {yearOf(desk, own)}
       </span>
       <span role="gridcell" className="goal-cell" title={t('goalLines.overTitle')}>
         {signedPercent(group.over)}
@@ -85,28 +106,11 @@ export function OwnLine({ group, desk, at }: LineProps & { group: GoalGroup }) {
   );
 }
 
-function Figures({ line, desk }: { line: GoalLine; desk: GoalDesk }) {
-  return (
-    <>
-      {line.cells.map((cell, month) => (
-        <span
-          key={desk.months[month]?.month}
-          role="gridcell"
-          className={`goal-cell ${month % 3 === 0 ? 'goal-quarter' : ''}`}
-        >
-          {shown(desk, cell)}
-        </span>
-      ))}
-      <Sums line={line} />
-    </>
-  );
-}
-
-function Sums({ line }: { line: GoalLine }) {
+function Sums({ line, desk }: { line: GoalLine; desk: GoalDesk }) {
   return (
     <>
       <span role="gridcell" className="goal-cell font-semibold">
-        {amount(line.total, 'drop')}
+        {yearOf(desk, line)}
       </span>
       <span role="gridcell" className="goal-cell">
         {signedPercent(line.stretch)}
@@ -123,29 +127,34 @@ function Sums({ line }: { line: GoalLine }) {
 
 const GOAL_AT = 78;
 
-/** Last year as a diamond before or behind the goal's line; hatched what the goal asks beyond it. */
+/** Last year as a diamond before or behind the goal's line; tinted what the goal asks beyond it. */
 export function Bar({ line }: { line: GoalLine }) {
   if (line.ratio === null) return null;
   const year = Math.max(2, Math.min(placed(line.ratio), 1.25) * GOAL_AT);
+  const words = t('goalLines.lastYearAmount', { amount: amount(line.lastYear, 'drop') });
   return (
-    <svg
-      width="54"
-      height="14"
-      viewBox="0 0 100 14"
-      preserveAspectRatio="none"
-      role="img"
-      aria-label={t('goalLines.lastYearAmount', { amount: amount(line.lastYear, 'drop') })}
-    >
-      <title>{t('goalLines.lastYearAmount', { amount: amount(line.lastYear, 'drop') })}</title>
+    <svg className="h-[14px] w-full max-w-[180px]" role="img" aria-label={words}>
+      <title>{words}</title>
       {year < GOAL_AT && (
-        <rect x={year} y="4" width={GOAL_AT - year} height="6" fill="var(--select-ground)" />
+        <rect
+          x={`${year}%`}
+          y="4"
+          width={`${GOAL_AT - year}%`}
+          height="6"
+          fill="var(--select-ground)"
+        />
       )}
-      <path d={`M${GOAL_AT} 0V14`} stroke="var(--ink)" strokeWidth="2.5" />
-      <path
-        d={`M${year - 5} 7 ${year} 3 ${year + 5} 7 ${year} 11Z`}
-        fill="var(--sheet)"
+      <line
+        x1={`${GOAL_AT}%`}
+        x2={`${GOAL_AT}%`}
+        y1="0"
+        y2="14"
         stroke="var(--ink)"
+        strokeWidth="1.5"
       />
+      <svg x={`${year}%`} overflow="visible">
+        <path d="M-3 7 0 3 3 7 0 11Z" fill="var(--sheet)" stroke="var(--ink)" />
+      </svg>
     </svg>
   );
 }
@@ -154,75 +163,87 @@ interface RowLineProps extends LineProps {
   row: GoalLine;
   /** Its place among the rows that can be changed. */
   place: number;
-  /** Month of the cell that has the focus; null where that is in another row. */
+  /** First month of the column that has the focus; null where that is in another row. */
   active: number | null;
   /** What is typed in that cell; null while nobody types. */
   editing: string | null;
-  isChosen: (month: number) => boolean;
+  canEdit: boolean;
+  isChosen: (column: Column) => boolean;
   isLocked: (month: number) => boolean;
-  onPress: (month: number, isExtending: boolean) => void;
+  onPress: (column: Column, isExtending: boolean) => void;
   onEdit: () => void;
   onEditKey: (event: KeyboardEvent, typed: string) => void;
   onLeave: (typed: string) => void;
 }
 
-/** A member's goals, each a cell to be typed in. */
+/** A member's goals, each month a cell to be typed in. */
 export function RowLine(props: RowLineProps) {
-  const { row, desk, at, place, active, editing, isChosen, isLocked } = props;
+  const { row, layout, at, place, active, editing, canEdit, isChosen, isLocked } = props;
+  const { desk } = layout;
   return (
     <div role="row" aria-rowindex={at + 3} className="goal-line h-[25px] border-t border-rule">
       <span role="rowheader" className="goal-name truncate pl-4" title={row.name}>
         {row.name}
       </span>
-      {desk.months.map((month, number) => {
-        const isActive = active === number;
-        const was = row.was[number] ?? null;
-        const elsewhere = row.places[number] ?? null;
+      {layout.columns.map((column) => {
+        const months = [];
+        for (let month = column.from; month < column.until; month++) months.push(month);
+        const isMonth = column.kind === 'month';
+        const isActive = active === column.from && (isMonth || layout.show === 'quarters');
+        const isClosed = months.every((month) => desk.months[month]?.isClosed);
+        const isChanged = months.some((month) => (row.was[month] ?? null) !== null);
+        const was = isMonth ? (row.was[column.at] ?? null) : null;
+        const elsewhere = isMonth ? (row.places[column.at] ?? null) : null;
         const classes = [
           'goal-cell goal-edit',
-          number % 3 === 0 ? 'goal-quarter' : '',
-          month.isClosed ? 'goal-closed' : '',
-          was !== null ? 'goal-changed' : '',
-          isChosen(number) ? 'goal-chosen' : '',
+          edgeOf(layout, column),
+          isClosed ? 'goal-closed' : '',
+          isChanged ? 'goal-changed' : '',
+          isChosen(column) ? 'goal-chosen' : '',
           elsewhere === null ? '' : 'goal-elsewhere',
         ].join(' ');
         return (
           <span
-            key={month.month}
+            key={`${column.kind}${column.at}`}
             role="gridcell"
-            data-cell={`${place}-${number}`}
+            data-cell={
+              isMonth || layout.show === 'quarters' ? `${place}-${column.from}` : undefined
+            }
             tabIndex={isActive ? 0 : -1}
-            aria-selected={isChosen(number)}
-            aria-readonly={month.isClosed || !desk.canDraft}
+            aria-selected={isChosen(column)}
+            aria-readonly={isClosed || !canEdit || !isMonth}
             className={classes}
             title={titleOf(desk, was, elsewhere)}
             onPointerDown={(event) => {
               if (event.button === 0 && !(isActive && editing !== null)) {
-                props.onPress(number, event.shiftKey);
+                props.onPress(column, event.shiftKey);
               }
             }}
             onPointerEnter={(event) => {
-              if (event.buttons === 1) props.onPress(number, true);
+              if (event.buttons === 1) props.onPress(column, true);
             }}
-            onDoubleClick={props.onEdit}
+            onDoubleClick={isMonth ? props.onEdit : undefined}
           >
-            {isActive && editing !== null ? (
+            {isActive && isMonth && editing !== null ? (
               <Editor
                 begun={editing}
-                label={t('goalLines.goalOf', { name: row.name, month: month.month })}
+                label={t('goalLines.goalOf', {
+                  name: row.name,
+                  month: desk.months[column.at]?.month ?? '',
+                })}
                 onKey={props.onEditKey}
                 onLeave={props.onLeave}
               />
             ) : (
               <>
-                {isLocked(number) && <Lock />}
-                {shown(desk, row.cells[number])}
+                {isMonth && isLocked(column.at) && <Lock />}
+                {textOf(layout, row, 'row', column)}
               </>
             )}
           </span>
         );
       })}
-      <Sums line={row} />
+      <Sums line={row} desk={desk} />
     </div>
   );
 }

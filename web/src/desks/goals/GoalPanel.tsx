@@ -1,6 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
-import type { GoalDesk, GoalLine } from '../../api/types';
+import type { Company, GoalDesk, GoalLine } from '../../api/types';
 import { amount, shortMonth, signed } from '../../format/figures';
 import { readNumber } from '../../format/numbers';
 import { StatusMark } from '../../marks/StatusMark';
@@ -17,18 +17,28 @@ import { WAY_WORDS, WAYS, type Way } from './ways';
 import { Proposed } from '../../ui/Proposed';
 import { t } from './words';
 
+/** An amount that was begun on the sheet, to be spread over the chosen cells. */
+export interface Begun {
+  text: string;
+  /** Counts those of a sheet, so that each begins anew. */
+  nr: number;
+}
+
 interface GoalPanelProps {
+  company: Company;
   which: Asked;
   desk: GoalDesk;
   rows: GoalLine[];
   block: Block | null;
   locked: ReadonlySet<string>;
   draft: Draft;
+  begun: Begun | null;
   onLock: (locked: ReadonlySet<string>) => void;
 }
 
 /** The chosen cells, ways to spread over them, and what the draft does. */
-export function GoalPanel({ which, desk, rows, block, locked, draft, onLock }: GoalPanelProps) {
+export function GoalPanel(props: GoalPanelProps) {
+  const { company, which, desk, rows, block, locked, draft, begun, onLock } = props;
   const places = block === null ? [] : placesOf(block);
   const cells = places.flatMap(({ row, month }) => {
     const line = rows[row];
@@ -69,7 +79,13 @@ export function GoalPanel({ which, desk, rows, block, locked, draft, onLock }: G
                 />
                 {t('goalPanel.keepTheseCells')}
               </label>
-              <SpreadForm desk={desk} parts={parts} draft={draft} />
+              <SpreadForm
+                key={begun?.nr ?? 0}
+                desk={desk}
+                parts={parts}
+                draft={draft}
+                begun={begun?.text ?? ''}
+              />
               {block.top === block.bottom && !desk.isRate && !desk.isRange && (
                 <TakeoverForm
                   key={`${rows[block.top]?.key ?? ''} ${cells[0]?.month ?? ''}`}
@@ -83,7 +99,9 @@ export function GoalPanel({ which, desk, rows, block, locked, draft, onLock }: G
           )}
         </Chosen>
       )}
-      {desk.canDraft && <LevelsForm desk={desk} locked={locked} draft={draft} />}
+      {desk.canDraft && (
+        <LevelsForm company={company} which={which} desk={desk} locked={locked} draft={draft} />
+      )}
       {draft.error && (
         <p role="alert" className="mt-3 border-l-4 border-bad pl-2">
           {draft.error.message}
@@ -195,13 +213,15 @@ interface SpreadFormProps {
   desk: GoalDesk;
   parts: { key: string; month: string; locked: boolean }[];
   draft: Draft;
+  /** What was typed on the sheet already. */
+  begun: string;
 }
 
 /** Spreads an amount over the chosen cells, or scales them by a factor. */
-function SpreadForm({ desk, parts, draft }: SpreadFormProps) {
+function SpreadForm({ desk, parts, draft, begun }: SpreadFormProps) {
   const [kind, setKind] = useState<'spread' | 'scale'>('spread');
   const [way, setWay] = useState<Way>('last-year');
-  const [whole, setWhole] = useState<string | null>('');
+  const [whole, setWhole] = useState<string | null>(/^\d$/.test(begun) ? begun : '');
   const [factor, setFactor] = useState<string | null>('');
   const [step, setStep] = useState<string | null>('');
   const [weights, setWeights] = useState('');
@@ -258,7 +278,8 @@ function SpreadForm({ desk, parts, draft }: SpreadFormProps) {
           <NumberField
             key="whole"
             label={t('goalPanel.amount')}
-            value=""
+            value={begun}
+            isBegun={begun !== ''}
             kind={{ decimals: desk.scale, isSigned: true }}
             onRead={setWhole}
           />

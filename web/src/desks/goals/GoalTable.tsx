@@ -8,11 +8,12 @@ import {
   type CSSProperties,
   type KeyboardEvent,
 } from 'react';
-import type { GoalDesk, GoalGroup, GoalLine } from '../../api/types';
+import type { GoalDesk, GoalGroup, GoalLine, GoalPercents } from '../../api/types';
 import { amount, hasFraction } from '../../format/figures';
 import { VirtualRows } from '../../ui/VirtualRows';
 import { GoalHead } from './GoalHead';
 import { OwnLine, RowLine, SumLine } from './GoalLines';
+import { columnsOf, type Column, type Layout, type Show } from './layout';
 import {
   blockOf,
   cellAt,
@@ -26,20 +27,27 @@ import {
   type Cells,
   type Place,
 } from './sheet';
+import { endsOf, shown } from './texts';
 import type { Draft } from './useGoals';
 import { t } from './words';
 
 const ROW = 25;
 const TOP = 82;
-const DIGIT = 6;
+const DIGIT = 6.2;
+const BETWEEN = 3;
 
 interface GoalTableProps {
   desk: GoalDesk;
+  show: Show;
+  /** Null where goals are shown. */
+  percents: GoalPercents | null;
   rows: GoalLine[];
   block: Block | null;
   locked: ReadonlySet<string>;
   draft: Draft;
   onBlock: (block: Block) => void;
+  /** Typing over a quarter begins an amount to be spread over its months. */
+  onWhole: (begun: string) => void;
   onFault: (words: string | null) => void;
 }
 
@@ -50,18 +58,31 @@ type Line =
 
 /**
  * The sheet: one Tab stop, walked by arrows; typing, F2 or Enter edits, Delete empties, blocks are
- * copied and pasted, filled down (Ctrl+D) and right (Ctrl+R), undone (Ctrl+Z) and done again.
+ * copied and pasted, filled down (Ctrl+D) and right (Ctrl+R), undone (Ctrl+Z) and done again. On a
+ * group's line the left arrow folds it, the right one unfolds it, Enter chooses its open cells.
  */
-export function GoalTable({ desk, rows, block, locked, draft, onBlock, onFault }: GoalTableProps) {
+export function GoalTable(props: GoalTableProps) {
+  const { desk, show, percents, rows, block, locked, draft, onBlock, onWhole, onFault } = props;
   const [scroll, setScroll] = useState<HTMLElement | null>(null);
+  const width = useWidth(scroll);
   const [active, setActive] = useState<Place>({ row: 0, month: firstOpen(desk) });
+  const [group, setGroup] = useState<string | null>(null);
   const [anchor, setAnchor] = useState<Place>(active);
   const [editing, setEditing] = useState<string | null>(null);
   const [folded, setFolded] = useState<ReadonlySet<string>>(new Set());
   const hasFocus = useRef(false);
   const lines = useMemo(() => linesOf(desk, rows, folded), [desk, rows, folded]);
-  const style = useMemo(() => columnsOf(desk), [desk]);
-  const lineAt = lines.findIndex((line) => line.kind === 'row' && line.at === active.row);
+  const { isWide, style } = useMemo(() => widthsOf(desk, show, width), [desk, show, width]);
+  const layout = useMemo<Layout>(
+    () => ({ desk, show, percents, columns: columnsOf(show, isWide) }),
+    [desk, show, percents, isWide],
+  );
+  const canEdit = desk.canDraft && show === 'months';
+  const lineAt = lines.findIndex((line) =>
+    group === null
+      ? line.kind === 'row' && line.at === active.row
+      : line.kind === 'group' && line.group.sum.key === group,
+  );
 
   const go = useCallback(
     (place: Place, isExtending: boolean) => {
@@ -71,22 +92,52 @@ export function GoalTable({ desk, rows, block, locked, draft, onBlock, onFault }
       };
       const from = isExtending ? anchor : next;
       setEditing(null);
+      setGroup(null);
       setActive(next);
       setAnchor(from);
-      onBlock(blockOf(from, next));
+      onBlock(wholeColumns(blockOf(from, next), show));
     },
-    [anchor, onBlock, rows.length],
+    [anchor, onBlock, rows.length, show],
   );
+
+  /** To the line above or below, which can be a group's. */
+  function walk(by: 1 | -1) {
+    let at = lineAt + by;
+    while (lines[at]?.kind === 'own') at += by;
+    const line = lines[at];
+    if (line?.kind === 'row') go({ row: line.at, month: active.month }, false);
+    else if (line) setGroup(line.group.sum.key);
+  }
+
+  /** A quarter among the months of a wide sheet stands for its three months. */
+  function press(row: number, column: Column, isExtending: boolean) {
+    go({ row, month: column.from }, isExtending);
+    if (column.kind === 'quarter' && !isExtending) {
+      onBlock({ top: row, bottom: row, left: column.from, right: column.until - 1 });
+    }
+  }
+
+  /** Folds a group or unfolds it; who was in it is on its line then. */
+  function fold(one: GoalGroup) {
+    const { key } = one.sum;
+    if (!folded.has(key) && one.rows.includes(rows[active.row]?.key ?? '')) setGroup(key);
+    setFolded(toggled(folded, key));
+  }
 
   useEffect(() => {
     if (!hasFocus.current || editing !== null) return undefined;
-    const frame = requestAnimationFrame(() =>
+    const frame = requestAnimationFrame(() => {
+      if (!hasFocus.current) return;
       scroll
-        ?.querySelector<HTMLElement>(`[data-cell="${active.row}-${active.month}"]`)
-        ?.focus({ preventScroll: true }),
-    );
+        ?.querySelector<HTMLElement>(
+          group === null
+            ? `[data-cell="${active.row}-${active.month}"]`
+            : `[data-group="${CSS.escape(group)}"]`,
+        )
+        ?.focus({ preventScroll: true });
+    });
     return () => cancelAnimationFrame(frame);
-  }, [active, editing, scroll, lines]);
+  }, [active, group, editing, scroll, lines]);
 
   function put(cells: Cells) {
     if (cells.kind === 'fault') {
@@ -112,51 +163,89 @@ export function GoalTable({ desk, rows, block, locked, draft, onBlock, onFault }
 
   const chosen = block ?? blockOf(active, active);
 
+  function onGroupKey(event: KeyboardEvent) {
+    const at = desk.groups.find((one) => one.sum.key === group);
+    if (event.ctrlKey || event.metaKey || !at) return;
+    if (event.key === 'ArrowDown') walk(1);
+    else if (event.key === 'ArrowUp') walk(-1);
+    else if (event.key === 'ArrowLeft' || event.key === 'ArrowRight') {
+      if (folded.has(at.sum.key) === (event.key === 'ArrowRight')) fold(at);
+    } else if (event.key === ' ') fold(at);
+    else if (event.key === 'Enter') chooseGroup(at);
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  }
+
   function onKey(event: KeyboardEvent) {
-    if (!desk.canDraft && !event.key.startsWith('Arrow')) return;
-    const step = stepOf(event);
     if (editing !== null) return;
+    if (group !== null) {
+      onGroupKey(event);
+      return;
+    }
+    const step = stepOf(event, show);
     if (event.ctrlKey || event.metaKey) {
-      const key = event.key.toLowerCase();
-      if (key === 'z') (event.shiftKey ? draft.redo : draft.undo)();
-      else if (key === 'y') draft.redo();
-      else if (key === 'd') put(filled(desk, rows, chosen, 'down'));
-      else if (key === 'r') put(filled(desk, rows, chosen, 'right'));
-      else if (key === 'a') {
-        onBlock({ top: 0, bottom: rows.length - 1, left: 0, right: MONTHS - 1 });
-      } else return;
+      if (!onCommand(event)) return;
+    } else if ((event.key === 'ArrowDown' || event.key === 'ArrowUp') && !event.shiftKey) {
+      walk(event.key === 'ArrowDown' ? 1 : -1);
     } else if (step) {
       go({ row: active.row + step.row, month: active.month + step.month }, event.shiftKey);
     } else if (event.key === 'Home') {
       go({ row: active.row, month: 0 }, event.shiftKey);
     } else if (event.key === 'End') {
-      go({ row: active.row, month: MONTHS - 1 }, event.shiftKey);
+      go({ row: active.row, month: MONTHS - columnLength(show) }, event.shiftKey);
+    } else if (!desk.canDraft) {
+      return;
     } else if (event.key === 'Delete' || event.key === 'Backspace') {
-      put(emptied(desk, rows, chosen));
+      if (show === 'months') put(emptied(desk, rows, chosen));
+      else onFault(t('goalTable.onlyMonths'));
     } else if (event.key === 'F2' || event.key === 'Enter') {
       begin(rows[active.row]?.cells[active.month] ?? '');
     } else if (event.key.length === 1 && /[\d.,\-+]/.test(event.key)) {
-      begin(event.key);
+      if (show === 'quarters') {
+        onBlock(wholeColumns(chosen, show));
+        onWhole(event.key);
+      } else begin(event.key);
     } else return;
     event.preventDefault();
     event.stopPropagation();
   }
 
+  /** What a key with Ctrl does; whether it does anything. */
+  function onCommand(event: KeyboardEvent): boolean {
+    const key = event.key.toLowerCase();
+    if (key === 'a') {
+      onBlock({ top: 0, bottom: rows.length - 1, left: 0, right: MONTHS - 1 });
+    } else if (!desk.canDraft) return false;
+    else if (key === 'z') (event.shiftKey ? draft.redo : draft.undo)();
+    else if (key === 'y') draft.redo();
+    else if (key !== 'd' && key !== 'r') return false;
+    else if (!canEdit) onFault(t('goalTable.onlyMonths'));
+    else put(filled(desk, rows, chosen, key === 'd' ? 'down' : 'right'));
+    return true;
+  }
+
   function begin(text: string) {
     const read = cellAt(desk, rows, active, '');
-    if (read.kind === 'fault') onFault(read.words);
+    if (!canEdit) onFault(t('goalTable.onlyMonths'));
+    else if (read.kind === 'fault') onFault(read.words);
     else setEditing(text);
   }
 
   function onCopy(event: ClipboardEvent) {
     if (editing !== null) return;
-    event.clipboardData.setData('text/plain', copied(rows, chosen));
+    const seen =
+      percents === null
+        ? rows
+        : rows.map((row) => ({ ...row, cells: percents.rows[row.key] ?? [] }));
+    event.clipboardData.setData('text/plain', copied(seen, chosen));
     event.preventDefault();
   }
 
   function onPaste(event: ClipboardEvent) {
     if (editing !== null || !desk.canDraft) return;
-    put(pasted(event.clipboardData.getData('text/plain'), desk, rows, chosen));
+    if (!canEdit) onFault(t('goalTable.onlyMonths'));
+    else put(pasted(event.clipboardData.getData('text/plain'), desk, rows, chosen));
     event.preventDefault();
   }
 
@@ -180,8 +269,8 @@ export function GoalTable({ desk, rows, block, locked, draft, onBlock, onFault }
     event.stopPropagation();
   }
 
-  function chooseGroup(group: GoalGroup) {
-    const places = rows.flatMap((row, at) => (group.rows.includes(row.key) ? [at] : []));
+  function chooseGroup(one: GoalGroup) {
+    const places = rows.flatMap((row, at) => (one.rows.includes(row.key) ? [at] : []));
     const [top, bottom] = [places[0], places.at(-1)];
     if (top === undefined || bottom === undefined) return;
     setActive({ row: top, month: firstOpen(desk) });
@@ -199,7 +288,7 @@ export function GoalTable({ desk, rows, block, locked, draft, onBlock, onFault }
         role="grid"
         aria-label={t('goalTable.goalsByMonth')}
         aria-rowcount={lines.length + 2}
-        aria-colcount={MONTHS + 4}
+        aria-colcount={layout.columns.length + 5}
         aria-multiselectable="true"
         aria-readonly={!desk.canDraft}
         style={style}
@@ -213,7 +302,7 @@ export function GoalTable({ desk, rows, block, locked, draft, onBlock, onFault }
           }
         }}
       >
-        <GoalHead desk={desk} />
+        <GoalHead layout={layout} />
         <VirtualRows
           items={lines}
           keyOf={(line) =>
@@ -228,27 +317,33 @@ export function GoalTable({ desk, rows, block, locked, draft, onBlock, onFault }
             line.kind === 'group' ? (
               <SumLine
                 line={line.group.sum}
-                desk={desk}
+                layout={layout}
                 at={at}
+                isActive={group === line.group.sum.key}
                 isFolded={folded.has(line.group.sum.key)}
-                onFold={() => setFolded(toggled(folded, line.group.sum.key))}
+                onFold={() => fold(line.group)}
                 onChoose={() => chooseGroup(line.group)}
               />
             ) : line.kind === 'own' ? (
-              <OwnLine group={line.group} desk={desk} at={at} />
+              <OwnLine group={line.group} layout={layout} at={at} />
             ) : (
               <RowLine
                 row={line.row}
-                desk={desk}
+                layout={layout}
                 at={at}
-                active={active.row === line.at ? active.month : null}
-                isChosen={(month) => block !== null && isIn(block, line.at, month)}
+                active={group === null && active.row === line.at ? active.month : null}
+                canEdit={canEdit}
+                isChosen={(column) =>
+                  block !== null &&
+                  isIn(block, line.at, column.from) &&
+                  isIn(block, line.at, column.until - 1)
+                }
                 isLocked={(month) => locked.has(`${line.row.key} ${month}`)}
                 place={line.at}
                 editing={active.row === line.at ? editing : null}
                 onEditKey={onEditKey}
                 onLeave={commit}
-                onPress={(month, isExtending) => go({ row: line.at, month }, isExtending)}
+                onPress={(column, isExtending) => press(line.at, column, isExtending)}
                 onEdit={() => begin(line.row.cells[active.month] ?? '')}
               />
             )
@@ -265,16 +360,29 @@ function toggled(folded: ReadonlySet<string>, key: string): ReadonlySet<string> 
   return next;
 }
 
-function stepOf(event: KeyboardEvent): Place | null {
+/** How many months a column of the sheet has. */
+const columnLength = (show: Show) => (show === 'quarters' ? 3 : 1);
+
+/** A block with the whole columns in which it lies. */
+function wholeColumns(block: Block, show: Show): Block {
+  const length = columnLength(show);
+  return {
+    ...block,
+    left: block.left - (block.left % length),
+    right: block.right - (block.right % length) + length - 1,
+  };
+}
+
+function stepOf(event: KeyboardEvent, show: Show): Place | null {
   switch (event.key) {
     case 'ArrowDown':
       return { row: 1, month: 0 };
     case 'ArrowUp':
       return { row: -1, month: 0 };
     case 'ArrowRight':
-      return { row: 0, month: 1 };
+      return { row: 0, month: columnLength(show) };
     case 'ArrowLeft':
-      return { row: 0, month: -1 };
+      return { row: 0, month: -columnLength(show) };
     case 'PageDown':
       return { row: 15, month: 0 };
     case 'PageUp':
@@ -308,20 +416,57 @@ function linesOf(desk: GoalDesk, rows: GoalLine[], folded: ReadonlySet<string>):
   });
 }
 
-/** Months as wide as their longest figure, so that large goals do not run into each other. */
-function columnsOf(desk: GoalDesk): CSSProperties {
+/**
+ * Columns as wide as their longest figure, so that large goals do not run into each other; where
+ * the sheet has room, quarters stand beside their months.
+ */
+function widthsOf(
+  desk: GoalDesk,
+  show: Show,
+  width: number,
+): { isWide: boolean; style: CSSProperties } {
   const all = [desk.total, ...desk.rows, ...desk.groups.map((group) => group.sum)];
   const keep = all.some((line) => line.cells.some(hasFraction)) ? 'keep' : 'drop';
-  const length = (texts: (string | null)[]) =>
-    texts.reduce((most, text) => Math.max(most, amount(text, keep).length), 0);
+  const longest = (texts: (string | null)[]) =>
+    texts.reduce((most, text) => {
+      const isEnds = endsOf(text ?? '') !== null;
+      return Math.max(most, lengthOf(isEnds ? shown(desk, text) : amount(text, keep)));
+    }, 0);
+  const widest = (of: GoalLine[], texts: (line: GoalLine) => (string | null)[]) =>
+    Math.max(44, 8 + of.reduce((most, line) => Math.max(most, longest(texts(line))), 0));
   // the total stands by quarters, so its months do not count
-  const month = Math.max(0, ...all.slice(1).map((line) => length(line.cells)));
-  const total = Math.max(0, ...all.map((line) => length([line.total])));
-  const widths = [112, Math.max(44, month * DIGIT + 8), Math.max(64, total * DIGIT + 12)] as const;
-  const rest = [46, 44, 62] as const;
-  const least = widths[0] + MONTHS * widths[1] + widths[2] + rest[0] + rest[1] + rest[2];
+  const inMonths = widest(all.slice(1), (line) => line.cells);
+  const inQuarters = widest(all, (line) => line.quarters);
+  const total = Math.max(64, 4 + widest(all, (line) => [line.total]));
+  const fixed = 112 + total + 46 + 44 + 62;
+  const months = show === 'months' || show === 'quarters' ? inMonths : 44;
+  const wide = fixed + MONTHS * widest(all, (line) => line.cells) + 4 * inQuarters;
+  const isWide = show === 'months' && width >= wide;
+  const columns = columnsOf(show, isWide).map(
+    (column) => `minmax(${column.kind === 'month' ? months : inQuarters}px, 1fr)`,
+  );
+  const sum = isWide ? wide : fixed + (show === 'quarters' ? 4 * inQuarters : MONTHS * months);
   return {
-    '--goal-columns': `minmax(${widths[0]}px, 1.6fr) repeat(12, minmax(${widths[1]}px, 1fr)) ${widths[2]}px ${rest.map((width) => `${width}px`).join(' ')}`,
-    '--goal-least': `${least}px`,
-  } as CSSProperties;
+    isWide,
+    style: {
+      '--goal-columns': `minmax(112px, 1.6fr) ${columns.join(' ')} ${total}px 46px 44px minmax(62px, ${show === 'quarters' ? 2 : 1.2}fr)`,
+      '--goal-least': `${sum}px`,
+    } as CSSProperties,
+  };
+}
+
+/** How long a figure is drawn; what stands between its digits is narrower than they are. */
+const lengthOf = (figure: string) =>
+  Array.from(figure).reduce((sum, sign) => sum + (/\d/.test(sign) ? DIGIT : BETWEEN), 0);
+
+/** How wide an element is; 0 until it is known. */
+function useWidth(element: HTMLElement | null): number {
+  const [width, setWidth] = useState(0);
+  useEffect(() => {
+    if (!element) return undefined;
+    const observer = new ResizeObserver(() => setWidth(element.clientWidth));
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, [element]);
+  return width;
 }

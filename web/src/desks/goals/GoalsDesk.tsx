@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { fiscalYear } from '../../address/span';
 import { useView, type Changes } from '../../address/useView';
@@ -10,12 +10,13 @@ import { Choice } from '../../ui/Choice';
 import { Empty, Failed, Loading, smallButton } from '../../ui/Notice';
 import { Stale } from '../../ui/Stale';
 import { GoalCompare } from './GoalCompare';
-import { GoalPanel } from './GoalPanel';
+import { GoalPanel, type Begun } from './GoalPanel';
 import { GoalTable } from './GoalTable';
+import type { Show } from './layout';
 import { NewGoalSet } from './NewGoalSet';
 import { SetDrop } from './SetDrop';
 import { rowsInOrder, type Block } from './sheet';
-import { fileOf, SLOTS, useDraft, useGoalDesk, type Asked } from './useGoals';
+import { fileOf, SLOTS, useDraft, useGoalDesk, useGoalPercents, type Asked } from './useGoals';
 import { t } from './words';
 import './goals.css';
 
@@ -64,6 +65,13 @@ export function GoalsDesk({ company }: { company: Company }) {
   );
 }
 
+/** What the sheet shows; goals side by side and percentages are of amounts that add up. */
+function viewOf(text: string | null, desk: GoalDesk): Show | 'beside' {
+  if (text === 'quarters') return text;
+  const isSum = !desk.isRate && !desk.isRange;
+  return isSum && (text === 'beside' || text === 'stretch' || text === 'share') ? text : 'months';
+}
+
 /** Which of the drafts the address means; the first unless it says so. */
 function slotOf(text: string | null): number {
   return SLOTS.find((slot) => String(slot) === text) ?? 1;
@@ -81,10 +89,18 @@ function Work({ company, which, desk, isStale, change }: WorkProps) {
   const { isOffice } = useRights();
   const draft = useDraft(which);
   const [search] = useSearchParams();
-  const isBeside = search.get('view') === 'beside' && !desk.isRate && !desk.isRange;
+  const view = viewOf(search.get('view'), desk);
+  const show = view === 'beside' ? 'months' : view;
+  const percents = useGoalPercents(
+    which,
+    show === 'stretch' || show === 'share' ? show : null,
+    draft.version,
+  );
   const [block, setBlock] = useState<Block | null>(null);
   const [locked, setLocked] = useState<ReadonlySet<string>>(new Set());
   const [fault, setFault] = useState<string | null>(null);
+  const [begun, setBegun] = useState<Begun | null>(null);
+  const times = useRef(0);
   const rows = useMemo(() => rowsInOrder(desk), [desk]);
   if (!isOffice) return null;
   const isOld = isStale || draft.isBusy;
@@ -107,7 +123,7 @@ function Work({ company, which, desk, isStale, change }: WorkProps) {
             {fault}
           </p>
         )}
-        {isBeside ? (
+        {view === 'beside' ? (
           <GoalCompare
             company={company}
             which={which}
@@ -128,25 +144,31 @@ function Work({ company, which, desk, isStale, change }: WorkProps) {
         ) : (
           <GoalTable
             desk={desk}
+            show={show}
+            percents={show === 'stretch' || show === 'share' ? (percents.data ?? null) : null}
             rows={rows}
             block={block}
             locked={locked}
             draft={draft}
             onBlock={(next) => {
               setFault(null);
+              setBegun(null);
               setBlock(next);
             }}
+            onWhole={(text) => setBegun({ text, nr: ++times.current })}
             onFault={setFault}
           />
         )}
       </section>
       <GoalPanel
+        company={company}
         which={which}
         desk={desk}
         rows={rows}
         block={block}
         locked={locked}
         draft={draft}
+        begun={begun}
         onLock={setLocked}
       />
     </div>
@@ -169,7 +191,7 @@ function Controls({ company, which, desk, draft, change }: ControlsProps) {
   const [isListed, setIsListed] = useState(false);
   const hasRetired = company.goalSets.some((set) => set.isRetired);
   const [search] = useSearchParams();
-  const isBeside = search.get('view') === 'beside';
+  const view = viewOf(search.get('view'), desk);
   const chosen = company.goalSets.find((set) => set.name === desk.goalSet);
   const known = (isListed ? company.goalSets : offered(company, desk.goalSet)).map((set) => ({
     value: set.name,
@@ -228,23 +250,33 @@ function Controls({ company, which, desk, draft, change }: ControlsProps) {
             onChange={(slot) => change({ draft: slot === '1' ? null : slot })}
           />
         )}
-        {!desk.isRate && !desk.isRange && (
-          <Choice
-            label={t('goalsDesk.layout')}
-            value={isBeside ? 'beside' : 'sheet'}
-            options={[
-              { value: 'sheet', word: t('goalsDesk.sheet') },
-              { value: 'beside', word: t('goalsDesk.sideBySide') },
-            ]}
-            onChange={(layout) =>
-              change(
-                layout === 'beside'
-                  ? { view: layout, with: ['stands', 'last-year'] }
-                  : { view: null, with: null },
-              )
-            }
-          />
-        )}
+        <Choice
+          label={t('goalsDesk.show')}
+          value={view}
+          options={[
+            { value: 'months', word: t('goalsDesk.months') },
+            { value: 'quarters', word: t('goalsDesk.quarters') },
+            ...(desk.isRate || desk.isRange
+              ? []
+              : [
+                  { value: 'stretch', word: t('goalsDesk.overLastYear') },
+                  {
+                    value: 'share',
+                    word:
+                      desk.group === null
+                        ? t('goalsDesk.shareOfTotal')
+                        : t('goalsDesk.share', { group: desk.group }),
+                  },
+                  { value: 'beside', word: t('goalsDesk.sideBySide') },
+                ]),
+          ]}
+          onChange={(next) =>
+            change({
+              view: next === 'months' ? null : next,
+              with: next === 'beside' ? ['stands', 'last-year'] : null,
+            })
+          }
+        />
         {desk.canDraft && chosen && (
           <SetDrop
             key={chosen.name}

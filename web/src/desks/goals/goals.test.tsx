@@ -257,4 +257,90 @@ describe('the goal sheet', () => {
       '/rules?show=proposals&proposal=7',
     );
   });
+
+  it('folds a group by keyboard, and goes on from its line', async () => {
+    serve(ALL);
+    show();
+    await screen.findByRole('rowheader', { name: 'Ada' });
+    await userEvent.click(cell('Ada', 1));
+    await userEvent.keyboard('{ArrowUp}');
+    await waitFor(() =>
+      expect(screen.getByRole('rowheader', { name: /^North, open/ })).toHaveFocus(),
+    );
+    await userEvent.keyboard('{ArrowLeft}');
+    const folded = await screen.findByRole('rowheader', { name: /^North, folded/ });
+    expect(screen.queryByRole('rowheader', { name: 'Ada' })).toBeNull();
+    await waitFor(() => expect(folded).toHaveFocus());
+    await userEvent.keyboard('{ArrowDown}{ArrowDown}');
+    await waitFor(() => expect(cell('Cleo', 1)).toHaveFocus());
+    await userEvent.keyboard('{ArrowUp}{ArrowUp}{ArrowRight}');
+    expect(await screen.findByRole('rowheader', { name: 'Ada' })).toBeVisible();
+  });
+
+  it('shows quarters, and takes what is typed over one as an amount to spread', async () => {
+    const asked = serve({ ...ALL, 'POST /goals/quota/draft/spread': changed });
+    show(COMPANY, '&view=quarters');
+    await screen.findByRole('rowheader', { name: 'Ada' });
+    expect(screen.getByRole('columnheader', { name: 'Q4' })).toBeVisible();
+    expect(screen.queryByRole('columnheader', { name: 'Oct' })).toBeNull();
+    expect(cell('Ada', 0)).toHaveTextContent('350');
+    await userEvent.click(cell('Ada', 0));
+    await userEvent.keyboard('{ArrowRight}6');
+    const amount = await screen.findByRole('textbox', { name: 'Amount' });
+    expect(amount).toHaveFocus();
+    await userEvent.keyboard('00');
+    await userEvent.click(screen.getByRole('button', { name: 'Spread over 3 cells' }));
+    const body = asked.find(({ path }) => path.endsWith('/spread'))?.body;
+    expect(body).toMatchObject({ whole: '600' });
+    expect((body as { parts: { month: string }[] }).parts.map(({ month }) => month)).toEqual([
+      '2026-10',
+      '2026-11',
+      '2026-12',
+    ]);
+  });
+
+  it('shows percentages that cannot be typed over, and copies what is seen', async () => {
+    serve({
+      ...ALL,
+      '/goals/quota/desk/percents': {
+        total: Array<string>(12).fill('5.0'),
+        groups: { North: Array<string>(12).fill('7.5') },
+        rows: { A: ['12.5', ...Array<null>(11).fill(null)] },
+      },
+    });
+    show(COMPANY, '&view=stretch');
+    await screen.findByRole('rowheader', { name: 'Ada' });
+    await waitFor(() => expect(cell('Ada', 0)).toHaveTextContent('+12.5'));
+    await userEvent.click(cell('Ada', 1));
+    await userEvent.keyboard('5');
+    expect(screen.getByRole('alert')).toHaveTextContent('Goals are typed by month');
+  });
+
+  it('takes the goals of the company down by way of the regions, and says where the rest is', async () => {
+    const asked = serve({
+      ...ALL,
+      '/goals/quota/desk': desk({ downFrom: ['target', 'plan'] }),
+      'POST /goals/quota/draft/levels': changed,
+    });
+    const set = COMPANY.goalSets[0];
+    show({
+      ...COMPANY,
+      goalSets: [
+        ...COMPANY.goalSets,
+        { ...set, name: 'target', axis: 'company' },
+        { ...set, name: 'plan', axis: 'region' },
+      ] as typeof COMPANY.goalSets,
+    });
+    await screen.findByRole('rowheader', { name: 'Ada' });
+    await userEvent.click(screen.getByText('Other levels, sets and years'));
+    await userEvent.selectOptions(screen.getByRole('combobox', { name: 'By way of' }), 'plan');
+    await userEvent.click(screen.getByRole('button', { name: /Spread over the reps/ }));
+    expect(asked.find(({ path }) => path.endsWith('/levels'))?.body).toMatchObject({
+      direction: 'down',
+      from: 'target',
+      through: 'plan',
+    });
+    const link = await screen.findByRole('link', { name: 'Open “plan”' });
+    expect(link).toHaveAttribute('href', '/goals?set=plan&measure=revenue&to=2027-06');
+  });
 });

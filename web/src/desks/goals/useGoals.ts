@@ -8,6 +8,7 @@ import type {
   GoalDesk,
   GoalHanded,
   GoalPast,
+  GoalPercents,
   GoalSum,
   GoalsCompared,
 } from '../../api/types';
@@ -32,6 +33,7 @@ export interface Asked {
 export interface LevelsAsked {
   direction: 'down' | 'up' | 'copy';
   from: string;
+  through?: string;
   kind?: string;
   step?: string;
   fromYear?: number;
@@ -98,6 +100,25 @@ export function useGoalSum(which: Asked, parts: { key: string; month: string }[]
         asJson('POST', { ...rest(which), parts }),
       ),
     enabled: parts.length > 0,
+    placeholderData: (before) => before,
+  });
+}
+
+/** Percentages in the place of the goals; null until they are there, or where goals are shown. */
+export function useGoalPercents(which: Asked, show: string | null, version: number) {
+  return useQuery({
+    queryKey: ['goals', 'percents', which, show, version],
+    queryFn: () =>
+      ask<GoalPercents>(
+        `${path(which)}/desk/percents${query({
+          axis: which.axis,
+          measure: which.measure,
+          year: String(which.year),
+          draft: which.slot === 1 ? undefined : String(which.slot),
+          show: show as string,
+        })}`,
+      ),
+    enabled: show !== null,
     placeholderData: (before) => before,
   });
 }

@@ -151,7 +151,7 @@ class GoalDesk {
       @Nullable String stretchAfter) {}
 
   /** Whether a month has actuals of the sheet's measure and is not running any more. */
-  private boolean isOver(GoalSheet sheet, int number) {
+  boolean isOver(GoalSheet sheet, int number) {
     YearMonth month = Months.of(number);
     return month.isBefore(YearMonth.now(clock))
         && !sheet.ledger().emptyMonths(sheet.measure(), Span.of(month)).contains(month);
@@ -160,11 +160,13 @@ class GoalDesk {
   /** Adds cells up, as they stand and as the draft of whoever asks has them. */
   SumAnswer sum(GoalSheet sheet, List<Place> places) {
     GoalSheet drafted = drafts.drafted(sheet, drafts.cells(sheet));
-    if (sheet.measure().isRate() || drafted.isRange()) {
+    if (sheet.measure().isRate()) {
       return new SumAnswer(places.size(), null, null, null, null, null);
     }
-    Ratio before = sumOf(sheet, places);
-    Ratio after = sumOf(drafted, places);
+    GoalSums.Added standing = sumOf(sheet, places);
+    GoalSums.Added changed = sumOf(drafted, places);
+    Ratio before = standing.total();
+    Ratio after = changed.total();
     Ratio lastYear = null;
     boolean hasYearBefore =
         places.stream()
@@ -177,29 +179,24 @@ class GoalDesk {
               .ledger()
               .actual(sheet.measure().code(), sheet.axis(), place.member(), place.month() - MONTHS);
       if (actual != null) {
-        lastYear = plus(lastYear, Ratio.of(actual));
+        lastYear = (lastYear == null ? Ratio.ZERO : lastYear).plus(Ratio.of(actual));
       }
     }
     return new SumAnswer(
         places.size(),
-        before == null ? null : sheet.measure().text(before),
-        after == null ? null : sheet.measure().text(after),
+        standing.text(0, 1),
+        changed.text(0, 1),
         lastYear == null ? null : sheet.measure().text(lastYear),
         stretchText(before, lastYear),
         stretchText(after, lastYear));
   }
 
-  /** A sum with one more; what is missing adds nothing. */
-  private static Ratio plus(@Nullable Ratio sum, Ratio more) {
-    return sum == null ? more : sum.plus(more);
-  }
-
-  private static @Nullable Ratio sumOf(GoalSheet sheet, List<Place> places) {
-    Ratio sum = null;
+  private static GoalSums.Added sumOf(GoalSheet sheet, List<Place> places) {
+    GoalSums.Added sum = new GoalSums.Added(sheet, 1);
     for (Place place : places) {
       Amount amount = sheet.amount(place.member(), place.month());
       if (amount != null) {
-        sum = plus(sum, Ratio.of(amount.low()));
+        sum.add(0, amount);
       }
     }
     return sum;
@@ -210,35 +207,30 @@ class GoalDesk {
     return stretch == null ? null : Shown.percent(stretch);
   }
 
+  /**
+   * What each goal asks beyond last year, or its part of its group, in percent with one decimal; by
+   * key and month, null where that is unknown. Changes nothing.
+   *
+   * @param groups by the key of the group, of "" for those in none; a part is one of all
+   * @param rows a part is one of the goals of the group that the row is in in that month
+   */
+  record PercentsAnswer(
+      List<@Nullable String> total,
+      Map<String, List<@Nullable String>> groups,
+      Map<String, List<@Nullable String>> rows) {}
+
+  /** The percentages of the sheet with the draft of whoever asks; none of a rate or a range. */
+  PercentsAnswer percents(Asked asked, GoalPercents.Kind kind) {
+    GoalSheet standing = sheet(asked);
+    GoalSheet drafted = drafts.drafted(standing, drafts.cells(standing));
+    return new GoalPercents(drafted, month -> isOver(standing, month)).answer(kind);
+  }
+
   /** The desk's answer. */
   GoalDeskAnswer answer(Asked asked) {
     GoalSheet standing = sheet(asked);
     List<GoalDrafts.Cell> cells = drafts.cells(standing);
     return new Page(standing, drafts.drafted(standing, cells), cells, asked.plan()).answer();
-  }
-
-  /** Goals of one line by month, smallest units; sums of a range are not made. */
-  private static final class Sums {
-    private final @Nullable Ratio[] byMonth = new Ratio[MONTHS];
-
-    void add(int at, long amount) {
-      byMonth[at] = plus(byMonth[at], Ratio.of(amount));
-    }
-
-    @Nullable Ratio over(int from, int until) {
-      Ratio sum = null;
-      for (int at = from; at < until; at++) {
-        Ratio one = byMonth[at];
-        if (one != null) {
-          sum = plus(sum, one);
-        }
-      }
-      return sum;
-    }
-
-    @Nullable Ratio total() {
-      return over(0, MONTHS);
-    }
   }
 
   /** One answer being made. */
@@ -255,10 +247,11 @@ class GoalDesk {
     private final List<String> plans;
     private final Figures figures;
     private final Map<List<Integer>, GoalDrafts.Cell> changeAt = new HashMap<>();
-    private final Sums total = new Sums();
-    private final Map<Integer, Sums> byMember = new HashMap<>();
-    private final Map<Integer, Sums> byGroup = new HashMap<>();
-    private final Map<Integer, Sums> planByGroup = new HashMap<>();
+    private final GoalSums.Added total;
+    private final Map<Integer, GoalSums.Added> byMember = new HashMap<>();
+    private final Map<Integer, GoalSums.Added> byGroup = new HashMap<>();
+    private final Map<Integer, GoalSums.Added> planByGroup = new HashMap<>();
+    private final @Nullable RateSums rates;
     private final boolean hasYearBefore;
 
     Page(
@@ -273,12 +266,9 @@ class GoalDesk {
       this.ledger = standing.ledger();
       this.months = standing.span().months();
       this.first = Months.number(months.get(0));
-      this.groupAxis =
-          switch (standing.axis()) {
-            case REP -> Axis.REGION;
-            case PRODUCT -> Axis.LINE;
-            default -> null;
-          };
+      this.groupAxis = standing.groupAxis();
+      this.total = noGoals();
+      this.rates = measure.isRate() ? new RateSums(drafted) : null;
       this.figures = new Figures(companyRules.current().company().writing());
       List<GoalBook> books =
           ledger.goalBooks().values().stream()
@@ -307,39 +297,35 @@ class GoalDesk {
       return book.cells(measure.code(), first, first + MONTHS - 1);
     }
 
+    private GoalSums.Added noGoals() {
+      return new GoalSums.Added(drafted, MONTHS);
+    }
+
     private void addUp() {
-      if (measure.isRate() || drafted.isRange()) {
-        return; // neither adds up to a goal of the whole
+      if (measure.isRate()) {
+        return; // rates are weighted, not added
       }
       for (GoalBook.Cell cell : drafted.cells()) {
         int at = cell.month() - first;
-        total.add(at, cell.amount());
-        byMember.computeIfAbsent(cell.member(), id -> new Sums()).add(at, cell.amount());
-        int group = groupOf(cell.member(), cell.month());
-        byGroup.computeIfAbsent(group, id -> new Sums()).add(at, cell.amount());
+        Amount goal = GoalSheet.amount(cell);
+        total.add(at, goal);
+        byMember.computeIfAbsent(cell.member(), id -> noGoals()).add(at, goal);
+        int group = standing.groupOf(cell.member(), cell.month());
+        byGroup.computeIfAbsent(group, id -> noGoals()).add(at, goal);
       }
       if (plan != null) {
         for (GoalBook.Cell cell : inYear(plan)) {
           planByGroup
-              .computeIfAbsent(cell.member(), id -> new Sums())
-              .add(cell.month() - first, cell.amount());
+              .computeIfAbsent(cell.member(), id -> noGoals())
+              .add(cell.month() - first, GoalSheet.amount(cell));
         }
       }
-    }
-
-    private int groupOf(int member, int month) {
-      Members members = ledger.members();
-      return switch (standing.axis()) {
-        case REP -> members.regionOf(member, month);
-        case PRODUCT -> members.lineOf(member, month);
-        default -> Members.NONE;
-      };
     }
 
     /** Where a row stands: its group in the last month of the year in which it has one. */
     private int homeOf(int member) {
       for (int at = MONTHS - 1; at >= 0; at--) {
-        int group = groupOf(member, first + at);
+        int group = standing.groupOf(member, first + at);
         if (group >= 0) {
           return group;
         }
@@ -354,7 +340,8 @@ class GoalDesk {
           row -> grouped.computeIfAbsent(homeOf(row.id()), id -> new ArrayList<>()).add(row));
       FiscalCalendar calendar = companyRules.current().calendar();
       List<LineAnswer> lines = rows.stream().map(this::line).toList();
-      LineAnswer all = sum("*", "All", total, lastYearOfAll());
+      GoalSums whole = rates == null ? total : rates.of(null);
+      LineAnswer all = sum("*", "All", whole, lastYearOfAll());
       return new GoalDeskAnswer(
           standing.goalSet(),
           standing.isNew(),
@@ -443,10 +430,11 @@ class GoalDesk {
         GoalDrafts.Cell change = changeAt.get(List.of(member.id(), first + at));
         was.add(
             change == null ? null : change.before() == null ? "" : change.before().text(measure));
-        int group = groupOf(member.id(), first + at);
+        int group = standing.groupOf(member.id(), first + at);
         places.add(group == home || group < 0 ? null : groupName(group));
       }
-      Sums sums = byMember.getOrDefault(member.id(), new Sums());
+      GoalSums sums =
+          rates == null ? byMember.getOrDefault(member.id(), noGoals()) : rates.of(member.id());
       return line(
           member.key(),
           member.name(),
@@ -458,11 +446,11 @@ class GoalDesk {
     }
 
     /** A line whose cells are the sums themselves. */
-    private LineAnswer sum(String key, String name, Sums sums, @Nullable Ratio lastYear) {
+    private LineAnswer sum(String key, String name, GoalSums sums, @Nullable Ratio lastYear) {
       List<@Nullable String> none = Stream.generate(() -> (String) null).limit(MONTHS).toList();
       List<@Nullable String> cells = new ArrayList<>();
       for (int at = 0; at < MONTHS; at++) {
-        cells.add(text(sums.over(at, at + 1)));
+        cells.add(sums.text(at, at + 1));
       }
       return line(key, name, cells, none, none, sums, lastYear);
     }
@@ -473,11 +461,11 @@ class GoalDesk {
         List<@Nullable String> cells,
         List<@Nullable String> was,
         List<@Nullable String> places,
-        Sums sums,
+        GoalSums sums,
         @Nullable Ratio lastYear) {
       List<@Nullable String> quarters = new ArrayList<>();
       for (int quarter = 0; quarter < QUARTERS; quarter++) {
-        quarters.add(text(sums.over(quarter * 3, quarter * 3 + 3)));
+        quarters.add(sums.text(quarter * 3, quarter * 3 + 3));
       }
       Ratio goal = sums.total();
       Ratio all = total.total();
@@ -492,7 +480,7 @@ class GoalDesk {
           was,
           places,
           quarters,
-          text(goal),
+          sums.text(0, MONTHS),
           text(lastYear),
           stretch == null ? null : Shown.percent(stretch),
           share == null ? null : Shown.percent(share),
@@ -506,7 +494,7 @@ class GoalDesk {
     /** Whether every month that has a goal can be compared with the one a year before. */
     private boolean hasYearBefore() {
       return IntStream.range(0, MONTHS)
-          .filter(at -> total.over(at, at + 1) != null)
+          .filter(at -> total.text(at, at + 1) != null)
           .allMatch(at -> isOver(standing, first + at - MONTHS));
     }
 
@@ -536,13 +524,13 @@ class GoalDesk {
     private GroupAnswer group(int id, List<Member> rows) {
       Axis axis = Objects.requireNonNull(groupAxis);
       String key = id < 0 ? "" : ledger.members().get(axis, id).key();
-      Sums own = planByGroup.get(id);
+      GoalSums own = planByGroup.get(id);
       Ratio over = over(id);
       return new GroupAnswer(
           sum(
               key,
               groupName(id),
-              byGroup.getOrDefault(id, new Sums()),
+              byGroup.getOrDefault(id, noGoals()),
               id < 0 ? null : lastYear(axis, id)),
           own == null ? null : sum(key, plan == null ? "" : plan.name(), own, null),
           over == null ? null : Shown.percent(over),
@@ -551,8 +539,8 @@ class GoalDesk {
 
     /** How far a group's assigned goals pass its own; null where it has none. */
     private @Nullable Ratio over(int group) {
-      Sums own = planByGroup.get(group);
-      Sums assigned = byGroup.get(group);
+      GoalSums own = planByGroup.get(group);
+      GoalSums assigned = byGroup.get(group);
       Ratio goal = own == null ? null : own.total();
       Ratio sum = assigned == null ? null : assigned.total();
       return goal == null || sum == null || goal.signum() <= 0
@@ -569,7 +557,16 @@ class GoalDesk {
         parts.add(
             drafted.cells().isEmpty()
                 ? set + " has no goals for " + year + " yet."
-                : set + " for " + year + ": goals of " + measure.code() + " do not add up.");
+                : measure.isRate()
+                    ? set + " for " + year + ": goals of " + measure.code() + " do not add up."
+                    : set
+                        + " for "
+                        + year
+                        + " adds up to "
+                        + figures.amount(Objects.requireNonNull(total.low(0, MONTHS)), measure)
+                        + " at least and "
+                        + figures.amount(Objects.requireNonNull(total.high(0, MONTHS)), measure)
+                        + " at most.");
         return parts;
       }
       Ratio stretch = GoalSpread.stretch(goal, lastYearOfAll());
@@ -641,18 +638,18 @@ class GoalDesk {
     }
 
     private @Nullable Ratio stretchOf(Member row) {
-      Sums sums = byMember.get(row.id());
+      GoalSums sums = byMember.get(row.id());
       return sums == null
           ? null
           : GoalSpread.stretch(sums.total(), lastYear(standing.axis(), row.id()));
     }
 
     private DraftAnswer draft() {
-      Sums before = new Sums();
-      if (!measure.isRate() && !drafted.isRange()) {
-        standing.cells().forEach(cell -> before.add(cell.month() - first, cell.amount()));
+      GoalSums.Added before = noGoals();
+      if (!measure.isRate()) {
+        standing.cells().forEach(cell -> before.add(cell.month() - first, GoalSheet.amount(cell)));
       }
-      return effect.of(standing, drafted, changes, text(before.total()), text(total.total()));
+      return effect.of(standing, drafted, changes, before.text(0, MONTHS), total.text(0, MONTHS));
     }
   }
 }

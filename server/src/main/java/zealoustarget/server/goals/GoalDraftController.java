@@ -112,6 +112,23 @@ class GoalDraftController {
     return desk.answer(new GoalDesk.Asked(goalSet, axis, measure, year, plan, draft));
   }
 
+  /**
+   * Percentages in the place of the sheet's goals, with the draft of whoever asks.
+   *
+   * @param show {@code stretch} beyond last year, or {@code share} of the group
+   */
+  @GetMapping("/desk/percents")
+  GoalDesk.PercentsAnswer percents(
+      @PathVariable String goalSet,
+      @RequestParam(required = false) String axis,
+      @RequestParam(required = false) String measure,
+      @RequestParam(required = false) Integer year,
+      @RequestParam(required = false) @Nullable Integer draft,
+      @RequestParam String show) {
+    return desk.percents(
+        new GoalDesk.Asked(goalSet, axis, measure, year, null, draft), GoalPercents.Kind.of(show));
+  }
+
   /** Changes cells of the draft, all or none; 409 {@code month-sealed}, {@code member-unknown}. */
   @PutMapping("/draft")
   GoalDeskAnswer change(
@@ -135,7 +152,7 @@ class GoalDraftController {
       @RequestParam(required = false) @Nullable Integer draft) {
     GoalDesk.Asked asked = body.of(goalSet, draft);
     GoalSheet sheet = desk.sheet(asked);
-    GoalSheet drafted = drafts.drafted(sheet, drafts.cells(sheet));
+    GoalSheet drafted = drafted(sheet);
     List<PartBody> parts = Objects.requireNonNullElse(body.parts(), List.of());
     CellReader reader = new CellReader(drafted);
     List<GoalSpreads.PartBody> asParts = new ArrayList<>();
@@ -181,6 +198,7 @@ class GoalDraftController {
    * those of members, or {@code copy} of another set or year.
    *
    * @param from the goal set that they are taken from
+   * @param through a goal set of a level between, whose draft of the same number takes them first
    * @param fromYear fiscal year to copy; the sheet's own without
    * @param factor what the copied goals are multiplied by, 1 without
    */
@@ -191,6 +209,7 @@ class GoalDraftController {
       @Nullable String plan,
       @Nullable String direction,
       @Nullable String from,
+      @Nullable String through,
       @Nullable String kind,
       @Nullable String step,
       @Nullable Integer fromYear,
@@ -215,9 +234,17 @@ class GoalDraftController {
       changes = levels.up(sheet, from);
     } else if ("down".equals(body.direction())) {
       Set<GoalLevels.Place> locked = body.locked() == null ? Set.of() : Set.copyOf(body.locked());
-      changes =
-          levels.down(
-              drafts.drafted(sheet, drafts.cells(sheet)), from, body.kind(), body.step(), locked);
+      GoalSheet drafted = drafted(sheet);
+      if (body.through() != null) {
+        GoalSheet between =
+            desk.sheet(
+                new GoalDesk.Asked(body.through(), null, body.measure(), body.year(), null, draft));
+        GoalLevels.Levels both =
+            levels.downThrough(drafted, drafted(between), from, body.kind(), body.step(), locked);
+        drafts.changeBoth(between, both.between(), sheet, both.rows());
+        return desk.answer(asked);
+      }
+      changes = levels.down(drafted, from, body.kind(), body.step(), locked);
     } else if ("copy".equals(body.direction())) {
       changes =
           levels.copy(
@@ -244,7 +271,7 @@ class GoalDraftController {
       @RequestParam(required = false) @Nullable Integer draft) {
     GoalDesk.Asked asked = body.of(goalSet, draft);
     GoalSheet sheet = desk.sheet(asked);
-    drafts.change(sheet, takeover.changes(drafts.drafted(sheet, drafts.cells(sheet)), body));
+    drafts.change(sheet, takeover.changes(drafted(sheet), body));
     return desk.answer(asked);
   }
 
@@ -275,6 +302,10 @@ class GoalDraftController {
     return desk.sum(sheet, places);
   }
 
+  private GoalSheet drafted(GoalSheet sheet) {
+    return drafts.drafted(sheet, drafts.cells(sheet));
+  }
+
   private static boolean isLocked(PartBody part) {
     return Boolean.TRUE.equals(part.locked());
   }
@@ -300,8 +331,7 @@ class GoalDraftController {
       @RequestParam(required = false) @Nullable Integer draft) {
     GoalDesk.Asked asked = new GoalDesk.Asked(goalSet, axis, measure, year, plan, draft);
     GoalSheet sheet = desk.sheet(asked);
-    drafts.change(
-        sheet, files.changes(drafts.drafted(sheet, drafts.cells(sheet)), Uploads.of(file)));
+    drafts.change(sheet, files.changes(drafted(sheet), Uploads.of(file)));
     return desk.answer(asked);
   }
 

@@ -14,9 +14,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.core.Refusal;
-import zealoustarget.core.amount.Amounts;
 import zealoustarget.core.calendar.Months;
-import zealoustarget.core.ledger.columns.GoalBook;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
 import zealoustarget.server.access.accounts.Account;
@@ -76,22 +74,14 @@ class GoalDrafts {
 
   /** A sheet as the draft has it. */
   GoalSheet drafted(GoalSheet sheet, List<Cell> cells) {
-    List<GoalBook.Cell> laid = new ArrayList<>();
+    List<Change> changes = new ArrayList<>();
     for (Cell cell : cells) {
       Member member = known(sheet, cell);
       if (member != null) {
-        laid.add(
-            new GoalBook.Cell(
-                sheet.measure().code(),
-                Months.number(cell.month()),
-                member.id(),
-                cell.after() == null ? Amounts.CLEARED : cell.after().low(),
-                cell.after() == null ? null : cell.after().high(),
-                0,
-                0));
+        changes.add(new Change(member, cell.month(), cell.after()));
       }
     }
-    return sheet.with(laid);
+    return sheet.changed(changes);
   }
 
   /** The member of a drafted cell; null where it is gone since. */
@@ -128,6 +118,13 @@ class GoalDrafts {
       }
     }
     store(sheet, List.copyOf(cells.values()));
+  }
+
+  /** Changes the drafts of two sheets, both or neither; as {@link #change}. */
+  @Transactional
+  public void changeBoth(GoalSheet one, List<Change> ofOne, GoalSheet other, List<Change> ofOther) {
+    change(one, ofOne);
+    change(other, ofOther);
   }
 
   /** Which drafts of these goals the account that acts has, by number. */

@@ -59,7 +59,48 @@ class GoalLevels {
       @Nullable String kind,
       @Nullable String step,
       Set<Place> locked) {
-    GoalBook from = book(sheet, fromSet, false);
+    return down(sheet, book(sheet, fromSet, false), kind, step, locked);
+  }
+
+  /** What two levels are to be: the one between, and the rows of the sheet. */
+  record Levels(List<GoalDrafts.Change> between, List<GoalDrafts.Change> rows) {}
+
+  /**
+   * The goals of another set taken down to a level between, and what that is then down to the rows
+   * of a sheet; as {@link #down}.
+   *
+   * @param between the level between, as the draft has it
+   * @throws Refusal axis-differs where the rows are not in its members
+   */
+  Levels downThrough(
+      GoalSheet sheet,
+      GoalSheet between,
+      String fromSet,
+      @Nullable String kind,
+      @Nullable String step,
+      Set<Place> locked) {
+    if (!isIn(sheet.axis(), between.axis())) {
+      throw Refusal.of(
+              "axis-differs",
+              "\""
+                  + between.goalSet()
+                  + "\" holds goals by "
+                  + between.axis().word()
+                  + "; "
+                  + sheet.axis().word(2)
+                  + " are in none of them. Choose a set of a level between.")
+          .with("axis", between.axis().word());
+    }
+    List<GoalDrafts.Change> first = down(between, fromSet, kind, step, Set.of());
+    return new Levels(first, down(sheet, between.changed(first).book(), kind, step, locked));
+  }
+
+  private List<GoalDrafts.Change> down(
+      GoalSheet sheet,
+      GoalBook from,
+      @Nullable String kind,
+      @Nullable String step,
+      Set<Place> locked) {
     Map<List<Integer>, List<Member>> inside = new HashMap<>();
     for (Member member : members(sheet)) {
       for (YearMonth month : sheet.span().months()) {

@@ -5,12 +5,14 @@ import java.util.List;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.Refusal;
+import zealoustarget.core.amount.Amounts;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Months;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.columns.GoalBook;
+import zealoustarget.core.ledger.columns.Members;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
 import zealoustarget.server.intake.entered.EnteredGoals.Amount;
@@ -45,12 +47,26 @@ public record GoalSheet(
             measure.code(), Months.number(span.fromInclusive()), Months.number(span.toInclusive()));
   }
 
-  /** The same sheet with some cells laid over it, as a draft has them; nothing is entered. */
-  GoalSheet with(List<GoalBook.Cell> cells) {
-    return cells.isEmpty()
-        ? this
-        : new GoalSheet(
-            goalSet, isNew, axis, measure, span, ledger.withGoals(book().with(cells)), slot);
+  /** The same sheet with some cells changed, as a draft has them; nothing is entered. */
+  GoalSheet changed(List<GoalDrafts.Change> changes) {
+    if (changes.isEmpty()) {
+      return this;
+    }
+    List<GoalBook.Cell> cells = changes.stream().map(this::cell).toList();
+    return new GoalSheet(
+        goalSet, isNew, axis, measure, span, ledger.withGoals(book().with(cells)), slot);
+  }
+
+  private GoalBook.Cell cell(GoalDrafts.Change change) {
+    Amount after = change.after();
+    return new GoalBook.Cell(
+        measure.code(),
+        Months.number(change.month()),
+        change.member().id(),
+        after == null ? Amounts.CLEARED : after.low(),
+        after == null ? null : after.high(),
+        0,
+        0);
   }
 
   boolean isRange() {
@@ -80,6 +96,24 @@ public record GoalSheet(
   long lastYear(int member, int month) {
     Long actual = ledger.actual(measure.code(), axis, member, month - 12);
     return actual == null ? 0 : Math.max(actual, 0);
+  }
+
+  /** The axis by which its rows are grouped; null where they are in no groups. */
+  @Nullable Axis groupAxis() {
+    return switch (axis) {
+      case REP -> Axis.REGION;
+      case PRODUCT -> Axis.LINE;
+      default -> null;
+    };
+  }
+
+  /** The group that a row is in in a month, by its id; {@link Members#NONE} without. */
+  int groupOf(int member, int month) {
+    return switch (axis) {
+      case REP -> ledger.members().regionOf(member, month);
+      case PRODUCT -> ledger.members().lineOf(member, month);
+      default -> Members.NONE;
+    };
   }
 
   /** A member of the sheet by its id. */

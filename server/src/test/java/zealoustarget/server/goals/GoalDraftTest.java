@@ -365,6 +365,54 @@ class GoalDraftTest {
   }
 
   @Test
+  void topDownThroughALevelBetween_addsExactlyOnEach_orChangesNeither() {
+    goals("target", "company", "month,revenue\n2026-07,2000.05\n2026-08,1000.00\n");
+    String body =
+        "{\"year\": 2027, \"direction\": \"down\", \"from\": \"target\", \"through\": \"%s\","
+            + " \"kind\": \"%s\"}";
+    JsonNode desk = api.post(QUOTA + "/draft/levels", body.formatted("plan", "even")).json();
+    JsonNode plan = api.get("/api/v1/goals/plan/desk?year=2027").json();
+    assertThat(row(plan, "North").at("/cells/0").asString()).isEqualTo("1000.03");
+    assertThat(row(plan, "South").at("/cells/0").asString()).isEqualTo("1000.02");
+    assertThat(plan.at("/total/total").asString()).isEqualTo("3000.05");
+    assertThat(desk.at("/groups/0/sum/cells/0").asString()).as("North's reps").isEqualTo("1000.03");
+    assertThat(row(desk, "C").at("/cells/0").asString()).isEqualTo("1000.02");
+    assertThat(desk.at("/total/total").asString()).isEqualTo("3000.05");
+
+    String locked =
+        body.formatted("plan", "last-year")
+            .replace("}", ", \"locked\": [{\"key\": \"C\", \"month\": \"2026-07\"}]}");
+    Api.Answer refused = api.post(QUOTA + "/draft/levels", locked);
+    assertThat(refused.code()).as("all of South is locked").isEqualTo("nothing-to-spread-over");
+    assertThat(refused.text("detail")).startsWith("South, 2026-07: ");
+    assertThat(api.get("/api/v1/goals/plan/desk?year=2027").json()).isEqualTo(plan);
+    Api.Answer wrong = api.post(QUOTA + "/draft/levels", body.formatted("quota", "even"));
+    assertThat(wrong.code()).isEqualTo("axis-differs");
+    assertThat(wrong.text("detail")).contains("goals by rep");
+  }
+
+  @Test
+  void percents_areOfLastYearOrTheGroup_inTheMonthsThatHaveThem() {
+    String percents = QUOTA + "/desk/percents?year=2027&show=";
+    JsonNode stretch = api.get(percents + "stretch").json();
+    assertThat(stretch.at("/rows/A/0").asString()).as("1000 on 800").isEqualTo("25.0");
+    assertThat(stretch.at("/rows/B/0").isNull()).as("sold nothing then").isTrue();
+    assertThat(stretch.at("/groups/North/0").asString()).as("1500 on 800").isEqualTo("87.5");
+    assertThat(stretch.at("/total/1").asString()).as("1000 on 700").isEqualTo("42.9");
+    JsonNode share = api.get(percents + "share").json();
+    assertThat(share.at("/rows/A/0").asString()).as("1000 of 1500").isEqualTo("66.7");
+    assertThat(share.at("/rows/A/1").asString()).isEqualTo("100.0");
+    assertThat(share.at("/groups/North/0").asString()).isEqualTo("100.0");
+    api.put(
+        QUOTA + "/draft",
+        "{\"year\": 2027, \"cells\": [{\"key\": \"A\", \"month\": \"2026-07\", \"amount\": \"500\"}]}");
+    assertThat(api.get(percents + "share").json().at("/rows/A/0").asString())
+        .as("with the draft")
+        .isEqualTo("50.0");
+    assertThat(api.get(percents + "half").code()).isEqualTo("value-unknown");
+  }
+
+  @Test
   void copy_laysAnotherYearTimesAFactorOnOpenMonths_addingExactly() {
     assertThat(api.post("/api/v1/months/2026-07/seal").status()).isEqualTo(200);
     JsonNode next =
@@ -534,12 +582,17 @@ class GoalDraftTest {
     JsonNode read = api.get(forecast).json();
     assertThat(read.at("/rows/0/cells/2026-07/high").asString()).isEqualTo("110.50");
     assertThat(read.at("/totals/2026-07/low").asString()).isEqualTo("90.00");
-    assertThat(
-            api.get("/api/v1/goals/forecast/desk?year=2027")
-                .json()
-                .at("/rows/0/cells/0")
-                .asString())
-        .isEqualTo("90.00 – 110.50");
+    api.put(
+        "/api/v1/goals/forecast/draft",
+        "{\"year\": 2027, \"cells\": [{\"key\": \"A\", \"month\": \"2026-09\", \"low\": \"10\","
+            + " \"high\": \"20\"}]}");
+    JsonNode ranges = api.get("/api/v1/goals/forecast/desk?year=2027").json();
+    assertThat(ranges.at("/rows/0/cells/0").asString()).isEqualTo("90.00 – 110.50");
+    assertThat(ranges.at("/rows/0/total").asString()).as("both ends").isEqualTo("100.00 – 130.50");
+    assertThat(ranges.at("/total/quarters/0").asString()).isEqualTo("100.00 – 130.50");
+    assertThat(ranges.at("/headline/0").asString())
+        .contains("adds up to 100.00 EUR at least and 130.50 EUR at most");
+    api.delete("/api/v1/goals/forecast/draft?year=2027");
     assertThat(
             api.get("/api/v1/standing?axis=rep&from=2026-07&to=2026-07&goalSet=forecast")
                 .json()
@@ -565,5 +618,9 @@ class GoalDraftTest {
     JsonNode limit = api.get(limits).json();
     assertThat(limit.at("/rows/0/total").asString()).isEqualTo("0.012");
     assertThat(limit.at("/rows/1/total").isNull()).as("nothing to divide by").isTrue();
+    JsonNode desk = api.get("/api/v1/goals/limits/desk?measure=returnRate&year=2027").json();
+    assertThat(row(desk, "A").at("/total").asString()).isEqualTo("0.012");
+    assertThat(row(desk, "C").at("/total").isNull()).isTrue();
+    assertThat(desk.at("/total/quarters/0").asString()).isEqualTo("0.012");
   }
 }

@@ -124,6 +124,7 @@ public final class RouteRules {
     rule(HttpMethod.PUT, "/goals/{goalSet}/set", ANALYST, TokenScope.ALL);
     rule(HttpMethod.POST, "/goals/spread", OFFICE, TokenScope.READ);
     read(OFFICE, "/goals/{goalSet}/desk");
+    read(OFFICE, "/goals/{goalSet}/desk/percents");
     read(OFFICE, "/goals/{goalSet}/history");
     read(OFFICE, "/goals/{goalSet}/compared");
     rule(HttpMethod.POST, "/goals/{goalSet}/draft/hand", ANALYST, TokenScope.ALL);
