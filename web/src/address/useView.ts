@@ -289,10 +289,15 @@ export function spanChanges(span: Span): Changes {
   };
 }
 
-/** What stays in the address from desk to desk: the span. */
-export function spanOnly(search: URLSearchParams): string {
+/** Where figures are read: what is tried goes along from the one to the other. */
+const READING = ['/standing', '/earnings'];
+
+/** What stays in the address from desk to desk: the span, and what is tried where it is read. */
+export function carriedTo(path: string, search: URLSearchParams): string {
+  const names = ['span', 'from', 'to'];
+  if (READING.includes(path)) names.push('trialFactor', 'trialPlan', 'trialPace');
   const kept = new URLSearchParams();
-  for (const name of ['span', 'from', 'to']) {
+  for (const name of names) {
     const value = search.get(name);
     if (value) kept.set(name, value);
   }

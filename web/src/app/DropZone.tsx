@@ -2,7 +2,7 @@ import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { useLocation, useNavigate, useSearchParams } from 'react-router';
 import { useRights } from '../api/account';
 import { DroppedContext } from '../ui/dropped';
-import { spanOnly } from '../address/useView';
+import { carriedTo } from '../address/useView';
 import { t } from './words';
 
 /** Takes a file dropped on any desk to Intake. */
@@ -31,7 +31,7 @@ export function DropZone({ children }: { children: ReactNode }) {
       event.preventDefault();
       setOver(false);
       setFile(dropped);
-      if (pathname !== '/intake') void navigate(`/intake${spanOnly(search)}`);
+      if (pathname !== '/intake') void navigate(`/intake${carriedTo('/intake', search)}`);
     };
     window.addEventListener('dragover', over);
     window.addEventListener('dragleave', leave);

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import type { Company, MemberFound } from '../api/types';
 import { useMembers } from '../api/useMembers';
-import { spanOnly } from '../address/useView';
+import { carriedTo } from '../address/useView';
 import { t } from './words';
 
 export const FIND_BOX = 'find-box';
@@ -17,7 +17,7 @@ export function FindBox({ company }: { company: Company }) {
 
   function open(member: MemberFound | null) {
     if (!member) return;
-    const address = new URLSearchParams(spanOnly(search));
+    const address = new URLSearchParams(carriedTo('/standing', search));
     address.set('axis', member.axis);
     address.set('selected', member.key);
     void navigate(`/standing?${address.toString()}`);

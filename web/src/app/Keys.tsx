@@ -3,7 +3,7 @@ import { useLocation, useNavigate, useSearchParams } from 'react-router';
 import { useRights } from '../api/account';
 import type { Company } from '../api/types';
 import { plusMonths, spanOf, type SpanKind } from '../address/span';
-import { spanChanges, spanOnly, useView } from '../address/useView';
+import { carriedTo, spanChanges, useView } from '../address/useView';
 import { useShortcuts, type Shortcut } from '../ui/shortcuts';
 import { FIND_BOX } from './FindBox';
 import { desksOf } from './TopBar';
@@ -46,7 +46,7 @@ export function Keys({ company }: { company: Company }) {
     } else if (kind && pathname === '/standing') {
       change(spanChanges(spanOf(kind, span.to, company.calendar)));
     } else if (desk) {
-      void navigate(desk.path + spanOnly(search));
+      void navigate(desk.path + carriedTo(desk.path, search));
     }
   });
 

@@ -5,7 +5,7 @@ import { useAccount, useRights, type Rights } from '../api/account';
 import { useSignOut } from '../accounts/useAccounts';
 import { ask } from '../api/client';
 import type { Company, Proposal } from '../api/types';
-import { spanOnly } from '../address/useView';
+import { carriedTo } from '../address/useView';
 import { FindBox } from './FindBox';
 import { useHelp } from './useHelp';
 import { t } from './words';
@@ -51,7 +51,9 @@ export function TopBar({ company }: { company: Company }) {
             key={desk.path}
             to={
               desk.path +
-              (desk.path === '/rules' && waiting > 0 ? '?show=proposals' : spanOnly(search))
+              (desk.path === '/rules' && waiting > 0
+                ? '?show=proposals'
+                : carriedTo(desk.path, search))
             }
             className={({ isActive }) =>
               `rounded px-3 py-1.5 ${isActive ? 'bg-[#2f3b55] font-semibold text-white' : 'text-[#d3d9e4] hover:text-white'}`

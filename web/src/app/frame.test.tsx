@@ -117,6 +117,18 @@ describe('the frame', () => {
     await waitFor(() => expect(address()).toBe('?span=q&to=2026-08&axis=product&selected=NV-10'));
   });
 
+  it('carries what is tried between the desks where figures are read, not elsewhere', async () => {
+    open('/earnings?to=2026-08&trialFactor=1.1&trialPace=end&find=x');
+    expect(await screen.findByRole('link', { name: 'Standing' })).toHaveAttribute(
+      'href',
+      '/standing?to=2026-08&trialFactor=1.1&trialPace=end',
+    );
+    expect(screen.getByRole('link', { name: 'Goals' })).toHaveAttribute(
+      'href',
+      '/goals?to=2026-08',
+    );
+  });
+
   it('says where nothing is called so', async () => {
     serve({ ...answers(ANALYST), '/members': [] });
     showAt(SIGNED_IN, '/standing');

@@ -1,9 +1,10 @@
-import { useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import type { AssignmentPart } from '../../api/types';
 import { count } from '../../format/nouns';
 import { field } from '../../ui/field';
 import { smallButton } from '../../ui/Notice';
-import { assigned, readPasted, readRamp, type Person } from './plan';
+import { Pick } from '../../ui/Pick';
+import { assignedAll, readPasted, readRamp, type Person } from './plan';
 import { t } from './words';
 
 interface AssignPartProps {
@@ -16,28 +17,23 @@ interface AssignPartProps {
   onChange: (assignments: AssignmentPart[]) => void;
 }
 
-/** No region is called that. */
-const ALL = '\u0000all';
-
-/** Who has the plan: added one by one, by region, or from lines of a file. */
+/** Who has the plan: added by a filter, or from lines of a file. */
 export function AssignPart({ plan, plans, people, assignments, from, onChange }: AssignPartProps) {
   const [since, setSince] = useState(from);
   const [ramp, setRamp] = useState('');
   const shares = readRamp(ramp);
   const ofPlan = assignments.filter((one) => one.plan.toLowerCase() === plan.toLowerCase());
-  const regions = [...new Set(people.map((one) => one.region).filter((one) => one !== null))];
   const nameOf = (rep: string) => people.find((one) => one.rep === rep)?.name ?? rep;
   const add = (reps: Person[]) =>
     onChange(
-      reps.reduce(
-        (all, { rep }) =>
-          assigned(all, {
-            rep,
-            plan,
-            ...(since ? { from: since } : {}),
-            ...(shares && shares.length > 0 ? { ramp: shares } : {}),
-          }),
+      assignedAll(
         assignments,
+        reps.map(({ rep }) => ({
+          rep,
+          plan,
+          ...(since ? { from: since } : {}),
+          ...(shares && shares.length > 0 ? { ramp: shares } : {}),
+        })),
       ),
     );
   return (
@@ -81,62 +77,124 @@ export function AssignPart({ plan, plans, people, assignments, from, onChange }:
             onChange={(event) => setSince(event.target.value)}
           />
         </label>
-        <label className="block">
-          <span className="text-quiet">{t('assignPart.addRep')}</span>
-          <select
+        <label className="col-span-2 block">
+          <span className="text-quiet">{t('assignPart.rampOfQuotaByMonth')}</span>
+          <input
             className={field}
-            value=""
-            disabled={plan === '' || shares === null}
-            onChange={(event) => add(people.filter((one) => one.rep === event.target.value))}
-          >
-            <option value="">{t('assignPart.select')}</option>
-            {people.map((one) => (
-              <option key={one.rep} value={one.rep}>
-                {one.name}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label className="block">
-          <span className="text-quiet">{t('assignPart.addAllRepsOfA')}</span>
-          <select
-            className={field}
-            value=""
-            disabled={plan === '' || shares === null}
-            onChange={({ target }) =>
-              add(people.filter((one) => target.value === ALL || one.region === target.value))
-            }
-          >
-            <option value="">{t('assignPart.select')}</option>
-            <option value={ALL}>{t('assignPart.addAll')}</option>
-            {regions.map((region) => (
-              <option key={region}>{region}</option>
-            ))}
-          </select>
+            value={ramp}
+            placeholder="50 % 75 %"
+            onChange={(event) => setRamp(event.target.value)}
+          />
+          {shares === null && (
+            <span role="alert" className="mt-0.5 block text-bad">
+              {t('assignPart.separateThePercentagesByBlanks')}
+            </span>
+          )}
         </label>
       </div>
-      <label className="mt-2 block">
-        <span className="text-quiet">{t('assignPart.rampOfQuotaByMonth')}</span>
-        <input
-          className={field}
-          value={ramp}
-          placeholder="50 % 75 %"
-          onChange={(event) => setRamp(event.target.value)}
-        />
-        {shares === null && (
-          <span role="alert" className="mt-0.5 block text-bad">
-            {t('assignPart.separateThePercentagesByBlanks')}
-          </span>
-        )}
-      </label>
+      <ByFilter people={people} isReady={plan !== '' && shares !== null} onAdd={add} />
       <FromFile
         plans={plans}
         people={people}
-        onRead={(read) => onChange(read.reduce(assigned, assignments))}
+        onRead={(read) => onChange(assignedAll(assignments, read))}
       />
     </section>
   );
 }
+
+const ANY = 'any';
+const NONE = 'none';
+const IS = 'is ';
+const MOST_NAMED = 4;
+
+interface ByFilterProps {
+  people: Person[];
+  isReady: boolean;
+  onAdd: (people: Person[]) => void;
+}
+
+/** Reps by name, region and the plan that they have; all of them without any. */
+function ByFilter({ people, isReady, onAdd }: ByFilterProps) {
+  const [name, setName] = useState('');
+  const [region, setRegion] = useState(ANY);
+  const [has, setHas] = useState(ANY);
+  const regions = useMemo(() => valuesOf(people, 'region'), [people]);
+  const plans = useMemo(() => valuesOf(people, 'plan'), [people]);
+  const sought = useDeferredValue(name.trim().toLowerCase());
+  const found = useMemo(
+    () =>
+      people.filter(
+        (one) =>
+          `${one.name} ${one.rep}`.toLowerCase().includes(sought) &&
+          isOf(one.region, region) &&
+          isOf(one.plan, has),
+      ),
+    [people, sought, region, has],
+  );
+  return (
+    <fieldset className="mt-2">
+      <legend className="text-quiet">{t('assignPart.addReps')}</legend>
+      <div className="grid grid-cols-3 gap-2">
+        <label className="block">
+          <span className="text-quiet">{t('assignPart.nameContains')}</span>
+          <input className={field} value={name} onChange={(event) => setName(event.target.value)} />
+        </label>
+        <Pick
+          label={t('assignPart.region')}
+          value={region}
+          options={[
+            { value: ANY, word: t('assignPart.any') },
+            ...regions.map((one) => ({ value: IS + one, word: one })),
+            { value: NONE, word: t('assignPart.noRegion') },
+          ]}
+          onChange={setRegion}
+        />
+        <Pick
+          label={t('assignPart.planNow')}
+          value={has}
+          options={[
+            { value: ANY, word: t('assignPart.any') },
+            { value: NONE, word: t('assignPart.noPlan') },
+            ...plans.map((one) => ({ value: IS + one, word: one })),
+          ]}
+          onChange={setHas}
+        />
+      </div>
+      <p className="mt-1.5 flex flex-wrap items-baseline gap-2">
+        <button
+          type="button"
+          className={smallButton}
+          disabled={!isReady || found.length === 0}
+          onClick={() => {
+            onAdd(found);
+            setName('');
+          }}
+        >
+          {t('assignPart.add', { n: found.length })}
+        </button>
+        <span className="min-w-0 flex-1 truncate text-quiet" aria-live="polite">
+          {found.length === 0
+            ? t('assignPart.nobody')
+            : t('assignPart.found', {
+                names: found
+                  .slice(0, MOST_NAMED)
+                  .map((one) => one.name)
+                  .join(', '),
+                more: Math.max(0, found.length - MOST_NAMED),
+              })}
+        </span>
+      </p>
+    </fieldset>
+  );
+}
+
+function valuesOf(people: Person[], part: 'region' | 'plan'): string[] {
+  const values = people.flatMap((one) => one[part] ?? []);
+  return [...new Set(values)].sort();
+}
+
+const isOf = (value: string | null, wanted: string) =>
+  wanted === ANY || (wanted === NONE ? value === null : wanted === IS + (value ?? ''));
 
 interface FromFileProps {
   plans: string[];

@@ -5,6 +5,7 @@ import { monthWord } from '../../format/figures';
 import { field } from '../../ui/field';
 import { mainButton, smallButton } from '../../ui/Notice';
 import { Pick } from '../../ui/Pick';
+import { HolidayYear, yearStart } from './HolidayYear';
 import { Labelled } from './Labelled';
 import { tagOf, useHolidayFile, useSaveRules } from './useRules';
 import { Saved } from '../../ui/Saved';
@@ -20,8 +21,14 @@ const NAMED_BY = [
   { value: 'start', word: t('calendarPart.namedByStart') },
 ];
 
+interface CalendarPartProps {
+  rules: Rules & { tag: string };
+  /** A month of the year whose holidays are shown first. */
+  month: string;
+}
+
 /** Where the fiscal year begins, and the days on which nobody works. */
-export function CalendarPart({ rules }: { rules: Rules & { tag: string } }) {
+export function CalendarPart({ rules, month }: CalendarPartProps) {
   const [begun, setBegun] = useState(rules);
   const save = useSaveRules(tagOf(begun, rules, 'calendar'));
   const read = useHolidayFile();
@@ -29,20 +36,23 @@ export function CalendarPart({ rules }: { rules: Rules & { tag: string } }) {
   const [startMonth, setStartMonth] = useState(String(begun.calendar.startMonth));
   const [namedBy, setNamedBy] = useState(begun.calendar.yearNamedBy);
   const [days, setDays] = useState(begun.calendar.holidays.join('\n'));
+  const startNumber = MONTHS.findIndex(({ value }) => value === startMonth) + 1;
+  const listed = linesOf(days);
+  const chosen = new Set(listed);
   const problem = save.error instanceof ProblemError ? save.error : null;
   const isOfDays = problem?.place?.startsWith('calendar.holidays') ?? false;
   return (
     <form
       aria-label={t('calendarPart.calendar')}
-      className="max-w-[460px] space-y-3"
+      className="max-w-[720px] space-y-3"
       onSubmit={(event) => {
         event.preventDefault();
         save.mutate(
           {
             calendar: {
-              startMonth: MONTHS.findIndex(({ value }) => value === startMonth) + 1,
+              startMonth: startNumber,
               yearNamedBy: namedBy,
-              holidays: linesOf(days),
+              holidays: listed,
             },
           },
           { onSuccess: setBegun },
@@ -50,17 +60,31 @@ export function CalendarPart({ rules }: { rules: Rules & { tag: string } }) {
       }}
     >
       <h2 className="text-[16px] font-bold">{t('calendarPart.calendar')}</h2>
-      <Pick
-        label={t('calendarPart.startsIn')}
-        value={startMonth}
-        options={MONTHS}
-        onChange={setStartMonth}
-      />
-      <Pick
-        label={t('calendarPart.namedBy')}
-        value={namedBy}
-        options={NAMED_BY}
-        onChange={setNamedBy}
+      <div className="grid max-w-[460px] grid-cols-2 gap-3">
+        <Pick
+          label={t('calendarPart.startsIn')}
+          value={startMonth}
+          options={MONTHS}
+          onChange={setStartMonth}
+        />
+        <Pick
+          label={t('calendarPart.namedBy')}
+          value={namedBy}
+          options={NAMED_BY}
+          onChange={setNamedBy}
+        />
+      </div>
+      <HolidayYear
+        key={startMonth}
+        days={chosen}
+        from={yearStart(month, startNumber)}
+        onToggle={(day) =>
+          setDays(
+            (chosen.has(day) ? listed.filter((one) => one !== day) : [...listed, day].sort()).join(
+              '\n',
+            ),
+          )
+        }
       />
       <Labelled
         label={t('calendarPart.holidays')}

@@ -2,6 +2,7 @@ import type { PlanTrial } from '../../api/types';
 import { amount, shortMonth, signed } from '../../format/figures';
 import { FigureTable } from '../../marks/ChartFrame';
 import { PayCurveChart } from '../../marks/PayCurveChart';
+import { Pick } from '../../ui/Pick';
 import { t } from './words';
 
 interface EffectPartProps {
@@ -11,6 +12,12 @@ interface EffectPartProps {
   /** How many months are tried, and how to choose that. */
   months: number;
   onMonths: (months: number) => void;
+  /** What it can be compared with beside what is in force; and which of that it is. */
+  beside?: {
+    value: string;
+    options: { value: string; word: string }[];
+    onPick: (value: string) => void;
+  };
   /** What stands there while nothing is tried. */
   without?: string;
 }
@@ -26,8 +33,10 @@ export function EffectPart({
   isReading,
   months,
   onMonths,
+  beside,
   without = WITHOUT,
 }: EffectPartProps) {
+  const other = beside?.options.find(({ value }) => value === beside.value && value !== '')?.word;
   const isShort = (trial?.months.length ?? 0) <= 3;
   return (
     <aside
@@ -55,7 +64,7 @@ export function EffectPart({
                 trial.curveNow.length === 0 ||
                 JSON.stringify(trial.curveNow) === JSON.stringify(trial.curve)
                   ? null
-                  : { name: t('effectPart.inForce'), curve: trial.curveNow }
+                  : { name: other ?? t('effectPart.inForce'), curve: trial.curveNow }
               }
             />
           ) : name === '' ? null : (
@@ -84,6 +93,16 @@ export function EffectPart({
               </label>
             ))}
           </p>
+          {beside && beside.options.length > 1 && (
+            <div className="mb-2">
+              <Pick
+                label={t('effectPart.comparedWith')}
+                value={beside.value}
+                options={beside.options}
+                onChange={beside.onPick}
+              />
+            </div>
+          )}
           <p className="mb-2">
             {amount(trial.before)} → <b>{amount(trial.after)}</b>
             {trial.budget !== null && (

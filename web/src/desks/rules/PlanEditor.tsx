@@ -1,7 +1,7 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import { ProblemError } from '../../api/client';
 import type { AssignmentPart, Company, PlanPart, Rules } from '../../api/types';
-import { asPercent } from '../../format/figures';
+import { asPercent, monthName } from '../../format/figures';
 import { field } from '../../ui/field';
 import { mainButton, smallButton } from '../../ui/Notice';
 import { AssignPart } from './AssignPart';
@@ -23,6 +23,10 @@ import { offered } from '../../api/goalSets';
 import { useSaveRules, useTrial } from './useRules';
 import { Saved } from '../../ui/Saved';
 import { t } from './words';
+
+const IN_FORCE = '';
+
+const versionOf = (plan: PlanPart) => `${plan.since ?? ''} ${plan.name}`;
 
 interface PlanEditorProps {
   company: Company;
@@ -55,7 +59,9 @@ export function PlanEditor(props: PlanEditorProps) {
     .filter((set) => set.axis === 'rep')
     .map((set) => set.name);
   const [months, setMonths] = useState(3);
-  const trial = useTrial(useDeferredValue(rulesNow), month, months);
+  const [beside, setBeside] = useState(IN_FORCE);
+  const other = rules.plans.find((plan) => versionOf(plan) === beside);
+  const trial = useTrial(useDeferredValue(rulesNow), month, months, other);
   const refused = [save.error, trial.error].find((error) => error instanceof ProblemError) ?? null;
   const refusedPlace = refused instanceof ProblemError ? placeInPlan(refused.place) : null;
   const faultOf = (place: string) =>
@@ -209,6 +215,19 @@ export function PlanEditor(props: PlanEditorProps) {
         isReading={trial.isFetching}
         months={months}
         onMonths={setMonths}
+        beside={{
+          value: beside,
+          options: [
+            { value: IN_FORCE, word: t('planEditor.whatIsInForce') },
+            ...rules.plans.map((plan) => ({
+              value: versionOf(plan),
+              word: plan.since
+                ? t('planEditor.versionFrom', { name: plan.name, since: monthName(plan.since) })
+                : plan.name,
+            })),
+          ],
+          onPick: setBeside,
+        }}
       />
     </>
   );

@@ -81,7 +81,7 @@ export function RulesDesk({ company }: { company: Company }) {
           </div>
           <div className="space-y-8">
             <MeasuresPart company={company} rules={rules.data} />
-            <CalendarPart rules={rules.data} />
+            <CalendarPart rules={rules.data} month={view.span.to} />
           </div>
         </div>
       ) : show === 'credit' ? (

@@ -7,8 +7,8 @@ import { fromCreditDraft, newCredit, placeInCredits, toCreditDraft } from './cre
 import { SharedCredit } from './SharedCredit';
 
 const PEOPLE = [
-  { rep: 'A', name: 'Ada', region: 'North' },
-  { rep: 'B', name: 'Bo', region: 'North' },
+  { rep: 'A', name: 'Ada', region: 'North', plan: null },
+  { rep: 'B', name: 'Bo', region: 'North', plan: null },
 ];
 
 const RULES: Rules & { tag: string } = {

@@ -42,9 +42,9 @@ const RULES: Rules = {
 };
 
 const PEOPLE = [
-  { rep: 'A', name: 'Ada', region: 'North' },
-  { rep: 'B', name: 'Bo', region: 'North' },
-  { rep: 'C', name: 'Cleo', region: null },
+  { rep: 'A', name: 'Ada', region: 'North', plan: 'Field' },
+  { rep: 'B', name: 'Bo', region: 'North', plan: null },
+  { rep: 'C', name: 'Cleo', region: null, plan: null },
 ];
 
 function show() {
@@ -194,7 +194,8 @@ describe('who has the plan', () => {
   it('grows by a rep with a ramp, whose former plan ends the month before', async () => {
     const { sent } = show();
     await userEvent.type(has().getByLabelText(/^Ramp, %/), '50 % 75 %');
-    await userEvent.selectOptions(has().getByLabelText('Add rep'), 'Ada');
+    await userEvent.type(has().getByLabelText('Name contains'), 'ad');
+    await userEvent.click(await has().findByRole('button', { name: 'Add 1 rep' }));
     expect((await sent()).assignments).toContainEqual({
       rep: 'A',
       plan: 'Lakes',
@@ -207,7 +208,19 @@ describe('who has the plan', () => {
     show();
     await userEvent.type(has().getByLabelText(/^Ramp, %/), 'half');
     expect(has().getByRole('alert')).toHaveTextContent('50 % 75 %');
-    expect(has().getByLabelText('Add rep')).toBeDisabled();
+    expect(has().getByRole('button', { name: 'Add 3 reps' })).toBeDisabled();
+  });
+
+  it('grows by all who match a filter, named before they are added', async () => {
+    show();
+    await userEvent.selectOptions(has().getByLabelText('Plan now'), 'no plan');
+    expect(has().getByText('Bo, Cleo')).toBeVisible();
+    await userEvent.selectOptions(has().getByLabelText('Region'), 'no region');
+    await userEvent.click(await has().findByRole('button', { name: 'Add 1 rep' }));
+    expect(names()).toContain('Cleofrom 2026-10');
+    await userEvent.type(has().getByLabelText('Name contains'), 'nobody');
+    expect(await has().findByText('Nobody matches.')).toBeVisible();
+    expect(has().getByRole('button', { name: 'Add reps' })).toBeDisabled();
   });
 
   it('is read from pasted lines, all or none', async () => {

@@ -182,6 +182,8 @@ export interface Person {
   rep: string;
   name: string;
   region: string | null;
+  /** What the rep has in the month that is looked at. */
+  plan: string | null;
 }
 
 /** "50 % 75 %" as shares; empty for none, null where one is no percent above 0. */
@@ -238,16 +240,33 @@ export function monthBefore(month: string): string {
   return number === 1 ? `${year - 1}-12` : `${String(year)}-${String(number - 1).padStart(2, '0')}`;
 }
 
-/** Puts a rep into a plan from a month on: what the rep had before ends with the month before. */
-export function assigned(all: AssignmentPart[], one: AssignmentPart): AssignmentPart[] {
-  const kept = all.flatMap((other) => {
-    if (other.rep.toLowerCase() !== one.rep.toLowerCase()) return [other];
-    if (one.from === undefined) return [];
-    if (other.until !== undefined && other.until < one.from) return [other];
-    const begins = other.from ?? '0000-00';
-    return begins < one.from ? [{ ...other, until: monthBefore(one.from) }] : [];
+/**
+ * Puts reps into plans from a month on: what each had before ends with the month before. Of several
+ * for one rep, one after the other.
+ */
+export function assignedAll(all: AssignmentPart[], added: AssignmentPart[]): AssignmentPart[] {
+  const byRep = new Map<string, AssignmentPart[]>();
+  for (const one of [...all, ...added]) {
+    const rep = one.rep.toLowerCase();
+    byRep.set(rep, [...(byRep.get(rep) ?? []), one]);
+  }
+  const isNew = new Set(added);
+  return [...byRep.values()].flatMap((parts) =>
+    parts.reduce<AssignmentPart[]>(
+      (kept, one) => (isNew.has(one) ? [...endedBy(kept, one), one] : [...kept, one]),
+      [],
+    ),
+  );
+}
+
+/** A rep's plans up to where another one begins. */
+function endedBy(parts: AssignmentPart[], one: AssignmentPart): AssignmentPart[] {
+  const { from } = one;
+  if (from === undefined) return [];
+  return parts.flatMap((other) => {
+    if (other.until !== undefined && other.until < from) return [other];
+    return (other.from ?? '0000-00') < from ? [{ ...other, until: monthBefore(from) }] : [];
   });
-  return [...kept, one];
 }
 
 /** Whether a measure counts pieces, so that rates are money per piece. */

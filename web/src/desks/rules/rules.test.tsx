@@ -7,7 +7,7 @@ import { Refused, clean, layOut, serve, showAt } from '../../test/desk';
 import { asPercent, shifted } from '../../format/figures';
 import { COMPANY } from '../../test/samples';
 import {
-  assigned,
+  assignedAll,
   fromDraft,
   newPlan,
   readPasted,
@@ -77,9 +77,9 @@ const TRIAL: PlanTrial = {
 };
 
 const PEOPLE = [
-  { rep: 'A', name: 'Ada', region: 'North' },
-  { rep: 'B', name: 'Bo', region: 'North' },
-  { rep: 'C', name: 'Cleo', region: 'South' },
+  { rep: 'A', name: 'Ada', region: 'North', plan: null },
+  { rep: 'B', name: 'Bo', region: 'North', plan: null },
+  { rep: 'C', name: 'Cleo', region: 'South', plan: null },
 ];
 
 const ALL = { '/rules': RULES, '/earnings?': PEOPLE, '/trial': TRIAL };
@@ -104,11 +104,16 @@ describe('the rules desk', () => {
     await userEvent.click(within(effect).getByRole('radio', { name: '12 months' }));
     await waitFor(() => expect(asked.some(({ path }) => path.includes('months=12'))).toBe(true));
     const form = screen.getByRole('form', { name: 'Plan Field' });
-    await userEvent.selectOptions(
-      within(form).getByRole('combobox', { name: 'Add all reps of a region' }),
-      'Add all reps',
-    );
+    await userEvent.click(within(form).getByRole('button', { name: 'Add 3 reps' }));
     expect(within(form).getByRole('button', { name: /Cleo/ })).toBeVisible();
+    await userEvent.selectOptions(
+      within(effect).getByRole('combobox', { name: 'Compared with' }),
+      'Field from July 2026, in every month',
+    );
+    await waitFor(() => expect(asked.some(({ path }) => path.includes('beside=Field'))).toBe(true));
+    expect(
+      await within(effect).findByText('Dashed: Field from July 2026, in every month'),
+    ).toBeVisible();
   });
 
   it('shows a plan beside its effect, and saves it with its assignments', async () => {
@@ -121,10 +126,8 @@ describe('the rules desk', () => {
     const rates = within(form).getAllByRole('textbox', { name: 'Rate' });
     await userEvent.clear(rates[1] as HTMLElement);
     await userEvent.type(rates[1] as HTMLElement, '6.5 %');
-    await userEvent.selectOptions(
-      within(form).getByRole('combobox', { name: 'Add all reps of a region' }),
-      'North',
-    );
+    await userEvent.selectOptions(within(form).getByRole('combobox', { name: 'Region' }), 'North');
+    await userEvent.click(within(form).getByRole('button', { name: /^Add \d rep/ }));
     await userEvent.click(screen.getByRole('button', { name: 'Save plan' }));
     expect(await screen.findByText('Saved.')).toBeVisible();
     const sent = asked.find(({ method }) => method === 'PUT')?.body as Rules;
@@ -362,16 +365,23 @@ describe('assignments', () => {
       { rep: 'A', plan: 'Field', from: '2026-01' },
       { rep: 'B', plan: 'Field' },
     ];
-    expect(assigned(before, { rep: 'a', plan: 'Ramp', from: '2026-01' })).toEqual([
-      { rep: 'B', plan: 'Field' },
+    expect(assignedAll(before, [{ rep: 'a', plan: 'Ramp', from: '2026-01' }])).toEqual([
       { rep: 'a', plan: 'Ramp', from: '2026-01' },
+      { rep: 'B', plan: 'Field' },
     ]);
-    expect(assigned(before, { rep: 'B', plan: 'Ramp', from: '2027-01' })[1]).toEqual({
-      rep: 'B',
-      plan: 'Field',
-      until: '2026-12',
-    });
-    expect(assigned(before, { rep: 'A', plan: 'Ramp' })).toHaveLength(2);
+    expect(assignedAll(before, [{ rep: 'B', plan: 'Ramp', from: '2027-01' }]).slice(1)).toEqual([
+      { rep: 'B', plan: 'Field', until: '2026-12' },
+      { rep: 'B', plan: 'Ramp', from: '2027-01' },
+    ]);
+    expect(assignedAll(before, [{ rep: 'A', plan: 'Ramp' }])).toHaveLength(2);
+  });
+
+  it('of ten thousand reps are made in one go', () => {
+    const many = Array.from({ length: 10_000 }, (_, at) => ({ rep: `R${at}`, plan: 'Field' }));
+    const added = many.map(({ rep }) => ({ rep, plan: 'Ramp', from: '2027-01' }));
+    const all = assignedAll(many, added);
+    expect(all).toHaveLength(20_000);
+    expect(all[1]).toEqual({ rep: 'R0', plan: 'Ramp', from: '2027-01' });
   });
 
   it('are read from lines, all or none, with what is wrong', () => {

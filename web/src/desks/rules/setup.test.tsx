@@ -38,7 +38,10 @@ describe('the fiscal calendar', () => {
     const calendar = await form('Fiscal calendar');
     await userEvent.selectOptions(calendar.getByLabelText('Fiscal year starts in'), 'January');
     await userEvent.selectOptions(calendar.getByLabelText(/named after/), 'start');
-    await userEvent.type(calendar.getByLabelText('Holidays'), '{Enter}2027-01-01, 2027-05-01');
+    await userEvent.type(
+      calendar.getByLabelText('Holidays as a list'),
+      '{Enter}2027-01-01, 2027-05-01',
+    );
     await userEvent.click(calendar.getByRole('button', { name: 'Save calendar' }));
     await waitFor(() =>
       expect(sent()).toEqual([
@@ -51,6 +54,26 @@ describe('the fiscal calendar', () => {
         },
       ]),
     );
+  });
+
+  it('is clicked day by day, by keyboard too, and says how many working days are left', async () => {
+    const sent = show();
+    const calendar = await form('Fiscal calendar');
+    const december = within(calendar.getByRole('region', { name: 'December 2026' }));
+    expect(december.getByText('22 working days')).toBeVisible();
+    const christmas = december.getByRole('button', { name: '2026-12-25, holiday' });
+    expect(christmas).toHaveAttribute('aria-pressed', 'true');
+    await userEvent.click(christmas);
+    expect(december.getByText('23 working days')).toBeVisible();
+    await userEvent.keyboard('{ArrowDown}');
+    const last = calendar.getByRole('button', { name: '2027-01-01, holiday' });
+    await waitFor(() => expect(last).toHaveFocus());
+    await userEvent.keyboard(' ');
+    expect(last).toHaveAttribute('aria-pressed', 'true');
+    await userEvent.click(calendar.getByRole('button', { name: 'A year later' }));
+    expect(calendar.getByText('July 2027 to June 2028')).toBeVisible();
+    await userEvent.click(calendar.getByRole('button', { name: 'Save calendar' }));
+    await waitFor(() => expect(sent()).toMatchObject([{ calendar: { holidays: ['2027-01-01'] } }]));
   });
 
   it('takes the days of a calendar file beside those that are there, and saves nothing yet', async () => {
@@ -66,7 +89,7 @@ describe('the fiscal calendar', () => {
       new File(['BEGIN:VCALENDAR'], 'days.ics', { type: 'text/calendar' }),
     );
     expect(await calendar.findByText(/^2 days found: 2026-12-25 Winter feast/)).toBeVisible();
-    expect(calendar.getByLabelText('Holidays')).toHaveValue('2026-11-11\n2026-12-25');
+    expect(calendar.getByLabelText('Holidays as a list')).toHaveValue('2026-11-11\n2026-12-25');
     expect(sent()).toEqual([]);
   });
 
@@ -81,7 +104,7 @@ describe('the fiscal calendar', () => {
       new File(['day'], 'days.ics', { type: 'text/calendar' }),
     );
     expect(await calendar.findByText('This is not an iCalendar file.')).toBeVisible();
-    await userEvent.type(calendar.getByLabelText('Holidays'), '{Enter}soon');
+    await userEvent.type(calendar.getByLabelText('Holidays as a list'), '{Enter}soon');
     await userEvent.click(calendar.getByRole('button', { name: 'Save calendar' }));
     await waitFor(() => expect(calendar.getAllByRole('alert')).toHaveLength(2));
   });

@@ -106,12 +106,14 @@ export function usePeople(month: string) {
   });
 }
 
-export function useTrial(rules: RulesToSave | null, month: string, months = 3) {
+/** What rules would have paid, beside what is in force or a stored version of a plan. */
+export function useTrial(rules: RulesToSave | null, month: string, months = 3, beside?: PlanPart) {
+  const other = { beside: beside?.name, besideSince: beside?.since ?? undefined };
   return useQuery({
-    queryKey: ['trial', month, months, rules],
+    queryKey: ['trial', month, months, other, rules],
     queryFn: () =>
       ask<PlanTrial>(
-        `/earnings/trial${query({ month, months: String(months) })}`,
+        `/earnings/trial${query({ month, months: String(months), ...other })}`,
         asJson('POST', rules),
       ),
     enabled: rules !== null,

@@ -31,6 +31,24 @@ public record Plan(
     @Nullable Bound ceiling,
     @Nullable Long cap,
     NegativeDue negativeDue) {
+  /** The same terms under another name. */
+  public Plan named(String other) {
+    return new Plan(
+        other,
+        measure,
+        goalSet,
+        window,
+        floor,
+        paidFrom,
+        method,
+        steps,
+        bonus,
+        bonusPaid,
+        ceiling,
+        cap,
+        negativeDue);
+  }
+
   /** The largest rate per currency unit that is taken for meant. */
   public static final Ratio LARGEST_RATE = Ratio.of(1, 2);
 

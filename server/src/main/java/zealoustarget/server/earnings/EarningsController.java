@@ -3,6 +3,7 @@ package zealoustarget.server.earnings;
 import java.time.DateTimeException;
 import java.time.YearMonth;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
@@ -75,13 +76,22 @@ public class EarningsController {
    * What a plan would have paid its reps in the {@code months} up to {@code month}: takes a file of
    * rules file with one plan and, where they change too, the assignments; changes nothing. 400
    * playbook-invalid names the place.
+   *
+   * @param beside a stored plan to compare it with; what is in force without
+   * @param besideSince first month of that plan's version; the one of every month without
    */
   @PostMapping("/trial")
   PlanTrial.TrialAnswer trial(
       @RequestParam String month,
       @RequestParam(defaultValue = "3") int months,
+      @RequestParam(required = false) @Nullable String beside,
+      @RequestParam(required = false) @Nullable String besideSince,
       @RequestBody JsonNode rules) {
-    return trial.trial(rules, month(month), months);
+    PlanTrial.Beside other =
+        beside == null
+            ? null
+            : new PlanTrial.Beside(beside, besideSince == null ? null : month(besideSince));
+    return trial.trial(rules, month(month), months, other);
   }
 
   /** Who would change status with one more order of the own average size. */

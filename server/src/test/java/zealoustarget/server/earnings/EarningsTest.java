@@ -2,6 +2,7 @@ package zealoustarget.server.earnings;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.math.BigDecimal;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -85,6 +86,30 @@ class EarningsTest extends EarningsServer {
     assertThat(tried.get("curveNow").size()).isEqualTo(tried.get("curve").size());
     assertThat(api.post(trial + 13, dearer).code()).isEqualTo("value-unknown");
     assertThat(api.post(trial + 0, dearer).code()).isEqualTo("value-unknown");
+  }
+
+  @Test
+  void twoVersionsOfAPlan_areComparedAsIfEachHeldInEveryMonth() {
+    plan("month");
+    String later = PLAN.formatted("month").replace("1500.00", "1600.00");
+    later = later.replaceFirst("\\{\"name\"", "{\"since\": \"2026-09\", \"name\"");
+    assertThat(later).contains("2026-09");
+    assertThat(api.put("/api/v1/playbook", later).status()).isEqualTo(200);
+    String dearest = PLAN.formatted("month").replace("1500.00", "1900.00");
+    String trial = "/api/v1/earnings/trial?month=2026-08&months=2&beside=";
+    JsonNode first = api.post(trial + "Field", dearest).json();
+    JsonNode second = api.post(trial + "field&besideSince=2026-09", dearest).json();
+    // two bonuses were paid in July and August: 400 more than 1,500 each, 300 more than 1,600
+    assertThat(sum(first, "after")).isEqualTo(sum(second, "after"));
+    assertThat(sum(second, "before").subtract(sum(first, "before"))).isEqualByComparingTo("200");
+    assertThat(sum(first, "after").subtract(sum(first, "before"))).isEqualByComparingTo("800");
+    assertThat(second.get("curveNow")).isNotEqualTo(first.get("curveNow"));
+    Api.Answer none = api.post(trial + "Field&besideSince=2026-01", dearest);
+    assertThat(none.code()).isEqualTo("value-unknown");
+  }
+
+  private static BigDecimal sum(JsonNode trial, String side) {
+    return new BigDecimal(trial.get(side).asString());
   }
 
   @Test

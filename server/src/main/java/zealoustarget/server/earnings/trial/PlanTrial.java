@@ -13,13 +13,14 @@ import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
-import tools.jackson.databind.node.ObjectNode;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.calendar.Months;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.commission.PayCurve;
+import zealoustarget.core.commission.Plan;
+import zealoustarget.core.commission.PlanBook;
 import zealoustarget.core.commission.Statement;
 import zealoustarget.core.commission.Terms;
 import zealoustarget.core.member.Axis;
@@ -30,6 +31,7 @@ import zealoustarget.server.earnings.EarningsRow.PointPart;
 import zealoustarget.server.earnings.EarningsService;
 import zealoustarget.server.earnings.EarningsWords;
 import zealoustarget.server.ledger.state.LedgerService;
+import zealoustarget.server.platform.problems.UnknownValue;
 import zealoustarget.server.rules.PlanPart;
 import zealoustarget.server.rules.Rules;
 import zealoustarget.server.rules.RulesService;
@@ -38,7 +40,6 @@ import zealoustarget.server.rules.RulesService;
 @Service
 public class PlanTrial {
   private static final int MOST_MONTHS = 12;
-  private static final JsonMapper JSON = new JsonMapper();
 
   private final EarningsService earnings;
   private final CommissionBudget budgets;
@@ -61,7 +62,8 @@ public class PlanTrial {
    *
    * @param months those up to the one asked for
    * @param curve of the median quota of its reps in the last month; empty without any
-   * @param curveNow of the same rep as the rules in force have it; empty where they pay nothing
+   * @param curveNow of the same rep as what it is compared with has it; empty where that pays
+   *     nothing, or for another measure
    * @param budget what was planned for commission in these months; null where no goal set has it
    */
   public record TrialAnswer(
@@ -77,8 +79,8 @@ public class PlanTrial {
       String after) {}
 
   /**
-   * What a rep got in each month by the rules in force, and would have got; null in months without
-   * a plan or quota, of which the other lists say the reason.
+   * What a rep got in each month by what it is compared with, and would have got; null in months
+   * without a plan or quota, of which the other lists say the reason.
    */
   record RepAnswer(
       String rep,
@@ -118,23 +120,41 @@ public class PlanTrial {
   }
 
   /**
+   * A version of a stored plan.
+   *
+   * @param since its first month; null for the one of every month
+   */
+  public record Beside(String name, @Nullable YearMonth since) {}
+
+  /**
    * Tries rules without putting them in force.
    *
    * @param count of months up to the last, 1 to 12
    * @param rules a rules file with one plan and, where they change too, the assignments; or without
    *     a plan, such as shared credit: then whoever's pay changes is shown, and no curve
-   * @throws Refusal playbook-invalid with the place
+   * @param beside what the plan is compared with, as if its reps had that version in every month;
+   *     null for what is in force
+   * @throws Refusal playbook-invalid with the place; value-unknown where there is no such version
    */
-  public TrialAnswer trial(JsonNode rules, YearMonth last, int count) {
+  public TrialAnswer trial(JsonNode rules, YearMonth last, int count, @Nullable Beside beside) {
     if (count < 1 || count > MOST_MONTHS) {
       throw Refusal.of("value-unknown", "A plan is tried over 1 to " + MOST_MONTHS + " months.")
           .with("name", "months");
     }
-    boolean hasPlan = rules.has("plans");
     JsonNode plan = rules.at("/plans/0");
-    Rules now = companyRules.current();
-    Rules tried = companyRules.tried(hasPlan ? everywhere(rules, plan) : rules);
+    boolean hasPlan = rules.has("plans");
+    if (hasPlan && !(plan.isObject() && plan.has("name"))) {
+      throw Refusal.of("playbook-invalid", "plans[0] must be a plan with a name.")
+          .with("place", "plans[0]");
+    }
+    Rules asked = companyRules.tried(rules);
     String name = hasPlan ? plan.get("name").asString().strip() : "";
+    Rules tried = hasPlan ? alone(asked, name, version(asked, name, since(plan))) : asked;
+    Rules now = companyRules.current();
+    if (beside != null) {
+      Integer since = beside.since() == null ? null : Months.number(beside.since());
+      now = alone(tried, name, version(now, beside.name(), since).named(name));
+    }
     List<YearMonth> months = Span.ending(last, count).months();
     Map<Integer, Pays> pays = new LinkedHashMap<>();
     List<Both> ofPlan = new ArrayList<>();
@@ -165,20 +185,34 @@ public class PlanTrial {
     return answer(months, pays, ofPlan);
   }
 
-  /** The plan as if it held in every month, so that past ones can be tried. */
-  private static JsonNode everywhere(JsonNode rules, JsonNode plan) {
-    if (!plan.isObject() || !plan.has("name")) {
-      throw Refusal.of("playbook-invalid", "plans[0] must be a plan with a name.")
-          .with("place", "plans[0]");
-    }
-    ObjectNode copy = (ObjectNode) JSON.readTree(rules.toString());
-    ObjectNode version = (ObjectNode) copy.at("/plans/0");
-    if (version.has("since") && !version.get("since").isNull()) {
-      ObjectNode always = version.deepCopy();
-      always.remove("since");
-      copy.putArray("plans").add(always).add(version);
-    }
-    return copy;
+  private static @Nullable Integer since(JsonNode plan) {
+    String month = plan.path("since").asString("");
+    return month.isBlank() ? null : Months.number(YearMonth.parse(month.strip()));
+  }
+
+  /** The plan's version of that first month. */
+  private static Plan version(Rules rules, String name, @Nullable Integer since) {
+    int from = since == null ? Integer.MIN_VALUE : since;
+    return rules.commission().plans().versions().stream()
+        .filter(one -> one.since() == from && KeyText.isSame(one.plan().name(), name))
+        .map(PlanBook.Version::plan)
+        .findFirst()
+        .orElseThrow(
+            () ->
+                UnknownValue.of(
+                    "plan",
+                    name,
+                    rules.commission().plans().versions().stream()
+                        .map(one -> one.plan().name())
+                        .distinct()));
+  }
+
+  /** Rules in which a plan is as given in every month, so that past ones can be tried. */
+  private static Rules alone(Rules rules, String name, Plan plan) {
+    List<PlanBook.Version> versions = new ArrayList<>(rules.commission().plans().versions());
+    versions.removeIf(one -> KeyText.isSame(one.plan().name(), name));
+    versions.add(new PlanBook.Version(plan, Integer.MIN_VALUE));
+    return rules.withCommission(rules.commission().withVersions(versions));
   }
 
   private Map<Integer, Long> earned(Rules rules, YearMonth month) {
@@ -219,6 +253,7 @@ public class PlanTrial {
     Both median = median(ofPlan);
     PayCurve curve = median == null ? null : median.after().curve();
     PayCurve inForce = median == null ? null : median.before().curve();
+    Terms former = median == null ? null : median.before().terms();
     Terms terms = ofPlan.isEmpty() ? null : ofPlan.get(0).after().terms();
     Measure measure = terms == null ? null : terms.plan().measure();
     return new TrialAnswer(
@@ -231,14 +266,19 @@ public class PlanTrial {
             ? null
             : measure.text(curve.ceiling()),
         curve == null || measure == null ? List.of() : EarningsWords.points(curve, 0, measure),
-        inForce == null || measure == null ? List.of() : EarningsWords.points(inForce, 0, measure),
+        inForce == null
+                || measure == null
+                || former == null
+                || !measure.equals(former.plan().measure())
+            ? List.of()
+            : EarningsWords.points(inForce, 0, measure),
         budget(months),
         reps,
         PlanPart.cents(before),
         PlanPart.cents(after));
   }
 
-  /** A rep's statement of the last month by the rules in force, and as they are tried. */
+  /** A rep's statement of the last month by what is compared with, and as it is tried. */
   private record Both(Statement before, Statement after) {}
 
   /** The rep in the middle by quota. */
