@@ -99,12 +99,14 @@ export type Rules = Pick<
   | 'measures'
   | 'ladders'
   | 'shading'
+  | 'stretches'
   | 'plans'
   | 'assignments'
   | 'credits'
   | 'approval'
 >;
 export type MeasureRule = Of<'RulesAnswerMeasurePart'>;
+export type StretchesRule = Of<'StretchesPart'>;
 export type LadderRule = Of<'RulesAnswerLadderPart'>;
 export type Decides = Of<'RulesControllerDecidesAnswer'>;
 export type Holiday = Of<'HolidayFileHoliday'>;

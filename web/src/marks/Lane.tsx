@@ -1,5 +1,5 @@
 import type { Direction, Reading } from '../api/types';
-import { amount } from '../format/figures';
+import { amount, asPercent } from '../format/figures';
 import { t } from '../format/words';
 import { toneColour } from './tones';
 
@@ -115,10 +115,43 @@ export function laneMarks(
   };
 }
 
+/** Where lanes are parted behind their bars: shares of the goal or of the actual a year before. */
+export interface Stretches {
+  of: 'goal' | 'last-year';
+  at: string[];
+}
+
+/** Where a reading's stretches end, as places from 0 to 1, rising; none where that is unknown. */
+export function stretchPlaces(
+  reading: LaneReading,
+  scale: LaneScale,
+  stretches: Stretches | null | undefined,
+): number[] {
+  const goal = number(middle(reading));
+  const whole = stretches?.of === 'goal' ? goal : number(reading.yearBefore);
+  const unit = scale.kind === 'percent' ? goal : 1;
+  if (!stretches || whole === null || !unit || whole / unit <= 0) return [];
+  return stretches.at.map((share) => place((whole * Number(share)) / unit, scale));
+}
+
+/** "25, 50 and 75 % of the goal". */
+export function stretchWords({ of, at }: Stretches): string {
+  return t(of === 'goal' ? 'lane.stretchesOfGoal' : 'lane.stretchesOfLastYear', {
+    percents: at.map(asPercent).join(', '),
+  });
+}
+
+/** Where lanes begin. */
+export const zeroPlace = (scale: LaneScale) => place(0, scale);
+
+/** How much darker each stretch is than the lane, from the left. */
+export const stretchTone = (at: number, of: number) => 0.1 + (0.2 * (of - at)) / of;
+
 interface LaneProps {
   reading: LaneReading;
   scale: LaneScale;
   direction: Direction;
+  stretches?: Stretches | null | undefined;
   /** Draws higher bars, for the close-up and comparisons. */
   isLarge?: boolean;
 }
@@ -128,12 +161,12 @@ const percent = (share: number) => `${share * 100}%`;
 /**
  * One row's lane: the bar up to the actual, against the goal. Hatched is the shortfall, taller and
  * darker what passes the goal, a pair of brackets a range, a hollow diamond last year, a dotted run
- * where an open month lands, a notch below where commission begins, a bracket where it ends. Draws
+ * where an open month lands, tinted stretches behind it all where a rule parts lanes, a notch below where commission begins, a bracket where it ends. Draws
  * what the server computed; the row says the figures in words, so the lane is silent to readers of
  * the screen, and each mark says its name and figure to the pointer. No reading: a dotted line and
  * no bar.
  */
-export function Lane({ reading, scale, direction, isLarge = false }: LaneProps) {
+export function Lane({ reading, scale, direction, stretches, isLarge = false }: LaneProps) {
   const marks = laneMarks(reading, scale, direction);
   if (!marks) {
     return (
@@ -150,8 +183,22 @@ export function Lane({ reading, scale, direction, isLarge = false }: LaneProps) 
   });
   const isBadPast = direction !== 'HIGHER';
   const said = sayMarks(reading);
+  const places = stretchPlaces(reading, scale, stretches);
   return (
     <div className="relative h-full" aria-hidden="true">
+      {places.map((end, at) => (
+        <div
+          key={end}
+          className="absolute top-[3px] bottom-[3px] bg-quiet"
+          title={t(stretches?.of === 'goal' ? 'lane.stretchOfGoal' : 'lane.stretchOfLastYear', {
+            percent: asPercent(stretches?.at[at] ?? ''),
+          })}
+          style={{
+            ...span([at === 0 ? zeroPlace(scale) : (places[at - 1] ?? 0), end]),
+            opacity: stretchTone(at, places.length),
+          }}
+        />
+      ))}
       <div
         className={middleOf}
         title={said.actual}

@@ -2,7 +2,16 @@ import type { Direction, Row } from '../api/types';
 import { scaleLinear } from 'd3-scale';
 import { amount, percentTick, tickText } from '../format/figures';
 import type { LegendItem } from './framed';
-import { laneMarks, laneScale, type LaneScale } from './Lane';
+import {
+  laneMarks,
+  laneScale,
+  stretchPlaces,
+  stretchTone,
+  stretchWords,
+  zeroPlace,
+  type LaneScale,
+  type Stretches,
+} from './Lane';
 import { make, words } from './svg';
 import { toneColour } from './tones';
 import { t } from '../format/words';
@@ -21,13 +30,14 @@ export function lanesSvg(
   rows: Row[],
   kind: LaneScale['kind'],
   direction: Direction,
+  stretches: Stretches | null = null,
 ): SVGSVGElement {
   const scale = laneScale(rows, kind);
   const height = TOP + rows.length * ROW + 6;
   const svg = make('svg', { viewBox: `0 0 ${WIDTH} ${height}`, 'font-size': 13 });
   svg.append(...axis(scale, height));
   rows.forEach((row, at) => {
-    svg.append(drawRow(row, TOP + at * ROW, scale, direction));
+    svg.append(drawRow(row, TOP + at * ROW, scale, direction, stretches));
   });
   if (kind === 'percent' && rows.length > 0) {
     const x = NAME + (LANE * (1 - scale.least)) / (scale.most - scale.least);
@@ -52,7 +62,11 @@ function axis(scale: LaneScale, height: number): SVGElement[] {
 }
 
 /** What each mark of the lanes stands for. */
-export function lanesLegend(goal: string, direction: Direction): LegendItem[] {
+export function lanesLegend(
+  goal: string,
+  direction: Direction,
+  stretches: Stretches | null = null,
+): LegendItem[] {
   return [
     { mark: 'bar', colour: 'var(--good)', word: t('lanesSvg.actualInTheColourOf') },
     { mark: 'line', word: t('lanesSvg.goal', { goal }) },
@@ -64,16 +78,29 @@ export function lanesLegend(goal: string, direction: Direction): LegendItem[] {
       colour: direction === 'HIGHER' ? 'var(--past)' : 'var(--bad)',
       word: t('lanesSvg.pastTheGoal'),
     },
+    ...(stretches === null ? [] : [{ mark: 'faint' as const, word: stretchWords(stretches) }]),
   ];
 }
 
-function drawRow(row: Row, top: number, scale: LaneScale, direction: Direction): SVGElement {
+function drawRow(
+  row: Row,
+  top: number,
+  scale: LaneScale,
+  direction: Direction,
+  stretches: Stretches | null,
+): SVGElement {
   const group = make('g', {});
   const middle = top + ROW / 2;
   const x = (share: number) => NAME + share * LANE;
   group.append(words(0, middle + 4, row.name));
   const marks = laneMarks(row, scale, direction);
   if (marks) {
+    const places = stretchPlaces(row, scale, stretches);
+    places.forEach((end, at) => {
+      const begin = at === 0 ? zeroPlace(scale) : (places[at - 1] ?? 0);
+      const tone = stretchTone(at, places.length);
+      group.append(bar(x, [begin, end], middle, ROW - 6, 'var(--quiet)', tone));
+    });
     group.append(bar(x, marks.bar, middle, 10, toneColour(row.tone)));
     if (marks.gap) group.append(bar(x, marks.gap, middle, 10, 'var(--bad)', 0.18));
     if (marks.excess)

@@ -1,8 +1,8 @@
 import { render, screen } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import type { Row } from '../api/types';
-import { goalPlace, Lane, laneMarks, laneScale, type LaneReading } from './Lane';
-import { lanesSvg } from './lanesSvg';
+import { goalPlace, Lane, laneMarks, laneScale, stretchPlaces, type LaneReading } from './Lane';
+import { lanesLegend, lanesSvg } from './lanesSvg';
 import { LinesChart } from './LinesChart';
 import { PartsChart } from './PartsChart';
 import { svgText } from './saveChart';
@@ -193,4 +193,39 @@ it('says each mark of a lane with its figure to the pointer', () => {
   expect(screen.getByTitle('Actual 50.00')).toBeInTheDocument();
   expect(screen.getAllByTitle('Goal 1 100.00')).toHaveLength(2);
   expect(screen.getByTitle('Last year 80.00')).toBeInTheDocument();
+});
+
+describe('stretches', () => {
+  const row = reading({
+    actual: '50.00',
+    goal: '100.00',
+    attainment: '0.5',
+    yearBefore: '80.00',
+  });
+  const scale = laneScale([row], 'percent');
+
+  it('end at shares of the goal or of last year, and nowhere where that is unknown', () => {
+    const places = (of: 'goal' | 'last-year', one = row) =>
+      stretchPlaces(one, scale, { of, at: ['0.25', '0.5'] }).map((at) => at * scale.most);
+    expect(places('goal')).toEqual([0.25, 0.5]);
+    expect(places('last-year')).toEqual([0.2, 0.4]);
+    expect(places('last-year', { ...row, yearBefore: null })).toEqual([]);
+    expect(stretchPlaces(row, scale, null)).toEqual([]);
+  });
+
+  it('lie behind the lane and say how far they go, on the page and in a picture', () => {
+    const stretches = { of: 'goal' as const, at: ['0.25', '0.755'] };
+    render(<Lane reading={row} scale={scale} direction="HIGHER" stretches={stretches} />);
+    expect(screen.getByTitle('Up to 25 % of the goal')).toBeInTheDocument();
+    expect(screen.getByTitle('Up to 75.5 % of the goal')).toBeInTheDocument();
+    const spoken = { percentShown: '50.0', status: 'behind', rung: 0 };
+    const rows = [{ ...row, key: 'A', name: 'Ada', spoken }] as unknown as Row[];
+    const bars = (svg: SVGSVGElement) => svg.querySelectorAll('rect').length;
+    expect(bars(lanesSvg(rows, 'percent', 'HIGHER', stretches))).toBe(
+      bars(lanesSvg(rows, 'percent', 'HIGHER')) + 2,
+    );
+    expect(lanesLegend('quota', 'HIGHER', stretches).at(-1)?.word).toBe(
+      'behind the lanes: 25, 75.5 % of the goal',
+    );
+  });
 });

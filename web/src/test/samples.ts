@@ -167,6 +167,7 @@ export const STANDING: Standing = {
     perMonth: false,
   },
   trial: null,
+  stretches: null,
   shading: { good: '20.00', bad: '10.00', isGoodAutomatic: true, isBadAutomatic: true },
 };
 

@@ -9,6 +9,8 @@ export interface Attached {
   axis?: string | undefined;
 }
 
+export const AXES = ['rep', 'region', 'product', 'line', 'manager', 'company'] as const;
+
 export const nameOf = (company: Company, code: string) =>
   company.measures.find((one) => one.code === code)?.name ?? code;
 

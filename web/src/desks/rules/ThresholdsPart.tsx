@@ -8,13 +8,12 @@ import { StatusMark } from '../../marks/StatusMark';
 import { Failed, smallButton } from '../../ui/Notice';
 import { Pick } from '../../ui/Pick';
 import { Saved } from '../../ui/Saved';
-import { AppliesTo, nameOf, RulesHead, standingOf } from './AppliesTo';
+import { AppliesTo, AXES, nameOf, RulesHead, standingOf } from './AppliesTo';
 import { ReasonsPart } from './ReasonsPart';
 import { ShadingPart } from './ShadingPart';
+import { StretchesPart } from './StretchesPart';
 import { useDecides, useSaveRules } from './useRules';
 import { t } from './words';
-
-const AXES = ['rep', 'region', 'product', 'line', 'manager', 'company'] as const;
 
 const SCALES: Record<string, string> = {
   'percent-to-goal': t('thresholds.ofGoal'),
@@ -99,7 +98,10 @@ export function ThresholdsPart({ company, rules, month, first }: ThresholdsPartP
         )}
       </section>
       <Decides company={company} first={first} month={month} />
-      <ShadingPart company={company} rules={rules} month={month} />
+      <div className="space-y-6">
+        <ShadingPart company={company} rules={rules} month={month} />
+        <StretchesPart company={company} rules={rules} month={month} first={first} />
+      </div>
       <ReasonsPart />
     </div>
   );

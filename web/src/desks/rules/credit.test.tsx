@@ -18,6 +18,7 @@ const RULES: Rules & { tag: string } = {
   company: { name: 'Saltmarsh Chandlery' },
   assignments: [],
   shading: [],
+  stretches: [],
   ladders: [],
   approval: { goals: false, plans: false, ladders: false },
   credits: [{ rep: 'A', from: '2026-08', shares: { A: '0.6', B: '0.4' } }],

@@ -36,6 +36,7 @@ const RULES: Rules = {
     { rep: 'B', plan: 'Lakes', from: '2026-07', until: '2026-12', ramp: ['0.5', '0.75'] },
   ],
   shading: [],
+  stretches: [],
   ladders: [],
   approval: { goals: false, plans: false, ladders: false },
   credits: [],

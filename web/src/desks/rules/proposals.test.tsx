@@ -36,6 +36,7 @@ const RULES: Rules = {
   company: { name: 'Saltmarsh Chandlery' },
   assignments: [],
   shading: [],
+  stretches: [],
   ladders: [],
   approval: { goals: false, plans: false, ladders: true },
   credits: [],

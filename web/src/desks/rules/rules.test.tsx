@@ -43,6 +43,7 @@ const RULES: Rules = {
   company: { name: 'Saltmarsh Chandlery' },
   assignments: [{ rep: 'A', plan: 'Field', from: '2026-07' }],
   shading: [],
+  stretches: [],
   ladders: [],
   approval: { goals: false, plans: false, ladders: false },
   credits: [],

@@ -16,6 +16,7 @@ const RULES: Rules = {
   plans: [],
   assignments: [],
   shading: [],
+  stretches: [],
   ladders: [],
   approval: { goals: false, plans: false, ladders: false },
   credits: [],

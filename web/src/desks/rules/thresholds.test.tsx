@@ -35,6 +35,7 @@ const RULES: Rules = {
   company: { name: 'Saltmarsh Chandlery' },
   assignments: [],
   shading: [],
+  stretches: [],
   ladders: LADDERS,
   approval: { goals: false, plans: false, ladders: false },
   credits: [],
@@ -69,6 +70,32 @@ describe('status thresholds', () => {
     expect(within(rows[2] as HTMLElement).getByRole('link', { name: 'Change' })).toHaveAttribute(
       'href',
       '/standing?measure=revenue&to=2026-10&panel=ladder&axis=rep&against=set%3Aquota',
+    );
+  });
+
+  it('stand beside stretches, which are drawn and taken back there', async () => {
+    const asked = serve({
+      ...ALL,
+      '/rules': {
+        ...RULES,
+        stretches: [{ measure: 'revenue', axis: 'rep', of: 'last-year', at: ['0.6', '0.8'] }],
+      },
+    });
+    show('thresholds');
+    const part = within(await screen.findByRole('region', { name: 'Stretches behind lanes' }));
+    expect(part.getByText('60, 80 % of last year')).toBeVisible();
+    await userEvent.click(part.getByRole('button', { name: 'Remove the stretches of Revenue' }));
+    const percents = part.getByLabelText(/^Percents/, { selector: 'input' });
+    await userEvent.clear(percents);
+    expect(part.getByRole('button', { name: 'Draw these stretches' })).toBeDisabled();
+    await userEvent.type(percents, '50 % 75 %');
+    await userEvent.selectOptions(part.getByLabelText('Goal set'), 'quota');
+    await userEvent.click(part.getByRole('button', { name: 'Draw these stretches' }));
+    await waitFor(() =>
+      expect(asked.filter(({ method }) => method === 'PUT').map(({ body }) => body)).toEqual([
+        { stretches: [{ measure: 'revenue', axis: 'rep', remove: true }] },
+        { stretches: [{ measure: 'revenue', goalSet: 'quota', of: 'goal', at: ['0.5', '0.75'] }] },
+      ]),
     );
   });
 

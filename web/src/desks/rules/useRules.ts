@@ -17,6 +17,7 @@ import type {
   RecordState,
   Rules,
   SavedRules,
+  StretchesRule,
 } from '../../api/types';
 import { CHANGED_BY } from '../../api/changedBy';
 import { asChangeOf, asJson, useChange } from '../../api/useChange';
@@ -37,6 +38,10 @@ export interface RulesToSave {
   assignments?: AssignmentPart[];
   /** Thresholds that go back to the default. */
   ladders?: { measure: string; goalSet?: string; axis?: string; remove: true }[];
+  /** Put in force, or taken back. */
+  stretches?: (
+    StretchesRule | { measure: string; goalSet?: string; axis?: string; remove: true }
+  )[];
   credits?: CreditPart[];
   approval?: Rules['approval'];
 }

@@ -28,9 +28,9 @@ export function TakeAlong({ view, standing }: { view: View; standing: Standing }
   function draw(save: typeof saveSvg | typeof savePng) {
     const rows = itemsOf(standing, view).map(({ row }) => laneOf(row) as Row);
     const drawing = framed(
-      lanesSvg(rows, view.lanes, standing.direction),
+      lanesSvg(rows, view.lanes, standing.direction, standing.stretches),
       `${title} ${readingWords(standing)}`.trim(),
-      lanesLegend(standing.goal, standing.direction),
+      lanesLegend(standing.goal, standing.direction, standing.stretches),
     );
     void save(drawing, `standing ${standing.axis} ${standing.to}`);
   }

@@ -1,4 +1,4 @@
-import type { Direction, Reading, Rung } from '../../../api/types';
+import type { Direction, Reading, Rung, Standing } from '../../../api/types';
 import { amount, growth, NONE, signed } from '../../../format/figures';
 import { count } from '../../../format/nouns';
 import { goalPlace, Lane, type LaneScale } from '../../../marks/Lane';
@@ -14,6 +14,7 @@ export const ROW_HEIGHT = 37;
 
 /** What all lines of a table share. */
 export interface LineLook {
+  stretches: Standing['stretches'];
   scale: LaneScale;
   decimals: Decimals;
   direction: Direction;
@@ -121,7 +122,12 @@ export function Line(props: LineProps) {
       {look.hasBeside && <BesideCells reading={reading} unit={look.unit} />}
       <span role="gridcell" className="relative h-full">
         {(kind !== 'total' || look.scale.kind === 'percent') && (
-          <Lane reading={laneOf(reading)} scale={look.scale} direction={look.direction} />
+          <Lane
+            reading={laneOf(reading)}
+            scale={look.scale}
+            direction={look.direction}
+            stretches={look.stretches}
+          />
         )}
         {look.hasGoals && <GoalLine scale={look.scale} />}
       </span>

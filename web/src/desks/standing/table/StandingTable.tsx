@@ -132,6 +132,7 @@ function lookOf(standing: Standing, { basis, lanes, changeOn }: View): LineLook 
     scale: laneScale((lanes === 'amount' ? standing.rows : readings).map(laneOf), lanes),
     decimals: decimalsOf(readings),
     direction: standing.direction,
+    stretches: standing.stretches,
     hasGoals: readings.some((r) => r.attainment !== null),
     hasBeside: standing.beside !== null,
     unit: standing.unit,

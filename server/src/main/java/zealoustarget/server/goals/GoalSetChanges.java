@@ -154,6 +154,10 @@ class GoalSetChanges {
         rules.shadings().stream()
             .filter(one -> isSame(one.to().goalSet(), name))
             .map(one -> "shading limits");
+    Stream<String> stretches =
+        rules.stretches().stream()
+            .filter(one -> isSame(one.to().goalSet(), name))
+            .map(one -> "stretches behind lanes");
     Stream<String> plans =
         rules.commission().plans().versions().stream()
             .map(PlanBook.Version::plan)
@@ -163,7 +167,7 @@ class GoalSetChanges {
                         || plan.ceiling() instanceof Bound.OfSet of && isSame(of.goalSet(), name)
                         || plan.floor() instanceof Bound.OfSet set && isSame(set.goalSet(), name))
             .map(plan -> "the commission plan " + plan.name());
-    return Stream.of(plans, thresholds, shading).flatMap(all -> all).distinct().toList();
+    return Stream.of(plans, thresholds, shading, stretches).flatMap(all -> all).distinct().toList();
   }
 
   private static boolean isSame(@Nullable String named, String name) {

@@ -30,6 +30,7 @@ public record Rules(
     List<Measure> measures,
     List<AttachedLadder> ladders,
     List<AttachedShading> shadings,
+    List<AttachedStretches> stretches,
     Commission commission,
     Approval approval) {
 
@@ -98,6 +99,13 @@ public record Rules(
         .toList();
   }
 
+  /** The stretches that are drawn: the most closely attached ones; none without. */
+  public Optional<AttachedStretches> stretches(Attachment asked) {
+    return stretches.stream()
+        .filter(one -> one.to().covers(asked))
+        .max(Comparator.comparingInt(one -> one.to().closeness()));
+  }
+
   /** The full-tone limits that hold: the most closely attached ones, else automatic ones. */
   public Shading shading(Attachment asked) {
     return shadings.stream()
@@ -109,11 +117,12 @@ public record Rules(
 
   public Rules withCompany(Company other) {
     return new Rules(
-        other, calendar, workingDays, measures, ladders, shadings, commission, approval);
+        other, calendar, workingDays, measures, ladders, shadings, stretches, commission, approval);
   }
 
   public Rules withCalendar(FiscalCalendar other, WorkingDays days) {
-    return new Rules(company, other, days, measures, ladders, shadings, commission, approval);
+    return new Rules(
+        company, other, days, measures, ladders, shadings, stretches, commission, approval);
   }
 
   /** With a measure added, or replaced where the code is there; rates divide the new one. */
@@ -123,7 +132,15 @@ public record Rules(
     all.replaceAll(known -> known.isRate() ? dividing(known, measure) : known);
     all.sort(Comparator.comparing(Measure::code));
     return new Rules(
-        company, calendar, workingDays, List.copyOf(all), ladders, shadings, commission, approval);
+        company,
+        calendar,
+        workingDays,
+        List.copyOf(all),
+        ladders,
+        shadings,
+        stretches,
+        commission,
+        approval);
   }
 
   private static Measure dividing(Measure rate, Measure changed) {
@@ -145,6 +162,7 @@ public record Rules(
         measures,
         List.copyOf(with(ladders, known -> known.isReplacedBy(ladder), ladder)),
         shadings,
+        stretches,
         commission,
         approval);
   }
@@ -158,23 +176,45 @@ public record Rules(
         measures,
         ladders,
         List.copyOf(with(shadings, known -> known.to().isSame(shading.to()), shading)),
+        stretches,
         commission,
         approval);
+  }
+
+  /** With stretches added, or replaced where some are attached in the same way. */
+  public Rules withStretches(AttachedStretches added) {
+    return withStretches(
+        List.copyOf(with(stretches, known -> known.to().isSame(added.to()), added)));
+  }
+
+  /** The same rules with other stretches in place of all. */
+  public Rules withStretches(List<AttachedStretches> others) {
+    return new Rules(
+        company, calendar, workingDays, measures, ladders, shadings, others, commission, approval);
   }
 
   /** The same rules with other ladders in place of all. */
   public Rules withLadders(List<AttachedLadder> others) {
     return new Rules(
-        company, calendar, workingDays, measures, others, shadings, commission, approval);
+        company,
+        calendar,
+        workingDays,
+        measures,
+        others,
+        shadings,
+        stretches,
+        commission,
+        approval);
   }
 
   public Rules withCommission(Commission other) {
-    return new Rules(company, calendar, workingDays, measures, ladders, shadings, other, approval);
+    return new Rules(
+        company, calendar, workingDays, measures, ladders, shadings, stretches, other, approval);
   }
 
   public Rules withApproval(Approval other) {
     return new Rules(
-        company, calendar, workingDays, measures, ladders, shadings, commission, other);
+        company, calendar, workingDays, measures, ladders, shadings, stretches, commission, other);
   }
 
   private static <T> List<T> with(List<T> known, Predicate<T> isReplaced, T added) {

@@ -20,6 +20,7 @@ record RulesAnswer(
     List<MeasurePart> measures,
     List<LadderPart> ladders,
     List<ShadingPart> shading,
+    List<StretchesPart> stretches,
     List<PlanPart> plans,
     List<PlanPart.AssignmentPart> assignments,
     List<PlanPart.SharedPart> credits,
@@ -142,6 +143,7 @@ record RulesAnswer(
                 rules.ladders().stream().map(RulesAnswer::ladder))
             .toList(),
         rules.shadings().stream().map(s -> ShadingPart.of(s, rules)).toList(),
+        rules.stretches().stream().map(StretchesPart::of).toList(),
         rules.commission().plans().versions().stream().map(PlanPart::of).toList(),
         rules.commission().plans().assignments().stream().map(PlanPart.AssignmentPart::of).toList(),
         rules.commission().shared().stream().map(PlanPart.SharedPart::of).toList(),

@@ -18,6 +18,7 @@ public record RulesChange(String part, @Nullable String before, @Nullable String
           "calendar", "fiscal calendar",
           "ladders", "status thresholds",
           "shading", "shading limits",
+          "stretches", "stretches behind lanes",
           "plans", "commission plans",
           "assignments", "plan assignments",
           "credits", "credit splits");

@@ -33,6 +33,17 @@ public record Place(JsonNode node, String path) {
     return value.asString();
   }
 
+  List<String> texts(String name) {
+    List<String> texts = new ArrayList<>();
+    for (Place one : children(name)) {
+      if (!one.node.isString() && !one.node.isNumber()) {
+        throw fault(name, "must be a list of texts");
+      }
+      texts.add(one.node.asString());
+    }
+    return texts;
+  }
+
   int whole(String name) {
     JsonNode value = node.get(name);
     if (value == null || !value.isInt()) {

@@ -30,6 +30,8 @@ import zealoustarget.core.member.Axis;
 import zealoustarget.server.rules.Approval;
 import zealoustarget.server.rules.AttachedLadder;
 import zealoustarget.server.rules.AttachedShading;
+import zealoustarget.server.rules.AttachedStretches;
+import zealoustarget.server.rules.AttachedStretches.Of;
 import zealoustarget.server.rules.Attachment;
 import zealoustarget.server.rules.Commission;
 import zealoustarget.server.rules.Rules;
@@ -46,6 +48,7 @@ public final class RulesReader {
           "measures",
           "ladders",
           "shading",
+          "stretches",
           "plans",
           "assignments",
           "credits",
@@ -86,6 +89,12 @@ public final class RulesReader {
     }
     for (Place place : Place.list(file, "shading")) {
       after = after.withShading(shading(place, after));
+    }
+    for (Place place : Place.list(file, "stretches")) {
+      after =
+          place.isSet("remove")
+              ? withoutStretches(place, after)
+              : after.withStretches(stretches(place, after));
     }
     if (file.has("approval")) {
       after = after.withApproval(approval(new Place(file.get("approval"), "approval")));
@@ -231,6 +240,33 @@ public final class RulesReader {
         to, new Shading(limit(place, "good", measure), limit(place, "bad", measure)));
   }
 
+  /** As the file and the store have them. */
+  public static AttachedStretches stretches(Place place, Rules rules) {
+    place.allowOnly(Set.of("measure", "goalSet", "axis", "of", "at"));
+    Attachment to = attachment(place, rules);
+    Of of = place.word("of", Of.values(), Of::word);
+    return place.checked(
+        "at",
+        () ->
+            new AttachedStretches(
+                to, of, place.texts("at").stream().map(String::strip).map(Ratio::parse).toList()));
+  }
+
+  private static Rules withoutStretches(Place place, Rules rules) {
+    Attachment to = removed(place, rules);
+    return rules.withStretches(
+        rules.stretches().stream().filter(one -> !one.to().isSame(to)).toList());
+  }
+
+  /** What a rule is attached to that is to go. */
+  private static Attachment removed(Place place, Rules rules) {
+    place.allowOnly(Set.of("measure", "goalSet", "axis", "remove"));
+    if (!place.bool("remove")) {
+      throw place.fault("remove", "must be true, or left out");
+    }
+    return attachment(place, rules);
+  }
+
   /** A limit in whole units of the measure, or automatic. */
   private static @Nullable Ratio limit(Place place, String name, Measure measure) {
     if (!place.isSet(name) || place.text(name).strip().equalsIgnoreCase("auto")) {
@@ -277,11 +313,7 @@ public final class RulesReader {
 
   /** Back to the default: every version that is attached in just that way goes. */
   private static Rules withoutLadder(Place place, Rules rules) {
-    place.allowOnly(Set.of("measure", "goalSet", "axis", "remove"));
-    Attachment to = attachment(place, rules);
-    if (!place.bool("remove")) {
-      throw place.fault("remove", "must be true, or left out");
-    }
+    Attachment to = removed(place, rules);
     return rules.withLadders(rules.ladders().stream().filter(one -> !one.to().isSame(to)).toList());
   }
 

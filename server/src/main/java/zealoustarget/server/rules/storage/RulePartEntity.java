@@ -17,7 +17,8 @@ class RulePartEntity {
   enum Part {
     PLAN,
     ASSIGNMENT,
-    SHARED
+    SHARED,
+    STRETCHES
   }
 
   @Id

@@ -27,8 +27,10 @@ import zealoustarget.server.rules.Company;
 import zealoustarget.server.rules.PlanPart;
 import zealoustarget.server.rules.Rules;
 import zealoustarget.server.rules.RulesChange;
+import zealoustarget.server.rules.StretchesPart;
 import zealoustarget.server.rules.reading.Place;
 import zealoustarget.server.rules.reading.PlanReader;
+import zealoustarget.server.rules.reading.RulesReader;
 import zealoustarget.server.rules.storage.RulePartEntity.Part;
 
 /** Reads and writes the rules. */
@@ -81,9 +83,12 @@ public class RulesStore {
             all("from ShadingEntity order by id", ShadingEntity.class).stream()
                 .map(ShadingEntity::toAttached)
                 .toList(),
+            List.of(),
             Commission.NONE,
             approval(settings));
-    return stored.withCommission(commission(stored));
+    return stored
+        .withStretches(parts(Part.STRETCHES, place -> RulesReader.stretches(place, stored)))
+        .withCommission(commission(stored));
   }
 
   private static Approval approval(Map<String, String> settings) {
@@ -227,6 +232,7 @@ public class RulesStore {
     rules.ladders().forEach(ladder -> entities.persist(new LadderEntity(ladder)));
     rules.shadings().forEach(shading -> entities.persist(new ShadingEntity(shading)));
     rules.workingDays().holidays().forEach(day -> entities.persist(new HolidayEntity(day)));
+    persist(Part.STRETCHES, rules.stretches().stream().map(StretchesPart::of).toList());
     Commission commission = rules.commission();
     persist(Part.PLAN, commission.plans().versions().stream().map(PlanPart::of).toList());
     persist(

@@ -2,6 +2,7 @@ package zealoustarget.server.standing.query;
 
 import java.time.LocalDate;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Ratio;
@@ -15,6 +16,7 @@ import zealoustarget.core.ledger.query.StandingQuery;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.reading.Figures;
 import zealoustarget.server.ledger.state.LedgerService;
+import zealoustarget.server.rules.AttachedStretches;
 import zealoustarget.server.rules.Attachment;
 import zealoustarget.server.rules.Rules;
 
@@ -108,6 +110,11 @@ public record ResolvedQuery(
   /** The full-tone rule of these rows; its automatic limits are not set yet. */
   public Shading shading() {
     return rules.shading(attachment());
+  }
+
+  /** Where lanes are parted; none without such a rule. */
+  public Optional<AttachedStretches> stretches() {
+    return rules.stretches(attachment());
   }
 
   public ResolvedQuery with(StandingQuery other) {

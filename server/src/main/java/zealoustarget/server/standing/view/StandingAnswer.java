@@ -16,6 +16,7 @@ import zealoustarget.core.reading.Standing;
 import zealoustarget.core.reading.Standing.Row;
 import zealoustarget.server.platform.http.WordsOf;
 import zealoustarget.server.rules.RungPart;
+import zealoustarget.server.rules.StretchesPart;
 
 /**
  * A standing as it travels.
@@ -36,6 +37,7 @@ import zealoustarget.server.rules.RungPart;
  * @param rung the ladder that judged, with its scale; one per month unscaled
  * @param trial what of the query is tried and not in force, in words; null where nothing is
  * @param shading limits of full tone in force
+ * @param stretches where lanes are parted, null for nowhere
  */
 @JsonInclude(JsonInclude.Include.ALWAYS)
 public record StandingAnswer(
@@ -70,7 +72,8 @@ public record StandingAnswer(
     Summary summary,
     LadderUsed rung,
     @Nullable List<String> trial,
-    Limits shading) {
+    Limits shading,
+    @Nullable StretchesPart stretches) {
 
   /** The same standing with other rows. */
   public StandingAnswer withRows(List<ReadingAnswer> others) {
@@ -106,7 +109,8 @@ public record StandingAnswer(
         summary,
         rung,
         trial,
-        shading);
+        shading,
+        stretches);
   }
 
   public record HeadlinePart(String text, @WordsOf(Tone.class) @Nullable String tone) {

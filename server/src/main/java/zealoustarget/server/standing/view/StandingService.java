@@ -41,6 +41,7 @@ import zealoustarget.server.notes.Note;
 import zealoustarget.server.notes.NoteStore;
 import zealoustarget.server.platform.problems.UnknownValue;
 import zealoustarget.server.rules.RungPart;
+import zealoustarget.server.rules.StretchesPart;
 import zealoustarget.server.standing.query.GoalWords;
 import zealoustarget.server.standing.query.QueryReader;
 import zealoustarget.server.standing.query.ResolvedQuery;
@@ -240,7 +241,8 @@ public class StandingService {
           StandingAnswer.Summary.of(whole, asked.atOrAbove()),
           ladderUsed(query),
           asked.trial().isNone() ? null : asked.trial().words(query, asked.figures()),
-          limits(asked, Objects.requireNonNull(words.shading()), measure));
+          limits(asked, Objects.requireNonNull(words.shading()), measure),
+          asked.stretches().map(StretchesPart::of).orElse(null));
     }
 
     /** What the rows that are shown hold of the shortfall of all, as the insights count it. */

@@ -108,6 +108,32 @@ class StandingRulesTest extends StandingServer {
   }
 
   @Test
+  void stretches_areDrawnWhereTheClosestRuleApplies_andRefusedWhereTheyCannotBe() {
+    assertThat(standing("goalSet=quota&" + OCTOBER).get("stretches").isNull()).isTrue();
+    String rule = "{\"stretches\": [{\"measure\": \"revenue\", %s}]}";
+    put(rule.formatted("\"of\": \"goal\", \"at\": [\"0.25\", \"0.5\", \"0.75\"]"));
+    put(
+        rule.formatted(
+            "\"goalSet\": \"quota\", \"of\": \"last-year\", \"at\": [\"0.6\", \"0.8\"]"));
+    JsonNode closest = standing("goalSet=quota&" + OCTOBER).get("stretches");
+    assertThat(text(closest, "of")).isEqualTo("last-year");
+    assertThat(closest.get("at").toString()).isEqualTo("[\"0.6\",\"0.8\"]");
+    assertThat(api.get("/api/v1/playbook").json().get("stretches").size()).isEqualTo(2);
+    put(rule.formatted("\"goalSet\": \"quota\", \"remove\": true"));
+    assertThat(text(standing("goalSet=quota&" + OCTOBER).get("stretches"), "of")).isEqualTo("goal");
+    for (String at :
+        List.of("[]", "[\"0.5\", \"0.5\"]", "[\"2.01\"]", "[\"0\"]", "[\"half\"]", "\"1\"")) {
+      Api.Answer refused =
+          api.put("/api/v1/playbook", rule.formatted("\"of\": \"goal\", \"at\": " + at));
+      assertThat(refused.code()).as(at).isEqualTo("playbook-invalid");
+      assertThat(refused.text("place")).isEqualTo("stretches[0].at");
+    }
+    assertThat(text(standing("goalSet=quota&" + OCTOBER).get("stretches"), "of"))
+        .as("nothing was changed")
+        .isEqualTo("goal");
+  }
+
+  @Test
   void shading_isAutomaticUntilALimitIsSet() {
     JsonNode before = standing("goalSet=quota&" + OCTOBER);
     assertThat(text(row(before, "K1").get("spoken"), "shade")).isEqualTo("-1.000");

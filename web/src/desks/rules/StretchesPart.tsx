@@ -1,0 +1,187 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { offered } from '../../api/goalSets';
+import type { Company, Rules } from '../../api/types';
+import { asPercent, shifted } from '../../format/figures';
+import { capital, plural } from '../../format/nouns';
+import { readNumber } from '../../format/numbers';
+import { field } from '../../ui/field';
+import { smallButton } from '../../ui/Notice';
+import { Pick } from '../../ui/Pick';
+import { Saved } from '../../ui/Saved';
+import { AppliesTo, AXES, nameOf, RulesHead, standingOf } from './AppliesTo';
+import { Labelled } from './Labelled';
+import { useSaveRules } from './useRules';
+import { t } from './words';
+
+interface StretchesPartProps {
+  company: Company;
+  rules: Rules & { tag: string };
+  month: string;
+  first: string;
+}
+
+const EVERY = '';
+
+const OF_WORDS = { goal: t('stretches.ofGoal'), 'last-year': t('stretches.ofLastYear') } as const;
+
+/** Where lanes are parted behind their bars, by percents of the goal or of last year. */
+export function StretchesPart({ company, rules, month, first }: StretchesPartProps) {
+  const save = useSaveRules(rules.tag);
+  return (
+    <section aria-label={t('stretches.title')} className="max-w-[760px]">
+      <h2 className="text-[16px] font-bold">{t('stretches.title')}</h2>
+      <p className="mb-2 text-quiet">{t('stretches.what')}</p>
+      {rules.stretches.length > 0 && (
+        <table className="mb-2 w-full bg-sheet text-left">
+          <RulesHead words={[t('stretches.percents')]} />
+          <tbody>
+            {rules.stretches.map((one) => (
+              <tr
+                key={`${one.measure} ${one.goalSet ?? ''} ${one.axis ?? ''}`}
+                className="border-b border-rule"
+              >
+                <AppliesTo company={company} rule={one} />
+                <td className="px-2 py-1.5">
+                  {one.at.map(asPercent).join(', ')} {OF_WORDS[one.of]}
+                </td>
+                <td className="px-2 py-1 text-right whitespace-nowrap">
+                  <Link className={smallButton} to={standingOf(one, month)}>
+                    {t('stretches.see')}
+                  </Link>{' '}
+                  <button
+                    type="button"
+                    className={smallButton}
+                    disabled={save.isPending}
+                    aria-label={t('stretches.removeOf', {
+                      measure: nameOf(company, one.measure),
+                    })}
+                    onClick={() =>
+                      save.mutate({
+                        stretches: [
+                          {
+                            measure: one.measure,
+                            ...(one.goalSet ? { goalSet: one.goalSet } : {}),
+                            ...(one.axis ? { axis: one.axis } : {}),
+                            remove: true,
+                          },
+                        ],
+                      })
+                    }
+                  >
+                    {t('thresholds.remove')}
+                  </button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <AddStretches company={company} first={first} save={save} />
+      <Saved save={save} words={t('stretches.saved')} />
+      {save.isError && (
+        <p role="alert" className="text-bad">
+          {save.error.message}
+        </p>
+      )}
+    </section>
+  );
+}
+
+interface AddStretchesProps {
+  company: Company;
+  first: string;
+  save: ReturnType<typeof useSaveRules>;
+}
+
+function AddStretches({ company, first, save }: AddStretchesProps) {
+  const [measure, setMeasure] = useState(first);
+  const [goalSet, setGoalSet] = useState(EVERY);
+  const [axis, setAxis] = useState(EVERY);
+  const [of, setOf] = useState<'goal' | 'last-year'>('goal');
+  const [percents, setPercents] = useState('25 50 75');
+  const at = sharesOf(percents);
+  const sets = offered(company).filter((set) => set.measures.includes(measure));
+  const chosen = sets.find(({ name }) => name === goalSet)?.name ?? EVERY;
+  return (
+    <form
+      aria-label={t('stretches.add')}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (at === null) return;
+        save.mutate({
+          stretches: [
+            {
+              measure,
+              ...(chosen === EVERY ? {} : { goalSet: chosen }),
+              ...(axis === EVERY ? {} : { axis }),
+              of,
+              at,
+            },
+          ],
+        });
+      }}
+    >
+      <div className="grid grid-cols-3 gap-2">
+        <Pick
+          label={t('thresholds.measure')}
+          value={measure}
+          options={company.measures.map((one) => ({ value: one.code, word: one.name }))}
+          onChange={setMeasure}
+        />
+        <Pick
+          label={t('thresholds.goalSet')}
+          value={chosen}
+          options={[
+            { value: EVERY, word: t('thresholds.every') },
+            ...sets.map(({ name }) => ({ value: name, word: name })),
+          ]}
+          onChange={setGoalSet}
+        />
+        <Pick
+          label={t('thresholds.rows')}
+          value={axis}
+          options={[
+            { value: EVERY, word: t('thresholds.every') },
+            ...AXES.map((one) => ({ value: one, word: capital(plural(one)) })),
+          ]}
+          onChange={setAxis}
+        />
+        <Labelled
+          label={t('stretches.percents')}
+          fault={at === null ? t('stretches.rising') : undefined}
+        >
+          <input
+            className={field}
+            value={percents}
+            onChange={(event) => setPercents(event.target.value)}
+          />
+        </Labelled>
+        <Pick
+          label={t('stretches.of')}
+          value={of}
+          options={Object.entries(OF_WORDS).map(([value, word]) => ({ value, word }))}
+          onChange={(value) => setOf(value === 'goal' ? 'goal' : 'last-year')}
+        />
+        <p className="self-start pt-[22px]">
+          <button type="submit" className={smallButton} disabled={at === null || save.isPending}>
+            {t('stretches.save')}
+          </button>
+        </p>
+      </div>
+    </form>
+  );
+}
+
+/** "25 50 75" as shares; null where one is no percent. Whether they rise the server says. */
+function sharesOf(text: string): string[] | null {
+  const reads = text
+    .trim()
+    .split(/[\s;%]+/)
+    .filter((one) => one !== '')
+    .map((one) => readNumber(one, { decimals: 4 }));
+  const shares = reads.flatMap((read) =>
+    read.kind === 'number' ? [shifted(read.decimal, -2)] : [],
+  );
+  return shares.length > 0 && shares.length === reads.length ? shares : null;
+}
