@@ -3,7 +3,7 @@ import { useRef, useState, type ReactNode } from 'react';
 import { useShortcuts } from '../ui/shortcuts';
 import { smallButton } from '../ui/Notice';
 import { framed, type LegendItem } from './framed';
-import { savePng, saveSvg } from './saveChart';
+import { canCopy, copyPng, savePng, saveSvg } from './saveChart';
 import { t } from '../format/words';
 
 interface ChartFrameProps {
@@ -36,7 +36,7 @@ export function ChartFrame({
     if (shortcut === 'chartTable') setTable((is) => !is);
   });
 
-  function save(how: typeof saveSvg | typeof savePng) {
+  function take(how: typeof saveSvg | typeof savePng | typeof copyPng) {
     const drawing = frame.current?.querySelector('svg[role="img"]');
     if (drawing instanceof SVGSVGElement) {
       void how(framed(drawing, title, legend), title.toLowerCase());
@@ -69,11 +69,12 @@ export function ChartFrame({
                 {[
                   { word: t('chartFrame.asSvg'), how: saveSvg },
                   { word: t('chartFrame.asPng'), how: savePng },
+                  ...(canCopy() ? [{ word: t('chartFrame.copy'), how: copyPng }] : []),
                 ].map(({ word, how }) => (
                   <MenuItem key={word}>
                     <button
                       type="button"
-                      onClick={() => save(how)}
+                      onClick={() => take(how)}
                       className="block w-full px-3 py-1.5 text-left data-focus:bg-select-ground"
                     >
                       {word}

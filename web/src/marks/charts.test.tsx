@@ -72,6 +72,47 @@ describe('a chart in its frame', () => {
   });
 });
 
+describe('copying a chart', () => {
+  it('is offered where the page may use the clipboard, and puts a picture there', async () => {
+    const written: unknown[] = [];
+    const setup = userEvent.setup();
+    vi.stubGlobal(
+      'ClipboardItem',
+      class {
+        constructor(readonly parts: Record<string, Promise<Blob>>) {}
+      },
+    );
+    vi.stubGlobal(
+      'Image',
+      class {
+        width = 40;
+        height = 20;
+        decode = () => Promise.resolve();
+      },
+    );
+    vi.spyOn(HTMLCanvasElement.prototype, 'getContext').mockReturnValue(null);
+    vi.spyOn(HTMLCanvasElement.prototype, 'toBlob').mockImplementation((done) =>
+      done(new Blob(['picture'], { type: 'image/png' })),
+    );
+    vi.spyOn(navigator.clipboard, 'write').mockImplementation((items) => {
+      written.push(...items);
+      return Promise.resolve();
+    });
+    render(
+      <ChartFrame title="Month by month" table={null}>
+        <svg role="img" aria-label="chart" viewBox="0 0 40 20" />
+      </ChartFrame>,
+    );
+    await setup.click(screen.getByRole('button', { name: 'Download Month by month' }));
+    await setup.click(screen.getByRole('menuitem', { name: 'Copy as picture' }));
+    await waitFor(() => expect(written).toHaveLength(1));
+    const { parts } = written[0] as { parts: Record<string, Promise<Blob>> };
+    expect((await parts['image/png'])?.type).toBe('image/png');
+    vi.unstubAllGlobals();
+    vi.restoreAllMocks();
+  });
+});
+
 describe('a drawing that is taken along', () => {
   it('of lanes has a line for every row, with figure and status', () => {
     const svg = lanesSvg(ROWS, 'percent', 'HIGHER');

@@ -33,17 +33,33 @@ export function saveSvg(drawing: SVGSVGElement, name: string) {
 
 /** Draws the SVG on white ground and saves that. */
 export async function savePng(drawing: SVGSVGElement, name: string) {
-  const text = svgText(drawing);
+  const url = URL.createObjectURL(await pngOf(drawing));
+  download(url, `${name}.png`);
+  setTimeout(() => URL.revokeObjectURL(url), 1000);
+}
+
+/** Whether pictures can be copied: not where the page is neither of this machine nor encrypted. */
+export const canCopy = () => 'clipboard' in navigator && 'ClipboardItem' in globalThis;
+
+/** The same onto the clipboard, to be pasted into a document. */
+export function copyPng(drawing: SVGSVGElement): Promise<void> {
+  return navigator.clipboard.write([new ClipboardItem({ 'image/png': pngOf(drawing) })]);
+}
+
+async function pngOf(drawing: SVGSVGElement): Promise<Blob> {
   const image = new Image();
-  image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(text)}`;
+  image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svgText(drawing))}`;
   await image.decode();
   const canvas = document.createElement('canvas');
   canvas.width = image.width * 2;
   canvas.height = image.height * 2;
   const pen = canvas.getContext('2d');
-  if (!pen) return;
-  pen.fillStyle = '#ffffff';
-  pen.fillRect(0, 0, canvas.width, canvas.height);
-  pen.drawImage(image, 0, 0, canvas.width, canvas.height);
-  download(canvas.toDataURL('image/png'), `${name}.png`);
+  if (pen) {
+    pen.fillStyle = '#ffffff';
+    pen.fillRect(0, 0, canvas.width, canvas.height);
+    pen.drawImage(image, 0, 0, canvas.width, canvas.height);
+  }
+  return new Promise((done, failed) =>
+    canvas.toBlob((blob) => (blob ? done(blob) : failed(new Error('no picture'))), 'image/png'),
+  );
 }

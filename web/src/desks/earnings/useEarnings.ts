@@ -42,7 +42,8 @@ export const NOTHING_TRIED: PayTrial = {
 export function usePayDesk(month: string, trial = NOTHING_TRIED) {
   return useQuery({
     queryKey: ['earnings', 'desk', month, trial],
-    queryFn: () => ask<PayDesk>(`/earnings/desk${query({ month, ...trial })}`),
+    queryFn: ({ signal }) =>
+      ask<PayDesk>(`/earnings/desk${query({ month, ...trial })}`, { signal }),
     select: markedDesk,
     placeholderData: (before) => before,
   });
@@ -53,7 +54,7 @@ export function usePayTotals(month: string, kept: Kept, trial: PayTrial, isAsked
   const asked = { month, ...kept, ...trial };
   return useQuery({
     queryKey: ['earnings', 'totals', asked],
-    queryFn: () => ask<PayTotals>(`/earnings/totals${query(asked)}`),
+    queryFn: ({ signal }) => ask<PayTotals>(`/earnings/totals${query(asked)}`, { signal }),
     placeholderData: (before) => before,
     enabled: isAsked,
   });
@@ -85,14 +86,15 @@ export function useWhatIf(rep: string, month: string, sales: string) {
 export function useOneMore(month: string) {
   return useQuery({
     queryKey: ['earnings', 'one-more', month],
-    queryFn: () => ask<OneMore[]>(`/earnings/one-more-order${query({ month })}`),
+    queryFn: ({ signal }) =>
+      ask<OneMore[]>(`/earnings/one-more-order${query({ month })}`, { signal }),
   });
 }
 
 export function useSeal(month: string) {
   return useQuery({
     queryKey: ['seal', month],
-    queryFn: () => ask<SealState>(`/months/${month}/seal`),
+    queryFn: ({ signal }) => ask<SealState>(`/months/${month}/seal`, { signal }),
   });
 }
 
@@ -112,7 +114,7 @@ export function useSealing() {
 export function useSent(month: string) {
   return useQuery({
     queryKey: ['earnings', 'sent', month],
-    queryFn: () => ask<SentState>(`/earnings/sent${query({ month })}`),
+    queryFn: ({ signal }) => ask<SentState>(`/earnings/sent${query({ month })}`, { signal }),
   });
 }
 
@@ -142,7 +144,7 @@ export function useJob(month: string) {
 export function useChanged(month: string, isAsked: boolean) {
   return useQuery({
     queryKey: ['seal', 'changed', month],
-    queryFn: () => ask<ChangedSince>(`/months/${month}/changed`),
+    queryFn: ({ signal }) => ask<ChangedSince>(`/months/${month}/changed`, { signal }),
     enabled: isAsked,
   });
 }

@@ -84,7 +84,8 @@ const keyOf = (which: Asked) => ['goals', which] as const;
 export function useGoalDesk(which: Asked | null) {
   return useQuery({
     queryKey: ['goals', which],
-    queryFn: () => ask<GoalDesk>(`${path(which as Asked)}/desk${asked(which as Asked)}`),
+    queryFn: ({ signal }) =>
+      ask<GoalDesk>(`${path(which as Asked)}/desk${asked(which as Asked)}`, { signal }),
     enabled: which !== null,
     placeholderData: (before) => before,
   });
@@ -128,7 +129,8 @@ export function useGoalPast(which: Asked, key: string, month: string) {
   const { axis, measure } = which;
   return useQuery({
     queryKey: ['goals', 'past', which.goalSet, measure, key, month],
-    queryFn: () => ask<GoalPast[]>(`${path(which)}/history${query({ axis, measure, key, month })}`),
+    queryFn: ({ signal }) =>
+      ask<GoalPast[]>(`${path(which)}/history${query({ axis, measure, key, month })}`, { signal }),
   });
 }
 

@@ -31,7 +31,7 @@ export function useStanding(view: View, changes: Query = {}, isAsked = true) {
   const asked = { ...viewQuery(view), ...changes };
   return useQuery({
     queryKey: ['standing', asked],
-    queryFn: () => ask<Standing>(`/standing${query(asked)}`),
+    queryFn: ({ signal }) => ask<Standing>(`/standing${query(asked)}`, { signal }),
     placeholderData: (before) => before,
     enabled: isAsked,
   });
@@ -42,7 +42,8 @@ export function useComparison(view: View, other: string) {
   const asked = { ...viewQuery(view), group: undefined, beside: undefined, with: other };
   return useQuery({
     queryKey: ['standing', 'comparison', asked],
-    queryFn: () => ask<StandingComparison>(`/standing/comparison${query(asked)}`),
+    queryFn: ({ signal }) =>
+      ask<StandingComparison>(`/standing/comparison${query(asked)}`, { signal }),
     placeholderData: (before) => before,
   });
 }
@@ -51,7 +52,7 @@ export function useSheet(view: View) {
   const asked = { ...viewQuery(view), group: undefined, beside: undefined };
   return useQuery({
     queryKey: ['standing', 'sheet', asked],
-    queryFn: () => ask<MonthSheet>(`/standing/sheet${query(asked)}`),
+    queryFn: ({ signal }) => ask<MonthSheet>(`/standing/sheet${query(asked)}`, { signal }),
     placeholderData: (before) => before,
   });
 }
@@ -60,7 +61,7 @@ export function useClaims(view: View) {
   const asked = { ...viewQuery(view), group: undefined, beside: undefined };
   return useQuery({
     queryKey: ['standing', 'claims', asked],
-    queryFn: () => ask<Claims>(`/standing/claims${query(asked)}`),
+    queryFn: ({ signal }) => ask<Claims>(`/standing/claims${query(asked)}`, { signal }),
     placeholderData: (before) => before,
   });
 }
@@ -82,7 +83,7 @@ export function usePath(view: View, target: Target, atOrAbove?: string) {
   const asked = { ...base, atOrAbove };
   return useQuery({
     queryKey: ['standing', 'path', address, asked],
-    queryFn: () => ask<Path>(`${address}/path${query(asked)}`),
+    queryFn: ({ signal }) => ask<Path>(`${address}/path${query(asked)}`, { signal }),
     placeholderData: (before, previous) => (previous?.queryKey[2] === address ? before : undefined),
   });
 }
@@ -91,7 +92,7 @@ export function useCloseUp(view: View, target: Target) {
   const [address, asked] = targetQuery(view, target);
   return useQuery({
     queryKey: ['standing', 'close-up', address, asked],
-    queryFn: () => ask<CloseUp>(`${address}/close-up${query(asked)}`),
+    queryFn: ({ signal }) => ask<CloseUp>(`${address}/close-up${query(asked)}`, { signal }),
   });
 }
 
@@ -100,7 +101,7 @@ export function useProof(view: View, target: Target, page: number, size: number)
   const asked = { ...base, page: String(page), size: String(size) };
   return useQuery({
     queryKey: ['standing', 'proof', address, asked],
-    queryFn: () => ask<Proof>(`${address}/proof${query(asked)}`),
+    queryFn: ({ signal }) => ask<Proof>(`${address}/proof${query(asked)}`, { signal }),
     placeholderData: (before, previous) => (previous?.queryKey[2] === address ? before : undefined),
   });
 }
@@ -110,7 +111,7 @@ export function useCorrections(view: View, target: Target, page: number, size: n
   const asked = { ...base, page: String(page), size: String(size) };
   return useQuery({
     queryKey: ['standing', 'corrections', address, asked],
-    queryFn: () => ask<Corrections>(`${address}/corrections${query(asked)}`),
+    queryFn: ({ signal }) => ask<Corrections>(`${address}/corrections${query(asked)}`, { signal }),
     placeholderData: (before, previous) => (previous?.queryKey[2] === address ? before : undefined),
   });
 }
@@ -120,7 +121,7 @@ export function useOrders(view: View, target: Target, wish: Query) {
   const asked = { ...base, ...wish };
   return useQuery({
     queryKey: ['standing', 'orders', address, asked],
-    queryFn: () => ask<Orders>(`${address}/orders${query(asked)}`),
+    queryFn: ({ signal }) => ask<Orders>(`${address}/orders${query(asked)}`, { signal }),
     placeholderData: (before, previous) => (previous?.queryKey[2] === address ? before : undefined),
   });
 }

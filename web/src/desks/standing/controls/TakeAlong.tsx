@@ -6,7 +6,7 @@ import type { Row, Standing } from '../../../api/types';
 import { viewQuery, type View } from '../../../address/useView';
 import { framed } from '../../../marks/framed';
 import { lanesLegend, lanesSvg } from '../../../marks/lanesSvg';
-import { savePng, saveSvg } from '../../../marks/saveChart';
+import { canCopy, copyPng, savePng, saveSvg } from '../../../marks/saveChart';
 import { Drop } from '../../../ui/Drop';
 import { field } from '../../../ui/field';
 import { smallButton } from '../../../ui/Notice';
@@ -25,7 +25,7 @@ export function TakeAlong({ view, standing }: { view: View; standing: Standing }
   });
   const title = standing.headline.map((part) => part.text).join('');
 
-  function draw(save: typeof saveSvg | typeof savePng) {
+  function draw(save: typeof saveSvg | typeof savePng | typeof copyPng) {
     const rows = itemsOf(standing, view).map(({ row }) => laneOf(row) as Row);
     const drawing = framed(
       lanesSvg(rows, view.lanes, standing.direction, standing.stretches),
@@ -64,6 +64,13 @@ export function TakeAlong({ view, standing }: { view: View; standing: Standing }
               {t('takeAlong.chartAsPng')}
             </button>
           </MenuItem>
+          {canCopy() && (
+            <MenuItem>
+              <button type="button" className={item} onClick={() => draw(copyPng)}>
+                {t('takeAlong.copyChart')}
+              </button>
+            </MenuItem>
+          )}
           <MenuItem>
             <button type="button" className={item} onClick={() => window.print()}>
               {t('takeAlong.print')}

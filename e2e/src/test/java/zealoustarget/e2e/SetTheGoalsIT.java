@@ -118,6 +118,65 @@ class SetTheGoalsIT {
   }
 
   @Test
+  void quarters_areTypedOver_foldedByKeyboard_andShownAsPercentages() {
+    browser.buttonLabelled("Show");
+    browser.option("quarters");
+    browser.awaitText("Q4");
+    browser.clickAt(cell("Jonah Pell", 1));
+    browser.press(Keys.ARROW_RIGHT);
+    browser.press("180000");
+    browser.awaitText("Spread over 3 cells");
+    browser.button("Spread over 3 cells");
+    browser.await("spread", () -> browser.textAt(cell("Jonah Pell", 2)).equals("180 000.00"));
+    assertThat(browser.axe()).isEmpty();
+    browser.button("Discard draft");
+    browser.awaitText("The draft has no changes.");
+    browser.buttonLabelled("Show");
+    browser.option("% of the region");
+    browser.await("shares", () -> browser.textAt(cell("Jonah Pell", 3)).equals("24.0"));
+    browser.clickAt(cell("Edda Kray", 3));
+    browser.press(Keys.ARROW_UP);
+    browser.press(Keys.ARROW_LEFT);
+    browser.awaitNoText("Edda Kray");
+    browser.press(Keys.ARROW_RIGHT);
+    browser.awaitText("Edda Kray");
+  }
+
+  @Test
+  void theCompanysGoal_goesDownByWayOfTheRegions_inOneStep() {
+    String address = "/api/v1/goals/december?axis=company&from=2026-12&to=2026-12";
+    app.send(
+        "PUT",
+        "/api/v1/goals/december",
+        "{\"axis\": \"company\", \"measure\": \"revenue\", \"tag\": \"%s\", \"cells\":"
+                .formatted(app.json(address).get("tag").asString())
+            + " [{\"key\": \"company\", \"month\": \"2026-12\", \"amount\": \"1000000\"}]}",
+        "analyst",
+        App.PASSWORD);
+    browser.go("/goals?to=2026-10&draft=2");
+    browser.awaitText("for fiscal 2027 adds up to");
+    browser.summary("Other levels");
+    browser.select("Goals of", "december");
+    browser.select("By way of", "region plan");
+    browser.fill("In steps of", "500");
+    browser.button("Spread over the reps, month by month");
+    browser.awaitText("Its changes stand in the draft of “region plan”");
+    assertThat(sumOfDecember("quota")).isEqualTo("1000000.00");
+    assertThat(sumOfDecember("region%20plan")).isEqualTo("1000000.00");
+    browser.button("Discard draft");
+    browser.awaitText("The draft has no changes.");
+    browser.go("/goals?to=2026-10&draft=2&set=region%20plan");
+    browser.button("Discard draft");
+    browser.awaitText("The draft has no changes.");
+  }
+
+  private static String sumOfDecember(String set) {
+    return app.json("/api/v1/goals/" + set + "/desk?year=2027&draft=2")
+        .at("/total/cells/5")
+        .asString();
+  }
+
+  @Test
   void whoLeaves_handsTheRemainingGoalsOver_andTheRegionsSumStays() {
     String sum = textOfGroup("Gull Coast", 5);
     browser.clickAt(cell("Edda Kray", 5));
@@ -142,7 +201,7 @@ class SetTheGoalsIT {
     browser.button("Scale 36 cells");
     browser.awaitText("cells change:");
     browser.awaitText("Tomas Quill, Oct");
-    browser.buttonLabelled("Layout");
+    browser.buttonLabelled("Show");
     browser.option("side by side");
     browser.awaitText("Last year’s actuals");
     browser.awaitText("Percentages say how far");
