@@ -32,7 +32,7 @@ export function FindBox({ company }: { company: Company }) {
           id={FIND_BOX}
           aria-label={t('findBox.findARepRegionOr', { name: company.name })}
           placeholder={t('findBox.findARepRegionProduct')}
-          className="w-[230px] max-w-full rounded border border-[#4a566e] bg-transparent px-2.5 py-1 text-white placeholder:text-[#b7c0cf]"
+          className="w-[170px] max-w-full rounded border border-[#4a566e] bg-transparent px-2.5 py-1 text-white xl:w-[230px] placeholder:text-[#b7c0cf]"
           onChange={(event) => setText(event.target.value)}
           displayValue={() => text}
           autoComplete="off"

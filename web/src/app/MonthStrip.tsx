@@ -66,7 +66,7 @@ export function MonthStrip({ company }: { company: Company }) {
   return (
     <section
       aria-label={t('monthStrip.months')}
-      className="no-print flex h-[66px] shrink-0 items-stretch overflow-x-auto overflow-y-hidden border-b border-rule bg-sheet px-[18px]"
+      className="no-print flex h-[60px] shrink-0 xl:h-[66px] items-stretch overflow-x-auto overflow-y-hidden border-b border-rule bg-sheet px-[18px]"
     >
       <div className="flex w-[116px] shrink-0 flex-col justify-center">
         <div className="flex items-center">

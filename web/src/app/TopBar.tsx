@@ -71,7 +71,7 @@ export function TopBar({ company }: { company: Company }) {
       <div className="ml-auto flex min-w-0 flex-wrap items-center gap-x-4 gap-y-1">
         <FindBox company={company} />
         <span
-          className="hidden max-w-[220px] truncate text-[#d3d9e4] sm:inline"
+          className="hidden max-w-[220px] truncate text-[#d3d9e4] xl:inline"
           title={company.name}
         >
           {company.name}

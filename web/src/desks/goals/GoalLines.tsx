@@ -29,7 +29,6 @@ export function SumLine(
     <div
       role="row"
       aria-rowindex={at + 3}
-      aria-expanded={!isFolded}
       className="goal-line h-[25px] border-t border-rule bg-ground font-semibold"
     >
       <span

@@ -76,7 +76,7 @@ export function PlanEditor(props: PlanEditorProps) {
         aria-label={
           props.isNew ? t('planEditor.newPlan') : t('planEditor.plan', { name: props.initial.name })
         }
-        className="min-h-0 overflow-auto px-5 pt-1"
+        className="flex min-h-0 flex-col"
         onSubmit={(event) => {
           event.preventDefault();
           const { plan } = read;
@@ -89,117 +89,119 @@ export function PlanEditor(props: PlanEditorProps) {
           });
         }}
       >
-        <div className="grid max-w-[620px] grid-cols-2 gap-x-4 gap-y-3">
-          <Labelled label={t('planEditor.name')} fault={faultOf('name')}>
-            <input
-              className={field}
-              maxLength={80}
-              value={draft.name}
-              onChange={(event) => set({ name: event.target.value })}
+        <div className="min-h-0 flex-1 overflow-auto px-5 pt-1">
+          <div className="grid max-w-[620px] grid-cols-2 gap-x-4 gap-y-3">
+            <Labelled label={t('planEditor.name')} fault={faultOf('name')}>
+              <input
+                className={field}
+                maxLength={80}
+                value={draft.name}
+                onChange={(event) => set({ name: event.target.value })}
+              />
+            </Labelled>
+            <Labelled label={t('planEditor.effectiveFromMonth')} fault={faultOf('since')}>
+              <input
+                className={field}
+                type="month"
+                placeholder="2026-10"
+                value={draft.since}
+                onChange={(event) => set({ since: event.target.value })}
+              />
+            </Labelled>
+            <Labelled label={t('planEditor.creditedMeasure')} fault={faultOf('measure')}>
+              <Picked
+                value={draft.measure}
+                options={company.measures.filter((m) => m.unit !== 'rate').map((m) => m.code)}
+                onPick={(measure) => set({ measure })}
+              />
+            </Labelled>
+            <Labelled label={t('planEditor.quotaFromGoalSet')} fault={faultOf('goalSet')}>
+              <Picked
+                value={draft.goalSet}
+                options={[...new Set([...repSets, draft.goalSet])]}
+                onPick={(goalSet) => set({ goalSet })}
+              />
+            </Labelled>
+            <Labelled label={t('planEditor.measurementPeriod')} fault={faultOf('window')}>
+              <Picked
+                value={draft.window}
+                options={['month', 'quarter', 'year']}
+                onPick={(window) => set({ window })}
+              />
+            </Labelled>
+            <Labelled label={t('planEditor.negativeCommission')} fault={faultOf('negativeDue')}>
+              <Picked
+                value={draft.negativeDue}
+                options={['recover', 'hold']}
+                words={[t('planEditor.recover'), t('planEditor.carryAtZero')]}
+                onPick={(negativeDue) => set({ negativeDue })}
+              />
+            </Labelled>
+            <BoundField
+              label={t('planEditor.thresholdFloor')}
+              draft={draft.floor}
+              kinds={['none', 'percent', 'amount']}
+              sets={[]}
+              fault={faultOf('floor')}
+              onChange={(floor) => set({ floor })}
             />
-          </Labelled>
-          <Labelled label={t('planEditor.effectiveFromMonth')} fault={faultOf('since')}>
-            <input
-              className={field}
-              type="month"
-              placeholder="2026-10"
-              value={draft.since}
-              onChange={(event) => set({ since: event.target.value })}
+            <Labelled label={t('planEditor.commissionStarts')} fault={faultOf('paidFrom')}>
+              <Picked
+                value={draft.paidFrom}
+                options={['first unit', 'above floor']}
+                words={[t('planEditor.fromTheFirstUnitOnce'), t('planEditor.onSalesAboveTheFloor')]}
+                onPick={(paidFrom) => set({ paidFrom })}
+              />
+            </Labelled>
+            <BoundField
+              label={t('planEditor.maximumCeiling')}
+              draft={draft.ceiling}
+              kinds={['none', 'percent', 'amount', 'goalSet']}
+              sets={repSets}
+              fault={faultOf('ceiling')}
+              onChange={(ceiling) => set({ ceiling })}
             />
-          </Labelled>
-          <Labelled label={t('planEditor.creditedMeasure')} fault={faultOf('measure')}>
-            <Picked
-              value={draft.measure}
-              options={company.measures.filter((m) => m.unit !== 'rate').map((m) => m.code)}
-              onPick={(measure) => set({ measure })}
-            />
-          </Labelled>
-          <Labelled label={t('planEditor.quotaFromGoalSet')} fault={faultOf('goalSet')}>
-            <Picked
-              value={draft.goalSet}
-              options={[...new Set([...repSets, draft.goalSet])]}
-              onPick={(goalSet) => set({ goalSet })}
-            />
-          </Labelled>
-          <Labelled label={t('planEditor.measurementPeriod')} fault={faultOf('window')}>
-            <Picked
-              value={draft.window}
-              options={['month', 'quarter', 'year']}
-              onPick={(window) => set({ window })}
-            />
-          </Labelled>
-          <Labelled label={t('planEditor.negativeCommission')} fault={faultOf('negativeDue')}>
-            <Picked
-              value={draft.negativeDue}
-              options={['recover', 'hold']}
-              words={[t('planEditor.recover'), t('planEditor.carryAtZero')]}
-              onPick={(negativeDue) => set({ negativeDue })}
-            />
-          </Labelled>
-          <BoundField
-            label={t('planEditor.thresholdFloor')}
-            draft={draft.floor}
-            kinds={['none', 'percent', 'amount']}
-            sets={[]}
-            fault={faultOf('floor')}
-            onChange={(floor) => set({ floor })}
+            <Labelled label={t('planEditor.capOnPayBlankNone')} fault={faultOf('cap')}>
+              <input
+                className={field}
+                inputMode="decimal"
+                value={draft.cap}
+                onChange={(event) => set({ cap: event.target.value })}
+              />
+            </Labelled>
+            <Labelled label={t('planEditor.onTargetBonusBlankNone')} fault={faultOf('bonus')}>
+              <input
+                className={field}
+                inputMode="decimal"
+                value={draft.bonus}
+                onChange={(event) => set({ bonus: event.target.value })}
+              />
+            </Labelled>
+            <Labelled label={t('planEditor.bonusIsPaid')} fault={faultOf('bonusPaid')}>
+              <Picked
+                value={draft.bonusPaid}
+                options={['when reached', 'last month']}
+                words={[t('planEditor.asSoonAsTheQuota'), t('planEditor.inTheLastMonthOnly')]}
+                onPick={(bonusPaid) => set({ bonusPaid })}
+              />
+            </Labelled>
+          </div>
+          <Steps draft={draft} isCounted={counted} faultOf={faultOf} onChange={set} />
+          <AssignPart
+            plan={draft.name.trim()}
+            plans={[...new Set([...rules.plans.map((one) => one.name), draft.name.trim()])]}
+            people={people}
+            assignments={assignments}
+            from={draft.since || month}
+            onChange={setAssignments}
           />
-          <Labelled label={t('planEditor.commissionStarts')} fault={faultOf('paidFrom')}>
-            <Picked
-              value={draft.paidFrom}
-              options={['first unit', 'above floor']}
-              words={[t('planEditor.fromTheFirstUnitOnce'), t('planEditor.onSalesAboveTheFloor')]}
-              onPick={(paidFrom) => set({ paidFrom })}
-            />
-          </Labelled>
-          <BoundField
-            label={t('planEditor.maximumCeiling')}
-            draft={draft.ceiling}
-            kinds={['none', 'percent', 'amount', 'goalSet']}
-            sets={repSets}
-            fault={faultOf('ceiling')}
-            onChange={(ceiling) => set({ ceiling })}
-          />
-          <Labelled label={t('planEditor.capOnPayBlankNone')} fault={faultOf('cap')}>
-            <input
-              className={field}
-              inputMode="decimal"
-              value={draft.cap}
-              onChange={(event) => set({ cap: event.target.value })}
-            />
-          </Labelled>
-          <Labelled label={t('planEditor.onTargetBonusBlankNone')} fault={faultOf('bonus')}>
-            <input
-              className={field}
-              inputMode="decimal"
-              value={draft.bonus}
-              onChange={(event) => set({ bonus: event.target.value })}
-            />
-          </Labelled>
-          <Labelled label={t('planEditor.bonusIsPaid')} fault={faultOf('bonusPaid')}>
-            <Picked
-              value={draft.bonusPaid}
-              options={['when reached', 'last month']}
-              words={[t('planEditor.asSoonAsTheQuota'), t('planEditor.inTheLastMonthOnly')]}
-              onPick={(bonusPaid) => set({ bonusPaid })}
-            />
-          </Labelled>
+          {refused && refusedPlace === null && (
+            <p role="alert" className="mb-2 max-w-[620px] text-bad">
+              {refused.message}
+            </p>
+          )}
         </div>
-        <Steps draft={draft} isCounted={counted} faultOf={faultOf} onChange={set} />
-        <AssignPart
-          plan={draft.name.trim()}
-          plans={[...new Set([...rules.plans.map((one) => one.name), draft.name.trim()])]}
-          people={people}
-          assignments={assignments}
-          from={draft.since || month}
-          onChange={setAssignments}
-        />
-        {refused && refusedPlace === null && (
-          <p role="alert" className="mb-2 max-w-[620px] text-bad">
-            {refused.message}
-          </p>
-        )}
-        <p className="sticky bottom-0 flex items-center gap-3 bg-ground py-3">
+        <p className="flex shrink-0 items-center gap-3 bg-ground px-5 py-3">
           <button type="submit" className={mainButton} disabled={!read.plan || save.isPending}>
             {t('planEditor.savePlan')}
           </button>

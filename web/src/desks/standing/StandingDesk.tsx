@@ -60,7 +60,7 @@ export function StandingDesk({ company }: { company: Company }) {
       <section
         aria-label={t('standingDesk.standing')}
         aria-busy={standing.isPlaceholderData}
-        className={`flex min-h-0 min-w-0 flex-col px-[18px] pt-3.5 ${standing.isPlaceholderData ? 'is-stale' : ''}`}
+        className={`flex min-h-0 min-w-0 flex-col px-[18px] pt-2 xl:pt-3.5 ${standing.isPlaceholderData ? 'is-stale' : ''}`}
       >
         <Stale isStale={standing.isPlaceholderData} />
         <div className="flex flex-wrap items-start justify-between gap-x-4 sm:flex-nowrap">

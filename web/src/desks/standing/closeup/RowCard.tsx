@@ -30,11 +30,11 @@ export function RowCard({ name, months, reading, standing }: RowCardProps) {
   }
   return (
     <section aria-label={t('rowCard.card', { name })} className="mb-3">
-      <dl className="grid grid-cols-3 gap-x-3 gap-y-1.5">
+      <dl className="grid grid-cols-[repeat(auto-fit,minmax(104px,1fr))] gap-x-3 gap-y-1.5">
         {lines.map(([what, figure]) => (
           <div key={what}>
             <dt className="text-[12px] text-quiet">{what}</dt>
-            <dd className="font-semibold whitespace-nowrap">{figure}</dd>
+            <dd className="font-semibold">{figure}</dd>
           </div>
         ))}
       </dl>

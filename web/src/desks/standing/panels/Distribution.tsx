@@ -68,11 +68,11 @@ export function Distribution({ view, standing, change }: DistributionProps) {
         ]
       : null);
   return (
-    <div className="no-print mb-1.5 flex items-center gap-3">
+    <div className="no-print mb-0.5 flex items-center gap-3 xl:mb-1.5">
       <svg
         ref={drawing}
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-        className="h-[34px] min-w-0 flex-1 cursor-crosshair touch-none"
+        className="h-[27px] min-w-0 xl:h-[34px] flex-1 cursor-crosshair touch-none"
         preserveAspectRatio="none"
         role="img"
         aria-label={t('distribution.row', {

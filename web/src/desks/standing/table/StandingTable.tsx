@@ -83,7 +83,7 @@ export function StandingTable(props: StandingTableProps) {
   return (
     <div
       ref={setScroll}
-      className="print-whole mb-3 min-h-0 overflow-auto border-b border-rule bg-sheet"
+      className="print-whole mb-1 min-h-0 overflow-auto border-b xl:mb-3 border-rule bg-sheet"
       data-testid="standing-scroll"
     >
       <div

@@ -137,9 +137,9 @@ class SetTheGoalsIT {
     browser.clickAt(cell("Edda Kray", 3));
     browser.press(Keys.ARROW_UP);
     browser.press(Keys.ARROW_LEFT);
-    browser.awaitNoText("Edda Kray");
+    browser.awaitNoText("Marit Sorrel");
     browser.press(Keys.ARROW_RIGHT);
-    browser.awaitText("Edda Kray");
+    browser.awaitText("Marit Sorrel");
   }
 
   @Test

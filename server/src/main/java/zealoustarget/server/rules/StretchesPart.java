@@ -18,6 +18,7 @@ public record StretchesPart(
     @Nullable String axis,
     @Schema(allowableValues = {"goal", "last-year"}) String of,
     List<String> at) {
+  /** A rule as the file has it. */
   public static StretchesPart of(AttachedStretches attached) {
     Attachment to = attached.to();
     return new StretchesPart(
