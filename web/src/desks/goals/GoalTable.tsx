@@ -65,7 +65,11 @@ export function GoalTable(props: GoalTableProps) {
   const { desk, show, percents, rows, block, locked, draft, onBlock, onWhole, onFault } = props;
   const [scroll, setScroll] = useState<HTMLElement | null>(null);
   const width = useWidth(scroll);
-  const [active, setActive] = useState<Place>({ row: 0, month: firstOpen(desk) });
+  const [last, setActive] = useState<Place>({ row: 0, month: firstOpen(desk) });
+  const active = useMemo(
+    () => ({ row: last.row, month: last.month - (last.month % columnLength(show)) }),
+    [last, show],
+  );
   const [group, setGroup] = useState<string | null>(null);
   const [anchor, setAnchor] = useState<Place>(active);
   const [editing, setEditing] = useState<string | null>(null);
@@ -427,13 +431,15 @@ function widthsOf(
 ): { isWide: boolean; style: CSSProperties } {
   const all = [desk.total, ...desk.rows, ...desk.groups.map((group) => group.sum)];
   const keep = all.some((line) => line.cells.some(hasFraction)) ? 'keep' : 'drop';
-  const longest = (texts: (string | null)[]) =>
-    texts.reduce((most, text) => {
-      const isEnds = endsOf(text ?? '') !== null;
-      return Math.max(most, lengthOf(isEnds ? shown(desk, text) : amount(text, keep)));
-    }, 0);
-  const widest = (of: GoalLine[], texts: (line: GoalLine) => (string | null)[]) =>
-    Math.max(44, 8 + of.reduce((most, line) => Math.max(most, longest(texts(line))), 0));
+  // the longest of all is written out, not each of sixty thousand
+  const widest = (of: GoalLine[], texts: (line: GoalLine) => (string | null)[]) => {
+    let longest = '';
+    for (const line of of) {
+      for (const text of texts(line)) if (text && text.length > longest.length) longest = text;
+    }
+    const isEnds = endsOf(longest) !== null;
+    return Math.max(44, 8 + lengthOf(isEnds ? shown(desk, longest) : amount(longest, keep)));
+  };
   // the total stands by quarters, so its months do not count
   const inMonths = widest(all.slice(1), (line) => line.cells);
   const inQuarters = widest(all, (line) => line.quarters);

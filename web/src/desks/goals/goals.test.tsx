@@ -284,6 +284,7 @@ describe('the goal sheet', () => {
     expect(screen.getByRole('columnheader', { name: 'Q4' })).toBeVisible();
     expect(screen.queryByRole('columnheader', { name: 'Oct' })).toBeNull();
     expect(cell('Ada', 0)).toHaveTextContent('350');
+    expect(cell('Ada', 0)).toHaveAttribute('tabindex', '0');
     await userEvent.click(cell('Ada', 0));
     await userEvent.keyboard('{ArrowRight}6');
     const amount = await screen.findByRole('textbox', { name: 'Amount' });

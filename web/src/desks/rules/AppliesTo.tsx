@@ -46,6 +46,14 @@ export function AppliesTo({ company, rule }: { company: Company; rule: Attached 
   );
 }
 
+/** What a change of the rules says to take one back. */
+export const takenBack = ({ measure, goalSet, axis }: Attached) => ({
+  measure,
+  ...(goalSet ? { goalSet } : {}),
+  ...(axis ? { axis } : {}),
+  remove: true as const,
+});
+
 /** The standing where a rule applies, with one of its panels open. */
 export function standingOf(rule: Attached, month: string, panel?: string): string {
   const parts = new URLSearchParams({ measure: rule.measure, to: month });

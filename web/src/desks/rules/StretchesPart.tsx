@@ -9,7 +9,7 @@ import { field } from '../../ui/field';
 import { smallButton } from '../../ui/Notice';
 import { Pick } from '../../ui/Pick';
 import { Saved } from '../../ui/Saved';
-import { AppliesTo, AXES, nameOf, RulesHead, standingOf } from './AppliesTo';
+import { AppliesTo, AXES, nameOf, RulesHead, standingOf, takenBack } from './AppliesTo';
 import { Labelled } from './Labelled';
 import { useSaveRules } from './useRules';
 import { t } from './words';
@@ -56,18 +56,7 @@ export function StretchesPart({ company, rules, month, first }: StretchesPartPro
                     aria-label={t('stretches.removeOf', {
                       measure: nameOf(company, one.measure),
                     })}
-                    onClick={() =>
-                      save.mutate({
-                        stretches: [
-                          {
-                            measure: one.measure,
-                            ...(one.goalSet ? { goalSet: one.goalSet } : {}),
-                            ...(one.axis ? { axis: one.axis } : {}),
-                            remove: true,
-                          },
-                        ],
-                      })
-                    }
+                    onClick={() => save.mutate({ stretches: [takenBack(one)] })}
                   >
                     {t('thresholds.remove')}
                   </button>

@@ -8,7 +8,7 @@ import { StatusMark } from '../../marks/StatusMark';
 import { Failed, smallButton } from '../../ui/Notice';
 import { Pick } from '../../ui/Pick';
 import { Saved } from '../../ui/Saved';
-import { AppliesTo, AXES, nameOf, RulesHead, standingOf } from './AppliesTo';
+import { AppliesTo, AXES, nameOf, RulesHead, standingOf, takenBack } from './AppliesTo';
 import { ReasonsPart } from './ReasonsPart';
 import { ShadingPart } from './ShadingPart';
 import { StretchesPart } from './StretchesPart';
@@ -69,18 +69,7 @@ export function ThresholdsPart({ company, rules, month, first }: ThresholdsPartP
                         measure: nameOf(company, ladder.measure),
                         set: ladder.goalSet ?? '',
                       })}
-                      onClick={() =>
-                        save.mutate({
-                          ladders: [
-                            {
-                              measure: ladder.measure,
-                              ...(ladder.goalSet ? { goalSet: ladder.goalSet } : {}),
-                              ...(ladder.axis ? { axis: ladder.axis } : {}),
-                              remove: true,
-                            },
-                          ],
-                        })
-                      }
+                      onClick={() => save.mutate({ ladders: [takenBack(ladder)] })}
                     >
                       {t('thresholds.remove')}
                     </button>

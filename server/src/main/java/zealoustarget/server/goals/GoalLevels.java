@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
@@ -59,15 +60,19 @@ class GoalLevels {
       @Nullable String kind,
       @Nullable String step,
       Set<Place> locked) {
-    return down(sheet, book(sheet, fromSet, false), kind, step, locked);
+    GoalBook from = book(sheet, fromSet, false);
+    return down(sheet, from.axis(), cells(sheet, from), new How(kind, step, locked));
   }
+
+  /** How goals are taken down; as a spread, cells that keep theirs left out. */
+  private record How(@Nullable String kind, @Nullable String step, Set<Place> locked) {}
 
   /** What two levels are to be: the one between, and the rows of the sheet. */
   record Levels(List<GoalDrafts.Change> between, List<GoalDrafts.Change> rows) {}
 
   /**
-   * The goals of another set taken down to a level between, and what that is then down to the rows
-   * of a sheet; as {@link #down}.
+   * The goals of another set taken down to a level between, and what that has then in the same
+   * months down to the rows of a sheet; as {@link #down}.
    *
    * @param between the level between, as the draft has it
    * @throws Refusal axis-differs where the rows are not in its members
@@ -92,19 +97,21 @@ class GoalLevels {
           .with("axis", between.axis().word());
     }
     List<GoalDrafts.Change> first = down(between, fromSet, kind, step, Set.of());
-    return new Levels(first, down(sheet, between.changed(first).book(), kind, step, locked));
+    Set<Integer> months =
+        first.stream().map(one -> Months.number(one.month())).collect(Collectors.toSet());
+    List<GoalBook.Cell> goals =
+        between.changed(first).cells().stream()
+            .filter(goal -> months.contains(goal.month()))
+            .toList();
+    return new Levels(first, down(sheet, between.axis(), goals, new How(kind, step, locked)));
   }
 
   private List<GoalDrafts.Change> down(
-      GoalSheet sheet,
-      GoalBook from,
-      @Nullable String kind,
-      @Nullable String step,
-      Set<Place> locked) {
+      GoalSheet sheet, Axis outer, List<GoalBook.Cell> goals, How how) {
     Map<List<Integer>, List<Member>> inside = new HashMap<>();
     for (Member member : members(sheet)) {
       for (YearMonth month : sheet.span().months()) {
-        int group = placeOf(sheet.axis(), member, month, from.axis(), sheet);
+        int group = placeOf(sheet.axis(), member, month, outer, sheet);
         if (group >= 0) {
           inside
               .computeIfAbsent(List.of(group, Months.number(month)), at -> new ArrayList<>())
@@ -113,27 +120,20 @@ class GoalLevels {
       }
     }
     List<GoalDrafts.Change> changes = new ArrayList<>();
-    for (GoalBook.Cell goal : cells(sheet, from)) {
+    for (GoalBook.Cell goal : goals) {
       YearMonth month = Months.of(goal.month());
       if (seals.find(month).isEmpty()) {
         List<Member> rows = inside.getOrDefault(List.of(goal.member(), goal.month()), List.of());
-        changes.addAll(spread(sheet, from, goal, rows, kind, step, locked));
+        changes.addAll(spread(sheet, outer, goal, rows, how));
       }
     }
     return changes;
   }
 
   private List<GoalDrafts.Change> spread(
-      GoalSheet sheet,
-      GoalBook from,
-      GoalBook.Cell goal,
-      List<Member> rows,
-      @Nullable String kind,
-      @Nullable String step,
-      Set<Place> locked) {
+      GoalSheet sheet, Axis outer, GoalBook.Cell goal, List<Member> rows, How how) {
     YearMonth month = Months.of(goal.month());
-    String where =
-        sheet.ledger().members().get(from.axis(), goal.member()).name() + ", " + month + ": ";
+    String where = sheet.ledger().members().get(outer, goal.member()).name() + ", " + month + ": ";
     if (rows.isEmpty()) {
       throw Refusal.of(
               "nothing-to-spread-over",
@@ -145,7 +145,7 @@ class GoalLevels {
     }
     List<GoalSpreads.PartBody> parts = new ArrayList<>();
     for (Member row : rows) {
-      boolean isLocked = locked.contains(new Place(row.key(), month.toString()));
+      boolean isLocked = how.locked().contains(new Place(row.key(), month.toString()));
       Amount now = sheet.amount(row.id(), goal.month());
       String kept = isLocked ? sheet.measure().text(now == null ? 0 : now.low()) : null;
       parts.add(new GoalSpreads.PartBody(row.key(), month.toString(), null, kept));
@@ -157,9 +157,9 @@ class GoalLevels {
               new GoalSpreads.Body(
                   sheet.measure().text(goal.amount()),
                   null,
-                  kind,
+                  how.kind(),
                   parts,
-                  step,
+                  how.step(),
                   null,
                   null,
                   null,

@@ -378,6 +378,10 @@ class GoalDraftTest {
     assertThat(desk.at("/groups/0/sum/cells/0").asString()).as("North's reps").isEqualTo("1000.03");
     assertThat(row(desk, "C").at("/cells/0").asString()).isEqualTo("1000.02");
     assertThat(desk.at("/total/total").asString()).isEqualTo("3000.05");
+    goals("plan", "region", "month,region,revenue\n2026-10,North,77.00\n");
+    desk = api.post(QUOTA + "/draft/levels", body.formatted("plan", "even")).json();
+    assertThat(row(desk, "A").at("/cells/3").isNull()).as("not a month of the target").isTrue();
+    plan = api.get("/api/v1/goals/plan/desk?year=2027").json();
 
     String locked =
         body.formatted("plan", "last-year")
