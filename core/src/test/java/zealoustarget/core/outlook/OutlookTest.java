@@ -1,0 +1,289 @@
+package zealoustarget.core.outlook;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
+
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.TreeMap;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import zealoustarget.core.amount.Direction;
+import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.calendar.Months;
+import zealoustarget.core.ladder.Ladder;
+import zealoustarget.core.ledger.Ledger;
+import zealoustarget.core.ledger.columns.Members;
+import zealoustarget.core.ledger.query.Filters;
+import zealoustarget.core.member.Axis;
+import zealoustarget.core.outlook.Deal.State;
+import zealoustarget.core.reading.Goal;
+import zealoustarget.core.reading.NoReading;
+import zealoustarget.core.reading.Reading;
+import zealoustarget.core.testing.Company;
+
+class OutlookTest {
+  private final Company company =
+      new Company("revenue")
+          .rep("U1", "North", "Tull", "2026-07")
+          .rep("U2", "North", "Tull", "2026-07")
+          .rep("U3", "South", "Oster", "2026-07")
+          .rep("U4", "South", "Oster", "2026-07")
+          .product("P1", "Rope");
+  private final Ledger ledger = company.ledger();
+  private final Members members = ledger.members();
+
+  private static int month(String text) {
+    return Months.number(YearMonth.parse(text));
+  }
+
+  private Deal deal(String key, String rep, long amount, int percent, String month, State state) {
+    return new Deal(
+        key,
+        company.id(Axis.REP, rep),
+        Members.NONE,
+        Members.NONE,
+        amount,
+        percent * (Deal.CERTAIN / 100),
+        month(month),
+        state);
+  }
+
+  private static DealSnapshot snapshot(String day, List<Deal> deals) {
+    return new DealSnapshot("deals", "revenue", LocalDate.parse(day), deals);
+  }
+
+  /** Two snapshots between which every deal meets another fate. */
+  private DealSnapshot october() {
+    return snapshot(
+        "2026-10-15",
+        List.of(
+            deal("D01", "U1", 3_000_000, 50, "2026-11", State.OPEN),
+            deal("D02", "U1", 1_800_000, 70, "2026-12", State.OPEN),
+            deal("D03", "U2", 100_000, 12, "2026-11", State.OPEN),
+            deal("D04", "U3", 70_000, 90, "2026-12", State.OPEN),
+            deal("D05", "U3", 64_000, 10, "2026-11", State.OPEN),
+            deal("D06", "U4", 33_333, 33, "2027-01", State.OPEN),
+            deal("D07", "U2", 5_555, 100, "2026-12", State.OPEN),
+            deal("D08", "U3", 21_000, 40, "2026-10", State.OPEN),
+            deal("D09", "U4", 8_000, 0, "2026-11", State.OPEN)));
+  }
+
+  private DealSnapshot november() {
+    return snapshot(
+        "2026-11-30",
+        List.of(
+            deal("D01", "U1", 3_000_000, 50, "2026-12", State.OPEN),
+            deal("D02", "U1", 2_000_000, 80, "2026-12", State.OPEN),
+            deal("D03", "U2", 90_000, 12, "2026-11", State.OPEN),
+            deal("D04", "U3", 71_000, 100, "2026-11", State.WON),
+            deal("D05", "U3", 64_000, 0, "2026-11", State.LOST),
+            deal("D06", "U4", 33_333, 33, "2026-12", State.OPEN),
+            deal("D07", "U2", 5_555, 100, "2027-02", State.OPEN),
+            deal("D08", "U3", 21_000, 40, "2026-10", State.OPEN),
+            deal("D10", "U4", 9_999, 25, "2026-12", State.OPEN)));
+  }
+
+  private DealScope quarter() {
+    return new DealScope(Company.span("2026-10", "2026-12"), Filters.NONE, members);
+  }
+
+  private static Reading reading(long actual, Goal goal) {
+    return new Reading(Direction.HIGHER, Ratio.of(actual), goal, 1, null, null);
+  }
+
+  @Test
+  void outlook_ofTheWorkedExample() {
+    OpenDeals deals = OpenDeals.of(november(), quarter(), Axis.REP).members().get(0);
+    Outlook outlook =
+        new Outlook(reading(6_200_000, new Goal.Single(Ratio.of(10_000_000))), false, deals);
+    assertThat(deals.open()).isEqualTo(5_000_000);
+    assertThat(deals.weighted()).isEqualTo(Ratio.of(3_100_000));
+    assertThat(outlook.expected()).isEqualTo(Ratio.of(9_300_000));
+    assertThat(outlook.atBest()).isEqualTo(Ratio.of(11_200_000));
+    assertThat(outlook.toGo()).isEqualTo(Ratio.of(3_800_000));
+    assertThat(outlook.coverage()).isEqualTo(Ratio.of(25, 19));
+    assertThat(outlook.likelihoodNeeded()).isEqualTo(Ratio.parse("0.76"));
+    Ladder ladder = Ladder.defaultOf(Direction.HIGHER);
+    assertThat(outlook.expectedStatus(ladder, Ratio.of(100), null).word()).isEqualTo("near");
+    assertThat(
+            new Outlook(outlook.reading(), true, deals)
+                .expectedStatus(ladder, Ratio.of(100), null)
+                .noReading())
+        .isEqualTo(NoReading.EMPTY);
+  }
+
+  @Test
+  void undefined_whereNothingIsToGoOrOpen() {
+    Reading reached = reading(900, new Goal.Single(Ratio.of(850)));
+    OpenDeals some = new OpenDeals(100, Ratio.of(50), 0, 1);
+    assertThat(new Outlook(reached, false, some).toGo()).isEqualTo(Ratio.ZERO);
+    assertThat(new Outlook(reached, false, some).coverage()).isNull();
+    assertThat(new Outlook(reached, false, some).likelihoodNeeded()).isNull();
+    Outlook without = new Outlook(reading(900, Goal.MISSING), false, some);
+    assertThat(without.toGo()).isNull();
+    assertThat(without.expected()).isEqualTo(Ratio.of(950));
+    Reading short1 = reading(100, new Goal.Single(Ratio.of(200)));
+    assertThat(new Outlook(short1, false, OpenDeals.NONE).coverage()).isEqualTo(Ratio.ZERO);
+    assertThat(new Outlook(short1, false, OpenDeals.NONE).likelihoodNeeded()).isNull();
+    Reading range = reading(1, new Goal.Range(Ratio.ONE, Ratio.of(2)));
+    assertThat(new Outlook(range, false, some).toGo()).isNull();
+    Reading lower = new Reading(Direction.LOWER, Ratio.ONE, Goal.MISSING, 0, null, null);
+    assertThatIllegalArgumentException().isThrownBy(() -> new Outlook(lower, false, some));
+  }
+
+  @Test
+  void overdue_isInNoneOfTheOthers_andEachDealIsOfItsMember() {
+    OpenDeals.ByMember all = OpenDeals.of(november(), quarter(), Axis.REGION);
+    assertThat(all.total()).isEqualTo(new OpenDeals(5_133_332, all.total().weighted(), 21_000, 5));
+    OpenDeals south = all.members().get(company.id(Axis.REGION, "South"));
+    assertThat(south.open()).isEqualTo(43_332);
+    assertThat(south.weighted()).isEqualTo(Ratio.parse("13499.64"));
+    assertThat(south.overdue()).isEqualTo(21_000);
+    OpenDeals.ByMember products = OpenDeals.of(november(), quarter(), Axis.PRODUCT);
+    assertThat(products.members()).as("no deal names a product").isEmpty();
+    assertThat(products.total()).isEqualTo(all.total());
+  }
+
+  @Test
+  void place_isTheDealsOwnRegion_elseTheRostersInItsMonth() {
+    int south = company.id(Axis.REGION, "South");
+    Deal own = new Deal("A", 0, 0, south, 10, 0, month("2026-12"), State.OPEN);
+    DealScope scope = quarter();
+    assertThat(scope.placeOf(own, Axis.REGION)).isEqualTo(south);
+    assertThat(scope.placeOf(own, Axis.LINE)).isEqualTo(company.id(Axis.LINE, "Rope"));
+    assertThat(scope.placeOf(own, Axis.MANAGER)).isEqualTo(company.id(Axis.MANAGER, "Tull"));
+    Deal early = new Deal("B", 0, -1, -1, 10, 0, month("2026-06"), State.OPEN);
+    assertThat(scope.placeOf(early, Axis.REGION)).isEqualTo(Members.NONE);
+    assertThat(scope.contains(early)).as("before the span").isFalse();
+    assertThat(scope.of(Axis.REGION, south).contains(own)).isTrue();
+    assertThat(scope.of(Axis.MANAGER, company.id(Axis.MANAGER, "Oster")).contains(own)).isFalse();
+    assertThat(scope.of(Axis.COMPANY, 0)).isEqualTo(scope);
+  }
+
+  @Test
+  void inForce_isTheLatestAtOrBeforeADay_ofTheSameDayTheLast() {
+    DealSnapshot again = snapshot("2026-10-15", List.of());
+    List<DealSnapshot> posted = List.of(november(), october(), again);
+    assertThat(DealSnapshot.inForce(posted, null)).isEqualTo(november());
+    assertThat(DealSnapshot.inForce(posted, LocalDate.parse("2026-11-29"))).isSameAs(again);
+    assertThat(DealSnapshot.inForce(posted, LocalDate.parse("2026-10-14"))).isNull();
+  }
+
+  @ParameterizedTest(name = "{0}")
+  @CsvSource({
+    "all, 5047555, 9999, 33333, 200000, 10000, 70000, 64000, 5555, 8000, 5133332",
+    "U1, 4800000, 0, 0, 200000, 0, 0, 0, 0, 0, 5000000",
+    "U2, 105555, 0, 0, 0, 10000, 0, 0, 5555, 0, 90000",
+    "U3, 134000, 0, 0, 0, 0, 70000, 64000, 0, 0, 0",
+    "U4, 8000, 9999, 33333, 0, 0, 0, 0, 0, 8000, 43332"
+  })
+  void bridge_saysWhatBecameOfEachDeal(
+      String rep,
+      long before,
+      long added,
+      long movedIn,
+      long raised,
+      long lowered,
+      long won,
+      long lost,
+      long movedOut,
+      long gone,
+      long after) {
+    DealScope scope =
+        rep.equals("all") ? quarter() : quarter().of(Axis.REP, company.id(Axis.REP, rep));
+    assertThat(Bridge.between(october(), november(), scope))
+        .isEqualTo(
+            new Bridge(before, added, movedIn, raised, lowered, won, lost, movedOut, gone, after));
+  }
+
+  @Test
+  void bridge_ofTwoSourcesOrBackwards_isRefused() {
+    DealSnapshot other =
+        new DealSnapshot("other", "revenue", LocalDate.parse("2026-12-01"), List.of());
+    assertThatIllegalArgumentException()
+        .isThrownBy(() -> Bridge.between(october(), other, quarter()));
+    assertThatIllegalArgumentException()
+        .isThrownBy(() -> Bridge.between(november(), october(), quarter()));
+    assertThatIllegalArgumentException()
+        .isThrownBy(
+            () ->
+                snapshot(
+                    "2026-10-15",
+                    List.of(
+                        deal("A", "U1", 1, 0, "2026-10", State.OPEN),
+                        deal("A", "U2", 1, 0, "2026-10", State.OPEN))))
+        .withMessageContaining("A");
+    assertThatIllegalArgumentException()
+        .isThrownBy(() -> deal("A", "U1", -1, 0, "2026-10", State.OPEN));
+    assertThatIllegalArgumentException()
+        .isThrownBy(() -> deal("A", "U1", 1, 101, "2026-10", State.OPEN));
+    assertThatIllegalArgumentException()
+        .isThrownBy(() -> deal(" ", "U1", 1, 1, "2026-10", State.OPEN));
+  }
+
+  @ParameterizedTest
+  @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8})
+  void anyTwoSnapshots_bridgeAddsUp_andSumsAreThoseOfAPlainLoop(long seed) {
+    Random random = new Random(seed);
+    DealSnapshot former = snapshot("2026-10-15", random(random));
+    DealSnapshot latter = snapshot("2026-11-03", random(random));
+    for (int rep = -1; rep < 4; rep++) {
+      DealScope scope = rep < 0 ? quarter() : quarter().of(Axis.REP, rep);
+      Bridge bridge = Bridge.between(former, latter, scope);
+      assertThat(
+              bridge.before()
+                  + bridge.added()
+                  + bridge.movedIn()
+                  + bridge.raised()
+                  - bridge.lowered()
+                  - bridge.won()
+                  - bridge.lost()
+                  - bridge.movedOut()
+                  - bridge.gone())
+          .isEqualTo(bridge.after());
+      assertThat(bridge.after()).isEqualTo(OpenDeals.of(latter, scope, Axis.REP).total().open());
+    }
+    OpenDeals.ByMember sums = OpenDeals.of(latter, quarter(), Axis.REP);
+    Map<Integer, Ratio> weighted = new TreeMap<>();
+    for (Deal deal : latter.deals()) {
+      if (deal.isOpen() && deal.month() >= month("2026-11") && deal.month() <= month("2026-12")) {
+        Ratio part = Ratio.of(deal.amount()).times(Ratio.of(deal.likelihood(), Deal.CERTAIN));
+        weighted.merge(deal.rep(), part, Ratio::plus);
+      }
+    }
+    weighted.forEach((rep, sum) -> assertThat(sums.members().get(rep).weighted()).isEqualTo(sum));
+    assertThat(sums.total().weighted()).isEqualTo(Ratio.sum(weighted.values().stream()));
+    for (OpenDeals deals : sums.members().values()) {
+      assertThat(deals.weighted()).isBetween(Ratio.ZERO, Ratio.of(deals.open()));
+      Outlook outlook = new Outlook(reading(random.nextInt(1000), Goal.MISSING), false, deals);
+      assertThat(outlook.expected()).isBetween(outlook.reading().actual(), outlook.atBest());
+    }
+  }
+
+  private List<Deal> random(Random random) {
+    List<Deal> deals = new ArrayList<>();
+    for (int key = 0; key < 300; key++) {
+      if (random.nextInt(5) > 0) {
+        boolean isLarge = random.nextInt(20) == 0;
+        deals.add(
+            new Deal(
+                "D" + key,
+                random.nextInt(4),
+                Members.NONE,
+                Members.NONE,
+                isLarge ? 900_000_000_000_000L + random.nextInt(9) : random.nextInt(100_000),
+                random.nextInt(Deal.CERTAIN + 1),
+                month("2026-08") + random.nextInt(8),
+                State.values()[random.nextInt(6) % 3]));
+      }
+    }
+    return deals;
+  }
+}
