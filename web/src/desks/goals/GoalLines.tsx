@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
+import { memo, useEffect, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
 import type { GoalDesk, GoalGroup, GoalLine } from '../../api/types';
 import { amount } from '../../format/figures';
 import { placed } from '../../format/placing';
@@ -13,17 +13,27 @@ interface LineProps {
   at: number;
 }
 
+/** What is done to lines; behind a reference that stays, so that lines are not drawn anew for it. */
+export interface Hands {
+  press: (row: number, column: Column, isExtending: boolean) => void;
+  edit: (begun: string) => void;
+  editKey: (event: KeyboardEvent, typed: string) => void;
+  leave: (typed: string) => void;
+  fold: (group: GoalGroup) => void;
+  choose: (group: GoalGroup) => void;
+}
+
 /** A group with the sum of its rows; one Tab stop while it is the line that has the focus. */
-export function SumLine(
+export const SumLine = memo(function SumLine(
   props: LineProps & {
-    line: GoalLine;
+    group: GoalGroup;
     isActive: boolean;
     isFolded: boolean;
-    onFold: () => void;
-    onChoose: () => void;
+    hands: RefObject<Hands>;
   },
 ) {
-  const { line, layout, at, isActive, isFolded, onFold, onChoose } = props;
+  const { group, layout, at, isActive, isFolded, hands } = props;
+  const line = group.sum;
   const name = line.name || t('goalLines.withoutAGroup');
   return (
     <div
@@ -44,7 +54,7 @@ export function SumLine(
           aria-expanded={!isFolded}
           aria-label={t('goalLines.fold', { name })}
           className="w-4 text-quiet"
-          onClick={onFold}
+          onClick={() => hands.current.fold(group)}
         >
           {isFolded ? '▸' : '▾'}
         </button>
@@ -53,7 +63,7 @@ export function SumLine(
           tabIndex={-1}
           className="min-w-0 truncate text-left"
           title={t('goalLines.chooseItsOpenCells', { name })}
-          onClick={onChoose}
+          onClick={() => hands.current.choose(group)}
         >
           {name}
         </button>
@@ -70,10 +80,14 @@ export function SumLine(
       <Sums line={line} desk={layout.desk} />
     </div>
   );
-}
+});
 
 /** What the group itself is to reach, and how far its rows pass that. */
-export function OwnLine({ group, layout, at }: LineProps & { group: GoalGroup }) {
+export const OwnLine = memo(function OwnLine({
+  group,
+  layout,
+  at,
+}: LineProps & { group: GoalGroup }) {
   const { own } = group;
   const { desk, columns, show } = layout;
   if (!own) return null;
@@ -103,7 +117,7 @@ export function OwnLine({ group, layout, at }: LineProps & { group: GoalGroup })
       </span>
     </div>
   );
-}
+});
 
 function Sums({ line, desk }: { line: GoalLine; desk: GoalDesk }) {
   return (
@@ -167,17 +181,18 @@ interface RowLineProps extends LineProps {
   /** What is typed in that cell; null while nobody types. */
   editing: string | null;
   canEdit: boolean;
-  isChosen: (column: Column) => boolean;
-  isLocked: (month: number) => boolean;
-  onPress: (column: Column, isExtending: boolean) => void;
-  onEdit: () => void;
-  onEditKey: (event: KeyboardEvent, typed: string) => void;
-  onLeave: (typed: string) => void;
+  /** First and last month of it that are chosen; −1 for none. */
+  chosenFrom: number;
+  chosenTo: number;
+  locked: ReadonlySet<string>;
+  hands: RefObject<Hands>;
 }
 
 /** A member's goals, each month a cell to be typed in. */
-export function RowLine(props: RowLineProps) {
-  const { row, layout, at, place, active, editing, canEdit, isChosen, isLocked } = props;
+export const RowLine = memo(function RowLine(props: RowLineProps) {
+  const { row, layout, at, place, active, editing, canEdit, locked, hands } = props;
+  const isChosen = (column: Column) =>
+    props.chosenFrom >= 0 && column.from >= props.chosenFrom && column.until - 1 <= props.chosenTo;
   const { desk } = layout;
   return (
     <div role="row" aria-rowindex={at + 3} className="goal-line h-[25px] border-t border-rule">
@@ -215,13 +230,15 @@ export function RowLine(props: RowLineProps) {
             title={titleOf(desk, was, elsewhere)}
             onPointerDown={(event) => {
               if (event.button === 0 && !(isActive && editing !== null)) {
-                props.onPress(column, event.shiftKey);
+                hands.current.press(place, column, event.shiftKey);
               }
             }}
             onPointerEnter={(event) => {
-              if (event.buttons === 1) props.onPress(column, true);
+              if (event.buttons === 1) hands.current.press(place, column, true);
             }}
-            onDoubleClick={isMonth ? props.onEdit : undefined}
+            onDoubleClick={
+              isMonth ? () => hands.current.edit(row.cells[column.at] ?? '') : undefined
+            }
           >
             {isActive && isMonth && editing !== null ? (
               <Editor
@@ -230,12 +247,12 @@ export function RowLine(props: RowLineProps) {
                   name: row.name,
                   month: desk.months[column.at]?.month ?? '',
                 })}
-                onKey={props.onEditKey}
-                onLeave={props.onLeave}
+                onKey={(event, typed) => hands.current.editKey(event, typed)}
+                onLeave={(typed) => hands.current.leave(typed)}
               />
             ) : (
               <>
-                {isMonth && isLocked(column.at) && <Lock />}
+                {isMonth && locked.has(`${row.key} ${column.at}`) && <Lock />}
                 {textOf(layout, row, 'row', column)}
               </>
             )}
@@ -245,7 +262,7 @@ export function RowLine(props: RowLineProps) {
       <Sums line={row} desk={desk} />
     </div>
   );
-}
+});
 
 function titleOf(desk: GoalDesk, was: string | null, elsewhere: string | null): string | undefined {
   const parts = [

@@ -7,12 +7,13 @@ import {
   type ClipboardEvent,
   type CSSProperties,
   type KeyboardEvent,
+  type RefObject,
 } from 'react';
 import type { GoalDesk, GoalGroup, GoalLine, GoalPercents } from '../../api/types';
 import { amount, hasFraction } from '../../format/figures';
 import { VirtualRows } from '../../ui/VirtualRows';
 import { GoalHead } from './GoalHead';
-import { OwnLine, RowLine, SumLine } from './GoalLines';
+import { OwnLine, RowLine, SumLine, type Hands } from './GoalLines';
 import { columnsOf, type Column, type Layout, type Show } from './layout';
 import {
   blockOf,
@@ -20,7 +21,7 @@ import {
   copied,
   emptied,
   filled,
-  isIn,
+  isRowOf,
   MONTHS,
   pasted,
   type Block,
@@ -282,6 +283,15 @@ export function GoalTable(props: GoalTableProps) {
     onBlock({ top, bottom, left: firstOpen(desk), right: MONTHS - 1 });
   }
 
+  const hands = useLatest<Hands>({
+    press,
+    edit: begin,
+    editKey: onEditKey,
+    leave: commit,
+    fold,
+    choose: chooseGroup,
+  });
+
   return (
     <div
       ref={setScroll}
@@ -320,13 +330,12 @@ export function GoalTable(props: GoalTableProps) {
           {(line, at) =>
             line.kind === 'group' ? (
               <SumLine
-                line={line.group.sum}
+                group={line.group}
                 layout={layout}
                 at={at}
                 isActive={group === line.group.sum.key}
                 isFolded={folded.has(line.group.sum.key)}
-                onFold={() => fold(line.group)}
-                onChoose={() => chooseGroup(line.group)}
+                hands={hands}
               />
             ) : line.kind === 'own' ? (
               <OwnLine group={line.group} layout={layout} at={at} />
@@ -337,18 +346,12 @@ export function GoalTable(props: GoalTableProps) {
                 at={at}
                 active={group === null && active.row === line.at ? active.month : null}
                 canEdit={canEdit}
-                isChosen={(column) =>
-                  block !== null &&
-                  isIn(block, line.at, column.from) &&
-                  isIn(block, line.at, column.until - 1)
-                }
-                isLocked={(month) => locked.has(`${line.row.key} ${month}`)}
+                chosenFrom={isRowOf(block, line.at) ? block.left : -1}
+                chosenTo={isRowOf(block, line.at) ? block.right : -1}
+                locked={locked}
                 place={line.at}
                 editing={active.row === line.at ? editing : null}
-                onEditKey={onEditKey}
-                onLeave={commit}
-                onPress={(column, isExtending) => press(line.at, column, isExtending)}
-                onEdit={() => begin(line.row.cells[active.month] ?? '')}
+                hands={hands}
               />
             )
           }
@@ -464,6 +467,15 @@ function widthsOf(
 /** How long a figure is drawn; what stands between its digits is narrower than they are. */
 const lengthOf = (figure: string) =>
   Array.from(figure).reduce((sum, sign) => sum + (/\d/.test(sign) ? DIGIT : BETWEEN), 0);
+
+/** The newest of a value behind a reference that stays. */
+function useLatest<Value>(value: Value): RefObject<Value> {
+  const latest = useRef(value);
+  useEffect(() => {
+    latest.current = value;
+  });
+  return latest;
+}
 
 /** How wide an element is; 0 until it is known. */
 function useWidth(element: HTMLElement | null): number {

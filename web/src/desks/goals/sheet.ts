@@ -30,8 +30,9 @@ export function blockOf(one: Place, other: Place): Block {
   };
 }
 
-export function isIn(block: Block, row: number, month: number): boolean {
-  return row >= block.top && row <= block.bottom && month >= block.left && month <= block.right;
+/** Whether some of a row is in a block. */
+export function isRowOf(block: Block | null, row: number): block is Block {
+  return block !== null && row >= block.top && row <= block.bottom;
 }
 
 /** The places of a block, row by row. */
