@@ -1,5 +1,7 @@
+import { offered } from '../../api/goalSets';
 import type { Company } from '../../api/types';
-import { plural } from '../../format/nouns';
+import { capital, plural } from '../../format/nouns';
+import { Pick } from '../../ui/Pick';
 import { t } from './words';
 
 /** What a rule of the figures is attached to. */
@@ -46,13 +48,56 @@ export function AppliesTo({ company, rule }: { company: Company; rule: Attached 
   );
 }
 
-/** What a change of the rules says to take one back. */
-export const takenBack = ({ measure, goalSet, axis }: Attached) => ({
+const EVERY = '';
+
+interface AttachPickProps {
+  company: Company;
+  value: Attached;
+  onChange: (value: Attached) => void;
+}
+
+/** What a rule is to be attached to: a measure, and a goal set and rows or every one. */
+export function AttachPick({ company, value, onChange }: AttachPickProps) {
+  const sets = offered(company).filter((set) => set.measures.includes(value.measure));
+  return (
+    <>
+      <Pick
+        label={t('thresholds.measure')}
+        value={value.measure}
+        options={company.measures.map((one) => ({ value: one.code, word: one.name }))}
+        onChange={(measure) => onChange({ measure, axis: value.axis })}
+      />
+      <Pick
+        label={t('thresholds.goalSet')}
+        value={value.goalSet ?? EVERY}
+        options={[
+          { value: EVERY, word: t('thresholds.every') },
+          ...sets.map(({ name }) => ({ value: name, word: name })),
+        ]}
+        onChange={(goalSet) => onChange({ ...value, goalSet: goalSet || undefined })}
+      />
+      <Pick
+        label={t('thresholds.rows')}
+        value={value.axis ?? EVERY}
+        options={[
+          { value: EVERY, word: t('thresholds.every') },
+          ...AXES.map((one) => ({ value: one, word: capital(plural(one)) })),
+        ]}
+        onChange={(axis) => onChange({ ...value, axis: axis || undefined })}
+      />
+    </>
+  );
+}
+
+/** What a rule is attached to, as a change of the rules says it. */
+export const attachedTo = ({ measure, goalSet, axis }: Attached) => ({
   measure,
   ...(goalSet ? { goalSet } : {}),
   ...(axis ? { axis } : {}),
-  remove: true as const,
 });
+
+/** What a change of the rules says to take one back. */
+export const takenBack = (rule: Attached) => ({ ...attachedTo(rule), remove: true as const });
 
 /** The standing where a rule applies, with one of its panels open. */
 export function standingOf(rule: Attached, month: string, panel?: string): string {

@@ -1,15 +1,22 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { offered } from '../../api/goalSets';
 import type { Company, Rules } from '../../api/types';
 import { asPercent, shifted } from '../../format/figures';
-import { capital, plural } from '../../format/nouns';
 import { readNumber } from '../../format/numbers';
 import { field } from '../../ui/field';
 import { smallButton } from '../../ui/Notice';
 import { Pick } from '../../ui/Pick';
 import { Saved } from '../../ui/Saved';
-import { AppliesTo, AXES, nameOf, RulesHead, standingOf, takenBack } from './AppliesTo';
+import {
+  AppliesTo,
+  attachedTo,
+  AttachPick,
+  nameOf,
+  RulesHead,
+  standingOf,
+  takenBack,
+  type Attached,
+} from './AppliesTo';
 import { Labelled } from './Labelled';
 import { useSaveRules } from './useRules';
 import { t } from './words';
@@ -20,8 +27,6 @@ interface StretchesPartProps {
   month: string;
   first: string;
 }
-
-const EVERY = '';
 
 const OF_WORDS = { goal: t('stretches.ofGoal'), 'last-year': t('stretches.ofLastYear') } as const;
 
@@ -84,58 +89,21 @@ interface AddStretchesProps {
 }
 
 function AddStretches({ company, first, save }: AddStretchesProps) {
-  const [measure, setMeasure] = useState(first);
-  const [goalSet, setGoalSet] = useState(EVERY);
-  const [axis, setAxis] = useState(EVERY);
+  const [to, setTo] = useState<Attached>({ measure: first });
   const [of, setOf] = useState<'goal' | 'last-year'>('goal');
   const [percents, setPercents] = useState('25 50 75');
   const at = sharesOf(percents);
-  const sets = offered(company).filter((set) => set.measures.includes(measure));
-  const chosen = sets.find(({ name }) => name === goalSet)?.name ?? EVERY;
   return (
     <form
       aria-label={t('stretches.add')}
       onSubmit={(event) => {
         event.preventDefault();
         if (at === null) return;
-        save.mutate({
-          stretches: [
-            {
-              measure,
-              ...(chosen === EVERY ? {} : { goalSet: chosen }),
-              ...(axis === EVERY ? {} : { axis }),
-              of,
-              at,
-            },
-          ],
-        });
+        save.mutate({ stretches: [{ ...attachedTo(to), of, at }] });
       }}
     >
       <div className="grid grid-cols-3 gap-2">
-        <Pick
-          label={t('thresholds.measure')}
-          value={measure}
-          options={company.measures.map((one) => ({ value: one.code, word: one.name }))}
-          onChange={setMeasure}
-        />
-        <Pick
-          label={t('thresholds.goalSet')}
-          value={chosen}
-          options={[
-            { value: EVERY, word: t('thresholds.every') },
-            ...sets.map(({ name }) => ({ value: name, word: name })),
-          ]}
-          onChange={setGoalSet}
-        />
-        <Pick
-          label={t('thresholds.rows')}
-          value={axis}
-          options={[
-            { value: EVERY, word: t('thresholds.every') },
-            ...AXES.map((one) => ({ value: one, word: capital(plural(one)) })),
-          ]}
-          onChange={setAxis}
-        />
+        <AttachPick company={company} value={to} onChange={setTo} />
         <Labelled
           label={t('stretches.percents')}
           fault={at === null ? t('stretches.rising') : undefined}

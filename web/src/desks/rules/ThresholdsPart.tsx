@@ -88,7 +88,7 @@ export function ThresholdsPart({ company, rules, month, first }: ThresholdsPartP
       </section>
       <Decides company={company} first={first} month={month} />
       <div className="space-y-6">
-        <ShadingPart company={company} rules={rules} month={month} />
+        <ShadingPart company={company} rules={rules} month={month} first={first} />
         <StretchesPart company={company} rules={rules} month={month} first={first} />
       </div>
       <ReasonsPart />

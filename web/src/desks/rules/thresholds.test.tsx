@@ -112,7 +112,7 @@ describe('status thresholds', () => {
     show('thresholds');
     const limits = await screen.findByRole('region', { name: 'Shading limits' });
     expect(within(limits).getAllByRole('row')[1]).toHaveTextContent(/reps10.000\.00automatic/);
-    expect(within(limits).getByRole('link', { name: 'Change' })).toHaveAttribute(
+    expect(within(limits).getByRole('link', { name: 'See it' })).toHaveAttribute(
       'href',
       '/standing?measure=revenue&to=2026-10&axis=rep',
     );
@@ -123,6 +123,31 @@ describe('status thresholds', () => {
     await waitFor(() =>
       expect(asked.find(({ method }) => method === 'PUT')?.body).toEqual([
         { code: 'price', name: 'Price war' },
+      ]),
+    );
+  });
+
+  it('stand beside shading limits, which are set and made automatic again there', async () => {
+    const asked = serve({
+      ...ALL,
+      '/rules': {
+        ...RULES,
+        shading: [{ measure: 'revenue', axis: 'rep', good: 'auto', bad: '10000.00' }],
+      },
+    });
+    show('thresholds');
+    const limits = within(await screen.findByRole('region', { name: 'Shading limits' }));
+    expect(limits.getByRole('button', { name: 'Set these limits' })).toBeDisabled();
+    await userEvent.selectOptions(limits.getByLabelText('Goal set'), 'quota');
+    await userEvent.type(limits.getByLabelText('Unfavourable'), '5 000');
+    await userEvent.click(limits.getByRole('button', { name: 'Set these limits' }));
+    await userEvent.click(
+      limits.getByRole('button', { name: 'Make the shading of Revenue automatic' }),
+    );
+    await waitFor(() =>
+      expect(asked.filter(({ method }) => method === 'PUT').map(({ body }) => body)).toEqual([
+        { shading: [{ measure: 'revenue', goalSet: 'quota', good: 'auto', bad: '5000' }] },
+        { shading: [{ measure: 'revenue', axis: 'rep', good: 'auto', bad: 'auto' }] },
       ]),
     );
   });

@@ -38,6 +38,8 @@ export interface RulesToSave {
   assignments?: AssignmentPart[];
   /** Thresholds that go back to the default. */
   ladders?: { measure: string; goalSet?: string; axis?: string; remove: true }[];
+  /** Limits in whole units, or "auto". */
+  shading?: Rules['shading'];
   /** Put in force, or taken back. */
   stretches?: (
     StretchesRule | { measure: string; goalSet?: string; axis?: string; remove: true }
