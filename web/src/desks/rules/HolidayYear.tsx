@@ -1,6 +1,5 @@
 import { useRef, useState, type KeyboardEvent } from 'react';
 import { fiscalNumber, plusMonths } from '../../address/span';
-import { dayText } from '../../format/writing';
 import { monthName } from '../../format/figures';
 import { smallButton } from '../../ui/Notice';
 import { t } from './words';
@@ -123,13 +122,13 @@ function Month({ month, days, active, onToggle }: MonthProps) {
             tabIndex={day === active ? 0 : -1}
             aria-pressed={days.has(day)}
             aria-label={t(weekdayOf(day) < 5 ? 'holidayYear.day' : 'holidayYear.weekend', {
-              day: dayText(day),
+              day: `${numberOf(day)} ${monthName(month)}`,
             })}
             className={`h-6 ${classOf(day, days)}`}
             style={day.endsWith('-01') ? { gridColumnStart: weekdayOf(day) + 1 } : undefined}
             onClick={() => onToggle(day)}
           >
-            {day.slice(8).replace(/^0/, '')}
+            {numberOf(day)}
           </button>
         ))}
       </div>
@@ -141,6 +140,8 @@ function classOf(day: string, days: ReadonlySet<string>): string {
   if (days.has(day)) return 'rounded-sm bg-select font-bold text-sheet';
   return weekdayOf(day) < 5 ? 'bg-sheet hover:bg-select-ground' : 'text-quiet';
 }
+
+const numberOf = (day: string) => day.slice(8).replace(/^0/, '');
 
 const dateOf = (day: string) => new Date(`${day}T00:00:00Z`);
 
