@@ -21,7 +21,7 @@ export function Choice({ label, value, options, onChange }: ChoiceProps) {
     <Listbox value={value} onChange={onChange}>
       <div className="relative">
         <ListboxButton
-          className="whitespace-nowrap"
+          className="min-h-6 whitespace-nowrap"
           aria-label={`${label}: ${chosen?.word ?? value}`}
         >
           <span className="text-quiet">{label}: </span>

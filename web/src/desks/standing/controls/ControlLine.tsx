@@ -53,7 +53,7 @@ interface ControlLineProps {
 export function ControlLine({ company, view, standing, change }: ControlLineProps) {
   const { isOffice, mayLoad } = useRights();
   return (
-    <div className="no-print mb-1.5 flex flex-wrap items-center gap-x-2.5 gap-y-0.5 text-[12.5px] xl:mb-2 xl:gap-x-3.5 xl:gap-y-1.5 xl:text-[13px]">
+    <div className="no-print mb-1.5 flex flex-wrap items-center gap-x-2.5 gap-y-0 text-[12.5px] xl:mb-2 xl:gap-x-3.5 xl:gap-y-1.5 xl:text-[13px]">
       <RowControls company={company} view={view} change={change} />
       <BasisControls company={company} view={view} change={change} />
       <Choice
