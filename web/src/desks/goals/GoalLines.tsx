@@ -3,7 +3,7 @@ import type { GoalDesk, GoalGroup, GoalLine } from '../../api/types';
 import { amount } from '../../format/figures';
 import { placed } from '../../format/placing';
 import { Lock } from './GoalHead';
-import { edgeOf, textOf, yearOf, type Column, type Layout } from './layout';
+import { edgeOf, isPercent, textOf, yearOf, type Column, type Layout } from './layout';
 import { shown, signedPercent } from './texts';
 import { t } from './words';
 
@@ -91,7 +91,6 @@ export const OwnLine = memo(function OwnLine({
   const { own } = group;
   const { desk, columns, show } = layout;
   if (!own) return null;
-  const isPercent = show === 'stretch' || show === 'share';
   return (
     <div role="row" aria-rowindex={at + 3} className="goal-line h-[25px] bg-ground text-quiet">
       <span role="rowheader" className="goal-name truncate pl-4">
@@ -103,7 +102,7 @@ export const OwnLine = memo(function OwnLine({
           role="gridcell"
           className={`goal-cell ${edgeOf(layout, column)}`}
         >
-          {isPercent ? '' : textOf(layout, own, 'group', column)}
+          {isPercent(show) ? '' : textOf(layout, own, 'group', column)}
         </span>
       ))}
       <span role="gridcell" className="goal-cell">
@@ -200,12 +199,11 @@ export const RowLine = memo(function RowLine(props: RowLineProps) {
         {row.name}
       </span>
       {layout.columns.map((column) => {
-        const months = [];
-        for (let month = column.from; month < column.until; month++) months.push(month);
         const isMonth = column.kind === 'month';
-        const isActive = active === column.from && (isMonth || layout.show === 'quarters');
-        const isClosed = months.every((month) => desk.months[month]?.isClosed);
-        const isChanged = months.some((month) => (row.was[month] ?? null) !== null);
+        const isStop = isMonth || layout.show === 'quarters';
+        const isActive = isStop && active === column.from;
+        const isClosed = desk.months.slice(column.from, column.until).every((one) => one.isClosed);
+        const isChanged = row.was.slice(column.from, column.until).some((was) => was !== null);
         const was = isMonth ? (row.was[column.at] ?? null) : null;
         const elsewhere = isMonth ? (row.places[column.at] ?? null) : null;
         const classes = [
@@ -220,9 +218,7 @@ export const RowLine = memo(function RowLine(props: RowLineProps) {
           <span
             key={`${column.kind}${column.at}`}
             role="gridcell"
-            data-cell={
-              isMonth || layout.show === 'quarters' ? `${place}-${column.from}` : undefined
-            }
+            data-cell={isStop ? `${place}-${column.from}` : undefined}
             tabIndex={isActive ? 0 : -1}
             aria-selected={isChosen(column)}
             aria-readonly={isClosed || !canEdit || !isMonth}

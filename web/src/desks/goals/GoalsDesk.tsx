@@ -12,7 +12,7 @@ import { Stale } from '../../ui/Stale';
 import { GoalCompare } from './GoalCompare';
 import { GoalPanel, type Begun } from './GoalPanel';
 import { GoalTable } from './GoalTable';
-import type { Show } from './layout';
+import { isPercent, type Show } from './layout';
 import { NewGoalSet } from './NewGoalSet';
 import { SetDrop } from './SetDrop';
 import { rowsInOrder, type Block } from './sheet';
@@ -91,11 +91,7 @@ function Work({ company, which, desk, isStale, change }: WorkProps) {
   const [search] = useSearchParams();
   const view = viewOf(search.get('view'), desk);
   const show = view === 'beside' ? 'months' : view;
-  const percents = useGoalPercents(
-    which,
-    show === 'stretch' || show === 'share' ? show : null,
-    draft.version,
-  );
+  const percents = useGoalPercents(which, isPercent(show) ? show : null, draft.version);
   const [block, setBlock] = useState<Block | null>(null);
   const [locked, setLocked] = useState<ReadonlySet<string>>(new Set());
   const [fault, setFault] = useState<string | null>(null);
@@ -145,7 +141,7 @@ function Work({ company, which, desk, isStale, change }: WorkProps) {
           <GoalTable
             desk={desk}
             show={show}
-            percents={show === 'stretch' || show === 'share' ? (percents.data ?? null) : null}
+            percents={isPercent(show) ? (percents.data ?? null) : null}
             rows={rows}
             block={block}
             locked={locked}

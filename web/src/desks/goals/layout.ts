@@ -7,6 +7,10 @@ export const SHOWS = ['months', 'quarters', 'stretch', 'share'] as const;
 
 export type Show = (typeof SHOWS)[number];
 
+/** Whether percentages stand in the place of the goals. */
+export const isPercent = (show: Show): show is 'stretch' | 'share' =>
+  show === 'stretch' || show === 'share';
+
 /** A column by the months that it stands for, its end excluded. */
 export interface Column {
   kind: 'month' | 'quarter';
@@ -48,7 +52,7 @@ export function textOf(
   kind: 'total' | 'group' | 'row',
   column: Column,
 ): string {
-  if (show === 'months' || show === 'quarters') {
+  if (!isPercent(show)) {
     return shown(desk, (column.kind === 'quarter' ? line.quarters : line.cells)[column.at]);
   }
   if (percents === null) return '';

@@ -1,11 +1,12 @@
 import { useRef, useState } from 'react';
+import { spanOf } from '../../address/span';
 import { ProblemError } from '../../api/client';
 import type { Rules } from '../../api/types';
 import { monthWord } from '../../format/figures';
 import { field } from '../../ui/field';
 import { mainButton, smallButton } from '../../ui/Notice';
 import { Pick } from '../../ui/Pick';
-import { HolidayYear, yearStart } from './HolidayYear';
+import { HolidayYear } from './HolidayYear';
 import { Labelled } from './Labelled';
 import { tagOf, useHolidayFile, useSaveRules } from './useRules';
 import { Saved } from '../../ui/Saved';
@@ -77,7 +78,7 @@ export function CalendarPart({ rules, month }: CalendarPartProps) {
       <HolidayYear
         key={startMonth}
         days={chosen}
-        from={yearStart(month, startNumber)}
+        from={spanOf('y', month, { startMonth: startNumber, yearNamedBy: 'end' }).from}
         onToggle={(day) =>
           setDays(
             (chosen.has(day) ? listed.filter((one) => one !== day) : [...listed, day].sort()).join(

@@ -1,5 +1,5 @@
 import { useRef, useState, type KeyboardEvent } from 'react';
-import { fiscalNumber, plusMonths } from '../../address/span';
+import { plusMonths } from '../../address/span';
 import { monthName } from '../../format/figures';
 import { smallButton } from '../../ui/Notice';
 import { t } from './words';
@@ -159,9 +159,4 @@ function daysOf(month: string): string[] {
   const days = [];
   for (let day = `${month}-01`; day < `${next}-01`; day = plusDays(day, 1)) days.push(day);
   return days;
-}
-
-/** First month of the fiscal year in which a month lies. */
-export function yearStart(month: string, startMonth: number): string {
-  return plusMonths(month, 1 - fiscalNumber(month, { startMonth, yearNamedBy: 'end' }));
 }

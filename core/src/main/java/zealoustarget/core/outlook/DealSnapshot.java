@@ -2,9 +2,9 @@ package zealoustarget.core.outlook;
 
 import java.time.LocalDate;
 import java.time.YearMonth;
-import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.calendar.Months;
 
@@ -17,9 +17,9 @@ public record DealSnapshot(String source, String measure, LocalDate asOf, List<D
   /** Refuses a key that is there twice with an IllegalArgumentException. */
   public DealSnapshot {
     deals = List.copyOf(deals);
-    Map<String, Deal> byKey = new HashMap<>(deals.size() * 2);
+    Set<String> keys = new HashSet<>(deals.size() * 2);
     for (Deal deal : deals) {
-      if (byKey.put(deal.key(), deal) != null) {
+      if (!keys.add(deal.key())) {
         throw new IllegalArgumentException("deal " + deal.key() + " must be there once");
       }
     }

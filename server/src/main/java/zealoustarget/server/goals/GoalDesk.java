@@ -192,7 +192,7 @@ class GoalDesk {
   }
 
   private static GoalSums.Added sumOf(GoalSheet sheet, List<Place> places) {
-    GoalSums.Added sum = new GoalSums.Added(sheet, 1);
+    GoalSums.Added sum = new GoalSums.Added(sheet.measure(), sheet.isRange(), 1);
     for (Place place : places) {
       Amount amount = sheet.amount(place.member(), place.month());
       if (amount != null) {
@@ -247,6 +247,7 @@ class GoalDesk {
     private final List<String> plans;
     private final Figures figures;
     private final Map<List<Integer>, GoalDrafts.Cell> changeAt = new HashMap<>();
+    private final boolean isRange;
     private final GoalSums.Added total;
     private final Map<Integer, GoalSums.Added> byMember = new HashMap<>();
     private final Map<Integer, GoalSums.Added> byGroup = new HashMap<>();
@@ -267,6 +268,7 @@ class GoalDesk {
       this.months = standing.span().months();
       this.first = Months.number(months.get(0));
       this.groupAxis = standing.groupAxis();
+      this.isRange = drafted.isRange();
       this.total = noGoals();
       this.rates = measure.isRate() ? new RateSums(drafted) : null;
       this.figures = new Figures(companyRules.current().company().writing());
@@ -298,7 +300,7 @@ class GoalDesk {
     }
 
     private GoalSums.Added noGoals() {
-      return new GoalSums.Added(drafted, MONTHS);
+      return new GoalSums.Added(measure, isRange, MONTHS);
     }
 
     private void addUp() {
@@ -316,7 +318,7 @@ class GoalDesk {
       if (plan != null) {
         for (GoalBook.Cell cell : inYear(plan)) {
           planByGroup
-              .computeIfAbsent(cell.member(), id -> noGoals())
+              .computeIfAbsent(cell.member(), id -> new GoalSums.Added(measure, false, MONTHS))
               .add(cell.month() - first, GoalSheet.amount(cell));
         }
       }
@@ -349,7 +351,7 @@ class GoalDesk {
           measure.code(),
           measure.unit(),
           measure.scale(),
-          drafted.isRange(),
+          isRange,
           measure.isRate(),
           calendar.year(months.get(0)),
           months.stream().map(month -> month(month, calendar)).toList(),
@@ -494,7 +496,7 @@ class GoalDesk {
     /** Whether every month that has a goal can be compared with the one a year before. */
     private boolean hasYearBefore() {
       return IntStream.range(0, MONTHS)
-          .filter(at -> total.text(at, at + 1) != null)
+          .filter(at -> total.low(at, at + 1) != null)
           .allMatch(at -> isOver(standing, first + at - MONTHS));
     }
 

@@ -44,15 +44,9 @@ final class GoalPercents {
   private final int first;
   private final int months;
   private final boolean[] hasYearBefore;
-  private final Map<Integer, Sums> byGroup = new HashMap<>();
-  private final long[] all;
-
-  /** Goals of a group by month. */
-  private record Sums(long[] amounts, boolean[] hasGoal) {
-    Sums(int months) {
-      this(new long[months], new boolean[months]);
-    }
-  }
+  private final List<GoalBook.Cell> goals;
+  private final Map<Integer, GoalSums.Added> byGroup = new HashMap<>();
+  private final GoalSums.Added all;
 
   /**
    * @param isOver whether a month, by its number, can be compared with
@@ -61,36 +55,35 @@ final class GoalPercents {
     this.sheet = sheet;
     this.first = Months.number(sheet.span().fromInclusive());
     this.months = sheet.span().length();
-    this.all = new long[months];
+    this.goals = sheet.measure().isRate() || sheet.isRange() ? List.of() : sheet.cells();
+    this.all = noGoals();
     this.hasYearBefore = new boolean[months];
     for (int at = 0; at < months; at++) {
       hasYearBefore[at] = isOver.test(first + at - 12);
     }
-    for (GoalBook.Cell cell : goals()) {
+    for (GoalBook.Cell cell : goals) {
       int at = cell.month() - first;
       int group = sheet.groupOf(cell.member(), cell.month());
-      Sums sums = byGroup.computeIfAbsent(group, id -> new Sums(months));
-      sums.amounts()[at] = Math.addExact(sums.amounts()[at], cell.amount());
-      sums.hasGoal()[at] = true;
-      all[at] = Math.addExact(all[at], cell.amount());
+      byGroup.computeIfAbsent(group, id -> noGoals()).add(at, GoalSheet.amount(cell));
+      all.add(at, GoalSheet.amount(cell));
     }
   }
 
-  private List<GoalBook.Cell> goals() {
-    return sheet.measure().isRate() || sheet.isRange() ? List.of() : sheet.cells();
+  private GoalSums.Added noGoals() {
+    return new GoalSums.Added(sheet.measure(), false, months);
   }
 
   PercentsAnswer answer(Kind kind) {
     Map<Integer, List<@Nullable String>> byMember = new HashMap<>();
-    for (GoalBook.Cell cell : goals()) {
+    for (GoalBook.Cell cell : goals) {
       int at = cell.month() - first;
       byMember
           .computeIfAbsent(cell.member(), id -> none())
           .set(
               at,
               kind == Kind.STRETCH
-                  ? stretch(cell.amount(), sheet.axis(), cell.member(), at)
-                  : share(cell.amount(), whole(cell)[at]));
+                  ? stretch(Ratio.of(cell.amount()), sheet.axis(), cell.member(), at)
+                  : share(Ratio.of(cell.amount()), whole(cell).low(at, at + 1)));
     }
     Map<String, List<@Nullable String>> rows = new TreeMap<>();
     byMember.forEach((id, texts) -> rows.put(sheet.row(id).key(), texts));
@@ -106,39 +99,41 @@ final class GoalPercents {
                       .toList()));
     }
     List<@Nullable String> total = none();
-    for (int at = 0; kind == Kind.STRETCH && !goals().isEmpty() && at < months; at++) {
-      total.set(at, stretch(all[at], Axis.COMPANY, Member.COMPANY.id(), at));
+    for (int at = 0; kind == Kind.STRETCH && at < months; at++) {
+      total.set(at, stretch(all.low(at, at + 1), Axis.COMPANY, Member.COMPANY.id(), at));
     }
     return new PercentsAnswer(total, groups, rows);
   }
 
-  private long[] whole(GoalBook.Cell cell) {
+  private GoalSums.Added whole(GoalBook.Cell cell) {
     int group = sheet.groupOf(cell.member(), cell.month());
-    return sheet.groupAxis() == null ? all : Objects.requireNonNull(byGroup.get(group)).amounts();
+    return sheet.groupAxis() == null ? all : Objects.requireNonNull(byGroup.get(group));
   }
 
-  private @Nullable String group(Kind kind, Axis axis, int id, Sums sums, int at) {
-    if (id == Members.NONE || !sums.hasGoal()[at]) {
+  private @Nullable String group(Kind kind, Axis axis, int id, GoalSums.Added sums, int at) {
+    Ratio goal = sums.low(at, at + 1);
+    if (id == Members.NONE) {
       return null;
     }
-    long goal = sums.amounts()[at];
-    return kind == Kind.STRETCH ? stretch(goal, axis, id, at) : share(goal, all[at]);
+    return kind == Kind.STRETCH ? stretch(goal, axis, id, at) : share(goal, all.low(at, at + 1));
   }
 
   private List<@Nullable String> none() {
     return new ArrayList<>(Stream.generate(() -> (String) null).limit(months).toList());
   }
 
-  private @Nullable String stretch(long goal, Axis axis, int member, int at) {
+  private @Nullable String stretch(@Nullable Ratio goal, Axis axis, int member, int at) {
     int before = first + at - 12;
     Ratio stretch =
         hasYearBefore[at]
-            ? GoalSpread.stretch(Ratio.of(goal), sheet.actual(axis, member, before, before + 1))
+            ? GoalSpread.stretch(goal, sheet.actual(axis, member, before, before + 1))
             : null;
     return stretch == null ? null : Shown.percent(stretch);
   }
 
-  private static @Nullable String share(long goal, long whole) {
-    return whole <= 0 ? null : Shown.percent(Ratio.of(goal).dividedBy(Ratio.of(whole)));
+  private static @Nullable String share(@Nullable Ratio goal, @Nullable Ratio whole) {
+    return goal == null || whole == null || whole.signum() <= 0
+        ? null
+        : Shown.percent(goal.dividedBy(whole));
   }
 }

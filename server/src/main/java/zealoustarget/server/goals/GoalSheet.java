@@ -10,9 +10,13 @@ import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Months;
 import zealoustarget.core.calendar.Span;
+import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.columns.GoalBook;
 import zealoustarget.core.ledger.columns.Members;
+import zealoustarget.core.ledger.query.Basis;
+import zealoustarget.core.ledger.query.Filters;
+import zealoustarget.core.ledger.query.StandingQuery;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
 import zealoustarget.server.intake.entered.EnteredGoals.Amount;
@@ -96,6 +100,17 @@ public record GoalSheet(
   long lastYear(int member, int month) {
     Long actual = ledger.actual(measure.code(), axis, member, month - 12);
     return actual == null ? 0 : Math.max(actual, 0);
+  }
+
+  /** What a standing of some of its months against these goals asks; for goals that it weighs. */
+  StandingQuery against(Span months) {
+    return new StandingQuery(
+        axis,
+        measure,
+        months,
+        new Basis.Set(goalSet),
+        Filters.NONE,
+        Ladder.defaultOf(measure.direction()));
   }
 
   /** The axis by which its rows are grouped; null where they are in no groups. */

@@ -9,10 +9,7 @@ import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.calendar.Months;
 import zealoustarget.core.calendar.Span;
-import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.ledger.columns.GoalBook;
-import zealoustarget.core.ledger.query.Basis;
-import zealoustarget.core.ledger.query.Filters;
 import zealoustarget.core.ledger.query.StandingQuery;
 import zealoustarget.core.member.Member;
 import zealoustarget.core.reading.Goal;
@@ -113,14 +110,7 @@ record GoalSheetAnswer(
 
   /** A rate's goal over several cells, as a standing weighs it; null where it cannot. */
   private static @Nullable Object rate(GoalSheet sheet, Span span, @Nullable Integer member) {
-    StandingQuery query =
-        new StandingQuery(
-            sheet.axis(),
-            sheet.measure(),
-            span,
-            new Basis.Set(sheet.goalSet()),
-            Filters.NONE,
-            Ladder.defaultOf(sheet.measure().direction()));
+    StandingQuery query = sheet.against(span);
     Reading reading =
         member == null
             ? sheet.ledger().total(query).reading()

@@ -26,11 +26,11 @@ interface GoalSums {
     private final Measure measure;
     private final boolean isRange;
 
-    Added(GoalSheet sheet, int months) {
+    Added(Measure measure, boolean isRange, int months) {
       this.lows = new Ratio[months];
       this.highs = new Ratio[months];
-      this.measure = sheet.measure();
-      this.isRange = sheet.isRange();
+      this.measure = measure;
+      this.isRange = isRange;
     }
 
     void add(int at, Amount goal) {

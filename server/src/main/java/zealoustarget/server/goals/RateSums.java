@@ -6,10 +6,6 @@ import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.calendar.Span;
-import zealoustarget.core.ladder.Ladder;
-import zealoustarget.core.ledger.query.Basis;
-import zealoustarget.core.ledger.query.Filters;
-import zealoustarget.core.ledger.query.StandingQuery;
 import zealoustarget.core.reading.Goal;
 import zealoustarget.core.reading.Standing;
 
@@ -49,13 +45,6 @@ final class RateSums {
     List<YearMonth> months = sheet.span().months();
     return sheet
         .ledger()
-        .standing(
-            new StandingQuery(
-                sheet.axis(),
-                sheet.measure(),
-                new Span(months.get(from), months.get(until - 1)),
-                new Basis.Set(sheet.goalSet()),
-                Filters.NONE,
-                Ladder.defaultOf(sheet.measure().direction())));
+        .standing(sheet.against(new Span(months.get(from), months.get(until - 1))));
   }
 }
