@@ -57,6 +57,25 @@ public enum FindingCode {
   PRODUCT_TWICE(true, "{member} is already in line {first}."),
   UNTIL_BEFORE_FROM(true, "The assignment ends in {until}, before it starts in {from}."),
   MAIL_UNREADABLE(false, "\"{value}\" is not an e-mail address; the line counts without it."),
+  DEAL_MISSING(true, "The line has no deal. Enter its ID."),
+  DEAL_TWICE(true, "Deal {value} is already in line {first}."),
+  AMOUNT_BELOW_ZERO(true, "{value} is below 0; the amount of a deal is 0 or more."),
+  LIKELIHOOD_MISSING(true, "The line has no likelihood. Enter one such as 60 %."),
+  LIKELIHOOD_UNREADABLE(true, "\"{value}\" is not a likelihood. Write it as 60 % or 0.6."),
+  LIKELIHOOD_OUTSIDE(true, "{value} is outside 0 to 100 %."),
+  STATE_UNKNOWN(true, "\"{value}\" is not a state. Write open, won or lost."),
+  DEAL_OVERDUE(
+      false, "Open, and expected in {month}, before the snapshot's month; it counts as overdue."),
+  DEALS_GONE(
+      false,
+      "Deals that were open on {day} are not in this file, and so neither open, won nor lost:"
+          + " {count} ({deals}).",
+      true),
+  SNAPSHOT_OLDER(
+      false,
+      "A later snapshot of this source, of {day}, is posted; this one will count for earlier days"
+          + " only.",
+      true),
   REPEATED_HEADER(false, "The line repeats the header and was left out."),
   TOTAL_LINE(false, "The line is a total and was left out."),
   LEFT_OUT(false, "The line was left out by hand."),

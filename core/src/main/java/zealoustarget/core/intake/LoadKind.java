@@ -9,7 +9,9 @@ public enum LoadKind {
   ACTUALS,
   GOALS,
   ROSTER,
-  PRODUCTS;
+  PRODUCTS,
+  /** A snapshot of deals; docs/calculations.md, section 9. */
+  DEALS;
 
   /** The word in uploads and on the wire: {@code actuals}. */
   public String word() {

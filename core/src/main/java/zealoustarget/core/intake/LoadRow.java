@@ -2,6 +2,7 @@ package zealoustarget.core.intake;
 
 import java.time.LocalDate;
 import org.jspecify.annotations.Nullable;
+import zealoustarget.core.outlook.Deal;
 
 /** A typed row made of a file's line; ids as in the directory, −1 where the line names none. */
 public sealed interface LoadRow {
@@ -47,6 +48,14 @@ public sealed interface LoadRow {
       @Nullable Integer untilMonth,
       @Nullable String mail)
       implements LoadRow {}
+
+  /** A deal of a snapshot. */
+  record OfDeal(Deal deal) implements LoadRow {
+    @Override
+    public int line() {
+      return deal.line();
+    }
+  }
 
   /** A product and its line. */
   record Product(int line, int product, String name, int productLine) implements LoadRow {}

@@ -1,10 +1,12 @@
 package zealoustarget.core.intake;
 
+import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import zealoustarget.core.amount.Direction;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Writing;
 import zealoustarget.core.calendar.FiscalCalendar;
@@ -22,6 +24,7 @@ import zealoustarget.core.member.Axis;
  * @param isCommaGrouping whether a lone comma before three digits may be taken for thousands, as in
  *     files that do not separate by semicolon
  * @param writing decides what a column leaves open, where the company has set it
+ * @param snapshot of a file of deals; null for others
  */
 public record LoadSpec(
     LoadKind kind,
@@ -32,15 +35,58 @@ public record LoadSpec(
     int fiscalYear,
     Map<String, ColumnRule> columns,
     boolean isCommaGrouping,
-    Writing writing) {
+    Writing writing,
+    @Nullable Snapshot snapshot) {
+  /**
+   * What a file of deals does not say itself.
+   *
+   * @param asOf the day as of which its source knew them
+   * @param stages how likely deals of a stage are by the company's own rules, of {@link
+   *     zealoustarget.core.outlook.Deal#CERTAIN}; by the stage's word, folded
+   */
+  public record Snapshot(LocalDate asOf, Map<String, Integer> stages) {
+    /** Keeps its own copy of the stages. */
+    public Snapshot {
+      stages = Map.copyOf(stages);
+    }
+  }
+
+  /** How a file that is no snapshot of deals is to be read. */
+  public LoadSpec(
+      LoadKind kind,
+      @Nullable Axis axis,
+      @Nullable Measure wideMeasure,
+      List<Measure> measures,
+      FiscalCalendar calendar,
+      int fiscalYear,
+      Map<String, ColumnRule> columns,
+      boolean isCommaGrouping,
+      Writing writing) {
+    this(
+        kind,
+        axis,
+        wideMeasure,
+        measures,
+        calendar,
+        fiscalYear,
+        columns,
+        isCommaGrouping,
+        writing,
+        null);
+  }
+
   /**
    * The measures that a file of this kind can have columns of: no rates among actuals, as they are
-   * computed; for goals also both ends of ranges.
+   * computed; for goals also both ends of ranges; of deals those of which more is better.
    */
   public List<Measure> readable() {
     return switch (kind) {
       case GOALS -> measures.stream().flatMap(m -> Stream.of(m, m.lowEnd(), m.highEnd())).toList();
       case ACTUALS -> measures.stream().filter(measure -> !measure.isRate()).toList();
+      case DEALS ->
+          measures.stream()
+              .filter(measure -> !measure.isRate() && measure.direction() == Direction.HIGHER)
+              .toList();
       case ROSTER, PRODUCTS -> List.of();
     };
   }
@@ -52,7 +98,7 @@ public record LoadSpec(
 
   /** Whether the kind has columns of amounts. */
   public boolean hasAmounts() {
-    return kind == LoadKind.ACTUALS || kind == LoadKind.GOALS;
+    return kind == LoadKind.ACTUALS || kind == LoadKind.GOALS || kind == LoadKind.DEALS;
   }
 
   /** Whether goals may stand beside the actuals. */
@@ -67,6 +113,15 @@ public record LoadSpec(
         (title, target) ->
             all.put(title, columns.getOrDefault(title, ColumnRule.AUTO).guessed(target)));
     return new LoadSpec(
-        kind, axis, wideMeasure, measures, calendar, fiscalYear, all, isCommaGrouping, writing);
+        kind,
+        axis,
+        wideMeasure,
+        measures,
+        calendar,
+        fiscalYear,
+        all,
+        isCommaGrouping,
+        writing,
+        snapshot);
   }
 }

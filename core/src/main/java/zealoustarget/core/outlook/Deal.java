@@ -1,26 +1,32 @@
 package zealoustarget.core.outlook;
 
-import zealoustarget.core.ledger.columns.Members;
+import org.jspecify.annotations.Nullable;
+import zealoustarget.core.amount.Amounts;
 
 /**
  * A deal as a source knew it on the day of a snapshot.
  *
+ * @param line of its file
  * @param rep member id
- * @param product member id; {@link Members#NONE} without
- * @param region its own, as a member id; {@link Members#NONE} for the rep's
- * @param amount in the measure's smallest unit, not below 0
+ * @param product member id; −1 without
+ * @param region its own, as a member id; −1 for the rep's
  * @param likelihood of {@link #CERTAIN}, from 0 to it
  * @param month in which it is expected to close, or closed; numbered year × 12 + month − 1
+ * @param stage the source's word for how far it is; null where it has none
+ * @param amounts one per measure of the file in smallest units, not below 0; {@link Amounts#NONE}
+ *     where there is none
  */
 public record Deal(
+    int line,
     String key,
     int rep,
     int product,
     int region,
-    long amount,
     int likelihood,
     int month,
-    State state) {
+    State state,
+    @Nullable String stage,
+    long[] amounts) {
   /** 100 %: a likelihood has at most six decimals of a percent. */
   public static final int CERTAIN = 100_000_000;
 
@@ -28,7 +34,13 @@ public record Deal(
   public enum State {
     OPEN,
     WON,
-    LOST
+    LOST;
+
+    private static final State[] ALL = values();
+
+    static State of(int ordinal) {
+      return ALL[ordinal];
+    }
   }
 
   /** Refuses what no deal can be with an IllegalArgumentException. */
@@ -36,16 +48,14 @@ public record Deal(
     if (key.isBlank()) {
       throw new IllegalArgumentException("key must not be blank");
     }
-    if (amount < 0) {
-      throw new IllegalArgumentException("amount must not be below 0, was " + amount);
-    }
     if (likelihood < 0 || likelihood > CERTAIN) {
       throw new IllegalArgumentException(
           "likelihood must be 0 to " + CERTAIN + ", was " + likelihood);
     }
-  }
-
-  public boolean isOpen() {
-    return state == State.OPEN;
+    for (long amount : amounts) {
+      if (amount < 0 && amount != Amounts.NONE) {
+        throw new IllegalArgumentException("amount must not be below 0, was " + amount);
+      }
+    }
   }
 }

@@ -2,6 +2,7 @@ package zealoustarget.core.outlook;
 
 import java.util.Map;
 import java.util.Set;
+import zealoustarget.core.amount.Amounts;
 import zealoustarget.core.calendar.Months;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.ledger.columns.Members;
@@ -10,18 +11,23 @@ import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
 
 /**
- * Which deals are meant: those expected in a span, inside a filter. A deal's region is its own,
- * else that of its rep in the month in which it is expected.
+ * Which deals are meant: those with an amount of a measure that are expected in a span, inside a
+ * filter. A deal's region is its own, else that of its rep in the month in which it is expected.
+ *
+ * @param measure code
  */
-public record DealScope(Span span, Filters filters, Members members) {
-  /** Whether a deal is of the span and inside the filter, whatever its state. */
-  public boolean contains(Deal deal) {
+public record DealScope(String measure, Span span, Filters filters, Members members) {
+  /** Whether a deal is meant, whatever its state. */
+  public boolean contains(DealSnapshot snapshot, int at) {
+    int month = snapshot.month(at);
     int from = Months.number(span.fromInclusive());
-    if (deal.month() < from || deal.month() >= from + span.length()) {
+    if (month < from
+        || month >= from + span.length()
+        || snapshot.amount(snapshot.measure(measure), at) == Amounts.NONE) {
       return false;
     }
     for (Map.Entry<Axis, Set<Integer>> filter : filters.kept().entrySet()) {
-      if (!filter.getValue().contains(placeOf(deal, filter.getKey()))) {
+      if (!filter.getValue().contains(placeOf(snapshot, at, filter.getKey()))) {
         return false;
       }
     }
@@ -29,25 +35,30 @@ public record DealScope(Span span, Filters filters, Members members) {
   }
 
   /** The member of an axis that a deal is of, by id; {@link Members#NONE} where it is of none. */
-  public int placeOf(Deal deal, Axis axis) {
+  public int placeOf(DealSnapshot snapshot, int at, Axis axis) {
+    int rep = snapshot.rep(at);
+    int product = snapshot.product(at);
+    int region = snapshot.region(at);
+    int month = snapshot.month(at);
     return switch (axis) {
-      case REP -> deal.rep();
-      case PRODUCT -> deal.product();
-      case REGION ->
-          deal.region() == Members.NONE
-              ? members.regionOf(deal.rep(), deal.month())
-              : deal.region();
-      case MANAGER -> members.managerOf(deal.rep(), deal.month());
-      case LINE ->
-          deal.product() == Members.NONE
-              ? Members.NONE
-              : members.lineOf(deal.product(), deal.month());
+      case REP -> rep;
+      case PRODUCT -> product;
+      case REGION -> region == Members.NONE ? members.regionOf(rep, month) : region;
+      case MANAGER -> members.managerOf(rep, month);
+      case LINE -> product == Members.NONE ? Members.NONE : members.lineOf(product, month);
       case COMPANY -> Member.COMPANY.id();
     };
   }
 
   /** The same of one member only. */
   public DealScope of(Axis axis, int member) {
-    return axis == Axis.COMPANY ? this : new DealScope(span, filters.and(axis, member), members);
+    return axis == Axis.COMPANY
+        ? this
+        : new DealScope(measure, span, filters.and(axis, member), members);
+  }
+
+  /** The same of another span. */
+  public DealScope in(Span other) {
+    return new DealScope(measure, other, filters, members);
   }
 }

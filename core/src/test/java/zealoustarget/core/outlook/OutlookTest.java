@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -22,6 +23,7 @@ import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.columns.Members;
 import zealoustarget.core.ledger.query.Filters;
 import zealoustarget.core.member.Axis;
+import zealoustarget.core.outlook.Bridge.Step;
 import zealoustarget.core.outlook.Deal.State;
 import zealoustarget.core.reading.Goal;
 import zealoustarget.core.reading.NoReading;
@@ -45,18 +47,25 @@ class OutlookTest {
 
   private Deal deal(String key, String rep, long amount, int percent, String month, State state) {
     return new Deal(
+        1,
         key,
         company.id(Axis.REP, rep),
         Members.NONE,
         Members.NONE,
-        amount,
         percent * (Deal.CERTAIN / 100),
         month(month),
-        state);
+        state,
+        null,
+        new long[] {amount});
   }
 
   private static DealSnapshot snapshot(String day, List<Deal> deals) {
-    return new DealSnapshot("deals", "revenue", LocalDate.parse(day), deals);
+    return of("deals", day, deals);
+  }
+
+  private static DealSnapshot of(String source, String day, List<Deal> deals) {
+    return DealSnapshot.of(
+        new DealSnapshot.Origin(source, LocalDate.parse(day), 1, List.of("revenue")), deals);
   }
 
   /** Two snapshots between which every deal meets another fate. */
@@ -91,7 +100,7 @@ class OutlookTest {
   }
 
   private DealScope quarter() {
-    return new DealScope(Company.span("2026-10", "2026-12"), Filters.NONE, members);
+    return new DealScope("revenue", Company.span("2026-10", "2026-12"), Filters.NONE, members);
   }
 
   private static Reading reading(long actual, Goal goal) {
@@ -100,7 +109,7 @@ class OutlookTest {
 
   @Test
   void outlook_ofTheWorkedExample() {
-    OpenDeals deals = OpenDeals.of(november(), quarter(), Axis.REP).members().get(0);
+    OpenDeals deals = OpenDeals.of(List.of(november()), quarter(), Axis.REP, null).of(0);
     Outlook outlook =
         new Outlook(reading(6_200_000, new Goal.Single(Ratio.of(10_000_000))), false, deals);
     assertThat(deals.open()).isEqualTo(5_000_000);
@@ -122,7 +131,7 @@ class OutlookTest {
   @Test
   void undefined_whereNothingIsToGoOrOpen() {
     Reading reached = reading(900, new Goal.Single(Ratio.of(850)));
-    OpenDeals some = new OpenDeals(100, Ratio.of(50), 0, 1);
+    OpenDeals some = new OpenDeals(100, Ratio.of(50), 0, 1, 0);
     assertThat(new Outlook(reached, false, some).toGo()).isEqualTo(Ratio.ZERO);
     assertThat(new Outlook(reached, false, some).coverage()).isNull();
     assertThat(new Outlook(reached, false, some).likelihoodNeeded()).isNull();
@@ -140,40 +149,75 @@ class OutlookTest {
 
   @Test
   void overdue_isInNoneOfTheOthers_andEachDealIsOfItsMember() {
-    OpenDeals.ByMember all = OpenDeals.of(november(), quarter(), Axis.REGION);
-    assertThat(all.total()).isEqualTo(new OpenDeals(5_133_332, all.total().weighted(), 21_000, 5));
-    OpenDeals south = all.members().get(company.id(Axis.REGION, "South"));
+    OpenDeals.ByPlace all = OpenDeals.of(List.of(november()), quarter(), Axis.REGION, null);
+    assertThat(all.total())
+        .isEqualTo(new OpenDeals(5_133_332, all.total().weighted(), 21_000, 5, 1));
+    OpenDeals south = all.of(company.id(Axis.REGION, "South"));
     assertThat(south.open()).isEqualTo(43_332);
     assertThat(south.weighted()).isEqualTo(Ratio.parse("13499.64"));
     assertThat(south.overdue()).isEqualTo(21_000);
-    OpenDeals.ByMember products = OpenDeals.of(november(), quarter(), Axis.PRODUCT);
-    assertThat(products.members()).as("no deal names a product").isEmpty();
+    OpenDeals.ByPlace products =
+        OpenDeals.of(List.of(november()), quarter(), Axis.PRODUCT, Axis.REGION);
+    assertThat(products.of(company.id(Axis.REGION, "South"), Members.NONE))
+        .as("no deal names a product")
+        .isEqualTo(south);
     assertThat(products.total()).isEqualTo(all.total());
+    assertThat(OpenDeals.sum(List.copyOf(all.places().values()))).isEqualTo(all.total());
+    assertThat(south.likelihood()).isEqualTo(Ratio.parse("13499.64").dividedBy(Ratio.of(43_332)));
+    assertThat(OpenDeals.NONE.likelihood()).isNull();
   }
 
   @Test
   void place_isTheDealsOwnRegion_elseTheRostersInItsMonth() {
     int south = company.id(Axis.REGION, "South");
-    Deal own = new Deal("A", 0, 0, south, 10, 0, month("2026-12"), State.OPEN);
+    long[] amount = {10};
+    Deal own = new Deal(1, "A", 0, 0, south, 0, month("2026-12"), State.OPEN, null, amount);
+    Deal early = new Deal(2, "B", 0, -1, -1, 0, month("2026-06"), State.OPEN, null, amount);
+    DealSnapshot both = snapshot("2026-10-15", List.of(early, own));
     DealScope scope = quarter();
-    assertThat(scope.placeOf(own, Axis.REGION)).isEqualTo(south);
-    assertThat(scope.placeOf(own, Axis.LINE)).isEqualTo(company.id(Axis.LINE, "Rope"));
-    assertThat(scope.placeOf(own, Axis.MANAGER)).isEqualTo(company.id(Axis.MANAGER, "Tull"));
-    Deal early = new Deal("B", 0, -1, -1, 10, 0, month("2026-06"), State.OPEN);
-    assertThat(scope.placeOf(early, Axis.REGION)).isEqualTo(Members.NONE);
-    assertThat(scope.contains(early)).as("before the span").isFalse();
-    assertThat(scope.of(Axis.REGION, south).contains(own)).isTrue();
-    assertThat(scope.of(Axis.MANAGER, company.id(Axis.MANAGER, "Oster")).contains(own)).isFalse();
+    assertThat(scope.placeOf(both, 0, Axis.REGION)).isEqualTo(south);
+    assertThat(scope.placeOf(both, 0, Axis.LINE)).isEqualTo(company.id(Axis.LINE, "Rope"));
+    assertThat(scope.placeOf(both, 0, Axis.MANAGER)).isEqualTo(company.id(Axis.MANAGER, "Tull"));
+    assertThat(scope.placeOf(both, 1, Axis.REGION)).isEqualTo(Members.NONE);
+    assertThat(scope.contains(both, 1)).as("before the span").isFalse();
+    assertThat(new DealScope("units", scope.span(), scope.filters(), members).contains(both, 0))
+        .as("of another measure")
+        .isFalse();
+    assertThat(scope.of(Axis.REGION, south).contains(both, 0)).isTrue();
+    assertThat(scope.of(Axis.MANAGER, company.id(Axis.MANAGER, "Oster")).contains(both, 0))
+        .isFalse();
     assertThat(scope.of(Axis.COMPANY, 0)).isEqualTo(scope);
   }
 
   @Test
   void inForce_isTheLatestAtOrBeforeADay_ofTheSameDayTheLast() {
+    DealSnapshot first = october();
     DealSnapshot again = snapshot("2026-10-15", List.of());
-    List<DealSnapshot> posted = List.of(november(), october(), again);
-    assertThat(DealSnapshot.inForce(posted, null)).isEqualTo(november());
-    assertThat(DealSnapshot.inForce(posted, LocalDate.parse("2026-11-29"))).isSameAs(again);
-    assertThat(DealSnapshot.inForce(posted, LocalDate.parse("2026-10-14"))).isNull();
+    DealSnapshot last = november();
+    DealSnapshot other = of("other", "2026-10-20", List.of());
+    List<DealSnapshot> posted = List.of(last, first, other, again);
+    assertThat(DealSnapshot.inForce(posted, null)).containsExactly(last, other);
+    assertThat(DealSnapshot.inForce(posted, LocalDate.parse("2026-11-29")))
+        .containsExactly(again, other);
+    assertThat(DealSnapshot.inForce(posted, LocalDate.parse("2026-10-14"))).isEmpty();
+    assertThat(DealSnapshot.day(posted)).isEqualTo("2026-11-30");
+    assertThat(DealSnapshot.day(List.of())).isNull();
+  }
+
+  @Test
+  void keys_areTheSameInAnyCase_andSightKeepsWhatMayBeSeen() {
+    DealSnapshot last = november();
+    assertThat(last.find("d04")).isEqualTo(3);
+    assertThat(last.find("D05 ")).isNegative();
+    assertThat(last.deal(3).state()).isEqualTo(State.WON);
+    int own = company.id(Axis.REP, "U3");
+    DealSnapshot seen = last.only((rep, month) -> rep == own && month < month("2026-12"));
+    assertThat(seen.size()).isEqualTo(3);
+    assertThat(seen.find("D01")).isNegative();
+    assertThat(seen.key(0)).isEqualTo("D04");
+    assertThat(last.only((rep, month) -> true)).isSameAs(last);
+    assertThat(DealKey.fold(" D  4Ä")).isEqualTo("d 4ä");
+    assertThat(DealKey.ORDER.compare("a", "AB")).isNegative();
   }
 
   @ParameterizedTest(name = "{0}")
@@ -198,15 +242,27 @@ class OutlookTest {
       long after) {
     DealScope scope =
         rep.equals("all") ? quarter() : quarter().of(Axis.REP, company.id(Axis.REP, rep));
-    assertThat(Bridge.between(october(), november(), scope))
-        .isEqualTo(
-            new Bridge(before, added, movedIn, raised, lowered, won, lost, movedOut, gone, after));
+    Bridge bridge = Bridge.between(october(), november(), scope);
+    assertThat(bridge.before()).isEqualTo(before);
+    assertThat(bridge.after()).isEqualTo(after);
+    assertThat(Stream.of(Step.values()).map(bridge::of))
+        .containsExactly(added, movedIn, raised, lowered, won, lost, movedOut, gone);
+    Map<Step, Long> seen = new TreeMap<>();
+    Bridge.each(
+        october(),
+        november(),
+        scope,
+        (step, amount, then, now) -> seen.merge(step, amount, Long::sum));
+    for (Step step : Step.values()) {
+      assertThat(seen.getOrDefault(step, 0L)).isEqualTo(bridge.of(step));
+    }
+    assertThat(bridge.plus(Bridge.NONE)).isEqualTo(bridge);
+    assertThat(bridge.plus(bridge).after()).isEqualTo(2 * after);
   }
 
   @Test
   void bridge_ofTwoSourcesOrBackwards_isRefused() {
-    DealSnapshot other =
-        new DealSnapshot("other", "revenue", LocalDate.parse("2026-12-01"), List.of());
+    DealSnapshot other = of("other", "2026-12-01", List.of());
     assertThatIllegalArgumentException()
         .isThrownBy(() -> Bridge.between(october(), other, quarter()));
     assertThatIllegalArgumentException()
@@ -218,8 +274,8 @@ class OutlookTest {
                     "2026-10-15",
                     List.of(
                         deal("A", "U1", 1, 0, "2026-10", State.OPEN),
-                        deal("A", "U2", 1, 0, "2026-10", State.OPEN))))
-        .withMessageContaining("A");
+                        deal("a", "U2", 1, 0, "2026-10", State.OPEN))))
+        .withMessageContaining("must be there once");
     assertThatIllegalArgumentException()
         .isThrownBy(() -> deal("A", "U1", -1, 0, "2026-10", State.OPEN));
     assertThatIllegalArgumentException()
@@ -237,30 +293,27 @@ class OutlookTest {
     for (int rep = -1; rep < 4; rep++) {
       DealScope scope = rep < 0 ? quarter() : quarter().of(Axis.REP, rep);
       Bridge bridge = Bridge.between(former, latter, scope);
-      assertThat(
-              bridge.before()
-                  + bridge.added()
-                  + bridge.movedIn()
-                  + bridge.raised()
-                  - bridge.lowered()
-                  - bridge.won()
-                  - bridge.lost()
-                  - bridge.movedOut()
-                  - bridge.gone())
-          .isEqualTo(bridge.after());
-      assertThat(bridge.after()).isEqualTo(OpenDeals.of(latter, scope, Axis.REP).total().open());
+      long after = bridge.before();
+      for (Step step : Step.values()) {
+        after += step.isAdding() ? bridge.of(step) : -bridge.of(step);
+      }
+      assertThat(after).isEqualTo(bridge.after());
+      assertThat(after).isEqualTo(OpenDeals.total(List.of(latter), scope).open());
     }
-    OpenDeals.ByMember sums = OpenDeals.of(latter, quarter(), Axis.REP);
+    OpenDeals.ByPlace sums = OpenDeals.of(List.of(latter), quarter(), Axis.REP, null);
     Map<Integer, Ratio> weighted = new TreeMap<>();
-    for (Deal deal : latter.deals()) {
-      if (deal.isOpen() && deal.month() >= month("2026-11") && deal.month() <= month("2026-12")) {
-        Ratio part = Ratio.of(deal.amount()).times(Ratio.of(deal.likelihood(), Deal.CERTAIN));
+    for (int at = 0; at < latter.size(); at++) {
+      Deal deal = latter.deal(at);
+      if (deal.state() == State.OPEN
+          && deal.month() >= month("2026-11")
+          && deal.month() <= month("2026-12")) {
+        Ratio part = Ratio.of(deal.amounts()[0]).times(Ratio.of(deal.likelihood(), Deal.CERTAIN));
         weighted.merge(deal.rep(), part, Ratio::plus);
       }
     }
-    weighted.forEach((rep, sum) -> assertThat(sums.members().get(rep).weighted()).isEqualTo(sum));
+    weighted.forEach((rep, sum) -> assertThat(sums.of(rep).weighted()).isEqualTo(sum));
     assertThat(sums.total().weighted()).isEqualTo(Ratio.sum(weighted.values().stream()));
-    for (OpenDeals deals : sums.members().values()) {
+    for (OpenDeals deals : sums.places().values()) {
       assertThat(deals.weighted()).isBetween(Ratio.ZERO, Ratio.of(deals.open()));
       Outlook outlook = new Outlook(reading(random.nextInt(1000), Goal.MISSING), false, deals);
       assertThat(outlook.expected()).isBetween(outlook.reading().actual(), outlook.atBest());
@@ -274,14 +327,18 @@ class OutlookTest {
         boolean isLarge = random.nextInt(20) == 0;
         deals.add(
             new Deal(
+                key + 2,
                 "D" + key,
                 random.nextInt(4),
                 Members.NONE,
                 Members.NONE,
-                isLarge ? 900_000_000_000_000L + random.nextInt(9) : random.nextInt(100_000),
                 random.nextInt(Deal.CERTAIN + 1),
                 month("2026-08") + random.nextInt(8),
-                State.values()[random.nextInt(6) % 3]));
+                State.values()[random.nextInt(6) % 3],
+                null,
+                new long[] {
+                  isLarge ? 900_000_000_000_000L + random.nextInt(9) : random.nextInt(100_000)
+                }));
       }
     }
     return deals;

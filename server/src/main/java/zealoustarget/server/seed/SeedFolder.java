@@ -16,6 +16,7 @@ import zealoustarget.core.member.Axis;
 import zealoustarget.server.earnings.sealing.SealService;
 import zealoustarget.server.files.Upload;
 import zealoustarget.server.intake.load.LoadRequest;
+import zealoustarget.server.intake.load.SnapshotDay;
 import zealoustarget.server.intake.posting.LoadService;
 import zealoustarget.server.intake.upload.StagingService;
 import zealoustarget.server.rules.RulesService;
@@ -34,6 +35,7 @@ class SeedFolder implements FirstData {
    * One step of the manifest: a file to load, or a month to seal.
    *
    * @param mode how its actuals lie over earlier ones; null to add
+   * @param asOf the day of a snapshot of deals; null for other kinds
    */
   record SeedFile(
       String file,
@@ -43,6 +45,7 @@ class SeedFolder implements FirstData {
       String measure,
       String mode,
       Boolean post,
+      String asOf,
       String seal) {}
 
   record Manifest(@JsonProperty("playbook") String rules, List<SeedFile> files) {}
@@ -101,9 +104,10 @@ class SeedFolder implements FirstData {
 
   private static LoadRequest request(SeedFile file) {
     return LoadRequest.of(
-        LoadKind.findByWord(file.kind()).orElseThrow(),
-        file.goalSet(),
-        file.axis() == null ? null : Axis.findByWord(file.axis()).orElseThrow(),
-        file.measure());
+            LoadKind.findByWord(file.kind()).orElseThrow(),
+            file.goalSet(),
+            file.axis() == null ? null : Axis.findByWord(file.axis()).orElseThrow(),
+            file.measure())
+        .withSnapshot(file.asOf() == null ? null : SnapshotDay.needed(file.asOf(), null));
   }
 }

@@ -152,6 +152,7 @@ class SightTest {
         .replace("{kind}", "roster")
         .replace("{name}", "a%20view")
         .replace("{goalSet}", "quota")
+        .replace("{deal}", "D-1001")
         .replace("{id}", "1");
   }
 

@@ -313,6 +313,66 @@ public final class ColumnGuess {
             "mail"));
   }
 
+  static {
+    USUAL.put(
+        Header.Role.DEAL,
+        Set.of(
+            "deal id",
+            "deal no",
+            "deal number",
+            "deal key",
+            "opportunity",
+            "opportunity id",
+            "opportunity no",
+            "opportunity number",
+            "quote no",
+            "chance id",
+            "verkaufschance",
+            "geschäft",
+            "affaire",
+            "opportunité",
+            "oportunidad",
+            "negocio"));
+    USUAL.put(
+        Header.Role.LIKELIHOOD,
+        Set.of(
+            "probability",
+            "prob",
+            "win probability",
+            "likelihood %",
+            "chance",
+            "chance to win",
+            "confidence",
+            "wahrscheinlichkeit",
+            "probabilité",
+            "probabilidad"));
+    USUAL.put(
+        Header.Role.CLOSES,
+        Set.of(
+            "close date",
+            "closing date",
+            "close month",
+            "closing month",
+            "closes on",
+            "closes in",
+            "expected",
+            "expected close",
+            "expected close date",
+            "expected month",
+            "abschluss",
+            "abschlussdatum",
+            "date de clôture",
+            "clôture",
+            "fecha de cierre",
+            "cierre"));
+    USUAL.put(
+        Header.Role.STATE,
+        Set.of("status", "deal state", "deal status", "zustand", "état", "statut", "estado"));
+    USUAL.put(
+        Header.Role.STAGE,
+        Set.of("phase", "deal stage", "sales stage", "step", "stufe", "étape", "etapa"));
+  }
+
   private static final Set<String> MONEY =
       Set.of(
           "net",
@@ -530,6 +590,10 @@ public final class ColumnGuess {
     Map<String, Header.Role> roles = roles();
     if (roles.containsKey("date") && profile.holdsDates() && !profile.holdsNumbers()) {
       return "date";
+    }
+    String closes = Header.Role.CLOSES.word();
+    if (roles.containsKey(closes) && profile.holdsDates() && !profile.holdsNumbers()) {
+      return closes;
     }
     for (Axis axis : new Axis[] {Axis.REP, Axis.PRODUCT, Axis.REGION}) {
       if (roles.containsKey(axis.word())

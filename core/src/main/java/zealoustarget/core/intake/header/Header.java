@@ -37,7 +37,12 @@ public final class Header {
     NAME,
     FROM,
     UNTIL,
-    MAIL("email", "e-mail");
+    MAIL("email", "e-mail"),
+    DEAL,
+    LIKELIHOOD,
+    CLOSES,
+    STATE,
+    STAGE;
 
     private final Set<String> otherNames;
 
@@ -68,6 +73,8 @@ public final class Header {
       @Nullable YearMonth month,
       boolean isGoal,
       ColumnRule rule) {}
+
+  private static final Role[] TIMES = {Role.DATE, Role.MONTH, Role.PERIOD, Role.YEAR, Role.CLOSES};
 
   private final int line;
   private final List<String> titles;
@@ -157,9 +164,12 @@ public final class Header {
     return place < 0 || place >= cells.size() ? "" : KeyText.normal(cells.get(place));
   }
 
-  /** The place of the column with the date, month, period or fiscal year; −1 in a wide file. */
+  /**
+   * The place of the column with the date, month, period, fiscal year or the month in which a deal
+   * closes; −1 in a wide file.
+   */
   public int timePlace() {
-    for (Role role : new Role[] {Role.DATE, Role.MONTH, Role.PERIOD, Role.YEAR}) {
+    for (Role role : TIMES) {
       if (place(role) >= 0) {
         return place(role);
       }

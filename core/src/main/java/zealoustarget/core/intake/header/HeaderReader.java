@@ -49,10 +49,25 @@ final class HeaderReader {
               Header.Role.UNTIL,
               Header.Role.MAIL),
           LoadKind.PRODUCTS,
-          EnumSet.of(Header.Role.PRODUCT, Header.Role.NAME, Header.Role.LINE));
+          EnumSet.of(Header.Role.PRODUCT, Header.Role.NAME, Header.Role.LINE),
+          LoadKind.DEALS,
+          EnumSet.of(
+              Header.Role.DEAL,
+              Header.Role.REP,
+              Header.Role.REGION,
+              Header.Role.PRODUCT,
+              Header.Role.LIKELIHOOD,
+              Header.Role.CLOSES,
+              Header.Role.STATE,
+              Header.Role.STAGE));
 
   private static final Set<Header.Role> TIMES =
-      EnumSet.of(Header.Role.DATE, Header.Role.MONTH, Header.Role.YEAR, Header.Role.PERIOD);
+      EnumSet.of(
+          Header.Role.DATE,
+          Header.Role.MONTH,
+          Header.Role.YEAR,
+          Header.Role.PERIOD,
+          Header.Role.CLOSES);
 
   private final Header header;
   private final LoadSpec spec;
@@ -161,6 +176,13 @@ final class HeaderReader {
     switch (spec.kind()) {
       case ROSTER -> need(Header.Role.REP, Header.Role.NAME, Header.Role.FROM);
       case PRODUCTS -> need(Header.Role.PRODUCT, Header.Role.NAME, Header.Role.LINE);
+      case DEALS -> {
+        need(Header.Role.DEAL, Header.Role.REP, Header.Role.CLOSES);
+        if (header.place(Header.Role.STAGE) < 0) {
+          need(Header.Role.LIKELIHOOD);
+        }
+        checkTimeAndAmounts();
+      }
       case GOALS -> {
         checkTimeAndAmounts();
         Axis axis = Objects.requireNonNull(spec.axis());

@@ -97,6 +97,11 @@ public record KindGuess(LoadKind kind, @Nullable Axis axis, @Nullable String goa
 
   /** Guesses from the header's titles and the file's name. */
   public static KindGuess of(List<String> titles, String fileName, List<Measure> measures) {
+    if (has(titles, Header.Role.DEAL)
+        && has(titles, Header.Role.REP)
+        && (has(titles, Header.Role.LIKELIHOOD) || has(titles, Header.Role.STAGE))) {
+      return new KindGuess(LoadKind.DEALS, null, null);
+    }
     boolean hasActual = titles.stream().anyMatch(title -> isActual(title, measures));
     String titleWord =
         titles.stream().map(KindGuess::goalWord).filter(w -> w != null).findFirst().orElse(null);

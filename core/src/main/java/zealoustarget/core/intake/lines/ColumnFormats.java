@@ -38,6 +38,11 @@ final class ColumnFormats {
     return spec.shown(measure, Measure.LARGEST_AMOUNT);
   }
 
+  /** An amount as a finding says it. */
+  String shown(Measure measure, long smallestUnits) {
+    return spec.shown(measure, smallestUnits);
+  }
+
   FiscalCalendar calendar() {
     return spec.calendar();
   }

@@ -1,6 +1,7 @@
 package zealoustarget.core.intake.lines;
 
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
@@ -34,6 +35,14 @@ public final class LineReader {
 
   /** What one kind of file makes of a line with the right number of cells. */
   interface Kind {
+    /** Whether it must look at lines before it reads the first one. */
+    default boolean looksAhead() {
+      return false;
+    }
+
+    /** Takes a line in before any is read. */
+    default void lookAt(List<String> cells) {}
+
     void read(LineContext draft);
   }
 
@@ -58,6 +67,7 @@ public final class LineReader {
           Header.Role.MANAGER,
           Header.Role.COMPANY,
           Header.Role.ORDER,
+          Header.Role.DEAL,
           Header.Role.NAME);
 
   private final Header header;
@@ -95,7 +105,20 @@ public final class LineReader {
           case GOALS -> new GoalLines(header, spec);
           case ROSTER -> new RosterLines(header);
           case PRODUCTS -> new ProductLines();
+          case DEALS -> new DealLines(header, formats, Objects.requireNonNull(spec.snapshot()));
         };
+  }
+
+  /** Whether {@link #lookAt} wants more lines of the file before the first one is read. */
+  public boolean looksAhead() {
+    return kind.looksAhead();
+  }
+
+  /** Looks at a line as the file has it; one that will be left out says nothing of its columns. */
+  public void lookAt(List<String> cells) {
+    if (hasRightCells(cells) && !isRepeatedHeader(cells) && !isTotal(cells)) {
+      kind.lookAt(cells);
+    }
   }
 
   /**
@@ -138,6 +161,8 @@ public final class LineReader {
       month = actual.month();
     } else if (row instanceof LoadRow.Goal goal) {
       month = goal.month();
+    } else if (row instanceof LoadRow.OfDeal deal) {
+      month = deal.deal().month();
     } else {
       return;
     }

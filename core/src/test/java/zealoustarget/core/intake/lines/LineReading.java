@@ -27,6 +27,7 @@ import zealoustarget.core.ledger.columns.OrderKey;
 import zealoustarget.core.ledger.columns.OrderSet;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
+import zealoustarget.core.outlook.Deal;
 
 /** Reads files given as text against a small roster. */
 abstract class LineReading {
@@ -93,6 +94,11 @@ abstract class LineReading {
     Stream.of(lines).forEach(line -> watch.see(cells(line)));
     Header read = Header.of(1, cells(header), spec);
     LineReader reader = new LineReader(read, watch.profiles(), new Known(), history, spec);
+    for (String line : lines) {
+      if (reader.looksAhead()) {
+        reader.lookAt(cells(line));
+      }
+    }
     Reconciliation sums = new Reconciliation(read.measures());
     List<LineOutcome> outcomes = new ArrayList<>();
     for (String line : lines) {
@@ -117,6 +123,22 @@ abstract class LineReading {
 
   static LoadSpec wide(LoadKind kind, Axis axis) {
     return spec(kind, axis, REVENUE);
+  }
+
+  /** A snapshot of the middle of October, and how likely deals of one stage are. */
+  static LoadSpec deals() {
+    LoadSpec spec = spec(LoadKind.DEALS, null, null);
+    return new LoadSpec(
+        LoadKind.DEALS,
+        null,
+        null,
+        spec.measures(),
+        spec.calendar(),
+        2027,
+        Map.of(),
+        true,
+        Writing.NONE,
+        new LoadSpec.Snapshot(Months.of(OCTOBER).atDay(15), Map.of("offer out", Deal.CERTAIN / 4)));
   }
 
   static LoadSpec spec(LoadKind kind, Axis axis, Measure wide) {

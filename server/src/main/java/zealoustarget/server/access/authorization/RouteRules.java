@@ -85,6 +85,10 @@ public final class RouteRules {
     read(ALL, "/standing/{axis}/{key}/orders.csv");
     read(ALL, "/standing/{axis}/{key}/corrections");
     rule(HttpMethod.POST, "/standing/trial", OFFICE, TokenScope.READ);
+    read(ALL, "/outlook");
+    read(ALL, "/outlook/bridge");
+    read(ALL, "/outlook/{axis}/{key}/deals");
+    read(ALL, "/outlook/deals/{deal}/history");
     read(ALL, "/reasons");
     rule(HttpMethod.PUT, "/reasons", ANALYST, TokenScope.ALL);
     rule(HttpMethod.PUT, "/notes/{axis}/{key}/{month}", EXPLAINING, TokenScope.ALL);

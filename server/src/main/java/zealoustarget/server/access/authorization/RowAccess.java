@@ -12,6 +12,7 @@ import zealoustarget.core.ledger.columns.ActualBlock;
 import zealoustarget.core.ledger.columns.Members;
 import zealoustarget.core.ledger.visibility.LedgerVisibility;
 import zealoustarget.core.member.Axis;
+import zealoustarget.core.outlook.DealSnapshot;
 import zealoustarget.server.access.accounts.Account;
 import zealoustarget.server.access.accounts.CurrentAccount;
 import zealoustarget.server.access.accounts.Role;
@@ -103,6 +104,21 @@ public class RowAccess {
     return account.role() == Role.MANAGER
         ? LedgerVisibility.isOwnRep(members, account.member(), rep, Months.number(month))
         : LedgerVisibility.isRep(members, account.member(), rep);
+  }
+
+  /** Which deals may be seen: those of the reps whose pay of their month may be. */
+  public DealSnapshot.Sight dealSight(Members members) {
+    Account account = CurrentAccount.account();
+    if (account.role().seesEverything()) {
+      return (rep, month) -> true;
+    }
+    String key = account.member();
+    if (key == null) {
+      return (rep, month) -> false;
+    }
+    return account.role() == Role.MANAGER
+        ? (rep, month) -> LedgerVisibility.isOwnRep(members, key, rep, month)
+        : (rep, month) -> LedgerVisibility.isRep(members, key, rep);
   }
 
   /** Whether a note on a member and month may be seen: of own reps, and of a manager's regions. */

@@ -4,9 +4,11 @@ import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.YearMonth;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.locks.Lock;
 import org.hibernate.Session;
@@ -23,8 +25,10 @@ import zealoustarget.core.amount.Measure;
 import zealoustarget.core.intake.Finding;
 import zealoustarget.core.intake.FindingCode;
 import zealoustarget.core.intake.LoadKind;
+import zealoustarget.core.intake.LoadRow;
 import zealoustarget.core.intake.LoadSpec;
 import zealoustarget.core.intake.Reconciliation;
+import zealoustarget.core.intake.checks.DealChecks;
 import zealoustarget.core.intake.checks.FileChecks;
 import zealoustarget.core.intake.header.ColumnGuess;
 import zealoustarget.core.intake.header.Header;
@@ -155,6 +159,12 @@ public class Checking {
           "goal-set-missing",
           "The file does not name its goal set. Set \"Goal set\" above, such as quota.");
     }
+    if (request.kind() == LoadKind.DEALS && columns.spec().snapshot() == null) {
+      throw Refusal.of(
+          "as-of-missing",
+          "The file does not say as of which day its deals are. Set \"Deals as of\" above, such as"
+              + " 2026-11-30.");
+    }
     progress.beginChecking(sheet.recordCount());
     // two files that bring the same new set of goals are checked one after the other
     Lock goalSetTurn =
@@ -237,7 +247,13 @@ public class Checking {
     load.goalSet = goalSet;
     load.request = json.writeValueAsString(pass.request);
     load.readAs = pass.sheet.dialect();
-    load.source = SourceName.of(load.source, pass.sheet.titles());
+    LoadRequest.Snapshot snapshot =
+        pass.request.kind() == LoadKind.DEALS ? pass.request.snapshot() : null;
+    load.source =
+        snapshot == null
+            ? SourceName.of(load.source, pass.sheet.titles())
+            : SourceName.ofDeals(snapshot.source());
+    load.asOf = snapshot == null ? null : snapshot.asOf();
     load.lineCount = pass.sums.lines();
     load.ready = pass.sums.lines(Reconciliation.Part.READY);
     load.held = pass.sums.lines(Reconciliation.Part.HELD);
@@ -271,6 +287,8 @@ public class Checking {
     private final Fixes fixes;
     private final LoadSpec spec;
     private final FileChecks checks;
+    private final @Nullable DealChecks dealChecks;
+    private final Set<String> heldDeals = new HashSet<>();
     private final LineReader reader;
     private final Progress progress;
     private int lastLine;
@@ -295,6 +313,13 @@ public class Checking {
               spec,
               header.measures(),
               request.goalSet() == null ? "" : request.goalSet());
+      this.dealChecks =
+          request.kind() == LoadKind.DEALS
+              ? new DealChecks(
+                  LedgerDeals.of(ledgers, Objects.requireNonNull(request.snapshot()).source()),
+                  spec,
+                  header.amounts())
+              : null;
       this.reader =
           new LineReader(
               header,
@@ -330,6 +355,7 @@ public class Checking {
       findings.add(session, sheet.findings());
       findings.add(session, header.findings());
       findings.add(session, loads.sameFile(loadId));
+      lookAhead();
       CompletableFuture<List<SheetStore.Line>> next = unpack(0);
       for (int part = 0; part < sheet.firstRecords().size(); part++) {
         List<SheetStore.Line> lines = next.join();
@@ -343,6 +369,13 @@ public class Checking {
       members.flush();
       writer.finish();
       findings.finish(session);
+    }
+
+    /** Shows the reader as many lines as it wants to see before it reads the first. */
+    private void lookAhead() {
+      for (int part = 0; part < sheet.firstRecords().size() && reader.looksAhead(); part++) {
+        sheets.part(loadId, part).forEach(line -> reader.lookAt(line.cells()));
+      }
     }
 
     /** Unpacks a part while the one before it is read. */
@@ -368,8 +401,22 @@ public class Checking {
       outcome.rows().forEach(findings::seeMonth);
       outcome.rows().forEach(checks::see);
       outcome.rows().forEach(writer::add);
+      if (dealChecks != null) {
+        seeDeals(dealChecks, cells, outcome);
+      }
       lastLine = line.line();
       lastOutcome = outcome;
+    }
+
+    private void seeDeals(DealChecks to, List<String> cells, LineOutcome outcome) {
+      for (LoadRow row : outcome.rows()) {
+        if (row instanceof LoadRow.OfDeal deal) {
+          to.see(deal.deal());
+        }
+      }
+      if (outcome.part() == Reconciliation.Part.HELD) {
+        heldDeals.add(header.cell(Header.Role.DEAL, cells));
+      }
     }
 
     /** Control totals in smallest units: those given, else those of a total line at the end. */
@@ -397,6 +444,9 @@ public class Checking {
 
     private List<Finding> fileFindings() {
       List<Finding> found = new ArrayList<>(checks.findings());
+      if (dealChecks != null) {
+        found.addAll(dealChecks.findings(heldDeals));
+      }
       Map<Measure, Reconciliation.Sums> byMeasure = sums.sums();
       trailer()
           .forEach(

@@ -71,6 +71,8 @@ final class StagedFindings {
       seeMonth(actual.month());
     } else if (row instanceof LoadRow.Goal goal) {
       seeMonth(goal.month());
+    } else if (row instanceof LoadRow.OfDeal deal) {
+      seeMonth(deal.deal().month());
     }
   }
 

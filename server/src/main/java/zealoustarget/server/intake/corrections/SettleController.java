@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -27,6 +28,7 @@ import zealoustarget.server.intake.checking.ChangesAnswer;
 import zealoustarget.server.intake.checking.ChecksAnswer;
 import zealoustarget.server.intake.checking.ControlFile;
 import zealoustarget.server.intake.load.LoadRequest;
+import zealoustarget.server.intake.load.SnapshotDay;
 import zealoustarget.server.intake.posting.LoadAnswer;
 import zealoustarget.server.intake.posting.LoadAnswers;
 import zealoustarget.server.intake.posting.LoadQueries;
@@ -49,6 +51,8 @@ class SettleController {
       String measure,
       Integer fiscalYear,
       String sheet,
+      String asOf,
+      String source,
       Map<String, JsonNode> columns) {}
 
   /** Control totals by measure code, and whether a total line at the end counts as one. */
@@ -164,7 +168,7 @@ class SettleController {
     Axis axis =
         axisWord == null ? before.axis() : axisWord.isEmpty() ? null : GoalSets.axis(axisWord);
     String goalSet = told.goalSet() == null ? before.goalSet() : told.goalSet();
-    if (kind == LoadKind.GOALS || axis != null) {
+    if (kind == LoadKind.GOALS || (kind == LoadKind.ACTUALS && axis != null)) {
       axis = axis == null ? Axis.REP : axis;
       goalSet = GoalSets.name(goalSet == null || goalSet.isBlank() ? "quota" : goalSet);
     }
@@ -176,7 +180,8 @@ class SettleController {
                     ? before.measure()
                     : told.measure().isEmpty() ? null : told.measure(),
                 told.fiscalYear() == null ? before.fiscalYear() : told.fiscalYear())
-            .withSheet(told.sheet() == null ? before.sheet() : told.sheet());
+            .withSheet(told.sheet() == null ? before.sheet() : told.sheet())
+            .withSnapshot(kind == LoadKind.DEALS ? snapshot(before.snapshot(), told) : null);
     if (told.columns() != null) {
       for (Map.Entry<String, JsonNode> column : told.columns().entrySet()) {
         changed =
@@ -185,6 +190,14 @@ class SettleController {
       }
     }
     return changed;
+  }
+
+  private static LoadRequest.Snapshot snapshot(
+      LoadRequest.@Nullable Snapshot before, ReadOptions told) {
+    LoadRequest.Snapshot known = before == null ? LoadRequest.Snapshot.UNKNOWN : before;
+    return new LoadRequest.Snapshot(
+        told.asOf() == null ? known.asOf() : SnapshotDay.day("asOf", told.asOf()),
+        told.source() == null ? known.source() : SnapshotDay.source(told.source()));
   }
 
   private static ColumnRule rule(JsonNode said, ColumnRule before) {

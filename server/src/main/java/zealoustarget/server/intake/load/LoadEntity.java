@@ -16,6 +16,7 @@ import jakarta.persistence.OrderBy;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -94,6 +95,10 @@ public class LoadEntity {
   /** What {@link SourceName} tells it by; null until its header is known. */
   public @Nullable String source;
 
+  /** The day as of which its source knew the deals of a snapshot; null for other kinds. */
+  @Column(name = "as_of")
+  public @Nullable LocalDate asOf;
+
   /** Dialect of the file, in words. */
   @Column(name = "read_as")
   public String readAs;
@@ -133,6 +138,8 @@ public class LoadEntity {
         goalSet == null ? null : goalSet.axis,
         sums.stream().map(sum -> sum.measure).toList(),
         source,
+        asOf,
+        remainderOf,
         rowDigest);
   }
 

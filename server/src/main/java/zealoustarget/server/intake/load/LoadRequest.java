@@ -1,6 +1,7 @@
 package zealoustarget.server.intake.load;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
+import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -20,6 +21,7 @@ import zealoustarget.core.member.Axis;
  * @param isTrailerControl whether a total line at the end is the control total
  * @param columns rules by their header
  * @param sheet of a workbook; empty for the first
+ * @param snapshot of a file of deals; null for others and for what was stored before there were any
  */
 public record LoadRequest(
     LoadKind kind,
@@ -30,17 +32,28 @@ public record LoadRequest(
     Map<String, String> controlTotals,
     boolean isTrailerControl,
     Map<String, ColumnRule> columns,
-    String sheet) {
+    String sheet,
+    @Nullable Snapshot snapshot) {
+  /**
+   * What a file of deals does not say itself.
+   *
+   * @param asOf the day as of which its source knew them; null while that is not known
+   * @param source tells it from other sources; empty where there is one only
+   */
+  public record Snapshot(@Nullable LocalDate asOf, String source) {
+    public static final Snapshot UNKNOWN = new Snapshot(null, "");
+  }
+
   /** A file that brings one kind, read by its own header. */
   public static LoadRequest of(
       LoadKind kind, @Nullable String goalSet, @Nullable Axis axis, @Nullable String measure) {
-    return new LoadRequest(kind, goalSet, axis, measure, null, Map.of(), false, Map.of(), "");
+    return new LoadRequest(kind, goalSet, axis, measure, null, Map.of(), false, Map.of(), "", null);
   }
 
   /** A file that is to be recognised. */
   @SuppressWarnings("NullAway") // its kind is asked for once it is recognised
   public static LoadRequest recognise() {
-    return new LoadRequest(null, null, null, null, null, Map.of(), true, Map.of(), "");
+    return new LoadRequest(null, null, null, null, null, Map.of(), true, Map.of(), "", null);
   }
 
   /** The same request for another kind of file. */
@@ -55,7 +68,8 @@ public record LoadRequest(
         controlTotals,
         isTrailerControl,
         columns,
-        sheet);
+        sheet,
+        snapshot);
   }
 
   /** The same request with the measure and the fiscal year that the file does not name itself. */
@@ -69,12 +83,13 @@ public record LoadRequest(
         controlTotals,
         isTrailerControl,
         columns,
-        sheet);
+        sheet,
+        snapshot);
   }
 
   public LoadRequest withControl(Map<String, String> totals, boolean isTrailer) {
     return new LoadRequest(
-        kind, goalSet, axis, measure, fiscalYear, totals, isTrailer, columns, sheet);
+        kind, goalSet, axis, measure, fiscalYear, totals, isTrailer, columns, sheet, snapshot);
   }
 
   /** The same request with other meanings of columns, by title. */
@@ -88,7 +103,8 @@ public record LoadRequest(
         controlTotals,
         isTrailerControl,
         newColumns,
-        sheet);
+        sheet,
+        snapshot);
   }
 
   /** The same with one more rule, which replaces an earlier one for that header. */
@@ -119,7 +135,23 @@ public record LoadRequest(
         controlTotals,
         isTrailerControl,
         columns,
-        newSheet);
+        newSheet,
+        snapshot);
+  }
+
+  /** The same request as of another day, or of another source. */
+  public LoadRequest withSnapshot(@Nullable Snapshot newSnapshot) {
+    return new LoadRequest(
+        kind,
+        goalSet,
+        axis,
+        measure,
+        fiscalYear,
+        controlTotals,
+        isTrailerControl,
+        columns,
+        sheet,
+        newSnapshot);
   }
 
   /** Whether the file brings goals. */

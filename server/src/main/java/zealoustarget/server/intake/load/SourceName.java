@@ -9,12 +9,27 @@ import zealoustarget.server.intake.corrections.HeldLines;
 /** What tells one source of files from another; docs/calculations.md, section 11. */
 public final class SourceName {
   private static final String PULLED = "pull: ";
+  private static final String DEALS = "deals: ";
   private static final int LONGEST = 400;
 
   private SourceName() {}
 
   public static String ofPull(String system) {
     return cut(PULLED + system);
+  }
+
+  /**
+   * The source of a snapshot of deals, which one header may not tell: the next one may have more.
+   *
+   * @param name as it was given, empty where there is one source only
+   */
+  public static String ofDeals(String name) {
+    return cut(DEALS + name.strip());
+  }
+
+  /** The name that was given to a source of deals, empty where there is one only. */
+  public static String nameOf(String source) {
+    return source.startsWith(DEALS) ? source.substring(DEALS.length()) : source;
   }
 
   /**

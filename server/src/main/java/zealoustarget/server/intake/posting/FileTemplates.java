@@ -24,6 +24,7 @@ final class FileTemplates {
       case ROSTER -> "rep,name,region,manager,from,until,mail";
       case PRODUCTS -> "product,name,line";
       case GOALS -> "month,rep," + codes;
+      case DEALS -> "deal,rep,product," + codes + ",likelihood,closes,state";
       case ACTUALS -> "date,order,rep,region,product," + codes;
     };
   }
@@ -52,6 +53,10 @@ final class FileTemplates {
       case GOALS -> {
         lines.add(month + ",R01," + goal);
         lines.add(month + ",R02," + goal);
+      }
+      case DEALS -> {
+        lines.add("D-1,R01,P01," + goal + ",60 %," + month.plusMonths(1) + ",open");
+        lines.add("D-2,R02,P02," + actual + ",25 %," + month.plusMonths(2) + ",open");
       }
       case ACTUALS -> {
         lines.add(month.atDay(1) + ",SO-1,R01,North,P01," + actual);

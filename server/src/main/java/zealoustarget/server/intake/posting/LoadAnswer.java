@@ -24,6 +24,7 @@ import zealoustarget.server.rules.Rules;
  *
  * @param findings the first 1,000; absent in a list of loads
  * @param enteredBy who entered its goals on the goal sheet; null for a file
+ * @param asOf the day of a snapshot of deals; absent for other kinds
  */
 public record LoadAnswer(
     int id,
@@ -54,7 +55,8 @@ public record LoadAnswer(
     @Nullable Integer sameAs,
     @Nullable String sameState,
     @Schema(allowableValues = {"file", "entered"}) String origin,
-    @Nullable String enteredBy) {
+    @Nullable String enteredBy,
+    @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable String asOf) {
   static final int MOST_FINDINGS = 1_000;
 
   /** Why a received file could not be staged yet. */
@@ -133,7 +135,8 @@ public record LoadAnswer(
         same == null ? null : same.id,
         same == null ? null : same.state.word(),
         load.enteredBy == null ? "file" : "entered",
-        load.enteredBy);
+        load.enteredBy,
+        load.asOf == null ? null : load.asOf.toString());
   }
 
   private static Map<String, SumsAnswer> sums(LoadEntity load, Rules rules) {

@@ -29,6 +29,7 @@ import zealoustarget.server.approval.ProposalAnswer;
 import zealoustarget.server.intake.checking.ControlTotals;
 import zealoustarget.server.intake.load.LoadRequest;
 import zealoustarget.server.intake.load.LoadStore;
+import zealoustarget.server.intake.load.SnapshotDay;
 import zealoustarget.server.intake.sheet.ColumnRules;
 import zealoustarget.server.intake.upload.StagingService;
 import zealoustarget.server.intake.upload.Uploads;
@@ -80,7 +81,9 @@ public class LoadController {
       @RequestParam(required = false) Integer fiscalYear,
       @RequestParam(required = false) List<String> controlTotal,
       @RequestParam(required = false) String mapping,
-      @RequestParam(required = false) String sheet) {
+      @RequestParam(required = false) String sheet,
+      @RequestParam(required = false) String asOf,
+      @RequestParam(required = false) String source) {
     space.checkFor(file.getSize());
     LoadKind readKind =
         LoadKind.findByWord(kind)
@@ -101,7 +104,8 @@ public class LoadController {
             isTrailer ? Map.of() : ControlTotals.parse(controlTotal),
             isTrailer,
             mapping(mapping),
-            sheet == null ? "" : sheet);
+            sheet == null ? "" : sheet,
+            readKind == LoadKind.DEALS ? SnapshotDay.needed(asOf, source) : null);
     return one(staging.stage(Uploads.of(file), request));
   }
 

@@ -13,6 +13,7 @@ import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.Refusal;
+import zealoustarget.core.amount.Direction;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.calendar.Months;
 import zealoustarget.core.intake.ColumnRule;
@@ -112,10 +113,16 @@ public class LoadQueries {
         request.fiscalYear() == null
             ? requests.fiscalYear(load.fileName, rules)
             : request.fiscalYear(),
+        day(request.snapshot()),
+        request.snapshot() == null ? null : request.snapshot().source(),
         header != null && header.isWide(),
         columns(sheet, request, header),
         targets(request, rules),
         lines(id, sheet, first, wanted, isChecked));
+  }
+
+  private static @Nullable String day(LoadRequest.@Nullable Snapshot snapshot) {
+    return snapshot == null || snapshot.asOf() == null ? null : snapshot.asOf().toString();
   }
 
   private @Nullable Header findHeader(LoadEntity load, LoadRequest request, StoredSheet sheet) {
@@ -186,6 +193,14 @@ public class LoadQueries {
                       "period",
                       request.axis() == null ? "rep" : request.axis().word()),
                   goalCodes.stream())
+              .toList();
+      case DEALS ->
+          Stream.concat(
+                  Stream.of(
+                      "deal", "rep", "product", "region", "likelihood", "closes", "state", "stage"),
+                  rules.measures().stream()
+                      .filter(m -> !m.isRate() && m.direction() == Direction.HIGHER)
+                      .map(Measure::code))
               .toList();
       case ROSTER -> List.of("rep", "name", "region", "manager", "from", "until");
       case PRODUCTS -> List.of("product", "name", "line");

@@ -26,6 +26,8 @@ public record StoredSheetAnswer(
     @WordsOf(Axis.class) @Nullable String axis,
     @Nullable String measure,
     int fiscalYear,
+    @Nullable String asOf,
+    @Nullable String source,
     boolean isWide,
     List<ColumnAnswer> columns,
     List<String> targets,

@@ -25,6 +25,8 @@ final class RequestWords {
     add(all, "axis", word(before.axis()), word(after.axis()));
     add(all, "measure", before.measure(), after.measure());
     add(all, "fiscal year", text(before.fiscalYear()), text(after.fiscalYear()));
+    add(all, "deals as of", day(before), day(after));
+    add(all, "source of the deals", source(before), source(after));
     add(all, "sheet", before.sheet(), after.sheet());
     add(
         all,
@@ -65,6 +67,15 @@ final class RequestWords {
 
   private static @Nullable String text(@Nullable Integer number) {
     return number == null ? null : number.toString();
+  }
+
+  private static @Nullable String day(LoadRequest request) {
+    LoadRequest.Snapshot snapshot = request.snapshot();
+    return snapshot == null || snapshot.asOf() == null ? null : snapshot.asOf().toString();
+  }
+
+  private static @Nullable String source(LoadRequest request) {
+    return request.snapshot() == null ? null : request.snapshot().source();
   }
 
   private static String words(ColumnRule rule) {

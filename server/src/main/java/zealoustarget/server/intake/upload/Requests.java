@@ -1,10 +1,12 @@
 package zealoustarget.server.intake.upload;
 
 import java.time.Clock;
+import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -30,6 +32,9 @@ import zealoustarget.server.rules.RulesService;
 @Component
 public class Requests {
   private static final Pattern FISCAL_YEAR = Pattern.compile("(?i)fy[ _-]?(\\d{4}|\\d{2})(?!\\d)");
+
+  private static final Pattern DAY =
+      Pattern.compile("(?<!\\d)(20\\d\\d)[-_.]?(\\d\\d)[-_.]?(\\d\\d)(?!\\d)");
 
   private final RememberedHeaders remembered;
   private final GoalSets goalSets;
@@ -74,6 +79,7 @@ public class Requests {
     return before
         .map(request -> request.withControl(given.controlTotals(), given.isTrailerControl()))
         .map(request -> request.withSheet(given.sheet()))
+        .map(request -> asOf(request, fileName))
         .orElseGet(() -> recognised(given, sheet, fileName));
   }
 
@@ -87,7 +93,7 @@ public class Requests {
             new StagingDirectory(ledgers.posted(), members, aliases),
             YearMonth.now(clock));
     String set = guess.axis() == null ? null : goalSet(guess, fileName);
-    LoadRequest request = given.withKind(guess.kind(), set, guess.axis());
+    LoadRequest request = asOf(given.withKind(guess.kind(), set, guess.axis()), fileName);
     return Optional.ofNullable(set)
         .flatMap(goalSets::find)
         .map(known -> request.withKind(guess.kind(), set, known.axis()))
@@ -145,7 +151,39 @@ public class Requests {
         request.fiscalYear() == null ? fiscalYear(fileName, rules) : request.fiscalYear(),
         request.columns(),
         sheet.isCommaGrouping(),
-        rules.company().writing());
+        rules.company().writing(),
+        snapshot(request));
+  }
+
+  private static LoadSpec.@Nullable Snapshot snapshot(LoadRequest request) {
+    LocalDate asOf = request.snapshot() == null ? null : request.snapshot().asOf();
+    return request.kind() != LoadKind.DEALS || asOf == null
+        ? null
+        : new LoadSpec.Snapshot(asOf, Map.of());
+  }
+
+  /** A snapshot's day is not that of an earlier file; a file's name may say it. */
+  private LoadRequest asOf(LoadRequest request, String fileName) {
+    if (request.kind() != LoadKind.DEALS) {
+      return request.withSnapshot(null);
+    }
+    String source = request.snapshot() == null ? "" : request.snapshot().source();
+    return request.withSnapshot(new LoadRequest.Snapshot(dayIn(fileName), source));
+  }
+
+  /** The day in a file's name, such as deals-2026-11-20.csv; null where it has none. */
+  private static @Nullable LocalDate dayIn(String fileName) {
+    Matcher day = DAY.matcher(fileName);
+    try {
+      return day.find()
+          ? LocalDate.of(
+              Integer.parseInt(day.group(1)),
+              Integer.parseInt(day.group(2)),
+              Integer.parseInt(day.group(3)))
+          : null;
+    } catch (DateTimeException noSuchDay) {
+      return null;
+    }
   }
 
   /** The fiscal year in a file's name, such as FY27, else today's. */

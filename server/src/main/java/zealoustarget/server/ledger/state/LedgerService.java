@@ -36,6 +36,7 @@ import zealoustarget.core.ledger.overlay.Overlay;
 import zealoustarget.core.ledger.overlay.SealedMonths;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
+import zealoustarget.core.outlook.DealSnapshot;
 import zealoustarget.server.access.authorization.RowAccess;
 import zealoustarget.server.ledger.sealing.Seal;
 import zealoustarget.server.ledger.sealing.SealedLoad;
@@ -91,12 +92,18 @@ public class LedgerService implements MemberNames {
    * @param posted everything as it is posted now
    * @param read what is read of it with the seals in force
    */
-  private record State(Ledger posted, Both read, Map<Integer, LoadedRows> loads, List<Seal> seals) {
+  private record State(
+      Ledger posted,
+      Both read,
+      Map<Integer, LoadedRows> loads,
+      PostedDeals deals,
+      List<Seal> seals) {
     static final State EMPTY =
         new State(
             Ledger.empty(),
             new Both(Ledger.empty(), Ledger.empty(), Set.of(), Map.of()),
             Map.of(),
+            PostedDeals.NONE,
             List.of());
 
     State {
@@ -104,6 +111,9 @@ public class LedgerService implements MemberNames {
       seals = List.copyOf(seals);
     }
   }
+
+  /** Stands for the snapshots of deals where it is told which months were read. */
+  private static final int DEALS = -1;
 
   private static final DataState.Part<State> PART = new DataState.Part<>();
 
@@ -229,6 +239,23 @@ public class LedgerService implements MemberNames {
     return read(state().posted(), UnaryOperator.identity());
   }
 
+  /**
+   * The posted snapshots of deals in the order of their posting, as far as the account that acts
+   * may see them.
+   */
+  public List<DealSnapshot> snapshots() {
+    dataState.readLog().month(DEALS);
+    State now = state();
+    DealSnapshot.Sight sight = rowAccess.dealSight(now.read().closed().members());
+    return now.deals().snapshots().stream().map(snapshot -> snapshot.only(sight)).toList();
+  }
+
+  /** The same, whoever asks. */
+  public List<DealSnapshot> postedSnapshots() {
+    dataState.readLog().month(DEALS);
+    return state().deals().snapshots();
+  }
+
   /** The loads that are posted, in their order, as a seal keeps them. */
   public List<SealedLoad> postedLoads() {
     dataState.readLog().everything();
@@ -289,14 +316,21 @@ public class LedgerService implements MemberNames {
         damaged.isEmpty()
             ? new Prepared(opened(loads, inForce), List.of(), null)
             : new Prepared(
-                new State(Ledger.empty(), State.EMPTY.read(), Map.of(), inForce), List.of(), null));
+                new State(Ledger.empty(), State.EMPTY.read(), Map.of(), PostedDeals.NONE, inForce),
+                List.of(),
+                null));
     return damaged;
   }
 
   /** The state of loads and seals that was made from nothing else. */
   private State opened(Map<Integer, LoadedRows> loads, List<Seal> inForce) {
     Ledger posted = build(loads);
-    return new State(posted, asSealed(posted, loads, inForce, Map.of()), loads, inForce);
+    return new State(
+        posted,
+        asSealed(posted, loads, inForce, Map.of()),
+        loads,
+        PostedDeals.of(loads, PostedDeals.NONE),
+        inForce);
   }
 
   /** A load's rows; null where they are not those that were posted, or cannot be read at all. */
@@ -491,6 +525,9 @@ public class LedgerService implements MemberNames {
     next.read().months().stream()
         .filter(month -> !before.read().months().contains(month))
         .forEach(all::add);
+    if (next.deals() != before.deals()) {
+      all.add(DEALS);
+    }
     return all;
   }
 
@@ -501,7 +538,9 @@ public class LedgerService implements MemberNames {
    */
   private Prepared prepare(Map<Integer, LoadedRows> loads, LoadedRows changed) {
     boolean isOnTop = changed.isOnlyActuals() && loads.containsKey(changed.load().id());
-    Ledger after = isOnTop ? onTop(state().posted(), changed, loads) : build(loads);
+    Ledger before = state().posted();
+    Ledger after =
+        changed.deals() != null ? before : isOnTop ? onTop(before, changed, loads) : build(loads);
     Prepared prepared =
         prepared(after, loads, state().seals(), touchedBy(changed, after), changed.digest());
     if (changed.stays().isEmpty() && changed.products().isEmpty()) {
@@ -529,7 +568,10 @@ public class LedgerService implements MemberNames {
       List<YearMonth> touched,
       @Nullable String digest) {
     Both read = asSealed(posted, loads, sealed, state().read().then());
-    return new Prepared(new State(posted, read, loads, sealed), touched, digest);
+    return new Prepared(
+        new State(posted, read, loads, PostedDeals.of(loads, state().deals()), sealed),
+        touched,
+        digest);
   }
 
   /** Actuals that come last leave goals and members as they are, and most rows too. */
@@ -652,6 +694,12 @@ public class LedgerService implements MemberNames {
   }
 
   private static boolean namesUnknown(Ledger ledger, LoadedRows rows) {
+    DealSnapshot deals = rows.deals();
+    if (deals != null
+        && (hasUnknown(ledger, Axis.REP, deals.namedReps())
+            || hasUnknown(ledger, Axis.PRODUCT, deals.namedProducts()))) {
+      return true;
+    }
     Axis axis = rows.load().axis();
     boolean hasUnknownGoal =
         axis != null

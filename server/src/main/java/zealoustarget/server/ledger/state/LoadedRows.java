@@ -1,11 +1,13 @@
 package zealoustarget.server.ledger.state;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.ledger.columns.ActualBlock;
 import zealoustarget.core.ledger.columns.GoalBook;
 import zealoustarget.core.ledger.columns.PostMode;
 import zealoustarget.core.ledger.overlay.Overlay;
+import zealoustarget.core.outlook.DealSnapshot;
 import zealoustarget.server.ledger.storage.ProductRowEntity;
 import zealoustarget.server.ledger.storage.StayRowEntity;
 
@@ -13,6 +15,7 @@ import zealoustarget.server.ledger.storage.StayRowEntity;
  * What one posted load adds to the ledger; a file of actuals may bring goals beside them.
  *
  * @param actuals a block per month, ascending; none for other kinds
+ * @param deals the snapshot that it is; null for other kinds
  * @param digest SHA-256 over the rows as they are stored, as hexadecimal digits
  */
 public record LoadedRows(
@@ -21,6 +24,7 @@ public record LoadedRows(
     List<GoalBook.Cell> goals,
     List<StayRowEntity> stays,
     List<ProductRowEntity> products,
+    @Nullable DealSnapshot deals,
     String digest) {
   /** How its actuals lie over those before. */
   Overlay.Layer layer() {
@@ -34,12 +38,12 @@ public record LoadedRows(
 
   /** The same goals under another name of their set. */
   LoadedRows withGoalSet(String name) {
-    return new LoadedRows(load.withGoalSet(name), actuals, goals, stays, products, digest);
+    return new LoadedRows(load.withGoalSet(name), actuals, goals, stays, products, deals, digest);
   }
 
   /** The same rows, laid over earlier ones in another way. */
   LoadedRows withMode(PostMode mode) {
-    return new LoadedRows(load.withMode(mode), actuals, goals, stays, products, digest);
+    return new LoadedRows(load.withMode(mode), actuals, goals, stays, products, deals, digest);
   }
 
   /** Whether the rows are those that were posted, as far as that is known. */

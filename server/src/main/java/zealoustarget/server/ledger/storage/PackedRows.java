@@ -2,7 +2,9 @@ package zealoustarget.server.ledger.storage;
 
 import java.util.List;
 import java.util.function.Consumer;
+import java.util.function.UnaryOperator;
 import zealoustarget.core.intake.LoadRow;
+import zealoustarget.core.outlook.Deal;
 
 /** Rows as a database part holds them, for what reads and writes whole databases. */
 public final class PackedRows {
@@ -24,6 +26,16 @@ public final class PackedRows {
   /** Goals of one part, in their order. */
   public static void eachGoal(byte[] content, Consumer<LoadRow.Goal> to) {
     GoalPart.each(content, to);
+  }
+
+  /** Deals of one part, in their order. */
+  public static void eachDeal(byte[] content, Consumer<Deal> to) {
+    DealPart.each(content, UnaryOperator.identity(), to);
+  }
+
+  /** One part of at most {@link #SIZE} deals of one load, at least one. */
+  public static byte[] packDeals(List<Deal> rows) {
+    return DealPart.pack(rows);
   }
 
   /** One part of at most {@link #SIZE} goals of one load, at least one. */

@@ -1,5 +1,6 @@
 package zealoustarget.server.ledger.storage;
 
+import com.github.benmanes.caffeine.cache.Interner;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.util.ArrayList;
@@ -7,6 +8,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
@@ -20,6 +22,8 @@ import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.intake.LoadRow;
 import zealoustarget.core.ledger.columns.ActualBlock;
 import zealoustarget.core.ledger.columns.GoalBook;
+import zealoustarget.core.outlook.Deal;
+import zealoustarget.core.outlook.DealSnapshot;
 import zealoustarget.server.ledger.state.LoadedRows;
 import zealoustarget.server.ledger.state.PostedLoad;
 import zealoustarget.server.platform.Sha256;
@@ -31,6 +35,9 @@ public class RowStore {
   private static final int PARTS = 16;
 
   private final SessionFactory sessions;
+
+  /** Keys and stages come again in every snapshot. */
+  private final Interner<String> dealTexts = Interner.newWeakInterner();
 
   RowStore(SessionFactory sessions) {
     this.sessions = sessions;
@@ -49,7 +56,12 @@ public class RowStore {
 
   private static void delete(StatelessSession session, int loadId) {
     for (String entity :
-        List.of("ActualPartEntity", "GoalPartEntity", "StayRowEntity", "ProductRowEntity")) {
+        List.of(
+            "ActualPartEntity",
+            "GoalPartEntity",
+            "StayRowEntity",
+            "ProductRowEntity",
+            "DealPartEntity")) {
       session
           .createMutationQuery("delete from " + entity + " where id between :first and :last")
           .setParameter("first", firstId(loadId))
@@ -76,8 +88,29 @@ public class RowStore {
           });
       stays.forEach(row -> digest.update(row.text().getBytes(StandardCharsets.UTF_8)));
       products.forEach(row -> digest.update(row.text().getBytes(StandardCharsets.UTF_8)));
-      return new LoadedRows(load, actuals, goals(goals, load), stays, products, Sha256.end(digest));
+      DealSnapshot deals = load.kind() == LoadKind.DEALS ? deals(session, load, digest) : null;
+      return new LoadedRows(
+          load, actuals, goals(goals, load), stays, products, deals, Sha256.end(digest));
     }
+  }
+
+  private DealSnapshot deals(StatelessSession session, PostedLoad load, MessageDigest digest) {
+    List<Deal> deals = new ArrayList<>();
+    eachPart(
+        session,
+        load.id(),
+        DealPartEntity.class,
+        content -> {
+          digest.update(content);
+          DealPart.each(content, dealTexts::intern, deals::add);
+        });
+    return DealSnapshot.of(
+        new DealSnapshot.Origin(
+            Objects.requireNonNull(load.source()),
+            Objects.requireNonNull(load.asOf()),
+            load.id(),
+            load.measures()),
+        deals);
   }
 
   /** A load's rows are numbered from here on. */

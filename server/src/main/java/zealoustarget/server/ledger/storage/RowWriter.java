@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.function.Function;
 import org.hibernate.StatelessSession;
 import zealoustarget.core.intake.LoadRow;
+import zealoustarget.core.outlook.Deal;
 
 /** Writes one load's rows in the transaction of its session, in their order. */
 public final class RowWriter {
@@ -15,6 +16,7 @@ public final class RowWriter {
   private final Parts<LoadRow.Actual> actuals =
       new Parts<>(ActualPart::pack, ActualPartEntity::new);
   private final Parts<LoadRow.Goal> goals = new Parts<>(GoalPart::pack, GoalPartEntity::new);
+  private final Parts<Deal> deals = new Parts<>(DealPart::pack, DealPartEntity::new);
   private final List<Object> others = new ArrayList<>();
   private long written;
 
@@ -64,6 +66,10 @@ public final class RowWriter {
       goals.add(goal);
       return;
     }
+    if (row instanceof LoadRow.OfDeal deal) {
+      deals.add(deal.deal());
+      return;
+    }
     others.add(entity(RowStore.firstId(loadId) + written++, row));
     if (others.size() >= BATCH) {
       flushOthers();
@@ -74,6 +80,7 @@ public final class RowWriter {
   public void finish() {
     actuals.flush();
     goals.flush();
+    deals.flush();
     flushOthers();
   }
 

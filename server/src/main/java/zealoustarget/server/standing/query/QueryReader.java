@@ -451,7 +451,8 @@ public class QueryReader {
             .collect(Collectors.toSet()));
   }
 
-  static Member member(Axis axis, String key, Ledger ledger) {
+  /** A member by its key; value-unknown names those that there are. */
+  public static Member member(Axis axis, String key, Ledger ledger) {
     return ledger
         .members()
         .findByKey(axis, key)

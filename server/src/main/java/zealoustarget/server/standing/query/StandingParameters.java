@@ -116,6 +116,11 @@ public record StandingParameters(
     return changed(axis, first, last, beside, besideFactor, group, null, without);
   }
 
+  /** As of another day, or of none. */
+  public StandingParameters asOfDay(@Nullable String day) {
+    return changed(axis, from, to, beside, besideFactor, group, day, without);
+  }
+
   /** Without a posted load. */
   public StandingParameters without(String load) {
     return changed(axis, from, to, beside, besideFactor, group, asOf, load);

@@ -51,6 +51,7 @@ class AnswerCache extends OncePerRequestFilter {
           "/api/v1/standing/comparison",
           "/api/v1/standing/claims",
           "/api/v1/months",
+          "/api/v1/outlook",
           "/api/v1/earnings",
           "/api/v1/earnings/desk",
           "/api/v1/earnings/totals");

@@ -118,7 +118,7 @@ public record StandingAnswer(
       return new HeadlinePart(text, null);
     }
 
-    static HeadlinePart of(Headline.Part part) {
+    public static HeadlinePart of(Headline.Part part) {
       Tone tone = part.tone();
       return new HeadlinePart(
           part.text(), tone == null ? null : tone.name().toLowerCase(Locale.ROOT));

@@ -53,7 +53,14 @@ final class CompanyTables {
 
   /** Rows of loads, which are written by member and month, and the files as they came. */
   static final Set<String> BY_LOAD =
-      Set.of("ACTUAL_PART", "GOAL_PART", "STAY_ROW", "PRODUCT_ROW", "ORIGINAL", "ORIGINAL_PART");
+      Set.of(
+          "ACTUAL_PART",
+          "GOAL_PART",
+          "STAY_ROW",
+          "PRODUCT_ROW",
+          "DEAL_PART",
+          "ORIGINAL",
+          "ORIGINAL_PART");
 
   /** What belongs to one instance, or is made again from the rest. */
   static final Set<String> LEFT_OUT =

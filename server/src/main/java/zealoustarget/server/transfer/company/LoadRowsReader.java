@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
 import zealoustarget.core.amount.Amounts;
@@ -22,6 +23,7 @@ import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.intake.LoadRow;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
+import zealoustarget.core.outlook.Deal;
 import zealoustarget.server.ledger.storage.PackedRows;
 import zealoustarget.server.ledger.storage.RowStore;
 
@@ -57,6 +59,7 @@ final class LoadRowsReader {
             case GOALS -> readGoals(load, rows, from);
             case ROSTER -> readStays(load, rows, from);
             case PRODUCTS -> readProducts(load, rows, from);
+            case DEALS -> readDeals(load, rows, from);
           };
       if (read != rows.rows()) {
         throw new IOException(
@@ -237,6 +240,33 @@ final class LoadRowsReader {
                 id(row, axis),
                 amounts(row, load.amounts())),
         PackedRows::packGoals);
+  }
+
+  private long readDeals(Description.Load load, Description.Rows rows, ExportFile from)
+      throws IOException, SQLException {
+    return insertParts(
+        "deal_part",
+        load,
+        rows,
+        from,
+        row -> {
+          String stage = row.getField("stage");
+          return new Deal(
+              Integer.parseInt(row.getField(LoadRowsWriter.LINE)),
+              Cells.read(row.getField("deal")),
+              id(row, Axis.REP),
+              id(row, Axis.PRODUCT),
+              id(row, Axis.REGION),
+              new BigDecimal(row.getField("likelihood"))
+                  .setScale(LoadRowsWriter.SHARE_PLACES)
+                  .unscaledValue()
+                  .intValueExact(),
+              month(row, "closes"),
+              Deal.State.valueOf(row.getField("state").toUpperCase(Locale.ROOT)),
+              stage.isEmpty() ? null : Cells.read(stage),
+              amounts(row, load.amounts()));
+        },
+        PackedRows::packDeals);
   }
 
   private long readStays(Description.Load load, Description.Rows rows, ExportFile from)

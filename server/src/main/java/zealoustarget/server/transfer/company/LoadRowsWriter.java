@@ -32,6 +32,9 @@ final class LoadRowsWriter {
   /** Stands where an entered line takes a goal away. */
   static final String CLEARED = "none";
 
+  /** Decimals of a likelihood as a share. */
+  static final int SHARE_PLACES = 8;
+
   private final Connection connection;
   private final Map<Integer, String> keys = new HashMap<>();
 
@@ -56,6 +59,7 @@ final class LoadRowsWriter {
     add(files, zip, load, LoadKind.GOALS, out -> goals(load, axis, amounts, out));
     add(files, zip, load, LoadKind.ROSTER, out -> stays(load, out));
     add(files, zip, load, LoadKind.PRODUCTS, out -> products(load, out));
+    add(files, zip, load, LoadKind.DEALS, out -> deals(load, amounts, out));
     return files;
   }
 
@@ -86,6 +90,7 @@ final class LoadRowsWriter {
       case GOALS -> "goal_part";
       case ROSTER -> "stay_row";
       case PRODUCTS -> "product_row";
+      case DEALS -> "deal_part";
     };
   }
 
@@ -186,6 +191,35 @@ final class LoadRowsWriter {
                   cells.add(Months.of(row.month()).toString());
                   cells.add(key(row.member()));
                   addAmounts(cells, row.amounts(), amounts);
+                  out.accept(cells);
+                }));
+  }
+
+  private void deals(int load, List<Description.Amount> amounts, Consumer<List<String>> out)
+      throws SQLException {
+    out.accept(
+        header(
+            List.of(
+                LINE, "deal", "rep", "product", "region", "likelihood", "closes", "state", "stage"),
+            amounts));
+    eachPart(
+        "deal_part",
+        load,
+        content ->
+            PackedRows.eachDeal(
+                content,
+                deal -> {
+                  List<String> cells = new ArrayList<>();
+                  cells.add(Integer.toString(deal.line()));
+                  cells.add(Cells.written(deal.key()));
+                  cells.add(key(deal.rep()));
+                  cells.add(key(deal.product()));
+                  cells.add(key(deal.region()));
+                  cells.add(BigDecimal.valueOf(deal.likelihood(), SHARE_PLACES).toPlainString());
+                  cells.add(Months.of(deal.month()).toString());
+                  cells.add(deal.state().name().toLowerCase(Locale.ROOT));
+                  cells.add(deal.stage() == null ? "" : Cells.written(deal.stage()));
+                  addAmounts(cells, deal.amounts(), amounts);
                   out.accept(cells);
                 }));
   }

@@ -39,7 +39,7 @@ class LedgerServiceTest {
 
   private static PostedLoad load(int id, PostMode mode) {
     return new PostedLoad(
-        id, id, LoadKind.ACTUALS, mode, null, null, List.of("revenue"), null, null);
+        id, id, LoadKind.ACTUALS, mode, null, null, List.of("revenue"), null, null, null, null);
   }
 
   private static LoadedRows rows(PostedLoad load, long amount) {
@@ -47,7 +47,7 @@ class LedgerServiceTest {
         new ActualBlock.Builder(load.id(), List.of("revenue"))
             .add(2, OCTOBER, -1, -1, -1, amount)
             .build();
-    return new LoadedRows(load, block.byMonth(), List.of(), List.of(), List.of(), "digest");
+    return new LoadedRows(load, block.byMonth(), List.of(), List.of(), List.of(), null, "digest");
   }
 
   private long posted() {

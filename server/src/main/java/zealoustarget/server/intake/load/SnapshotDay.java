@@ -1,0 +1,42 @@
+package zealoustarget.server.intake.load;
+
+import java.time.DateTimeException;
+import java.time.LocalDate;
+import org.jspecify.annotations.Nullable;
+import zealoustarget.core.Refusal;
+
+/** Reads the day and the source of a snapshot of deals as they are given. */
+public final class SnapshotDay {
+  private static final int LONGEST_SOURCE = 80;
+
+  private SnapshotDay() {}
+
+  /** Both; as-of-missing where there is no day, day-unreadable, source-too-long. */
+  public static LoadRequest.Snapshot needed(@Nullable String asOf, @Nullable String source) {
+    if (asOf == null || asOf.isBlank()) {
+      throw Refusal.of(
+          "as-of-missing", "A file of deals needs \"asOf\", the day of the snapshot: 2026-11-30.");
+    }
+    return new LoadRequest.Snapshot(day("asOf", asOf), source(source));
+  }
+
+  /** A day as {@code 2026-11-30}; day-unreadable. */
+  public static LocalDate day(String name, String text) {
+    try {
+      return LocalDate.parse(text.strip());
+    } catch (DateTimeException noSuchDay) {
+      throw Refusal.of("day-unreadable", "\"" + text + "\" is not a day. Write it as 2026-11-30.")
+          .with("name", name);
+    }
+  }
+
+  /** The name of a source, empty without one; source-too-long. */
+  public static String source(@Nullable String text) {
+    String name = text == null ? "" : text.strip();
+    if (name.length() > LONGEST_SOURCE) {
+      throw Refusal.of(
+          "source-too-long", "The name of a source may have " + LONGEST_SOURCE + " characters.");
+    }
+    return name;
+  }
+}

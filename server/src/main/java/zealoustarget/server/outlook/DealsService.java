@@ -1,0 +1,246 @@
+package zealoustarget.server.outlook;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import zealoustarget.core.Refusal;
+import zealoustarget.core.amount.Amounts;
+import zealoustarget.core.amount.Measure;
+import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.calendar.Months;
+import zealoustarget.core.ladder.Shown;
+import zealoustarget.core.ledger.columns.Members;
+import zealoustarget.core.member.Axis;
+import zealoustarget.core.member.Member;
+import zealoustarget.core.outlook.Bridge;
+import zealoustarget.core.outlook.Bridge.Step;
+import zealoustarget.core.outlook.Deal;
+import zealoustarget.core.outlook.DealScope;
+import zealoustarget.core.outlook.DealSnapshot;
+import zealoustarget.server.intake.load.SourceName;
+import zealoustarget.server.intake.posting.LoadService;
+import zealoustarget.server.outlook.DealsAnswer.DealAnswer;
+import zealoustarget.server.outlook.DealsAnswer.HistoryAnswer;
+import zealoustarget.server.platform.problems.UnknownValue;
+import zealoustarget.server.standing.query.StandingParameters;
+
+/** Lists deals, what became of them between two snapshots, and what each snapshot said of one. */
+@Service
+class DealsService {
+  private final OutlookReader reader;
+  private final SnapshotFinder snapshots;
+  private final LoadService loads;
+
+  DealsService(OutlookReader reader, SnapshotFinder snapshots, LoadService loads) {
+    this.reader = reader;
+    this.snapshots = snapshots;
+    this.loads = loads;
+  }
+
+  /** A deal where it stands in a snapshot. */
+  private record At(
+      DealSnapshot snapshot, int place, @Nullable Step step, long amount, long moved) {}
+
+  /**
+   * What became of the open deals of a row between two snapshots; all 0 where there are not two.
+   */
+  BridgeAnswer bridge(
+      String axis, String key, StandingParameters parameters, @Nullable String since) {
+    OutlookReader.Asked asked = reader.read(axis, key, parameters);
+    List<SnapshotFinder.Pair> pairs = snapshots.pairs(since, parameters.asOf());
+    Bridge bridge = Bridge.NONE;
+    for (SnapshotFinder.Pair pair : pairs) {
+      bridge = bridge.plus(Bridge.between(pair.former(), pair.latter(), asked.scope()));
+    }
+    return BridgeAnswer.of(
+        day(pairs.stream().map(SnapshotFinder.Pair::former).toList()),
+        day(pairs.stream().map(SnapshotFinder.Pair::latter).toList()),
+        bridge,
+        asked.query().query().measure());
+  }
+
+  private static @Nullable String day(List<DealSnapshot> some) {
+    LocalDate day = DealSnapshot.day(some);
+    return day == null ? null : day.toString();
+  }
+
+  /**
+   * Deals of a row, the largest first.
+   *
+   * @param kind open, overdue, won, lost, or a step of the bridge such as moved-in
+   */
+  DealsAnswer deals(
+      String axis,
+      String key,
+      StandingParameters parameters,
+      String kind,
+      @Nullable String since,
+      int page,
+      int size) {
+    OutlookReader.Asked asked = reader.read(axis, key, parameters);
+    Measure measure = asked.query().query().measure();
+    Step step = step(kind);
+    List<At> all =
+        step == null
+            ? listed(asked, kind)
+            : stepped(asked.scope(), snapshots.pairs(since, parameters.asOf()), step);
+    all.sort(
+        Comparator.comparingLong(At::moved)
+            .reversed()
+            .thenComparing(at -> at.snapshot().key(at.place())));
+    Ratio weighted = Ratio.ZERO;
+    long sum = 0;
+    for (At at : all) {
+      sum = Math.addExact(sum, at.moved());
+      weighted =
+          weighted.plus(
+              Ratio.of(at.amount())
+                  .times(Ratio.of(at.snapshot().deal(at.place()).likelihood(), Deal.CERTAIN)));
+    }
+    Map<Integer, String> files = loads.fileNames();
+    return new DealsAnswer(
+        asked.inForce().isEmpty() ? null : String.valueOf(DealSnapshot.day(asked.inForce())),
+        measure.code(),
+        all.size(),
+        measure.text(sum),
+        sum == 0 ? null : Shown.percent(weighted.dividedBy(Ratio.of(sum))),
+        all.stream()
+            .skip((long) page * size)
+            .limit(size)
+            .map(at -> answer(at, asked.query().ledger().members(), measure, files))
+            .toList());
+  }
+
+  private static List<At> listed(OutlookReader.Asked asked, String kind) {
+    DealScope scope = asked.scope();
+    List<At> found = new ArrayList<>();
+    for (DealSnapshot snapshot : asked.inForce()) {
+      int measure = snapshot.measure(scope.measure());
+      for (int at = 0; at < snapshot.size(); at++) {
+        if (kind.equals(kindOf(snapshot, at)) && scope.contains(snapshot, at)) {
+          long amount = snapshot.amount(measure, at);
+          found.add(new At(snapshot, at, null, amount, amount));
+        }
+      }
+    }
+    return found;
+  }
+
+  private static String kindOf(DealSnapshot snapshot, int at) {
+    if (snapshot.isOpen(at)) {
+      return snapshot.isStillOpen(at) ? "open" : "overdue";
+    }
+    return word(snapshot.deal(at).state());
+  }
+
+  private static List<At> stepped(DealScope scope, List<SnapshotFinder.Pair> pairs, Step wanted) {
+    List<At> found = new ArrayList<>();
+    for (SnapshotFinder.Pair pair : pairs) {
+      Bridge.each(
+          pair.former(),
+          pair.latter(),
+          scope,
+          (step, amount, then, now) -> {
+            if (step == wanted) {
+              DealSnapshot of = now == null ? pair.former() : pair.latter();
+              Deal deal = now == null ? then : now;
+              int place = of.find(String.valueOf(deal == null ? "" : deal.key()));
+              found.add(new At(of, place, step, amount, amount));
+            }
+          });
+    }
+    return found;
+  }
+
+  private static @Nullable Step step(String kind) {
+    for (Step step : Step.values()) {
+      if (word(step).equals(kind)) {
+        return step;
+      }
+    }
+    List<String> plain = List.of("open", "overdue");
+    if (!plain.contains(kind)) {
+      List<String> allowed = new ArrayList<>(plain);
+      for (Step step : Step.values()) {
+        allowed.add(word(step));
+      }
+      throw UnknownValue.of("kind", kind, allowed);
+    }
+    return null;
+  }
+
+  private static String word(Enum<?> value) {
+    return value.name().toLowerCase(Locale.ROOT).replace('_', '-');
+  }
+
+  private static DealAnswer answer(
+      At at, Members members, Measure measure, Map<Integer, String> files) {
+    DealSnapshot snapshot = at.snapshot();
+    Deal deal = snapshot.deal(at.place());
+    int load = snapshot.load(at.place());
+    Member rep = member(members, Axis.REP, deal.rep());
+    Member product = member(members, Axis.PRODUCT, deal.product());
+    int region =
+        deal.region() == Members.NONE ? members.regionOf(deal.rep(), deal.month()) : deal.region();
+    Member in = member(members, Axis.REGION, region);
+    long amount = snapshot.amount(snapshot.measure(measure.code()), at.place());
+    Ratio likelihood = Ratio.of(deal.likelihood(), Deal.CERTAIN);
+    return new DealAnswer(
+        deal.key(),
+        SourceName.nameOf(snapshot.source()),
+        rep == null ? "" : rep.key(),
+        rep == null ? "" : rep.name(),
+        product == null ? null : product.key(),
+        product == null ? null : product.name(),
+        in == null ? null : in.name(),
+        amount == Amounts.NONE ? measure.text(0) : measure.text(amount),
+        likelihood.toText(),
+        Shown.percent(likelihood),
+        Months.of(deal.month()).toString(),
+        word(deal.state()),
+        snapshot.isOpen(at.place()) && !snapshot.isStillOpen(at.place()),
+        deal.stage(),
+        load,
+        files.getOrDefault(load, ""),
+        deal.line(),
+        at.step() == null ? null : word(at.step()),
+        at.step() == null ? null : measure.text(at.moved()));
+  }
+
+  private static @Nullable Member member(Members members, Axis axis, int id) {
+    return id >= 0 && members.isKnown(axis, id) ? members.get(axis, id) : null;
+  }
+
+  /** What each snapshot of a source says of a deal, latest first; deal-unknown. */
+  HistoryAnswer history(String key, @Nullable String source, StandingParameters parameters) {
+    OutlookReader.Asked asked = reader.read(parameters);
+    Members members = asked.query().ledger().members();
+    Measure measure = asked.query().query().measure();
+    Map<Integer, String> files = loads.fileNames();
+    String wanted = source == null ? "" : source;
+    List<HistoryAnswer.At> all = new ArrayList<>();
+    List<DealSnapshot> ofSource =
+        snapshots.posted().stream()
+            .filter(one -> SourceName.nameOf(one.source()).equals(wanted))
+            .sorted(Comparator.comparing(DealSnapshot::asOf).reversed())
+            .toList();
+    for (DealSnapshot snapshot : ofSource) {
+      int place = snapshot.find(key);
+      all.add(
+          new HistoryAnswer.At(
+              snapshot.asOf().toString(),
+              place < 0
+                  ? null
+                  : answer(new At(snapshot, place, null, 0, 0), members, measure, files)));
+    }
+    if (all.stream().allMatch(at -> at.deal() == null)) {
+      throw Refusal.of("deal-unknown", "No snapshot has a deal " + key + ".").with("deal", key);
+    }
+    return new HistoryAnswer(key, all);
+  }
+}
