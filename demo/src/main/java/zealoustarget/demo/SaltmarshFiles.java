@@ -3,6 +3,7 @@ package zealoustarget.demo;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
@@ -56,6 +57,7 @@ final class SaltmarshFiles {
     addGoals();
     addActuals();
     addCommission();
+    addDeals();
     files.put("manifest.json", manifest());
   }
 
@@ -132,6 +134,28 @@ final class SaltmarshFiles {
         correction(),
         "\"kind\": \"actuals\", \"mode\": \"correct\"",
         true);
+  }
+
+  /** The quarter's deals in four snapshots. */
+  private void addDeals() {
+    List<List<String>> snapshots =
+        DealFiles.all(
+            rep ->
+                months(OCTOBER, Company.LAST).stream()
+                        .flatMap(month -> orders.get(month).stream())
+                        .filter(line -> line.rep().equals(rep.key()))
+                        .mapToLong(OrderLine::revenue)
+                        .sum()
+                    / 100);
+    for (int at = 0; at < snapshots.size(); at++) {
+      List<String> all = snapshots.get(at);
+      LocalDate day = DealFiles.DAYS.get(at);
+      add(
+          "deals-" + day + ".csv",
+          lines(all.get(0), all.stream().skip(1)),
+          "\"kind\": \"deals\", \"asOf\": \"" + day + "\"",
+          true);
+    }
   }
 
   /** What stock allows each rep to sell: half as much again as the quota, less for one. */
