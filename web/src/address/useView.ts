@@ -46,6 +46,12 @@ export interface View {
   /** What stands in the close-up's place. */
   panel: 'ladder' | 'orders' | 'corrections' | null;
   compare: string;
+  /** Of an outlook: as of which day its deals are, empty for the latest snapshot. */
+  deals: string;
+  /** The snapshot that they are held against, empty for the one before. */
+  since: string;
+  /** Which deals of the row are listed, empty for those that are open. */
+  step: string;
   load: number | null;
   /** A line of the load's file. */
   line: number | null;
@@ -61,7 +67,7 @@ export interface Trial {
   isAtPace: boolean;
 }
 
-export type Layout = 'rows' | 'months' | 'compare';
+export type Layout = 'rows' | 'months' | 'compare' | 'outlook';
 export type Filters = Partial<Record<AxisWord, string[]>>;
 
 /** Which rows are kept; every value as it stands in the address, empty for any. */
@@ -78,7 +84,7 @@ export interface Narrowing {
 }
 
 const FILTERS: AxisWord[] = ['rep', 'region', 'product', 'line', 'manager'];
-const LAYOUTS: Layout[] = ['rows', 'months', 'compare'];
+const LAYOUTS: Layout[] = ['rows', 'months', 'compare', 'outlook'];
 const AXES: AxisWord[] = ['rep', 'region', 'product', 'line', 'manager', 'company'];
 const KINDS: SpanKind[] = ['m', 'q', 'y', 't', 'range'];
 
@@ -142,6 +148,9 @@ export function readView(search: URLSearchParams, company: Company): View {
     selected: search.get('selected'),
     panel: PANELS.find((word) => word === search.get('panel')) ?? null,
     compare: search.get('compare') ?? '',
+    deals: search.get('deals') ?? '',
+    since: search.get('since') ?? '',
+    step: search.get('step') ?? '',
     load: Number(search.get('load')) || null,
     line: Number(search.get('line')) || null,
   };

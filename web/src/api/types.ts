@@ -38,6 +38,17 @@ export type Cell = Of<'SpanSheetAnswerCell'>;
 export type MonthSheet = Omit<Of<'SpanSheetAnswer'>, 'rows'> & {
   rows: (Omit<Of<'SpanSheetAnswerSheetRow'>, 'whole'> & { whole: Row })[];
 };
+export type OutlookRow = Of<'OutlookAnswerRowAnswer'>;
+/** A member's outlook; only a total goes without key and name. */
+export type OutlookMember = OutlookRow & { key: string; name: string };
+export type Outlook = Omit<Of<'OutlookAnswer'>, 'rows' | 'groups'> & {
+  rows: OutlookMember[];
+  groups: OutlookMember[] | null;
+};
+export type Deals = Of<'DealsAnswer'>;
+export type Deal = Of<'DealsAnswerDealAnswer'>;
+export type DealHistory = Of<'DealsAnswerHistoryAnswer'>;
+export type Bridge = Of<'BridgeAnswer'>;
 export type Claim = Of<'InsightServiceClaimAnswer'>;
 export type ReasonShare = Of<'InsightServiceReasonAnswer'>;
 export type Claims = Of<'InsightServiceClaimsAnswer'>;

@@ -21,6 +21,7 @@ const CATALOGUES: Record<string, string[]> = {
   'desks/intake': ['desks/intake'],
   'desks/rules': ['desks/rules'],
   'desks/standing': ['desks/standing'],
+  'desks/standing/outlook': ['desks/standing/outlook'],
 };
 
 /** Whole labels that gave way to the trade's words. */
@@ -105,10 +106,15 @@ interface Use {
 }
 
 function usesIn(folder: string): Use[] {
-  return Object.entries(SOURCES)
-    .filter(([file]) => file.startsWith(`../${folder}/`))
-    .filter(([file]) => !/\.test\.|schema\.ts|words\.ts/.test(file))
-    .flatMap(([file, text]) => usesOf(file, text));
+  const inner = Object.keys(CATALOGUES).filter((other) => other.startsWith(`${folder}/`));
+  return (
+    Object.entries(SOURCES)
+      .filter(([file]) => file.startsWith(`../${folder}/`))
+      // a folder inside may have its own catalogue, for what a desk loads later
+      .filter(([file]) => !inner.some((other) => file.startsWith(`../${other}/`)))
+      .filter(([file]) => !/\.test\.|schema\.ts|words\.ts/.test(file))
+      .flatMap(([file, text]) => usesOf(file, text))
+  );
 }
 
 function usesOf(file: string, text: string): Use[] {

@@ -60,6 +60,8 @@ const SHEET: Sheet = {
   axis: null,
   measure: null,
   fiscalYear: 2027,
+  asOf: null,
+  source: null,
   isWide: false,
   columns: [
     { ...column, title: 'Acct mgr', target: 'rep', isGuessed: true },

@@ -4,9 +4,10 @@ import type { AxisWord, Company, Load, LoadKind, Sheet } from '../../api/types';
 import { quietButton } from '../../ui/Notice';
 import type { useSay } from './useIntake';
 import { singular } from '../../format/nouns';
+import { dayText } from '../../format/writing';
 import { t } from './words';
 
-const KINDS: LoadKind[] = ['actuals', 'goals', 'roster', 'products'];
+const KINDS: LoadKind[] = ['actuals', 'goals', 'roster', 'products', 'deals'];
 const AXES: AxisWord[] = ['rep', 'region', 'product', 'line', 'manager', 'company'];
 const field = 'rounded-sm border border-quiet bg-sheet px-2 py-1';
 
@@ -51,6 +52,10 @@ function words(load: Load, sheet: Sheet): string {
       axis: singular(load.axis ?? 'rep'),
       goalSet: sheet.goalSet ?? '',
     });
+  if (sheet.kind === 'deals')
+    return sheet.asOf
+      ? t('reading.dealsOf', { day: dayText(sheet.asOf), source: sheet.source ?? '' }).trim()
+      : sheet.kind;
   const beside =
     sheet.kind === 'actuals' && sheet.axis
       ? t('reading.withGoalsOf', { goalSet: sheet.goalSet })
@@ -75,6 +80,8 @@ function ReadingForm(props: {
   const [measure, setMeasure] = useState(sheet.measure ?? '');
   const [year, setYear] = useState(String(sheet.fiscalYear));
   const [tab, setTab] = useState(sheet.sheet);
+  const [asOf, setAsOf] = useState(sheet.asOf ?? '');
+  const [source, setSource] = useState(sheet.source ?? '');
   const hasAmounts = kind === 'actuals' || kind === 'goals';
   return (
     <form
@@ -91,6 +98,7 @@ function ReadingForm(props: {
               measure,
               fiscalYear: Number(year) || sheet.fiscalYear,
               sheet: tab,
+              ...(kind === 'deals' ? { asOf, source } : {}),
             },
           },
           { onSuccess: props.onDone },
@@ -162,6 +170,27 @@ function ReadingForm(props: {
             onChange={(event) => setYear(event.target.value)}
           />
         </Field>
+      )}
+      {kind === 'deals' && (
+        <>
+          <Field label={t('reading.dealsAsOf')}>
+            <input
+              className={field}
+              type="date"
+              required
+              value={asOf}
+              onChange={(event) => setAsOf(event.target.value)}
+            />
+          </Field>
+          <Field label={t('reading.source')}>
+            <input
+              className={`${field} w-[130px]`}
+              value={source}
+              maxLength={80}
+              onChange={(event) => setSource(event.target.value)}
+            />
+          </Field>
+        </>
       )}
       {sheet.sheets.length > 1 && (
         <Field label={t('reading.sheet2')}>

@@ -138,6 +138,8 @@ export type Saying =
         fiscalYear?: number;
         sheet?: string;
         columns?: Record<string, ColumnSaying>;
+        asOf?: string;
+        source?: string;
       };
     }
   | { kind: 'control'; totals: Record<string, string>; trailer: boolean }

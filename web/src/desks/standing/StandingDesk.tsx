@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { lazy, Suspense, useMemo } from 'react';
 import { Link } from 'react-router';
 import { useRights } from '../../api/account';
 import type { Company, Standing } from '../../api/types';
@@ -29,6 +29,8 @@ import { t } from './words';
 
 type Change = (changes: Changes, isTyping?: boolean) => void;
 
+const OutlookView = lazy(() => import('./outlook/OutlookView'));
+
 /** Who is ahead, who is behind, by how much, and why. */
 export function StandingDesk({ company }: { company: Company }) {
   const [view, change] = useView(company);
@@ -53,6 +55,13 @@ export function StandingDesk({ company }: { company: Company }) {
     );
   }
   const data = standing.data;
+  if (view.layout === 'outlook') {
+    return (
+      <Suspense fallback={<Loading what={t('standingDesk.theOutlook')} />}>
+        <OutlookView company={company} view={view} standing={data} change={change} />
+      </Suspense>
+    );
+  }
   const isEmpty = company.lastMonth === null && data.rows.length === 0;
   return (
     <div className="standing-desk">

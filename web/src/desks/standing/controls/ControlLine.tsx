@@ -1,7 +1,8 @@
 import { useRights } from '../../../api/account';
 import { offered } from '../../../api/goalSets';
 import type { AxisWord, Company, Standing } from '../../../api/types';
-import { basisWord, type Changes, type View } from '../../../address/useView';
+import { fiscalNumber, plusMonths } from '../../../address/span';
+import { basisWord, spanChanges, type Changes, type View } from '../../../address/useView';
 import { readNumber } from '../../../format/numbers';
 import { typed } from '../../../format/writing';
 import { Choice, type Option } from '../../../ui/Choice';
@@ -56,16 +57,7 @@ export function ControlLine({ company, view, standing, change }: ControlLineProp
     <div className="no-print mb-1.5 flex flex-wrap items-center gap-x-2.5 gap-y-0 text-[12.5px] xl:mb-2 xl:gap-x-3.5 xl:gap-y-1.5 xl:text-[13px]">
       <RowControls company={company} view={view} change={change} />
       <BasisControls company={company} view={view} change={change} />
-      <Choice
-        label={t('controlLine.layout')}
-        value={view.layout}
-        options={[
-          { value: 'rows', word: t('controlLine.list') },
-          { value: 'months', word: t('controlLine.months') },
-          { value: 'compare', word: t('controlLine.sideBySide') },
-        ]}
-        onChange={(layout) => change({ layout: layout === 'rows' ? null : layout })}
-      />
+      <LayoutChoice company={company} view={view} change={change} />
       {view.layout === 'rows' && view.basis.kind !== 'none' && (
         <Choice
           label={t('controlLine.bars')}
@@ -117,6 +109,45 @@ export function ControlLine({ company, view, standing, change }: ControlLineProp
   );
 }
 
+/** In which form the rows are shown; open deals say something of measures of which more is better. */
+export function LayoutChoice({ company, view, change }: PartProps) {
+  const measure = company.measures.find((one) => one.code === view.measure);
+  const hasDeals = measure?.direction === 'HIGHER' && measure.unit !== 'rate';
+  return (
+    <Choice
+      label={t('controlLine.layout')}
+      value={view.layout}
+      options={[
+        { value: 'rows', word: t('controlLine.list') },
+        { value: 'months', word: t('controlLine.months') },
+        { value: 'compare', word: t('controlLine.sideBySide') },
+        ...(hasDeals
+          ? [
+              {
+                value: 'outlook',
+                word: t('controlLine.outlook'),
+                remark: t('controlLine.withOpenDeals'),
+              },
+            ]
+          : []),
+      ]}
+      onChange={(layout) =>
+        change({
+          layout: layout === 'rows' ? null : layout,
+          ...(layout === 'outlook' ? wholeQuarter(company, view) : {}),
+        })
+      }
+    />
+  );
+}
+
+/** Deals close in months to come: from a month or a quarter so far, the whole quarter. */
+function wholeQuarter(company: Company, { span }: View): Changes {
+  if (span.kind !== 'm' && span.kind !== 'q') return {};
+  const left = (12 - fiscalNumber(span.to, company.calendar)) % 3;
+  return spanChanges({ ...span, kind: 'q', to: plusMonths(span.to, left) });
+}
+
 /** How closed and running months are read, and whether late files are waited for. */
 function ReadingControls({ view, standing, change }: Omit<ControlLineProps, 'company'>) {
   return (
@@ -162,7 +193,7 @@ function ReadingControls({ view, standing, change }: Omit<ControlLineProps, 'com
 
 type PartProps = Omit<ControlLineProps, 'standing'>;
 
-function RowControls({ company, view, change }: PartProps) {
+export function RowControls({ company, view, change }: PartProps) {
   const groups = GROUPS[view.axis];
   const words = new Map(AXES.map(({ value, word }) => [value, word]));
   return (
@@ -182,7 +213,7 @@ function RowControls({ company, view, change }: PartProps) {
           })
         }
       />
-      {groups.length > 0 && view.layout === 'rows' && (
+      {groups.length > 0 && (view.layout === 'rows' || view.layout === 'outlook') && (
         <Choice
           label={t('controlLine.groupBy')}
           value={view.group ?? ''}
@@ -210,7 +241,7 @@ function RowControls({ company, view, change }: PartProps) {
   );
 }
 
-function BasisControls({ company, view, change }: PartProps) {
+export function BasisControls({ company, view, change }: PartProps) {
   const isPrior = view.basis.kind === 'prior-year' || view.basis.kind === 'prior-period';
   const seconds = bases(company, view).filter(
     ({ value }) => value !== 'none' && value !== basisWord(view.basis),

@@ -24,9 +24,10 @@ class TakeScreenshotsIT {
       browser.go("/standing?to=2026-10&span=y&selected=R15");
       browser.await("proof", () -> browser.textOf("Calculation and sources").contains("lines"));
       browser.picture(pictures.resolve("standing.png"));
-      browser.go("/standing?axis=region&to=2026-10");
-      browser.await("proof", () -> browser.textOf("Calculation and sources").contains("lines"));
-      browser.picture(pictures.resolve("standing-regions.png"));
+      browser.go("/standing?layout=outlook&span=q&to=2026-12&selected=R15");
+      browser.awaitText("Mina Castellan: deals since");
+      browser.awaitNoText("Loading ");
+      browser.picture(pictures.resolve("standing-outlook.png"));
       standing(browser, pictures, "groups", "span=y&to=2026-10&group=region&selected=South+Reach/");
       standing(browser, pictures, "months", "span=y&to=2026-10&layout=months");
       standing(browser, pictures, "amounts", "to=2026-11&lanes=amount&beside=prior-year");

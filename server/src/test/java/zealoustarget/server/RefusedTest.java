@@ -127,6 +127,7 @@ class RefusedTest {
                 .replace("{key}", month.equals("x") ? "K77" : "K1")
                 .replace("{name}", "a%20view")
                 .replace("{goalSet}", "quota")
+                .replace("{deal}", "D-1001")
                 .replace("{rep}", "K1"));
       }
     }

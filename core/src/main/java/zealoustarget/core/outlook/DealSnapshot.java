@@ -185,6 +185,10 @@ public final class DealSnapshot {
     return keys[at];
   }
 
+  int line(int at) {
+    return lines[at];
+  }
+
   int rep(int at) {
     return reps[at];
   }
@@ -250,6 +254,11 @@ public final class DealSnapshot {
   /** Ids of the reps that its deals name. */
   public IntStream namedReps() {
     return Arrays.stream(reps).distinct();
+  }
+
+  /** Ids of the regions that its deals name themselves. */
+  public IntStream namedRegions() {
+    return Arrays.stream(regions).filter(region -> region >= 0).distinct();
   }
 
   /** Ids of the products that its deals name. */

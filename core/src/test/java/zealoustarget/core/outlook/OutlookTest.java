@@ -63,9 +63,11 @@ class OutlookTest {
     return of("deals", day, deals);
   }
 
+  private static int loads;
+
   private static DealSnapshot of(String source, String day, List<Deal> deals) {
     return DealSnapshot.of(
-        new DealSnapshot.Origin(source, LocalDate.parse(day), 1, List.of("revenue")), deals);
+        new DealSnapshot.Origin(source, LocalDate.parse(day), ++loads, List.of("revenue")), deals);
   }
 
   /** Two snapshots between which every deal meets another fate. */
@@ -218,6 +220,48 @@ class OutlookTest {
     assertThat(last.only((rep, month) -> true)).isSameAs(last);
     assertThat(DealKey.fold(" D  4Ä")).isEqualTo("d 4ä");
     assertThat(DealKey.ORDER.compare("a", "AB")).isNegative();
+  }
+
+  @Test
+  void override_standsFromItsSnapshotOn_whileTheSourceSaysTheSame() {
+    DealSnapshot first =
+        of("deals", "2026-10-01", List.of(deal("D", "U1", 100, 50, "2026-11", State.OPEN)));
+    DealSnapshot second =
+        of("deals", "2026-10-15", List.of(deal("D", "U1", 100, 50, "2026-11", State.OPEN)));
+    DealSnapshot third =
+        of("deals", "2026-11-01", List.of(deal("d", "U1", 100, 50, "2026-12", State.OPEN)));
+    DealSnapshot changed =
+        of("deals", "2026-11-15", List.of(deal("D", "U1", 100, 60, "2026-12", State.OPEN)));
+    DealSnapshot back =
+        of("deals", "2026-12-01", List.of(deal("D", "U1", 100, 50, "2026-12", State.OPEN)));
+    DealSnapshot other =
+        of("other", "2026-11-01", List.of(deal("D", "U1", 100, 50, "2026-12", State.OPEN)));
+    DealOverride override =
+        new DealOverride(
+            "deals",
+            "d",
+            DealOverride.Field.LIKELIHOOD,
+            null,
+            Deal.CERTAIN,
+            Deal.CERTAIN / 2,
+            LocalDate.parse("2026-10-10"));
+    List<DealSnapshot> all = List.of(back, first, second, third, changed, other);
+    DealOverride.Overridden over = DealOverride.over(all, List.of(override));
+    assertThat(over.snapshots().stream().map(one -> one.deal(0).likelihood() / 1_000_000))
+        .containsExactly(50, 50, 100, 100, 60, 50);
+    DealOverride amount =
+        new DealOverride(
+            "deals",
+            "d",
+            DealOverride.Field.AMOUNT,
+            "revenue",
+            7,
+            100,
+            LocalDate.parse("2026-11-01"));
+    assertThat(
+            DealOverride.over(all, List.of(amount)).snapshots().stream().map(s -> s.amount(0, 0)))
+        .containsExactly(7L, 100L, 100L, 7L, 7L, 100L);
+    assertThat(DealOverride.over(all, List.of()).snapshots()).isEqualTo(all);
   }
 
   @ParameterizedTest(name = "{0}")

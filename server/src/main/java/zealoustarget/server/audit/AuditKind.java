@@ -16,6 +16,8 @@ public enum AuditKind {
   /** A name accepted for a member, or no longer. */
   NAME,
   NOTE,
+  /** A value of a deal that is overridden, or is so no longer. */
+  DEAL,
   SIGN_IN,
   /** Pay, backups and exports that somebody took along. */
   DOWNLOAD,

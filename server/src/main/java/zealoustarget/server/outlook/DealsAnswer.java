@@ -26,6 +26,7 @@ record DealsAnswer(
    *
    * @param likelihoodShown in percent
    * @param closes the month in which it is expected to close, or closed
+   * @param override what of it is overridden; absent for nothing
    * @param step what it did since the snapshot before; null where that was not asked for
    * @param moved the amount of the step
    */
@@ -47,8 +48,21 @@ record DealsAnswer(
       int load,
       String file,
       int line,
+      @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable Override override,
       @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable String step,
       @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable String moved) {}
+
+  /**
+   * What the source says where it is overridden, and why it is; null for what is not.
+   *
+   * @param likelihoodShown in percent
+   */
+  record Override(
+      @Nullable String amount,
+      @Nullable String likelihoodShown,
+      @Nullable String closes,
+      String reason,
+      String by) {}
 
   /** A deal's own history: what each snapshot said of it, latest first. */
   record HistoryAnswer(String deal, List<At> snapshots) {

@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
@@ -20,6 +21,7 @@ import zealoustarget.core.member.Member;
 import zealoustarget.core.outlook.Bridge;
 import zealoustarget.core.outlook.Bridge.Step;
 import zealoustarget.core.outlook.Deal;
+import zealoustarget.core.outlook.DealOverride.Field;
 import zealoustarget.core.outlook.DealScope;
 import zealoustarget.core.outlook.DealSnapshot;
 import zealoustarget.server.intake.load.SourceName;
@@ -112,7 +114,7 @@ class DealsService {
         all.stream()
             .skip((long) page * size)
             .limit(size)
-            .map(at -> answer(at, asked.query().ledger().members(), measure, files))
+            .map(at -> answer(at, asked.query().ledger().members(), measure, files, false))
             .toList());
   }
 
@@ -178,8 +180,8 @@ class DealsService {
     return value.name().toLowerCase(Locale.ROOT).replace('_', '-');
   }
 
-  private static DealAnswer answer(
-      At at, Members members, Measure measure, Map<Integer, String> files) {
+  private DealAnswer answer(
+      At at, Members members, Measure measure, Map<Integer, String> files, boolean isAsPosted) {
     DealSnapshot snapshot = at.snapshot();
     Deal deal = snapshot.deal(at.place());
     int load = snapshot.load(at.place());
@@ -208,8 +210,38 @@ class DealsService {
         load,
         files.getOrDefault(load, ""),
         deal.line(),
+        isAsPosted ? null : overridden(snapshot, deal.key(), measure),
         at.step() == null ? null : word(at.step()),
         at.step() == null ? null : measure.text(at.moved()));
+  }
+
+  private DealsAnswer.@Nullable Override overridden(
+      DealSnapshot snapshot, String key, Measure measure) {
+    Set<Field> fields = snapshots.overridden().of(snapshot, key);
+    if (fields.isEmpty()) {
+      return null;
+    }
+    DealSnapshot source =
+        snapshots.asPosted().stream()
+            .filter(one -> one.origin().equals(snapshot.origin()))
+            .findFirst()
+            .orElseThrow();
+    int at = source.find(key);
+    if (at < 0) {
+      return null;
+    }
+    Deal then = source.deal(at);
+    Overrides.Made made = snapshots.made(snapshot.source(), key);
+    return new DealsAnswer.Override(
+        fields.contains(Field.AMOUNT)
+            ? measure.text(source.amount(source.measure(measure.code()), at))
+            : null,
+        fields.contains(Field.LIKELIHOOD)
+            ? Shown.percent(Ratio.of(then.likelihood(), Deal.CERTAIN))
+            : null,
+        fields.contains(Field.CLOSES) ? Months.of(then.month()).toString() : null,
+        made.reason(),
+        made.by());
   }
 
   private static @Nullable Member member(Members members, Axis axis, int id) {
@@ -225,7 +257,7 @@ class DealsService {
     String wanted = source == null ? "" : source;
     List<HistoryAnswer.At> all = new ArrayList<>();
     List<DealSnapshot> ofSource =
-        snapshots.posted().stream()
+        snapshots.asPosted().stream()
             .filter(one -> SourceName.nameOf(one.source()).equals(wanted))
             .sorted(Comparator.comparing(DealSnapshot::asOf).reversed())
             .toList();
@@ -236,7 +268,7 @@ class DealsService {
               snapshot.asOf().toString(),
               place < 0
                   ? null
-                  : answer(new At(snapshot, place, null, 0, 0), members, measure, files)));
+                  : answer(new At(snapshot, place, null, 0, 0), members, measure, files, true)));
     }
     if (all.stream().allMatch(at -> at.deal() == null)) {
       throw Refusal.of("deal-unknown", "No snapshot has a deal " + key + ".").with("deal", key);

@@ -18,6 +18,7 @@ import zealoustarget.server.standing.view.StandingAnswer.HeadlinePart;
  * @param snapshots posted ones that may be asked for, latest first
  * @param insights sentences that the rows back
  * @param difference why the rows' "to go" and the total's differ, in words; null where they do not
+ * @param overridden what of the open deals is overridden, null for nothing
  * @param group axis of the groups, null without; then {@code rows} name their group
  */
 @JsonInclude(JsonInclude.Include.ALWAYS)
@@ -35,6 +36,7 @@ public record OutlookAnswer(
     List<HeadlinePart> headline,
     List<InsightAnswer> insights,
     @Nullable String difference,
+    @Nullable Overridden overridden,
     int withGoal,
     int expectedToReach,
     @WordsOf(Axis.class) @Nullable String group,
@@ -49,6 +51,14 @@ public record OutlookAnswer(
    */
   public record SnapshotAnswer(String asOf, String source, int load, int deals) {}
 
+  /**
+   * What of the open deals is overridden.
+   *
+   * @param deals how many of the view
+   * @param weighted what would be weighted without
+   */
+  public record Overridden(int deals, String weighted) {}
+
   /** A sentence and the keys of the rows that show it; empty for all. */
   public record InsightAnswer(String text, List<String> keys) {}
 
@@ -59,6 +69,7 @@ public record OutlookAnswer(
    * @param place where the member belongs at the span's end
    * @param deals how many are in {@code open}
    * @param overdueDeals how many are in {@code overdue}
+   * @param outOfReach whether all open deals together would not bring what is to go
    * @param likelihood how likely the open deals are now: weighted ÷ open
    * @param shown the figures as they are read
    */
@@ -83,6 +94,7 @@ public record OutlookAnswer(
       @Nullable String noReading,
       int deals,
       int overdueDeals,
+      boolean outOfReach,
       @Nullable String likelihood,
       Shown shown) {}
 

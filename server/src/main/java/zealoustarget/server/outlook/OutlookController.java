@@ -3,11 +3,16 @@ package zealoustarget.server.outlook;
 import io.swagger.v3.oas.annotations.Parameter;
 import org.jspecify.annotations.Nullable;
 import org.springdoc.core.annotations.ParameterObject;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import zealoustarget.core.Refusal;
 import zealoustarget.server.outlook.DealsAnswer.HistoryAnswer;
@@ -22,8 +27,10 @@ class OutlookController {
 
   private final OutlookService outlooks;
   private final DealsService deals;
+  private final OverrideService overrides;
 
-  OutlookController(OutlookService outlooks, DealsService deals) {
+  OutlookController(OutlookService outlooks, DealsService deals, OverrideService overrides) {
+    this.overrides = overrides;
     this.outlooks = outlooks;
     this.deals = deals;
   }
@@ -70,6 +77,25 @@ class OutlookController {
           .with("name", page < 0 ? "page" : "size");
     }
     return deals.deals(axis, key, query, kind, since, page, size);
+  }
+
+  /**
+   * Overrides values of an open deal of the latest snapshot, with a reason: 204; 400 {@code
+   * override-invalid}, 404 {@code deal-unknown}, 409 {@code deal-not-open}. A rep may do so with
+   * own deals.
+   */
+  @PutMapping("/deals/{deal}/override")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void override(@PathVariable String deal, @RequestBody OverrideService.Wanted wanted) {
+    overrides.override(deal, wanted);
+  }
+
+  /** Takes back whatever is overridden of a deal: 204. */
+  @DeleteMapping("/deals/{deal}/override")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void takeBack(
+      @PathVariable String deal, @RequestParam(required = false) @Nullable String source) {
+    overrides.takeBack(deal, source);
   }
 
   /** What each snapshot of a source says of one deal, latest first; 404 {@code deal-unknown}. */

@@ -1,8 +1,11 @@
 package zealoustarget.server.outlook;
 
 import java.math.RoundingMode;
+import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -15,7 +18,10 @@ import zealoustarget.core.ladder.Scale;
 import zealoustarget.core.ladder.Shown;
 import zealoustarget.core.ledger.query.StandingQuery;
 import zealoustarget.core.member.Member;
+import zealoustarget.core.outlook.DealOverride;
+import zealoustarget.core.outlook.DealScope;
 import zealoustarget.core.outlook.DealSnapshot;
+import zealoustarget.core.outlook.OpenDeals;
 import zealoustarget.core.outlook.Outlook;
 import zealoustarget.core.outlook.OutlookHeadline;
 import zealoustarget.core.outlook.OutlookInsights;
@@ -73,10 +79,11 @@ public class OutlookService {
         OutlookHeadline.of(table, query.axis(), words, !asked.inForce().isEmpty()).stream()
             .map(HeadlinePart::of)
             .toList(),
-        OutlookInsights.of(table, resolved.figures(), asked.largest()).stream()
+        insights(asked, table).stream()
             .map(one -> new InsightAnswer(one.text(), one.keys()))
             .toList(),
         difference(table, resolved),
+        overridden(asked),
         (int) table.withGoal(),
         (int) table.expectedToReach(),
         resolved.group() == null ? null : resolved.group().word(),
@@ -87,9 +94,47 @@ public class OutlookService {
         table.rows().stream().map(row -> row(row, table, resolved)).toList());
   }
 
+  /** Without a snapshot nothing is known, which is not that somebody has no deals. */
+  private static List<OutlookInsights.Sentence> insights(
+      OutlookReader.Asked asked, OutlookTable table) {
+    return asked.inForce().isEmpty()
+        ? List.of()
+        : OutlookInsights.of(table, asked.query().figures(), asked.largest());
+  }
+
   private static SnapshotAnswer snapshot(DealSnapshot one) {
     return new SnapshotAnswer(
         one.asOf().toString(), SourceName.nameOf(one.source()), one.origin().load(), one.size());
+  }
+
+  private OutlookAnswer.@Nullable Overridden overridden(OutlookReader.Asked asked) {
+    DealScope scope = asked.scope();
+    DealOverride.Overridden all = snapshots.overridden();
+    List<DealSnapshot> posted = snapshots.asPosted();
+    List<DealSnapshot> sources = new ArrayList<>();
+    int deals = 0;
+    for (DealSnapshot snapshot : asked.inForce()) {
+      DealSnapshot source =
+          posted.stream()
+              .filter(one -> one.origin().equals(snapshot.origin()))
+              .findFirst()
+              .orElseThrow();
+      sources.add(source);
+      for (String key : all.marked().getOrDefault(snapshot.origin().load(), Map.of()).keySet()) {
+        int now = snapshot.find(key);
+        int then = source.find(key);
+        boolean isHere =
+            now >= 0 && scope.contains(snapshot, now) || then >= 0 && scope.contains(source, then);
+        deals += isHere ? 1 : 0;
+      }
+    }
+    return deals == 0
+        ? null
+        : new OutlookAnswer.Overridden(
+            deals,
+            Objects.requireNonNull(
+                rounded(
+                    asked.query().query().measure(), OpenDeals.total(sources, scope).weighted())));
   }
 
   /** Why the rows' "to go" do not add up to that of the total; null where they do. */
@@ -141,6 +186,7 @@ public class OutlookService {
         expected.noReading() == null ? null : expected.noReading().words(),
         outlook.deals().deals(),
         outlook.deals().overdueDeals(),
+        row.isOutOfReach(),
         ReadingAnswer.text(outlook.deals().likelihood()),
         shown(outlook, table.ladder(), measure));
   }

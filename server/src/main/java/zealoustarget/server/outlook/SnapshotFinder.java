@@ -6,6 +6,8 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.Refusal;
+import zealoustarget.core.outlook.DealKey;
+import zealoustarget.core.outlook.DealOverride;
 import zealoustarget.core.outlook.DealSnapshot;
 import zealoustarget.server.intake.load.SnapshotDay;
 import zealoustarget.server.ledger.state.LedgerService;
@@ -14,19 +16,58 @@ import zealoustarget.server.ledger.state.LedgerService;
 @Component
 class SnapshotFinder {
   private final LedgerService ledgers;
+  private final Overrides overrides;
+  private volatile @Nullable Read last;
 
-  SnapshotFinder(LedgerService ledgers) {
+  /** What was made of posted snapshots and overrides, for as long as both are the same. */
+  private record Read(
+      List<DealSnapshot> posted, List<Overrides.Made> made, DealOverride.Overridden overridden) {}
+
+  SnapshotFinder(LedgerService ledgers, Overrides overrides) {
     this.ledgers = ledgers;
+    this.overrides = overrides;
   }
 
-  /** All of them, in the order of their posting. */
+  /** All of them with what is overridden, in the order of their posting. */
   List<DealSnapshot> posted() {
-    return ledgers.snapshots();
+    return ledgers.seen(overridden().snapshots());
+  }
+
+  /** All of them as their sources have them. */
+  List<DealSnapshot> asPosted() {
+    return ledgers.seen(ledgers.postedSnapshots());
+  }
+
+  /** What is overridden, whoever asks. */
+  DealOverride.Overridden overridden() {
+    List<DealSnapshot> posted = ledgers.postedSnapshots();
+    List<Overrides.Made> made = overrides.all();
+    Read known = last;
+    if (known == null || known.posted != posted || !known.made.equals(made)) {
+      known =
+          new Read(
+              posted,
+              made,
+              DealOverride.over(posted, made.stream().map(Overrides.Made::override).toList()));
+      last = known;
+    }
+    return known.overridden;
   }
 
   /** Those in force on a day: one of each source, none where nothing is posted by then. */
   List<DealSnapshot> inForce(@Nullable String asOf) {
     return DealSnapshot.inForce(posted(), day("asOf", asOf));
+  }
+
+  /** The override of a deal that is marked in a snapshot of a source. */
+  Overrides.Made made(String source, String deal) {
+    Read known = last;
+    return (known == null ? overrides.all() : known.made)
+        .stream()
+            .filter(one -> one.override().source().equals(source))
+            .filter(one -> one.override().deal().equals(DealKey.fold(deal)))
+            .findFirst()
+            .orElseThrow();
   }
 
   static @Nullable LocalDate day(String name, @Nullable String text) {
@@ -57,7 +98,7 @@ class SnapshotFinder {
             .map(ofSource -> pair(ofSource, earlier, later))
             .filter(pair -> pair != null)
             .toList();
-    if (pairs.isEmpty() && (earlier != null || later != null)) {
+    if (pairs.isEmpty() && earlier != null) {
       throw Refusal.of(
           "snapshot-unknown",
           "No source has a snapshot of both days, the earlier one first. Take days of one source.");

@@ -4,7 +4,9 @@ import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Writing;
 
@@ -14,9 +16,14 @@ import zealoustarget.core.amount.Writing;
  * @param timeZone where its days begin and end; null while it is not set
  * @param writing how it writes numbers and dates
  * @param measureNames what it calls its measures, by their codes in small letters
+ * @param fedByDeals codes of the measures whose actuals are won deals
  */
 public record Company(
-    String name, @Nullable ZoneId timeZone, Writing writing, Map<String, String> measureNames) {
+    String name,
+    @Nullable ZoneId timeZone,
+    Writing writing,
+    Map<String, String> measureNames,
+    Set<String> fedByDeals) {
   /** As a company is called before anybody names it. */
   private static final String UNNAMED = "My company";
 
@@ -56,6 +63,17 @@ public record Company(
     } else {
       names.put(code.toLowerCase(Locale.ROOT), given);
     }
-    return new Company(name, timeZone, writing, Map.copyOf(names));
+    return new Company(name, timeZone, writing, Map.copyOf(names), fedByDeals);
+  }
+
+  /** With a measure that is fed by won deals, or by files again. */
+  public Company withFedByDeals(String code, boolean isFed) {
+    Set<String> fed = new TreeSet<>(fedByDeals);
+    if (isFed) {
+      fed.add(code);
+    } else {
+      fed.remove(code);
+    }
+    return new Company(name, timeZone, writing, measureNames, Set.copyOf(fed));
   }
 }

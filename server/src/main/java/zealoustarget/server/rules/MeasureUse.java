@@ -18,4 +18,20 @@ class MeasureUse {
     return Set.copyOf(
         entities.createNativeQuery("select distinct measure from load_sum").getResultList());
   }
+
+  /** Those of which files bring actuals. */
+  @SuppressWarnings("unchecked")
+  Set<String> measuresOfActuals() {
+    return Set.copyOf(
+        entities
+            .createNativeQuery(
+                "select distinct s.measure from load_sum s join load l on l.id = s.load_id"
+                    + " where l.kind = 'ACTUALS'")
+            .getResultList());
+  }
+
+  /** Whether any month was ever closed. */
+  boolean hasClosedMonths() {
+    return !entities.createNativeQuery("select 1 from seal limit 1").getResultList().isEmpty();
+  }
 }

@@ -12,6 +12,7 @@ import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.amount.Writing;
 import zealoustarget.core.ladder.Ladder;
 import zealoustarget.server.rules.reading.CompanyReader;
+import zealoustarget.server.rules.reading.RulesReader;
 
 /** The rules in the form that {@code PUT /api/v1/rules} takes. */
 record RulesAnswer(
@@ -64,13 +65,15 @@ record RulesAnswer(
       @Nullable String unit,
       @Nullable Integer scale,
       String direction,
-      @Nullable List<String> quotient) {
+      @Nullable List<String> quotient,
+      @Nullable String fedBy) {
     /** A name may change after a month is closed; it is none of what the month was read by. */
     MeasurePart withoutName() {
-      return new MeasurePart(code, null, unit, scale, direction, quotient);
+      return new MeasurePart(code, null, unit, scale, direction, quotient, fedBy);
     }
 
-    static MeasurePart of(Measure measure, @Nullable String name) {
+    static MeasurePart of(Measure measure, Company company) {
+      String name = company.givenName(measure.code());
       return measure.isRate()
           ? new MeasurePart(
               measure.code(),
@@ -80,14 +83,16 @@ record RulesAnswer(
               measure.direction().name(),
               List.of(
                   Objects.requireNonNull(measure.quotient()).over().code(),
-                  measure.quotient().under().code()))
+                  measure.quotient().under().code()),
+              null)
           : new MeasurePart(
               measure.code(),
               name,
               measure.unit(),
               measure.scale(),
               measure.direction().name(),
-              null);
+              null,
+              company.fedByDeals().contains(measure.code()) ? RulesReader.WON_DEALS : null);
     }
   }
 
@@ -127,9 +132,7 @@ record RulesAnswer(
             rules.calendar().startMonth(),
             rules.calendar().yearNamedBy().name().toLowerCase(Locale.ROOT),
             rules.workingDays().holidays().stream().sorted().map(LocalDate::toString).toList()),
-        rules.measures().stream()
-            .map(one -> MeasurePart.of(one, rules.company().givenName(one.code())))
-            .toList(),
+        rules.measures().stream().map(one -> MeasurePart.of(one, rules.company())).toList(),
         Stream.concat(
                 rules.measures().stream()
                     .filter(measure -> !isReplaced(rules, measure))

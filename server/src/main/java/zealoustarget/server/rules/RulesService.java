@@ -2,6 +2,7 @@ package zealoustarget.server.rules;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -21,6 +22,7 @@ import zealoustarget.server.approval.ProposalWork;
 import zealoustarget.server.approval.Proposals;
 import zealoustarget.server.audit.Audit;
 import zealoustarget.server.audit.AuditKind;
+import zealoustarget.server.ledger.state.LedgerService;
 import zealoustarget.server.platform.CompanyClock;
 import zealoustarget.server.platform.CompanyName;
 import zealoustarget.server.platform.state.DataState;
@@ -44,6 +46,7 @@ public class RulesService {
   private final CompanyClock clock;
   private final CompanyName name;
   private final Proposals proposals;
+  private final LedgerService ledgers;
   private final Cache<byte[], Rules> frozen = Caffeine.newBuilder().weakKeys().build();
   private static final DataState.Part<Rules> PART = new DataState.Part<>();
 
@@ -54,7 +57,9 @@ public class RulesService {
       DataState state,
       CompanyClock clock,
       CompanyName name,
-      Proposals proposals) {
+      Proposals proposals,
+      LedgerService ledgers) {
+    this.ledgers = ledgers;
     this.proposals = proposals;
     this.store = store;
     this.use = use;
@@ -63,7 +68,10 @@ public class RulesService {
     this.clock = clock;
     this.name = name;
     Rules stored = store.read();
-    state.swap(new DataState.Next().with(PART, stored));
+    state.swap(
+        new DataState.Next()
+            .with(PART, stored)
+            .with(LedgerService.FED, stored.company().fedByDeals()));
     tell(stored.company());
   }
 
@@ -179,13 +187,45 @@ public class RulesService {
             .with("measure", measure.code());
       }
     }
+    checkFeeding(current, after);
     return after;
+  }
+
+  /**
+   * What feeds a measure changes before it has amounts of files, and while no month is closed or
+   * none of it is loaded: closed months keep what they were closed with.
+   */
+  private void checkFeeding(Rules before, Rules after) {
+    Set<String> changed = new HashSet<>(before.company().fedByDeals());
+    changed.addAll(after.company().fedByDeals());
+    changed.removeIf(
+        code ->
+            before.company().fedByDeals().contains(code)
+                == after.company().fedByDeals().contains(code));
+    for (String code : changed) {
+      if (use.measuresOfActuals().contains(code)
+          || (use.hasClosedMonths() && use.measuresWithAmounts().contains(code))) {
+        throw Refusal.of(
+                "measure-in-use",
+                code
+                    + " has loaded amounts, so what feeds it stays. Add another measure that is"
+                    + " fed by won deals. Nothing was changed.")
+            .with("measure", code);
+      }
+    }
   }
 
   /** Puts rules in force; whoever does has the turn. */
   Rules put(Rules after, Runnable together) {
     store.write(after, RulesChange.between(current(), after), together);
-    state.swap(new DataState.Next().with(PART, after));
+    boolean isFedOtherwise = !after.company().fedByDeals().equals(current().company().fedByDeals());
+    state.swap(
+        new DataState.Next()
+            .with(PART, after)
+            .with(LedgerService.FED, after.company().fedByDeals()));
+    if (isFedOtherwise) {
+      ledgers.feed();
+    }
     frozen.invalidateAll();
     tell(after.company());
     return after;

@@ -237,6 +237,13 @@ class OutlookTest {
     assertThat(bridge.get("movedOut").asString()).isEqualTo("900.00");
     assertThat(bridge.get("won").asString()).isEqualTo("300.00");
     assertThat(bridge.get("after").asString()).isEqualTo("320.00");
+    assertThat(
+            api.get("/api/v1/outlook/bridge?" + QUARTER + "&asOf=2026-10-20")
+                .json()
+                .get("since")
+                .isNull())
+        .as("nothing before it")
+        .isTrue();
     String days = "/api/v1/outlook/bridge?" + QUARTER + "&since=%s&asOf=%s";
     assertThat(api.get(days.formatted("2026-10-21", "2026-11-20")).code())
         .isEqualTo("snapshot-unknown");
@@ -265,6 +272,158 @@ class OutlookTest {
         .isEqualTo("deal-unknown");
     assertThat(rep.get("/api/v1/outlook/rep/K1/deals?" + QUARTER).code())
         .isEqualTo("value-unknown");
+  }
+
+  private static Api.Answer override(Api as, String deal, String body) {
+    return as.put("/api/v1/outlook/deals/" + deal + "/override", body);
+  }
+
+  @Test
+  void override_countsUntilTheSourceSaysSomethingElse_andIsMarkedAndInTheTrail() {
+    snapshot("2026-10-20", OCTOBER);
+    JsonNode before = outlook("");
+    assertThat(
+            override(
+                    api,
+                    "d2",
+                    "{\"likelihood\": \"0.25\", \"amount\": \"100.00\", \"closes\": \"2026-11\","
+                        + " \"reason\": \"Budget was cut\"}")
+                .status())
+        .isEqualTo(204);
+    JsonNode now = outlook("");
+    assertThat(row(now, "K1").get("open").asString()).isEqualTo("400.00");
+    assertThat(row(now, "K1").get("weighted").asString()).isEqualTo("175.00");
+    assertThat(now.at("/overridden/deals").asInt()).isOne();
+    assertThat(now.at("/overridden/weighted").asString())
+        .isEqualTo(before.at("/total/weighted").asString());
+    JsonNode deal = api.get("/api/v1/outlook/rep/K1/deals?" + QUARTER).json().get("deals").get(1);
+    assertThat(deal.get("amount").asString()).isEqualTo("100.00");
+    assertThat(deal.at("/override/amount").asString()).isEqualTo("200.00");
+    assertThat(deal.at("/override/likelihoodShown").asString()).isEqualTo("80.0");
+    assertThat(deal.at("/override/closes").asString()).isEqualTo("2026-12");
+    assertThat(deal.at("/override/reason").asString()).isEqualTo("Budget was cut");
+    assertThat(
+            api.get("/api/v1/outlook/deals/D2/history?" + QUARTER)
+                .json()
+                .at("/snapshots/0/deal/likelihoodShown")
+                .asString())
+        .as("what the snapshot said")
+        .isEqualTo("80.0");
+    JsonNode trail = api.get("/api/v1/audit").json();
+    assertThat(trail.toString())
+        .contains("deal D2 (Dario Venn)")
+        .contains("80.0 % → 25.0 %, 2026-12 → 2026-11, 200.00 → 100.00: Budget was cut");
+    int later = snapshot("2026-11-20", NOVEMBER);
+    assertThat(row(outlook(""), "K1").get("weighted").asString())
+        .as("likelihood and month are as they were, the amount is another")
+        .isEqualTo("62.50");
+    api.post("/api/v1/loads/" + later + "/reverse");
+    assertThat(api.delete("/api/v1/outlook/deals/D2/override").status()).isEqualTo(204);
+    assertThat(outlook("")).isEqualTo(before);
+  }
+
+  @Test
+  void override_isForOpenDeals_withAReason_byWhoMayOnly() {
+    snapshot("2026-11-20", NOVEMBER);
+    String fair = "{\"likelihood\": \"0.5\", \"reason\": \"told so\"}";
+    assertThat(override(api, "D1", fair).code()).isEqualTo("deal-not-open");
+    assertThat(override(api, "D9", fair).code()).isEqualTo("deal-unknown");
+    for (String body :
+        List.of(
+            "{\"likelihood\": \"0.5\"}",
+            "{\"likelihood\": \"1.5\", \"reason\": \"x\"}",
+            "{\"likelihood\": \"half\", \"reason\": \"x\"}",
+            "{\"amount\": \"-1\", \"reason\": \"x\"}",
+            "{\"amount\": \"1.001\", \"reason\": \"x\"}")) {
+      assertThat(override(api, "D2", body).code()).as(body).isEqualTo("override-invalid");
+    }
+    assertThat(override(api, "D2", "{\"closes\": \"soon\", \"reason\": \"x\"}").code())
+        .isEqualTo("month-unreadable");
+    assertThat(override(server.as("rep", "K1"), "D2", fair).status()).isEqualTo(204);
+    assertThat(override(server.as("rep", "K3"), "D2", fair).code()).isEqualTo("deal-unknown");
+    assertThat(override(server.as("manager", "Tull"), "D2", fair).code()).isEqualTo("not-allowed");
+    assertThat(override(server.as("approver", null), "D2", fair).code()).isEqualTo("not-allowed");
+  }
+
+  private static final String BOOKINGS =
+      "{\"measures\": [{\"code\": \"bookings\", \"unit\": \"EUR\", \"scale\": 2, \"direction\":"
+          + " \"HIGHER\", \"fedBy\": %s}]}";
+
+  private void feed(String by) {
+    assertThat(api.put("/api/v1/rules", BOOKINGS.formatted(by)).status()).isEqualTo(200);
+  }
+
+  private String booked(String months) {
+    return api.get("/api/v1/standing?measure=bookings&" + months)
+        .json()
+        .at("/total/actual")
+        .asString();
+  }
+
+  @Test
+  void measureFedByWonDeals_isReadFromTheSnapshotInForce_alsoForQuotas() {
+    feed("\"won-deals\"");
+    String first =
+        OCTOBER.replace(",revenue,", ",bookings,").replace("10 %,2026-12,open", "0 %,2026-10,won");
+    String second = NOVEMBER.replace(",revenue,", ",bookings,");
+    snapshot("2026-10-20", first);
+    assertThat(booked("from=2026-10&to=2026-12")).isEqualTo("900.00");
+    int later = snapshot("2026-11-20", second);
+    assertThat(booked("from=2026-10")).isEqualTo("0.00");
+    assertThat(booked("from=2026-11")).isEqualTo("300.00");
+    api.loadAndPost(
+        "bookings quota.csv",
+        "month,rep,bookings\n2026-11,K1,400.00\n",
+        "kind",
+        "goals",
+        "goalSet",
+        "bookings",
+        "axis",
+        "rep");
+    JsonNode outlook =
+        api.get("/api/v1/outlook?measure=bookings&from=2026-10&to=2026-12&goalSet=bookings").json();
+    assertThat(row(outlook, "K1").get("actual").asString()).isEqualTo("300.00");
+    assertThat(row(outlook, "K1").get("expected").asString()).isEqualTo("500.00");
+    JsonNode proof = api.get("/api/v1/standing/rep/K1/proof?measure=bookings&from=2026-11").json();
+    assertThat(proof.toString()).contains("\"load\":" + later).contains("\"line\":2");
+    assertThat(api.get("/api/v1/rules").json().toString()).contains("\"fedBy\":\"won-deals\"");
+    api.post("/api/v1/loads/" + later + "/reverse");
+    assertThat(booked("from=2026-10")).isEqualTo("900.00");
+  }
+
+  @Test
+  void wonDealThatChangesAClosedMonth_isACorrection() {
+    feed("\"won-deals\"");
+    snapshot(
+        "2026-10-20",
+        OCTOBER.replace(",revenue,", ",bookings,").replace("10 %,2026-12,open", "0 %,2026-10,won"));
+    assertThat(api.post("/api/v1/months/2026-10/seal").status()).isEqualTo(200);
+    snapshot("2026-11-20", NOVEMBER.replace(",revenue,", ",bookings,"));
+    assertThat(booked("from=2026-10")).isEqualTo("900.00");
+    assertThat(booked("from=2026-10&closed=restated")).isEqualTo("0.00");
+    assertThat(
+            api.get("/api/v1/standing?measure=bookings&from=2026-10")
+                .json()
+                .at("/corrections/actual")
+                .asString())
+        .isEqualTo("-900.00");
+    assertThat(api.put("/api/v1/rules", BOOKINGS.formatted("null")).code())
+        .isEqualTo("measure-in-use");
+  }
+
+  @Test
+  void measureFedByWonDeals_takesNoLinesOfFiles() {
+    feed("\"won-deals\"");
+    assertThat(
+            api.load("sold.csv", "month,rep,bookings\n2026-10,K1,5.00\n", "kind", "actuals")
+                .status())
+        .isEqualTo(422);
+    feed("null");
+    api.loadAndPost("sold.csv", "month,rep,bookings\n2026-10,K1,5.00\n", "kind", "actuals");
+    assertThat(api.put("/api/v1/rules", BOOKINGS.formatted("\"won-deals\"")).code())
+        .isEqualTo("measure-in-use");
+    assertThat(api.put("/api/v1/rules", BOOKINGS.formatted("\"orders\"")).code())
+        .isEqualTo("playbook-invalid");
   }
 
   @Test

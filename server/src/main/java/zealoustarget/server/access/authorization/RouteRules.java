@@ -44,6 +44,7 @@ public final class RouteRules {
   private static final Set<Role> OFFICE = EnumSet.of(Role.ANALYST, Role.APPROVER);
   private static final Set<Role> ANALYST = EnumSet.of(Role.ANALYST);
   private static final Set<Role> APPROVER = EnumSet.of(Role.APPROVER);
+  private static final Set<Role> FORECASTING = EnumSet.of(Role.ANALYST, Role.REP);
   private static final Set<Role> EXPLAINING = EnumSet.of(Role.ANALYST, Role.MANAGER);
 
   private static final List<Rule> RULES = new ArrayList<>();
@@ -89,6 +90,8 @@ public final class RouteRules {
     read(ALL, "/outlook/bridge");
     read(ALL, "/outlook/{axis}/{key}/deals");
     read(ALL, "/outlook/deals/{deal}/history");
+    rule(HttpMethod.PUT, "/outlook/deals/{deal}/override", FORECASTING, TokenScope.ALL);
+    rule(HttpMethod.DELETE, "/outlook/deals/{deal}/override", FORECASTING, TokenScope.ALL);
     read(ALL, "/reasons");
     rule(HttpMethod.PUT, "/reasons", ANALYST, TokenScope.ALL);
     rule(HttpMethod.PUT, "/notes/{axis}/{key}/{month}", EXPLAINING, TokenScope.ALL);

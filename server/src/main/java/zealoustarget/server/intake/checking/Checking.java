@@ -165,6 +165,9 @@ public class Checking {
           "The file does not say as of which day its deals are. Set \"Deals as of\" above, such as"
               + " 2026-11-30.");
     }
+    if (request.kind() == LoadKind.ACTUALS) {
+      refuseFed(columns.header());
+    }
     progress.beginChecking(sheet.recordCount());
     // two files that bring the same new set of goals are checked one after the other
     Lock goalSetTurn =
@@ -176,6 +179,24 @@ public class Checking {
     } finally {
       if (goalSetTurn != null) {
         goalSetTurn.unlock();
+      }
+    }
+  }
+
+  /** A measure that is fed by won deals takes no lines of files. */
+  private void refuseFed(Header header) {
+    Set<String> fed = companyRules.current().company().fedByDeals();
+    for (Header.AmountColumn column : header.amounts()) {
+      if (!column.isGoal() && fed.contains(column.measure().code())) {
+        throw Refusal.of(
+                "measure-fed-by-deals",
+                "The actuals of "
+                    + column.measure().code()
+                    + " are won deals, so files bring none. Load the deals, or set \"Maps to\" over"
+                    + " the column \""
+                    + column.title()
+                    + "\" to not read.")
+            .with("measure", column.measure().code());
       }
     }
   }

@@ -13,13 +13,17 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.IntFunction;
 import java.util.function.IntPredicate;
+import java.util.stream.Stream;
 import zealoustarget.core.ledger.Ledger;
 import zealoustarget.core.ledger.columns.ActualBlock;
 import zealoustarget.core.ledger.columns.GoalBook;
 import zealoustarget.core.ledger.columns.Members;
+import zealoustarget.core.ledger.columns.PostMode;
 import zealoustarget.core.ledger.overlay.Overlay;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
+import zealoustarget.core.outlook.DealSnapshot;
+import zealoustarget.core.outlook.WonDeals;
 import zealoustarget.server.ledger.storage.ProductRowEntity;
 import zealoustarget.server.ledger.storage.StayRowEntity;
 
@@ -29,9 +33,16 @@ final class LedgerBuilder {
 
   private final List<LoadedRows> loads;
   private final IntFunction<String> keyOf;
+  private final Set<String> fed;
 
-  /** Takes the loads in any order; {@code keyOf} gives a member's key. */
-  LedgerBuilder(Collection<LoadedRows> loads, IntFunction<String> keyOf) {
+  /**
+   * Takes the loads in any order.
+   *
+   * @param keyOf gives a member's key
+   * @param fed measures whose actuals are won deals
+   */
+  LedgerBuilder(Collection<LoadedRows> loads, IntFunction<String> keyOf, Set<String> fed) {
+    this.fed = fed;
     this.loads =
         loads.stream().sorted(Comparator.comparingInt(rows -> rows.load().order())).toList();
     this.keyOf = keyOf;
@@ -44,11 +55,24 @@ final class LedgerBuilder {
   /** The ledger without the rows of other months than those that are wanted. */
   Ledger build(IntPredicate isWanted) {
     List<Overlay.Layer> layers =
-        loads.stream().filter(rows -> !rows.actuals().isEmpty()).map(LoadedRows::layer).toList();
+        Stream.concat(
+                loads.stream().filter(rows -> !rows.actuals().isEmpty()).map(LoadedRows::layer),
+                wonDeals())
+            .toList();
     List<GoalBook> books = goalBooks(isWanted);
     Members members =
         members(layers.stream().flatMap(layer -> layer.blocks().stream()).toList(), books);
     return new Ledger(members, Overlay.of(layers, members, isWanted), books);
+  }
+
+  /** The won deals of the snapshots in force; nothing lies over them. */
+  private Stream<Overlay.Layer> wonDeals() {
+    return fed.isEmpty()
+        ? Stream.empty()
+        : DealSnapshot.inForce(PostedDeals.of(loads), null).stream()
+            .map(snapshot -> WonDeals.blocks(snapshot, fed))
+            .filter(blocks -> !blocks.isEmpty())
+            .map(blocks -> new Overlay.Layer(blocks, PostMode.ADD));
   }
 
   /** A later load's cell replaces an earlier one's, which comes back when that load is reversed. */
@@ -123,6 +147,11 @@ final class LedgerBuilder {
     products.forEach(product -> Objects.requireNonNull(ids.get(Axis.LINE)).add(product.lineId));
     blocks.forEach(
         block -> Objects.requireNonNull(ids.get(Axis.REGION)).addAll(block.ownRegions()));
+    loads.stream()
+        .map(LoadedRows::deals)
+        .filter(Objects::nonNull)
+        .flatMapToInt(DealSnapshot::namedRegions)
+        .forEach(Objects.requireNonNull(ids.get(Axis.REGION))::add);
     ids.forEach(
         (axis, numbers) ->
             members.put(

@@ -112,6 +112,9 @@ public class LedgerService implements MemberNames {
     }
   }
 
+  /** Measures whose actuals are won deals. */
+  public static final DataState.Part<Set<String>> FED = new DataState.Part<>();
+
   /** Stands for the snapshots of deals where it is told which months were read. */
   private static final int DEALS = -1;
 
@@ -239,18 +242,16 @@ public class LedgerService implements MemberNames {
     return read(state().posted(), UnaryOperator.identity());
   }
 
-  /**
-   * The posted snapshots of deals in the order of their posting, as far as the account that acts
-   * may see them.
-   */
-  public List<DealSnapshot> snapshots() {
-    dataState.readLog().month(DEALS);
-    State now = state();
-    DealSnapshot.Sight sight = rowAccess.dealSight(now.read().closed().members());
-    return now.deals().snapshots().stream().map(snapshot -> snapshot.only(sight)).toList();
+  /** Snapshots of deals as far as the account that acts may see them. */
+  public List<DealSnapshot> seen(List<DealSnapshot> some) {
+    if (rowAccess.isEverything()) {
+      return some;
+    }
+    DealSnapshot.Sight sight = rowAccess.dealSight(state().read().closed().members());
+    return some.stream().map(snapshot -> snapshot.only(sight)).toList();
   }
 
-  /** The same, whoever asks. */
+  /** The posted snapshots of deals in the order of their posting, whoever asks. */
   public List<DealSnapshot> postedSnapshots() {
     dataState.readLog().month(DEALS);
     return state().deals().snapshots();
@@ -531,6 +532,31 @@ public class LedgerService implements MemberNames {
     return all;
   }
 
+  /** Measures whose actuals are won deals, of the rules in force. */
+  private Set<String> fed() {
+    Set<String> fed = dataState.get(FED);
+    return fed == null ? Set.of() : fed;
+  }
+
+  /** Whether a load's won deals are actuals. */
+  private boolean isFeeding(LoadedRows rows) {
+    return rows.deals() != null && rows.load().measures().stream().anyMatch(fed()::contains);
+  }
+
+  /** Whether a load leaves rows, goals and members as they are: deals that feed nothing. */
+  private boolean isBesideTheLedger(LoadedRows rows) {
+    DealSnapshot deals = rows.deals();
+    return deals != null && !isFeeding(rows) && deals.namedRegions().findAny().isEmpty();
+  }
+
+  /** Reads the same loads again where other measures are fed by won deals than before. */
+  public void feed() {
+    Map<Integer, LoadedRows> loads = state().loads();
+    if (loads.values().stream().anyMatch(rows -> rows.deals() != null)) {
+      apply(prepared(build(loads), loads, state().seals(), List.of(), null));
+    }
+  }
+
   /**
    * The state of some loads.
    *
@@ -540,7 +566,9 @@ public class LedgerService implements MemberNames {
     boolean isOnTop = changed.isOnlyActuals() && loads.containsKey(changed.load().id());
     Ledger before = state().posted();
     Ledger after =
-        changed.deals() != null ? before : isOnTop ? onTop(before, changed, loads) : build(loads);
+        isBesideTheLedger(changed)
+            ? before
+            : isOnTop ? onTop(before, changed, loads) : build(loads);
     Prepared prepared =
         prepared(after, loads, state().seals(), touchedBy(changed, after), changed.digest());
     if (changed.stays().isEmpty() && changed.products().isEmpty()) {
@@ -589,7 +617,7 @@ public class LedgerService implements MemberNames {
   }
 
   private Ledger build(Map<Integer, LoadedRows> loads) {
-    return new LedgerBuilder(loads.values(), members::key).build();
+    return new LedgerBuilder(loads.values(), members::key, fed()).build();
   }
 
   /**
@@ -604,7 +632,8 @@ public class LedgerService implements MemberNames {
             month -> {
               int number = Months.number(month);
               return changed.hasRows(number)
-                  || changed.touches(number) && !SealedMonths.isSame(before, after, number);
+                  || (changed.touches(number) || isFeeding(changed))
+                      && !SealedMonths.isSame(before, after, number);
             })
         .toList();
   }
@@ -648,7 +677,7 @@ public class LedgerService implements MemberNames {
   /** A month as some loads make it, with the places of members then. */
   private Ledger asThen(List<SealedLoad> loads, int month, Map<SealedLoad, LoadedRows> rowsByLoad) {
     return new LedgerBuilder(
-            loads.stream().map(load -> rowsOf(load, rowsByLoad)).toList(), members::key)
+            loads.stream().map(load -> rowsOf(load, rowsByLoad)).toList(), members::key, fed())
         .build(one -> one == month);
   }
 
@@ -666,7 +695,8 @@ public class LedgerService implements MemberNames {
     return Stream.concat(
             then.stream().filter(load -> !now.contains(load)),
             now.stream().filter(load -> !then.contains(load)))
-        .anyMatch(load -> rowsOf(load, known).touches(month));
+        .map(load -> rowsOf(load, known))
+        .anyMatch(rows -> rows.touches(month) || isFeeding(rows));
   }
 
   /** The rows of a load as it was posted then; each is read once. */

@@ -1,5 +1,6 @@
 package zealoustarget.server.ledger.state;
 
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -33,6 +34,13 @@ record PostedDeals(List<LoadedRows> from, List<DealSnapshot> snapshots) {
         from.size() == before.from.size()
             && IntStream.range(0, from.size()).allMatch(at -> from.get(at) == before.from.get(at));
     return isSame ? before : new PostedDeals(from, snapshots(from, loads));
+  }
+
+  /** Those of some loads, in the order of their posting. */
+  static List<DealSnapshot> of(Collection<LoadedRows> loads) {
+    Map<Integer, LoadedRows> byId = new LinkedHashMap<>();
+    loads.forEach(rows -> byId.put(rows.load().id(), rows));
+    return of(byId, NONE).snapshots();
   }
 
   private static List<DealSnapshot> snapshots(

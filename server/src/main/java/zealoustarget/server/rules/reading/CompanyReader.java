@@ -26,7 +26,8 @@ public final class CompanyReader {
         place.node().has("name") ? name(place) : before.name(),
         place.node().has("timeZone") ? zone(place) : before.timeZone(),
         place.node().has("writing") ? writing(place, before.writing()) : before.writing(),
-        before.measureNames());
+        before.measureNames(),
+        before.fedByDeals());
   }
 
   private static String name(Place place) {

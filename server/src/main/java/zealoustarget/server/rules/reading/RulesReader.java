@@ -54,6 +54,9 @@ public final class RulesReader {
           "credits",
           "approval");
 
+  /** How the rules say that a measure's actuals are won deals. */
+  public static final String WON_DEALS = "won-deals";
+
   private static final int LONGEST_NAME = 60;
 
   private final Rules before;
@@ -79,6 +82,11 @@ public final class RulesReader {
       after = after.withMeasure(measure);
       if (place.node().has("name")) {
         after = after.withCompany(after.company().withMeasureName(measure.code(), name(place)));
+      }
+      if (place.node().has("fedBy")) {
+        after =
+            after.withCompany(
+                after.company().withFedByDeals(measure.code(), isFedByDeals(place, measure)));
       }
     }
     for (Place place : Place.list(file, "ladders")) {
@@ -187,7 +195,7 @@ public final class RulesReader {
   }
 
   private static Measure measure(Place place, Rules rules) {
-    place.allowOnly(Set.of("code", "name", "unit", "scale", "direction", "quotient"));
+    place.allowOnly(Set.of("code", "name", "unit", "scale", "direction", "quotient", "fedBy"));
     Direction direction = place.word("direction", Direction.values(), Enum::name);
     if (isColumnName(place.text("code"))) {
       throw place.fault("code", "is the name of another column in files; take another");
@@ -201,6 +209,20 @@ public final class RulesReader {
     return place.checked(
         "",
         () -> new Measure(place.text("code"), place.text("unit"), place.whole("scale"), direction));
+  }
+
+  /** Whether a measure's actuals are won deals; null or blank is by files. */
+  private static boolean isFedByDeals(Place place, Measure measure) {
+    if (!place.isSet("fedBy") || place.text("fedBy").isBlank()) {
+      return false;
+    }
+    if (!place.text("fedBy").equals(WON_DEALS)) {
+      throw place.fault("fedBy", "must be " + WON_DEALS + ", or null for files");
+    }
+    if (measure.isRate() || measure.direction() != Direction.HIGHER) {
+      throw place.fault("fedBy", "is for measures that are counted and of which more is better");
+    }
+    return true;
   }
 
   /** What a measure is called; null or blank takes the name away. */

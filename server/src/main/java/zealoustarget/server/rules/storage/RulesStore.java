@@ -44,6 +44,7 @@ public class RulesStore {
   private static final String NAMED_BY = "calendar.yearNamedBy";
   private static final String APPROVAL = "approval.";
   private static final String MEASURE_NAME = "measure.name.";
+  private static final String FED_BY_DEALS = "measure.fedBy.";
 
   private final EntityManager entities;
   private final Audit audit;
@@ -122,7 +123,11 @@ public class RulesStore {
             .collect(
                 Collectors.toUnmodifiableMap(
                     setting -> setting.getKey().substring(MEASURE_NAME.length()),
-                    Map.Entry::getValue)));
+                    Map.Entry::getValue)),
+        settings.keySet().stream()
+            .filter(key -> key.startsWith(FED_BY_DEALS))
+            .map(key -> key.substring(FED_BY_DEALS.length()))
+            .collect(Collectors.toUnmodifiableSet()));
   }
 
   private static <T> @Nullable T set(
@@ -215,6 +220,9 @@ public class RulesStore {
       put(
           MEASURE_NAME + measure.code().toLowerCase(Locale.ROOT),
           rules.company().givenName(measure.code()));
+      put(
+          FED_BY_DEALS + measure.code(),
+          rules.company().fedByDeals().contains(measure.code()) ? RulesReader.WON_DEALS : null);
     }
     entities.merge(new SettingEntity(START_MONTH, Integer.toString(rules.calendar().startMonth())));
     entities.merge(

@@ -40,6 +40,7 @@ final class CompanyTables {
           new Plain("FIX", OF_COUNTING, Map.of()),
           plain("REMEMBERED_HEADER"),
           plain("NOTE"),
+          plain("DEAL_OVERRIDE"),
           new Plain("SAVED_VIEW", "owner_id = 0", Map.of()),
           new Plain(
               "SEAL",
