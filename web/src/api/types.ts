@@ -48,6 +48,7 @@ export type Outlook = Omit<Of<'OutlookAnswer'>, 'rows' | 'groups'> & {
 export type Deals = Of<'DealsAnswer'>;
 export type Deal = Of<'DealsAnswerDealAnswer'>;
 export type DealHistory = Of<'DealsAnswerHistoryAnswer'>;
+export type Accuracy = Of<'AccuracyAnswer'>;
 export type Bridge = Of<'BridgeAnswer'>;
 export type Claim = Of<'InsightServiceClaimAnswer'>;
 export type ReasonShare = Of<'InsightServiceReasonAnswer'>;

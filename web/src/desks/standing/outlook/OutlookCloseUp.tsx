@@ -5,6 +5,7 @@ import { amount, NONE } from '../../../format/figures';
 import { countOf } from '../../../format/nouns';
 import { StatusMark } from '../../../marks/StatusMark';
 import { TOTAL } from '../rows';
+import { AccuracyPart } from './AccuracyPart';
 import { BridgePart } from './BridgePart';
 import { DealsPart } from './DealsPart';
 import { OutlookLane, outlookEnd } from './OutlookLane';
@@ -68,6 +69,7 @@ export function OutlookCloseUp({ company, view, outlook, change }: OutlookCloseU
             change={change}
           />
           <BridgePart view={own} outlook={outlook} name={name} change={change} />
+          <AccuracyPart view={own} />
         </>
       )}
     </aside>

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { ask, query } from '../../../api/client';
 import { CHANGED_BY } from '../../../api/changedBy';
 import { asJson, useChange } from '../../../api/useChange';
-import type { Bridge, DealHistory, Deals, Outlook } from '../../../api/types';
+import type { Accuracy, Bridge, DealHistory, Deals, Outlook } from '../../../api/types';
 import { viewQuery, wholeQuery, type Query, type View } from '../../../address/useView';
 import { rowPlace } from './rows';
 
@@ -57,6 +57,17 @@ export function useBridge(view: View) {
   return useQuery({
     queryKey: ['standing', 'bridge', whole],
     queryFn: ({ signal }) => ask<Bridge>(`/outlook/bridge${query(whole)}`, { signal }),
+  });
+}
+
+export function useAccuracy(view: View) {
+  const [axis, key, asked] = rowQuery(view);
+  return useQuery({
+    queryKey: ['standing', 'accuracy', axis, key, asked],
+    queryFn: ({ signal }) =>
+      ask<Accuracy>(`/outlook/${axis}/${encodeURIComponent(key)}/accuracy${query(asked)}`, {
+        signal,
+      }),
   });
 }
 

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.outlook.OutlookTable.Row;
@@ -13,6 +14,8 @@ import zealoustarget.core.reading.Figures;
 /** Finds what is worth saying about an outlook beside its headline: plain counts of its rows. */
 public final class OutlookInsights {
   private static final int MOST_NAMED = 3;
+  private static final int ENOUGH_DEALS = 5;
+  private static final Ratio FAR = Ratio.of(1, 5);
 
   /**
    * One sentence and the rows that show it.
@@ -131,6 +134,48 @@ public final class OutlookInsights {
               + ").",
           keys(List.of(most)));
     }
+  }
+
+  /**
+   * Whose stated likelihoods are farthest from what was won, of those with enough deals; null where
+   * nobody's are far.
+   *
+   * @param ended how deals that were open in earlier snapshots ended, by member id
+   */
+  public static @Nullable Sentence ofLikelihoods(
+      OutlookTable table, Figures figures, Map<Integer, Accuracy.Band> ended) {
+    Row most = null;
+    Ratio farthest = FAR;
+    for (Row row : table.rows()) {
+      Accuracy.Band band = ended.get(row.member().id());
+      if (band != null && band.deals() >= ENOUGH_DEALS) {
+        Ratio apart = apart(band);
+        if (apart.compareTo(farthest) >= 0) {
+          most = row;
+          farthest = apart;
+        }
+      }
+    }
+    if (most == null) {
+      return null;
+    }
+    Accuracy.Band band = Objects.requireNonNull(ended.get(most.member().id()));
+    return new Sentence(
+        most.member().name()
+            + " won "
+            + figures.share(Objects.requireNonNull(band.wonShare()))
+            + " % of "
+            + figures.number(band.deals())
+            + " deals that were put at "
+            + figures.share(Objects.requireNonNull(band.stated()))
+            + " %.",
+        keys(List.of(most)));
+  }
+
+  private static Ratio apart(Accuracy.Band band) {
+    Ratio apart =
+        Objects.requireNonNull(band.wonShare()).minus(Objects.requireNonNull(band.stated()));
+    return apart.signum() < 0 ? Ratio.ZERO.minus(apart) : apart;
   }
 
   private void say(String text, List<String> keys) {

@@ -106,6 +106,8 @@ class OutlookTableTest {
         .collect(Collectors.joining());
   }
 
+  private final Map<Integer, Accuracy.Band> ended = new HashMap<>();
+
   private List<String> insights(OutlookTable table) {
     return OutlookInsights.of(
             table,
@@ -230,6 +232,25 @@ class OutlookTableTest {
       company.goal("quota", Axis.REP, "revenue", "2026-10", rep, 100_000);
     }
     assertThat(insights(table(query(), null))).contains("D, E and two more have too few deals.");
+  }
+
+  @Test
+  void likelihoods_farFromWhatIsWon_areNamedWithTheirNumberOfDeals() {
+    usual();
+    ended.put(company.id(Axis.REP, "A"), new Accuracy.Band(0, 10, 3, 6L * Deal.CERTAIN));
+    ended.put(company.id(Axis.REP, "C"), new Accuracy.Band(0, 5, 5, 3L * Deal.CERTAIN));
+    ended.put(company.id(Axis.REP, "D"), new Accuracy.Band(0, 4, 0, 4L * Deal.CERTAIN));
+    assertThat(mistaken()).isEqualTo("C won 100 % of five deals that were put at 60 %.");
+    ended.remove(company.id(Axis.REP, "C"));
+    assertThat(mistaken()).isEqualTo("A won 30 % of ten deals that were put at 60 %.");
+    ended.clear();
+    assertThat(mistaken()).isNull();
+  }
+
+  private String mistaken() {
+    OutlookInsights.Sentence found =
+        OutlookInsights.ofLikelihoods(table(query(), null), new Figures(Writing.NONE), ended);
+    return found == null ? null : found.text();
   }
 
   @Test

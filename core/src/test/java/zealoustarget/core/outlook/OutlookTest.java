@@ -223,6 +223,51 @@ class OutlookTest {
   }
 
   @Test
+  void accuracy_holdsEarlierSnapshotsAgainstTheOneInForce() {
+    DealSnapshot first =
+        of(
+            "deals",
+            "2026-10-05",
+            List.of(
+                deal("A", "U1", 100, 50, "2026-10", State.OPEN),
+                deal("B", "U1", 200, 90, "2026-10", State.OPEN),
+                deal("C", "U2", 300, 10, "2026-10", State.OPEN),
+                deal("D", "U2", 400, 100, "2026-12", State.OPEN),
+                deal("E", "U2", 500, 0, "2026-10", State.LOST)));
+    DealSnapshot last =
+        of(
+            "deals",
+            "2026-11-20",
+            List.of(
+                deal("A", "U1", 110, 100, "2026-10", State.WON),
+                deal("B", "U1", 200, 0, "2026-11", State.LOST),
+                deal("C", "U2", 300, 20, "2026-12", State.OPEN),
+                deal("D", "U2", 400, 100, "2026-11", State.WON)));
+    List<DealSnapshot> posted = List.of(last, first, of("other", "2026-10-01", List.of()));
+    Accuracy all = Accuracy.of(posted, List.of(last), quarter());
+    assertThat(all.snapshots()).hasSize(1);
+    Accuracy.OfSnapshot of = all.snapshots().get(0);
+    assertThat(of.deals()).isEqualTo(3);
+    assertThat(of.expected()).as("50 + 180 + 30").isEqualTo(Ratio.of(260));
+    assertThat(of.came()).isEqualTo(110);
+    assertThat(of.ratio()).isEqualTo(Ratio.of(260, 110));
+    assertThat(all.slip()).as("0, 2 and −1 months").isEqualTo(Ratio.of(1, 3));
+    assertThat(all.bands().stream().map(Accuracy.Band::deals)).containsExactly(0, 0, 1, 0, 2);
+    assertThat(all.bands().get(4).wonShare()).isEqualTo(Ratio.of(1, 2));
+    assertThat(all.bands().get(4).stated()).isEqualTo(Ratio.parse("0.95"));
+    assertThat(all.bands().get(0).wonShare()).isNull();
+    assertThat(all.bands().get(0).stated()).isNull();
+    assertThat(Accuracy.byMember(posted, List.of(last), quarter(), Axis.REP))
+        .containsEntry(
+            company.id(Axis.REP, "U1"), new Accuracy.Band(0, 2, 1, Deal.CERTAIN / 5L * 7))
+        .containsEntry(company.id(Axis.REP, "U2"), new Accuracy.Band(0, 1, 1, Deal.CERTAIN));
+    Accuracy none = Accuracy.of(posted, List.of(first), quarter());
+    assertThat(none.snapshots()).isEmpty();
+    assertThat(none.slip()).isNull();
+    assertThat(new Accuracy.OfSnapshot(first, Ratio.ONE, 0, 1).ratio()).isNull();
+  }
+
+  @Test
   void override_standsFromItsSnapshotOn_whileTheSourceSaysTheSame() {
     DealSnapshot first =
         of("deals", "2026-10-01", List.of(deal("D", "U1", 100, 50, "2026-11", State.OPEN)));

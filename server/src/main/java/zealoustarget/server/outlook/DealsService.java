@@ -1,5 +1,6 @@
 package zealoustarget.server.outlook;
 
+import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -18,22 +19,28 @@ import zealoustarget.core.ladder.Shown;
 import zealoustarget.core.ledger.columns.Members;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.member.Member;
+import zealoustarget.core.outlook.Accuracy;
 import zealoustarget.core.outlook.Bridge;
 import zealoustarget.core.outlook.Bridge.Step;
 import zealoustarget.core.outlook.Deal;
 import zealoustarget.core.outlook.DealOverride.Field;
 import zealoustarget.core.outlook.DealScope;
 import zealoustarget.core.outlook.DealSnapshot;
+import zealoustarget.core.outlook.OutlookInsights;
 import zealoustarget.server.intake.load.SourceName;
 import zealoustarget.server.intake.posting.LoadService;
 import zealoustarget.server.outlook.DealsAnswer.DealAnswer;
 import zealoustarget.server.outlook.DealsAnswer.HistoryAnswer;
 import zealoustarget.server.platform.problems.UnknownValue;
+import zealoustarget.server.standing.query.QueryReader;
 import zealoustarget.server.standing.query.StandingParameters;
 
 /** Lists deals, what became of them between two snapshots, and what each snapshot said of one. */
 @Service
 class DealsService {
+  /** Percents of a band of likelihoods. */
+  private static final int BAND = 20;
+
   private final OutlookReader reader;
   private final SnapshotFinder snapshots;
   private final LoadService loads;
@@ -246,6 +253,56 @@ class DealsService {
 
   private static @Nullable Member member(Members members, Axis axis, int id) {
     return id >= 0 && members.isKnown(axis, id) ? members.get(axis, id) : null;
+  }
+
+  /** How good earlier snapshots were, by what became of the same deals. */
+  AccuracyAnswer accuracy(String axis, String key, StandingParameters parameters) {
+    OutlookReader.Asked asked = reader.read(axis, key, parameters);
+    Measure measure = asked.query().query().measure();
+    List<DealSnapshot> posted = snapshots.asPosted();
+    Accuracy accuracy =
+        Accuracy.of(
+            posted,
+            DealSnapshot.inForce(posted, SnapshotFinder.day("asOf", parameters.asOf())),
+            asked.scope());
+    return new AccuracyAnswer(
+        measure.code(),
+        accuracy.snapshots().stream()
+            .map(
+                of ->
+                    new AccuracyAnswer.OfSnapshot(
+                        of.snapshot().asOf().toString(),
+                        SourceName.nameOf(of.snapshot().source()),
+                        of.deals(),
+                        String.valueOf(OutlookService.rounded(measure, of.expected())),
+                        measure.text(of.came()),
+                        percent(of.ratio())))
+            .toList(),
+        accuracy.bands().stream()
+            .map(
+                band ->
+                    new AccuracyAnswer.Band(
+                        band.from() * BAND,
+                        band.from() * BAND + BAND,
+                        band.deals(),
+                        band.won(),
+                        percent(band.stated()),
+                        percent(band.wonShare())))
+            .toList(),
+        accuracy.slip() == null
+            ? null
+            : accuracy.slip().rounded(1, RoundingMode.HALF_UP).toPlainString(),
+        key.equals(QueryReader.TOTAL) ? farthest(asked, posted) : null);
+  }
+
+  private static @Nullable String farthest(OutlookReader.Asked asked, List<DealSnapshot> posted) {
+    OutlookInsights.Sentence found =
+        OutlookInsights.ofLikelihoods(asked.table(), asked.query().figures(), asked.ended(posted));
+    return found == null ? null : found.text();
+  }
+
+  private static @Nullable String percent(@Nullable Ratio share) {
+    return share == null ? null : Shown.percent(share);
   }
 
   /** What each snapshot of a source says of a deal, latest first; deal-unknown. */

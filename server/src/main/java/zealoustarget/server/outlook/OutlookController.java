@@ -98,6 +98,18 @@ class OutlookController {
     overrides.takeBack(deal, source);
   }
 
+  /**
+   * How good earlier snapshots were, of a row or with the key {@code *} of all: what they expected
+   * against what came, the share won by stated likelihood, the slip in months.
+   */
+  @GetMapping("/{axis}/{key}/accuracy")
+  AccuracyAnswer accuracy(
+      @PathVariable String axis,
+      @PathVariable String key,
+      @ParameterObject @ModelAttribute StandingParameters query) {
+    return deals.accuracy(axis, key, query);
+  }
+
   /** What each snapshot of a source says of one deal, latest first; 404 {@code deal-unknown}. */
   @GetMapping("/deals/{deal}/history")
   HistoryAnswer history(

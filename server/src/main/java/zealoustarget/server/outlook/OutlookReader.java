@@ -5,6 +5,7 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import zealoustarget.core.Refusal;
+import zealoustarget.core.outlook.Accuracy;
 import zealoustarget.core.outlook.DealScope;
 import zealoustarget.core.outlook.DealSnapshot;
 import zealoustarget.core.outlook.OpenDeals;
@@ -34,6 +35,10 @@ class OutlookReader {
   record Asked(ResolvedQuery query, List<DealSnapshot> inForce) {
     OutlookTable table() {
       return OutlookTable.of(query.ledger(), query.query(), query.group(), inForce);
+    }
+
+    Map<Integer, Accuracy.Band> ended(List<DealSnapshot> posted) {
+      return Accuracy.byMember(posted, inForce, scope(), query.query().axis());
     }
 
     Map<Integer, OpenDeals.Largest> largest() {

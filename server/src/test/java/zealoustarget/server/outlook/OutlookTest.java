@@ -427,6 +427,24 @@ class OutlookTest {
   }
 
   @Test
+  void accuracy_isOfTheSnapshotsBefore_byWhatBecameOfTheirDeals() {
+    snapshot("2026-10-20", OCTOBER.replace("10 %,2026-12", "10 %,2026-10"));
+    snapshot("2026-11-20", NOVEMBER);
+    JsonNode all = api.get("/api/v1/outlook/rep/*/accuracy?" + QUARTER).json();
+    assertThat(all.at("/snapshots/0/asOf").asString()).isEqualTo("2026-10-20");
+    assertThat(all.at("/snapshots/0/expected").asString()).isEqualTo("90.00");
+    assertThat(all.at("/snapshots/0/came").asString()).isEqualTo("0.00");
+    assertThat(texts(all.get("bands"), "deals")).containsExactly("0", "0", "1", "0", "0");
+    assertThat(all.at("/bands/2/wonShown").asString()).isEqualTo("100.0");
+    assertThat(all.at("/bands/2/statedShown").asString()).isEqualTo("50.0");
+    assertThat(all.get("slipShown").asString()).isEqualTo("0.0");
+    assertThat(all.get("farthest").isNull()).as("too few deals").isTrue();
+    Api rep = server.as("rep", "K3");
+    assertThat(rep.get("/api/v1/outlook/rep/*/accuracy?" + QUARTER).json().get("snapshots"))
+        .isEmpty();
+  }
+
+  @Test
   void whatCannotBeAsked_isRefusedWithWhatToDo() {
     Api.Answer undated = api.load("deals.csv", OCTOBER, "kind", "deals");
     assertThat(undated.code()).isEqualTo("as-of-missing");

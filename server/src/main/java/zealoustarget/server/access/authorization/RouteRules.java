@@ -89,6 +89,7 @@ public final class RouteRules {
     read(ALL, "/outlook");
     read(ALL, "/outlook/bridge");
     read(ALL, "/outlook/{axis}/{key}/deals");
+    read(ALL, "/outlook/{axis}/{key}/accuracy");
     read(ALL, "/outlook/deals/{deal}/history");
     rule(HttpMethod.PUT, "/outlook/deals/{deal}/override", FORECASTING, TokenScope.ALL);
     rule(HttpMethod.DELETE, "/outlook/deals/{deal}/override", FORECASTING, TokenScope.ALL);

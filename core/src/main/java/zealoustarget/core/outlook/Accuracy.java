@@ -1,0 +1,177 @@
+package zealoustarget.core.outlook;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.calendar.Months;
+import zealoustarget.core.member.Axis;
+
+/**
+ * How good earlier snapshots were, by what the one in force says of the same deals; plain counts,
+ * docs/calculations.md, section 9.
+ *
+ * @param snapshots what each expected of the months that are over, and what came, earliest first
+ * @param bands of stated likelihood, five from 0–20 to 80–100 %, of deals that are won or lost now
+ * @param slip by how many months deals that are not lost close later than was said, on average;
+ *     null without any
+ */
+public record Accuracy(List<OfSnapshot> snapshots, List<Band> bands, @Nullable Ratio slip) {
+  static final int BANDS = 5;
+
+  /**
+   * What a snapshot said of the months that are over.
+   *
+   * @param expected amounts times likelihoods of the deals that were open, smallest units, exact
+   * @param came amounts of those of them that were won in these months
+   * @param deals how many they were
+   */
+  public record OfSnapshot(DealSnapshot snapshot, Ratio expected, long came, int deals) {
+    /** Expected ÷ came; null where nothing came. */
+    public @Nullable Ratio ratio() {
+      return came == 0 ? null : expected.dividedBy(Ratio.of(came));
+    }
+  }
+
+  /**
+   * Deals of stated likelihoods from {@code from} fifths on.
+   *
+   * @param likelihoods their sum, of {@link Deal#CERTAIN} each
+   */
+  public record Band(int from, int deals, int won, long likelihoods) {
+    /** What was stated on average; null without deals. */
+    public @Nullable Ratio stated() {
+      return deals == 0 ? null : Ratio.of(likelihoods, (long) deals * Deal.CERTAIN);
+    }
+
+    /** Which share of them was won; null without deals. */
+    public @Nullable Ratio wonShare() {
+      return deals == 0 ? null : Ratio.of(won, deals);
+    }
+
+    Band plus(int likelihood, boolean isWon) {
+      return new Band(from, deals + 1, won + (isWon ? 1 : 0), likelihoods + likelihood);
+    }
+  }
+
+  /**
+   * Holds the earlier snapshots of the sources against those in force.
+   *
+   * @param posted as the sources have them
+   */
+  public static Accuracy of(
+      List<DealSnapshot> posted, List<DealSnapshot> inForce, DealScope scope) {
+    Count count = new Count(scope);
+    for (DealSnapshot now : inForce) {
+      earlier(posted, now).forEach(then -> count.add(then, now));
+    }
+    return new Accuracy(
+        List.copyOf(count.snapshots),
+        List.of(count.bands),
+        count.slipped == 0 ? null : Ratio.of(count.months, count.slipped));
+  }
+
+  /** All bands together of each member of an axis that has won or lost deals, by id. */
+  public static Map<Integer, Band> byMember(
+      List<DealSnapshot> posted, List<DealSnapshot> inForce, DealScope scope, Axis axis) {
+    Map<Integer, Band> members = new HashMap<>();
+    for (DealSnapshot now : inForce) {
+      for (DealSnapshot then : earlier(posted, now)) {
+        for (int at = 0; at < then.size(); at++) {
+          int outcome = outcome(then, at, now, scope);
+          if (outcome >= 0 && now.state(outcome) != Deal.State.OPEN) {
+            members.merge(
+                scope.placeOf(then, at, axis),
+                new Band(0, 0, 0, 0)
+                    .plus(then.likelihood(at), now.state(outcome) == Deal.State.WON),
+                (one, other) ->
+                    new Band(
+                        0,
+                        one.deals + other.deals,
+                        one.won + other.won,
+                        one.likelihoods + other.likelihoods));
+          }
+        }
+      }
+    }
+    return members;
+  }
+
+  private static List<DealSnapshot> earlier(List<DealSnapshot> posted, DealSnapshot now) {
+    return posted.stream()
+        .filter(one -> one.source().equals(now.source()) && one.asOf().isBefore(now.asOf()))
+        .sorted(Comparator.comparing(DealSnapshot::asOf))
+        .toList();
+  }
+
+  /** Where a deal that was still open and meant stands now; −1 where it is not, or was not. */
+  private static int outcome(DealSnapshot then, int at, DealSnapshot now, DealScope scope) {
+    return then.isStillOpen(at) && scope.contains(then, at) ? now.find(then.key(at)) : -1;
+  }
+
+  private static final class Count {
+    private final DealScope scope;
+    private final int first;
+    private final int last;
+    private final List<OfSnapshot> snapshots = new ArrayList<>();
+    private final Band[] bands = new Band[BANDS];
+    private long months;
+    private int slipped;
+
+    Count(DealScope scope) {
+      this.scope = scope;
+      this.first = Months.number(scope.span().fromInclusive());
+      this.last = Months.number(scope.span().toInclusive());
+      for (int band = 0; band < BANDS; band++) {
+        bands[band] = new Band(band, 0, 0, 0);
+      }
+    }
+
+    void add(DealSnapshot then, DealSnapshot now) {
+      int over = Math.min(last, now.month() - 1);
+      int measure = then.measure(scope.measure());
+      int measureNow = now.measure(scope.measure());
+      Ratio expected = Ratio.ZERO;
+      long came = 0;
+      int deals = 0;
+      for (int at = 0; at < then.size(); at++) {
+        if (!then.isStillOpen(at) || !scope.contains(then, at)) {
+          continue;
+        }
+        int place = now.find(then.key(at));
+        boolean isOver = then.month(at) <= over;
+        if (isOver) {
+          deals++;
+          expected =
+              expected.plus(
+                  Ratio.of(then.amount(measure, at))
+                      .times(Ratio.of(then.likelihood(at), Deal.CERTAIN)));
+        }
+        if (place >= 0) {
+          boolean isWon = now.state(place) == Deal.State.WON;
+          if (isOver && isWon && now.month(place) >= first && now.month(place) <= over) {
+            came = Math.addExact(came, Math.max(now.amount(measureNow, place), 0));
+          }
+          see(then, at, now.state(place), now.month(place) - then.month(at));
+        }
+      }
+      if (deals > 0) {
+        snapshots.add(new OfSnapshot(then, expected, came, deals));
+      }
+    }
+
+    private void see(DealSnapshot then, int at, Deal.State state, int slip) {
+      if (state != Deal.State.LOST) {
+        months += slip;
+        slipped++;
+      }
+      if (state != Deal.State.OPEN) {
+        int band = (int) Math.min(BANDS - 1L, (long) then.likelihood(at) * BANDS / Deal.CERTAIN);
+        bands[band] = bands[band].plus(then.likelihood(at), state == Deal.State.WON);
+      }
+    }
+  }
+}
