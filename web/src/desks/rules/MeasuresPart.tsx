@@ -15,6 +15,8 @@ interface Draft {
   scale: string;
   direction: string;
   quotient: string[] | null;
+  /** What its actuals are read from: won-deals, or empty for files. */
+  fedBy: string;
   isNew: boolean;
 }
 
@@ -34,7 +36,7 @@ export function MeasuresPart({ company, rules }: MeasuresPartProps) {
   return (
     <form
       aria-label={t('measuresPart.measures')}
-      className="max-w-[760px] space-y-3"
+      className="max-w-[900px] space-y-3"
       onSubmit={(event) => {
         event.preventDefault();
         save.mutate(
@@ -51,7 +53,7 @@ export function MeasuresPart({ company, rules }: MeasuresPartProps) {
       <h2 className="text-[16px] font-bold">{t('measuresPart.measures')}</h2>
       <p className="text-quiet">{t('measuresPart.what')}</p>
       <div className="overflow-x-auto">
-        <table className="w-full min-w-[600px]">
+        <table className="w-full min-w-[700px]">
           <thead className="text-left text-quiet">
             <tr>
               <th scope="col" className="pr-2 font-normal">
@@ -66,8 +68,11 @@ export function MeasuresPart({ company, rules }: MeasuresPartProps) {
               <th scope="col" className="pr-2 font-normal">
                 {t('measuresPart.decimals')}
               </th>
-              <th scope="col" className="font-normal">
+              <th scope="col" className="pr-2 font-normal">
                 {t('measuresPart.direction')}
+              </th>
+              <th scope="col" className="font-normal">
+                {t('measuresPart.fedBy')}
               </th>
             </tr>
           </thead>
@@ -122,7 +127,7 @@ export function MeasuresPart({ company, rules }: MeasuresPartProps) {
                     </td>
                   </>
                 )}
-                <td className="w-[210px] py-0.5">
+                <td className="w-[210px] py-0.5 pr-2">
                   <select
                     aria-label={t('measuresPart.directionOf', { code: draft.code || at + 1 })}
                     className={cell}
@@ -135,6 +140,19 @@ export function MeasuresPart({ company, rules }: MeasuresPartProps) {
                       </option>
                     ))}
                   </select>
+                </td>
+                <td className="w-[120px] py-0.5">
+                  {draft.quotient === null && draft.direction === 'HIGHER' && (
+                    <select
+                      aria-label={t('measuresPart.fedByOf', { code: draft.code || at + 1 })}
+                      className={cell}
+                      value={draft.fedBy}
+                      onChange={(event) => change(at, { fedBy: event.target.value })}
+                    >
+                      <option value="">{t('measuresPart.files')}</option>
+                      <option value="won-deals">{t('measuresPart.wonDeals')}</option>
+                    </select>
+                  )}
                 </td>
               </tr>
             ))}
@@ -154,6 +172,7 @@ export function MeasuresPart({ company, rules }: MeasuresPartProps) {
               scale: '2',
               direction: 'HIGHER',
               quotient: null,
+              fedBy: '',
               isNew: true,
             },
           ])
@@ -184,12 +203,14 @@ function toDraft(rule: MeasureRule): Draft {
     scale: rule.scale === undefined ? '' : String(rule.scale),
     direction: rule.direction,
     quotient: rule.quotient ?? null,
+    fedBy: rule.fedBy ?? '',
     isNew: false,
   };
 }
 
-function toRule({ code, name, unit, scale, direction, quotient }: Draft): MeasureRule {
+function toRule({ code, name, unit, scale, direction, quotient, fedBy }: Draft): MeasureRule {
   if (quotient) return { code, name, direction, quotient };
   const decimals = ['0', '1', '2', '3', '4', '5', '6', '7', '8'].indexOf(scale);
-  return { code, name, unit, scale: decimals, direction };
+  const fed = direction === 'HIGHER' ? fedBy : '';
+  return { code, name, unit, scale: decimals, direction, fedBy: fed };
 }

@@ -117,6 +117,7 @@ describe('the measures', () => {
     const measures = await form('Measures');
     await userEvent.type(measures.getByLabelText('Name of revenue'), 'Net revenue');
     expect(measures.getByText('returns ÷ revenue')).toBeVisible();
+    await userEvent.selectOptions(measures.getByLabelText('Actuals of revenue from'), 'won deals');
     await userEvent.click(measures.getByRole('button', { name: 'Add measure' }));
     await userEvent.type(measures.getByLabelText('Code of measure 3'), 'waste');
     await userEvent.clear(measures.getByLabelText('Unit of waste'));
@@ -129,14 +130,21 @@ describe('the measures', () => {
       expect(sent()).toEqual([
         {
           measures: [
-            { code: 'revenue', name: 'Net revenue', unit: 'EUR', scale: 2, direction: 'HIGHER' },
+            {
+              code: 'revenue',
+              name: 'Net revenue',
+              unit: 'EUR',
+              scale: 2,
+              direction: 'HIGHER',
+              fedBy: 'won-deals',
+            },
             {
               code: 'returnRate',
               name: 'Returns',
               direction: 'LOWER',
               quotient: ['returns', 'revenue'],
             },
-            { code: 'waste', name: '', unit: 'count', scale: 0, direction: 'LOWER' },
+            { code: 'waste', name: '', unit: 'count', scale: 0, direction: 'LOWER', fedBy: '' },
           ],
         },
       ]),

@@ -45,7 +45,7 @@ class LoadingTest {
     Api.Answer kind = api.load("f.csv", ACTUALS, "kind", "sales");
     assertThat(kind.code()).isEqualTo("value-unknown");
     assertThat(kind.json().get("allowed").toString())
-        .isEqualTo("[\"actuals\",\"goals\",\"roster\",\"products\"]");
+        .isEqualTo("[\"actuals\",\"goals\",\"roster\",\"products\",\"deals\"]");
     assertThat(api.load("f.csv", ACTUALS, "kind", "goals", "axis", "rep").code())
         .isEqualTo("value-missing");
     assertThat(api.load("f.csv", ACTUALS, "kind", "goals", "goalSet", "q", "axis", "x").code())

@@ -87,6 +87,9 @@ public final class RulesReader {
         after =
             after.withCompany(
                 after.company().withFedByDeals(measure.code(), isFedByDeals(place, measure)));
+      } else if (measure.direction() != Direction.HIGHER
+          && after.company().fedByDeals().contains(measure.code())) {
+        throw place.fault("direction", "must be HIGHER while won deals feed the measure");
       }
     }
     for (Place place : Place.list(file, "ladders")) {

@@ -51,7 +51,9 @@ class RouteRulesTest {
             "POST tokens",
             "DELETE tokens/{id}",
             "PUT views/{name}",
-            "DELETE views/{name}");
+            "DELETE views/{name}",
+            "PUT outlook/deals/{deal}/override",
+            "DELETE outlook/deals/{deal}/override");
   }
 
   @Test
