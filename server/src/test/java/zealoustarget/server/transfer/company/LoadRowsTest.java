@@ -23,6 +23,7 @@ import zealoustarget.core.amount.Amounts;
 import zealoustarget.core.calendar.Months;
 import zealoustarget.core.intake.LoadRow;
 import zealoustarget.core.member.Axis;
+import zealoustarget.core.outlook.Deal;
 import zealoustarget.server.ledger.storage.LedgerMigrations;
 import zealoustarget.server.ledger.storage.PackedRows;
 import zealoustarget.server.transfer.backup.TableSums;
@@ -176,6 +177,41 @@ class LoadRowsTest {
     }
   }
 
+  private static void fillDeals(Connection connection, Random random) throws SQLException {
+    List<Deal> part = new ArrayList<>();
+    int rows = random.nextInt(2 * PackedRows.SIZE);
+    try (PreparedStatement insert =
+        connection.prepareStatement("insert into deal_part values (?, ?, ?, ?)")) {
+      long id = (long) LOAD << 32;
+      for (int row = 0; row < rows; row++) {
+        long[] amounts = amounts(random);
+        for (int at = 0; at < amounts.length; at++) {
+          amounts[at] = amounts[at] == Amounts.NONE ? Amounts.NONE : Math.abs(amounts[at]);
+        }
+        part.add(
+            new Deal(
+                row + 2,
+                KEYS.get(random.nextInt(KEYS.size())) + row,
+                member(random, Axis.REP),
+                perhaps(random, Axis.PRODUCT),
+                perhaps(random, Axis.REGION),
+                random.nextInt(Deal.CERTAIN + 1),
+                24_300 + random.nextInt(30),
+                Deal.State.values()[random.nextInt(3)],
+                random.nextBoolean() ? null : "=stage " + random.nextInt(3),
+                amounts));
+        if (part.size() == PackedRows.SIZE || row == rows - 1) {
+          insert.setLong(1, id++);
+          insert.setInt(2, LOAD);
+          insert.setInt(3, part.size());
+          insert.setBytes(4, PackedRows.packDeals(part));
+          insert.executeUpdate();
+          part.clear();
+        }
+      }
+    }
+  }
+
   private static Map<String, TableSums.Sum> rows(Connection connection) throws SQLException {
     Map<String, TableSums.Sum> sums = TableSums.of(connection);
     sums.keySet().retainAll(CompanyTables.BY_LOAD);
@@ -191,6 +227,7 @@ class LoadRowsTest {
       Random random = new Random(seed);
       fill(before, random);
       fillGoals(before, random);
+      fillDeals(before, random);
       try (ZipFiles zip = new ZipFiles(file)) {
         List<Description.Rows> files =
             new LoadRowsWriter(before).write(LOAD, Axis.REGION, AMOUNTS, zip);
