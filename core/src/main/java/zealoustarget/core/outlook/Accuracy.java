@@ -1,5 +1,6 @@
 package zealoustarget.core.outlook;
 
+import java.math.BigInteger;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -80,8 +81,10 @@ public record Accuracy(List<OfSnapshot> snapshots, List<Band> bands, @Nullable R
     Map<Integer, Band> members = new HashMap<>();
     for (DealSnapshot now : inForce) {
       for (DealSnapshot then : earlier(posted, now)) {
+        Cursor cursor = new Cursor(now);
         for (int at = 0; at < then.size(); at++) {
-          int outcome = outcome(then, at, now, scope);
+          boolean isMeant = then.isStillOpen(at) && scope.contains(then, at);
+          int outcome = isMeant ? cursor.find(then.key(at)) : -1;
           if (outcome >= 0 && now.state(outcome) != Deal.State.OPEN) {
             members.merge(
                 scope.placeOf(then, at, axis),
@@ -107,9 +110,22 @@ public record Accuracy(List<OfSnapshot> snapshots, List<Band> bands, @Nullable R
         .toList();
   }
 
-  /** Where a deal that was still open and meant stands now; −1 where it is not, or was not. */
-  private static int outcome(DealSnapshot then, int at, DealSnapshot now, DealScope scope) {
-    return then.isStillOpen(at) && scope.contains(then, at) ? now.find(then.key(at)) : -1;
+  /** Finds deals by keys that are asked for in their order: one pass for all of them. */
+  private static final class Cursor {
+    private final DealSnapshot in;
+    private int at;
+
+    Cursor(DealSnapshot in) {
+      this.in = in;
+    }
+
+    /** The place of a deal, −1 where it is not there. */
+    int find(String key) {
+      while (at < in.size() && DealKey.ORDER.compare(in.key(at), key) < 0) {
+        at++;
+      }
+      return at < in.size() && DealKey.ORDER.compare(in.key(at), key) == 0 ? at : -1;
+    }
   }
 
   private static final class Count {
@@ -134,21 +150,22 @@ public record Accuracy(List<OfSnapshot> snapshots, List<Band> bands, @Nullable R
       int over = Math.min(last, now.month() - 1);
       int measure = then.measure(scope.measure());
       int measureNow = now.measure(scope.measure());
-      Ratio expected = Ratio.ZERO;
+      BigInteger expected = BigInteger.ZERO;
+      Cursor cursor = new Cursor(now);
       long came = 0;
       int deals = 0;
       for (int at = 0; at < then.size(); at++) {
         if (!then.isStillOpen(at) || !scope.contains(then, at)) {
           continue;
         }
-        int place = now.find(then.key(at));
+        int place = cursor.find(then.key(at));
         boolean isOver = then.month(at) <= over;
         if (isOver) {
           deals++;
           expected =
-              expected.plus(
-                  Ratio.of(then.amount(measure, at))
-                      .times(Ratio.of(then.likelihood(at), Deal.CERTAIN)));
+              expected.add(
+                  BigInteger.valueOf(then.amount(measure, at))
+                      .multiply(BigInteger.valueOf(then.likelihood(at))));
         }
         if (place >= 0) {
           boolean isWon = now.state(place) == Deal.State.WON;
@@ -159,7 +176,8 @@ public record Accuracy(List<OfSnapshot> snapshots, List<Band> bands, @Nullable R
         }
       }
       if (deals > 0) {
-        snapshots.add(new OfSnapshot(then, expected, came, deals));
+        Ratio weighted = Ratio.of(expected, BigInteger.valueOf(Deal.CERTAIN));
+        snapshots.add(new OfSnapshot(then, weighted, came, deals));
       }
     }
 

@@ -1,5 +1,6 @@
 package zealoustarget.server.outlook;
 
+import java.math.BigInteger;
 import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -23,6 +24,7 @@ import zealoustarget.core.outlook.Accuracy;
 import zealoustarget.core.outlook.Bridge;
 import zealoustarget.core.outlook.Bridge.Step;
 import zealoustarget.core.outlook.Deal;
+import zealoustarget.core.outlook.DealOverride;
 import zealoustarget.core.outlook.DealOverride.Field;
 import zealoustarget.core.outlook.DealScope;
 import zealoustarget.core.outlook.DealSnapshot;
@@ -54,6 +56,24 @@ class DealsService {
   /** A deal where it stands in a snapshot. */
   private record At(
       DealSnapshot snapshot, int place, @Nullable Step step, long amount, long moved) {}
+
+  /**
+   * What a list of deals is looked up in.
+   *
+   * @param overridden null where deals are said as their sources have them
+   */
+  private record Look(
+      OutlookReader.Asked asked,
+      Map<Integer, String> files,
+      DealOverride.@Nullable Overridden overridden) {
+    Members members() {
+      return asked.query().ledger().members();
+    }
+
+    Measure measure() {
+      return asked.query().query().measure();
+    }
+  }
 
   /**
    * What became of the open deals of a row between two snapshots; all 0 where there are not two.
@@ -102,27 +122,26 @@ class DealsService {
         Comparator.comparingLong(At::moved)
             .reversed()
             .thenComparing(at -> at.snapshot().key(at.place())));
-    Ratio weighted = Ratio.ZERO;
+    BigInteger weighted = BigInteger.ZERO;
     long sum = 0;
     for (At at : all) {
       sum = Math.addExact(sum, at.moved());
       weighted =
-          weighted.plus(
-              Ratio.of(at.amount())
-                  .times(Ratio.of(at.snapshot().deal(at.place()).likelihood(), Deal.CERTAIN)));
+          weighted.add(
+              BigInteger.valueOf(at.amount())
+                  .multiply(BigInteger.valueOf(at.snapshot().deal(at.place()).likelihood())));
     }
-    Map<Integer, String> files = loads.fileNames();
+    Look look = new Look(asked, loads.fileNames(), snapshots.overridden());
     return new DealsAnswer(
         asked.inForce().isEmpty() ? null : String.valueOf(DealSnapshot.day(asked.inForce())),
         measure.code(),
         all.size(),
         measure.text(sum),
-        sum == 0 ? null : Shown.percent(weighted.dividedBy(Ratio.of(sum))),
-        all.stream()
-            .skip((long) page * size)
-            .limit(size)
-            .map(at -> answer(at, asked.query().ledger().members(), measure, files, false))
-            .toList());
+        sum == 0
+            ? null
+            : Shown.percent(
+                Ratio.of(weighted, BigInteger.valueOf(Deal.CERTAIN)).dividedBy(Ratio.of(sum))),
+        all.stream().skip((long) page * size).limit(size).map(at -> answer(at, look)).toList());
   }
 
   private static List<At> listed(OutlookReader.Asked asked, String kind) {
@@ -187,8 +206,9 @@ class DealsService {
     return value.name().toLowerCase(Locale.ROOT).replace('_', '-');
   }
 
-  private DealAnswer answer(
-      At at, Members members, Measure measure, Map<Integer, String> files, boolean isAsPosted) {
+  private DealAnswer answer(At at, Look look) {
+    Members members = look.members();
+    Measure measure = look.measure();
     DealSnapshot snapshot = at.snapshot();
     Deal deal = snapshot.deal(at.place());
     int load = snapshot.load(at.place());
@@ -215,16 +235,18 @@ class DealsService {
         snapshot.isOpen(at.place()) && !snapshot.isStillOpen(at.place()),
         deal.stage(),
         load,
-        files.getOrDefault(load, ""),
+        look.files().getOrDefault(load, ""),
         deal.line(),
-        isAsPosted ? null : overridden(snapshot, deal.key(), measure),
+        look.overridden() == null
+            ? null
+            : overridden(snapshot, deal.key(), measure, look.overridden()),
         at.step() == null ? null : word(at.step()),
         at.step() == null ? null : measure.text(at.moved()));
   }
 
   private DealsAnswer.@Nullable Override overridden(
-      DealSnapshot snapshot, String key, Measure measure) {
-    Set<Field> fields = snapshots.overridden().of(snapshot, key);
+      DealSnapshot snapshot, String key, Measure measure, DealOverride.Overridden all) {
+    Set<Field> fields = all.of(snapshot, key);
     if (fields.isEmpty()) {
       return null;
     }
@@ -308,9 +330,7 @@ class DealsService {
   /** What each snapshot of a source says of a deal, latest first; deal-unknown. */
   HistoryAnswer history(String key, @Nullable String source, StandingParameters parameters) {
     OutlookReader.Asked asked = reader.read(parameters);
-    Members members = asked.query().ledger().members();
-    Measure measure = asked.query().query().measure();
-    Map<Integer, String> files = loads.fileNames();
+    Look look = new Look(asked, loads.fileNames(), null);
     String wanted = source == null ? "" : source;
     List<HistoryAnswer.At> all = new ArrayList<>();
     List<DealSnapshot> ofSource =
@@ -323,9 +343,7 @@ class DealsService {
       all.add(
           new HistoryAnswer.At(
               snapshot.asOf().toString(),
-              place < 0
-                  ? null
-                  : answer(new At(snapshot, place, null, 0, 0), members, measure, files, true)));
+              place < 0 ? null : answer(new At(snapshot, place, null, 0, 0), look)));
     }
     if (all.stream().allMatch(at -> at.deal() == null)) {
       throw Refusal.of("deal-unknown", "No snapshot has a deal " + key + ".").with("deal", key);

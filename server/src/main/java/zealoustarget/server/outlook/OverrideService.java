@@ -86,7 +86,9 @@ class OverrideService {
     List<DealOverride> next = new ArrayList<>();
     add(next, snapshot, at, Field.LIKELIHOOD, measure, likelihood(wanted.likelihood()));
     add(next, snapshot, at, Field.CLOSES, measure, month(wanted.closes()));
-    add(next, snapshot, at, Field.AMOUNT, measure, amount(wanted.amount(), measure));
+    if (measure != null) {
+      add(next, snapshot, at, Field.AMOUNT, measure, amount(wanted.amount(), measure));
+    }
     replace(snapshot, at, next, reason, measure);
   }
 
@@ -146,9 +148,9 @@ class OverrideService {
       DealSnapshot snapshot,
       int at,
       Field field,
-      Measure measure,
+      @Nullable Measure measure,
       @Nullable Long value) {
-    String code = field == Field.AMOUNT ? measure.code() : null;
+    String code = field == Field.AMOUNT && measure != null ? measure.code() : null;
     if (value == null) {
       return;
     }
@@ -174,15 +176,18 @@ class OverrideService {
     return reason;
   }
 
-  private Measure measure(Wanted wanted, DealSnapshot snapshot) {
+  /** The measure of the amount; null where none is given. */
+  private @Nullable Measure measure(Wanted wanted, DealSnapshot snapshot) {
+    if (wanted.amount() == null || wanted.amount().isBlank()) {
+      return null;
+    }
     String code =
         wanted.measure() == null || wanted.measure().isBlank() ? "revenue" : wanted.measure();
     return companyRules
         .current()
         .findMeasure(code)
-        .filter(measure -> wanted.amount() == null || snapshot.measure(code) >= 0)
-        .or(() -> companyRules.current().measures().stream().findFirst())
-        .orElseThrow(() -> invalid("measure", "\"" + code + "\" is no measure of these deals."));
+        .filter(measure -> snapshot.measure(measure.code()) >= 0)
+        .orElseThrow(() -> invalid("measure", "These deals have no amounts of " + code + "."));
   }
 
   private static @Nullable Long likelihood(@Nullable String text) {

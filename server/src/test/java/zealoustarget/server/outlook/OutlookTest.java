@@ -334,6 +334,7 @@ class OutlookTest {
             "{\"likelihood\": \"1.5\", \"reason\": \"x\"}",
             "{\"likelihood\": \"half\", \"reason\": \"x\"}",
             "{\"amount\": \"-1\", \"reason\": \"x\"}",
+            "{\"amount\": \"1\", \"measure\": \"units\", \"reason\": \"x\"}",
             "{\"amount\": \"1.001\", \"reason\": \"x\"}")) {
       assertThat(override(api, "D2", body).code()).as(body).isEqualTo("override-invalid");
     }

@@ -202,7 +202,8 @@ public class LedgerService implements MemberNames {
     Map<Integer, String> sources = new HashMap<>();
     loads.forEach(
         (id, rows) -> {
-          if (rows.load().source() != null) {
+          // a snapshot of deals is late for nobody
+          if (rows.load().source() != null && rows.deals() == null) {
             sources.put(id, rows.load().source());
           }
         });
