@@ -14,11 +14,11 @@ import java.util.Locale;
 import java.util.Random;
 import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.ledger.columns.PostMode;
+import zealoustarget.server.files.Upload;
 import zealoustarget.server.intake.load.LoadRequest;
 import zealoustarget.server.intake.load.SnapshotDay;
 import zealoustarget.server.intake.posting.LoadService;
 import zealoustarget.server.intake.upload.StagingService;
-import zealoustarget.server.intake.upload.Upload;
 
 /**
  * The outlook of 5,000 reps with 100,000 open deals over HTTP beside the plain standing of the same
