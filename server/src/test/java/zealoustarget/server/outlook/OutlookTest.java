@@ -448,7 +448,7 @@ class OutlookTest {
   @Test
   void whatCannotBeAsked_isRefusedWithWhatToDo() {
     Api.Answer undated = api.load("deals.csv", OCTOBER, "kind", "deals");
-    assertThat(undated.code()).isEqualTo("as-of-missing");
+    assertThat(undated.code()).isEqualTo("value-missing");
     assertThat(api.load("deals.csv", OCTOBER, "kind", "deals", "asOf", "20 Oct").code())
         .isEqualTo("day-unreadable");
     api.put(

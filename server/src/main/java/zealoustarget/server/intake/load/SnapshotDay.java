@@ -11,11 +11,13 @@ public final class SnapshotDay {
 
   private SnapshotDay() {}
 
-  /** Both; as-of-missing where there is no day, day-unreadable, source-too-long. */
+  /** Both; value-missing where there is no day, day-unreadable, source-too-long. */
   public static LoadRequest.Snapshot needed(@Nullable String asOf, @Nullable String source) {
     if (asOf == null || asOf.isBlank()) {
       throw Refusal.of(
-          "as-of-missing", "A file of deals needs \"asOf\", the day of the snapshot: 2026-11-30.");
+              "value-missing",
+              "A file of deals needs \"asOf\", the day of the snapshot: 2026-11-30.")
+          .with("name", "asOf");
     }
     return new LoadRequest.Snapshot(day("asOf", asOf), source(source));
   }
