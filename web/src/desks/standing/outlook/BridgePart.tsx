@@ -1,6 +1,6 @@
 import type { Bridge, Outlook } from '../../../api/types';
 import type { Changes, View } from '../../../address/useView';
-import { amount, isAboveZero } from '../../../format/figures';
+import { amount, hasFraction, isAboveZero } from '../../../format/figures';
 import { placed } from '../../../format/placing';
 import { dayText } from '../../../format/writing';
 import { ChartFrame, FigureTable } from '../../../marks/ChartFrame';
@@ -97,9 +97,11 @@ interface BridgeLine {
 
 /** The steps that are not 0 between what was open before and after; places are for drawing. */
 function linesOf(bridge: Bridge, since: string, asOf: string): BridgeLine[] {
+  const all = [bridge.before, ...STEPS.map(({ field }) => bridge[field] ?? null), bridge.after];
+  const decimals = all.some((text) => hasFraction(text)) ? 'keep' : 'drop';
   const whole = (words: string, text: string): BridgeLine => ({
     words,
-    text: amount(text, 'drop'),
+    text: amount(text, decimals),
     from: 0,
     to: placed(text),
     colour: 'var(--field)',
@@ -114,7 +116,7 @@ function linesOf(bridge: Bridge, since: string, asOf: string): BridgeLine[] {
       const next = isAdding ? at + size : at - size;
       lines.push({
         words: t('bridge.stepWord', { step: field }),
-        text: `${isAdding ? '+' : '−'}${amount(text, 'drop')}`,
+        text: `${isAdding ? '+' : '−'}${amount(text, decimals)}`,
         from: at,
         to: next,
         colour,

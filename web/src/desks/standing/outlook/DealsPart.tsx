@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Deal, Outlook, OutlookRow } from '../../../api/types';
 import type { Changes, View } from '../../../address/useView';
-import { amount, monthName, NONE, shortMonth } from '../../../format/figures';
+import { amount, hasFraction, monthName, NONE, shortMonth } from '../../../format/figures';
 import { placed } from '../../../format/placing';
 import { dayText } from '../../../format/writing';
 import { Failed, Loading, smallButton } from '../../../ui/Notice';
@@ -56,6 +56,8 @@ function List({ view, outlook, kind, title, isBad = false, onClose }: ListProps)
   const [size, setSize] = useState(PAGE);
   const [opened, setOpened] = useState<string | null>(null);
   const deals = useDeals(view, kind, 0, size);
+  const isSplit = (deals.data?.deals ?? []).some((deal) => hasFraction(deal.moved ?? deal.amount));
+  const decimals = isSplit ? 'keep' : 'drop';
   const unit = outlook.unit === 'count' ? t('deals.amount') : outlook.unit;
   return (
     <section aria-label={title} className="mb-4">
@@ -100,6 +102,7 @@ function List({ view, outlook, kind, title, isBad = false, onClose }: ListProps)
                   deal={deal}
                   view={view}
                   outlook={outlook}
+                  decimals={decimals}
                   isOpen={opened === id}
                   onToggle={() => setOpened(opened === id ? null : id)}
                 />
@@ -116,7 +119,7 @@ function List({ view, outlook, kind, title, isBad = false, onClose }: ListProps)
                   t('deals.standAt', { percent: amount(deals.data.likelihoodShown) })}
               </td>
               <td className="pl-2 text-right whitespace-nowrap">
-                {amount(deals.data.sum, 'drop')}
+                {amount(deals.data.sum, hasFraction(deals.data.sum) ? 'keep' : decimals)}
               </td>
             </tr>
           </tfoot>
@@ -135,12 +138,13 @@ interface LinesProps {
   deal: Deal;
   view: View;
   outlook: Outlook;
+  decimals: 'keep' | 'drop';
   isOpen: boolean;
   onToggle: () => void;
 }
 
 /** A deal, and when it is opened its proof and its history. */
-function Lines({ deal, view, outlook, isOpen, onToggle }: LinesProps) {
+function Lines({ deal, view, outlook, decimals, isOpen, onToggle }: LinesProps) {
   return (
     <>
       <tr className="border-t border-rule">
@@ -171,7 +175,7 @@ function Lines({ deal, view, outlook, isOpen, onToggle }: LinesProps) {
           <LikelyBar share={placed(deal.likelihood)} /> {amount(deal.likelihoodShown, 'drop')} %
         </td>
         <td className="w-[76px] pl-2 text-right whitespace-nowrap">
-          {amount(deal.moved ?? deal.amount, 'drop')}
+          {amount(deal.moved ?? deal.amount, decimals)}
         </td>
       </tr>
       {isOpen && (
@@ -243,7 +247,9 @@ function Proof({ deal, view, outlook }: { deal: Deal; view: View; outlook: Outlo
                     <td className="text-right whitespace-nowrap">
                       {then.state === 'open' ? `${amount(then.likelihoodShown, 'drop')} %` : NONE}
                     </td>
-                    <td className="text-right">{amount(then.amount, 'drop')}</td>
+                    <td className="text-right">
+                      {amount(then.amount, hasFraction(then.amount) ? 'keep' : 'drop')}
+                    </td>
                   </>
                 )}
               </tr>
