@@ -19,7 +19,7 @@ import { Distribution } from './panels/Distribution';
 import { LadderPanel } from './controls/LadderPanel';
 import { MonthsTable } from './table/MonthsTable';
 import { OrdersPanel } from './panels/OrdersPanel';
-import { itemsOf, spanText, TOTAL, type Item } from './rows';
+import { itemsOf, spanText, toggled, TOTAL, type Item } from './rows';
 import { StandingTable } from './table/StandingTable';
 import { TakeAlong } from './controls/TakeAlong';
 import { Tour } from './Tour';
@@ -216,10 +216,6 @@ function Panel({ company, view, standing, change }: PanelProps) {
     );
   }
   return <CloseUp view={view} standing={standing} company={company} change={change} />;
-}
-
-function toggled(values: string[], value: string): string[] {
-  return values.includes(value) ? values.filter((one) => one !== value) : [...values, value];
 }
 
 function FirstLoad() {

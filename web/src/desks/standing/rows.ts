@@ -228,3 +228,8 @@ export function readingWords({ closed, corrections }: Standing): string {
 export function spanText({ from, to }: Standing): string {
   return from === to ? monthName(to) : t('rows.span', { from: monthName(from), to: monthName(to) });
 }
+
+/** With a value that was not there, without one that was. */
+export function toggled(values: string[], value: string): string[] {
+  return values.includes(value) ? values.filter((one) => one !== value) : [...values, value];
+}

@@ -10,6 +10,7 @@ import { useDebounced } from '../../../ui/useDebounced';
 import { NumberField } from '../../../ui/NumberField';
 import { typed } from '../../../format/writing';
 import { capital, singular } from '../../../format/nouns';
+import { toggled } from '../rows';
 import { t } from '../words';
 
 interface NarrowDropProps {
@@ -219,10 +220,6 @@ export function shareOf(percent: string): string | null {
 /** A ratio as a percentage with its digits kept: "0.975" is "97.5"; empty for anything else. */
 export function percentOf(share: string): string {
   return /^-?\d+(\.\d+)?$/.test(share) ? shifted(share, 2) : '';
-}
-
-function toggled(values: string[], value: string): string[] {
-  return values.includes(value) ? values.filter((one) => one !== value) : [...values, value];
 }
 
 function wordsOf({ narrowing }: View): string[] {

@@ -1,8 +1,7 @@
-import { useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import { useRights } from '../../../api/account';
 import type { Company, Outlook, Standing } from '../../../api/types';
-import { withChanges, type Changes, type View } from '../../../address/useView';
+import type { Changes, View } from '../../../address/useView';
 import { amount } from '../../../format/figures';
 import { dayText } from '../../../format/writing';
 import { toneText } from '../../../marks/tones';
@@ -13,7 +12,8 @@ import { useRowSteps } from '../../../ui/shortcuts';
 import { Stale } from '../../../ui/Stale';
 import { BasisControls, LayoutChoice, RowControls } from '../controls/ControlLine';
 import { NarrowDrop } from '../controls/NarrowDrop';
-import { spanText, TOTAL } from '../rows';
+import { InsightLine } from '../panels/InsightLine';
+import { spanText, toggled, TOTAL } from '../rows';
 import { OutlookCloseUp } from './OutlookCloseUp';
 import { OutlookTable } from './OutlookTable';
 import { outlookItems } from './rows';
@@ -76,7 +76,14 @@ export default function OutlookView({ company, view, standing, change }: Outlook
             </span>
           ))}
         </h1>
-        <Insights outlook={data} />
+        <InsightLine
+          folded={3}
+          insights={data.insights.map(({ text, keys }) => ({
+            key: text,
+            text,
+            changes: insightChanges(keys),
+          }))}
+        />
         <Controls
           company={company}
           view={view}
@@ -102,47 +109,6 @@ export default function OutlookView({ company, view, standing, change }: Outlook
         )}
       </section>
       <OutlookCloseUp company={company} view={view} outlook={data} change={change} />
-    </div>
-  );
-}
-
-/** How many stand on the one line that leaves the height to the rows. */
-const FOLDED = 3;
-
-function Insights({ outlook }: { outlook: Outlook }) {
-  const [search] = useSearchParams();
-  const [isOpen, setOpen] = useState(false);
-  const { insights } = outlook;
-  if (insights.length === 0) return null;
-  const more = insights.length - FOLDED;
-  return (
-    <div className={`mb-1 flex gap-x-3 text-[13px] text-quiet ${isOpen ? 'flex-wrap' : ''}`}>
-      <ul
-        aria-label={t('view.insights')}
-        className={`flex min-w-0 gap-x-3 ${isOpen ? 'flex-wrap' : ''}`}
-      >
-        {(isOpen ? insights : insights.slice(0, FOLDED)).map(({ text, keys }) => (
-          <li key={text} className="min-w-0">
-            <Link
-              to={`?${withChanges(search, insightChanges(keys)).toString()}`}
-              title={text}
-              className="block min-h-6 truncate underline decoration-rule underline-offset-2 hover:text-ink hover:decoration-ink"
-            >
-              {text}
-            </Link>
-          </li>
-        ))}
-      </ul>
-      {more > 0 && (
-        <button
-          type="button"
-          aria-expanded={isOpen}
-          className="no-print min-h-6 shrink-0 whitespace-nowrap text-select"
-          onClick={() => setOpen(!isOpen)}
-        >
-          {isOpen ? t('view.fewer') : t('view.more', { n: more })}
-        </button>
-      )}
     </div>
   );
 }
@@ -240,8 +206,4 @@ function NoDeals() {
       )}
     </p>
   );
-}
-
-function toggled(values: string[], value: string): string[] {
-  return values.includes(value) ? values.filter((one) => one !== value) : [...values, value];
 }

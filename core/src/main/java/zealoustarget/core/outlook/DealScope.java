@@ -56,9 +56,4 @@ public record DealScope(String measure, Span span, Filters filters, Members memb
         ? this
         : new DealScope(measure, span, filters.and(axis, member), members);
   }
-
-  /** The same of another span. */
-  public DealScope in(Span other) {
-    return new DealScope(measure, other, filters, members);
-  }
 }

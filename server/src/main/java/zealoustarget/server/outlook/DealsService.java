@@ -250,11 +250,7 @@ class DealsService {
     if (fields.isEmpty()) {
       return null;
     }
-    DealSnapshot source =
-        snapshots.asPosted().stream()
-            .filter(one -> one.origin().equals(snapshot.origin()))
-            .findFirst()
-            .orElseThrow();
+    DealSnapshot source = snapshots.asPosted(snapshot);
     int at = source.find(key);
     if (at < 0) {
       return null;

@@ -110,15 +110,10 @@ public class OutlookService {
   private OutlookAnswer.@Nullable Overridden overridden(OutlookReader.Asked asked) {
     DealScope scope = asked.scope();
     DealOverride.Overridden all = snapshots.overridden();
-    List<DealSnapshot> posted = snapshots.asPosted();
     List<DealSnapshot> sources = new ArrayList<>();
     int deals = 0;
     for (DealSnapshot snapshot : asked.inForce()) {
-      DealSnapshot source =
-          posted.stream()
-              .filter(one -> one.origin().equals(snapshot.origin()))
-              .findFirst()
-              .orElseThrow();
+      DealSnapshot source = snapshots.asPosted(snapshot);
       sources.add(source);
       for (String key : all.marked().getOrDefault(snapshot.origin().load(), Map.of()).keySet()) {
         int now = snapshot.find(key);

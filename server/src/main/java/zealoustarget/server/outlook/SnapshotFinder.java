@@ -38,6 +38,16 @@ class SnapshotFinder {
     return ledgers.seen(ledgers.postedSnapshots());
   }
 
+  /** A posted snapshot as its source has it, without what is overridden. */
+  DealSnapshot asPosted(DealSnapshot posted) {
+    List<DealSnapshot> same =
+        ledgers.postedSnapshots().stream()
+            .filter(one -> one.origin().equals(posted.origin()))
+            .limit(1)
+            .toList();
+    return ledgers.seen(same).stream().findFirst().orElseThrow();
+  }
+
   /** What is overridden, whoever asks. */
   DealOverride.Overridden overridden() {
     List<DealSnapshot> posted = ledgers.postedSnapshots();

@@ -1,6 +1,7 @@
 package zealoustarget.server.outlook;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -480,13 +481,10 @@ class OutlookTest {
   }
 
   private JsonNode settled(int id) {
-    for (int tries = 0; tries < 200; tries++) {
-      JsonNode load = api.get("/api/v1/loads/" + id).json();
-      if (load.get("progress").isNull() && !load.get("state").asString().equals("reading")) {
-        return load;
-      }
-      java.util.concurrent.locks.LockSupport.parkNanos(20_000_000);
-    }
-    throw new AssertionError("load " + id + " is not settled");
+    return await()
+        .until(
+            () -> api.get("/api/v1/loads/" + id).json(),
+            load ->
+                load.get("progress").isNull() && !load.get("state").asString().equals("reading"));
   }
 }

@@ -94,16 +94,7 @@ public class RowAccess {
 
   /** Whether a rep's figures and pay of a month may be seen. */
   public boolean seesRep(Members members, int rep, YearMonth month) {
-    Account account = CurrentAccount.account();
-    if (account.role().seesEverything()) {
-      return true;
-    }
-    if (account.member() == null) {
-      return false;
-    }
-    return account.role() == Role.MANAGER
-        ? LedgerVisibility.isOwnRep(members, account.member(), rep, Months.number(month))
-        : LedgerVisibility.isRep(members, account.member(), rep);
+    return dealSight(members).sees(rep, Months.number(month));
   }
 
   /** Which deals may be seen: those of the reps whose pay of their month may be. */
