@@ -1,6 +1,5 @@
 package zealoustarget.e2e;
 
-import java.io.File;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.ServerSocket;
@@ -36,6 +35,9 @@ final class App implements AutoCloseable {
 
   private static final Duration PATIENCE = Duration.ofMinutes(2);
 
+  /** Of this fork alone: two run at once. */
+  private static final Path OWN = own();
+
   private final Process process;
   private final int port;
 
@@ -63,10 +65,19 @@ final class App implements AutoCloseable {
     return start(data, DemoData.FILES, settings);
   }
 
+  private static Path own() {
+    try {
+      return Files.createDirectories(
+          Path.of(System.getProperty("own.folder", "target/own")).toAbsolutePath());
+    } catch (IOException failure) {
+      throw new UncheckedIOException(failure);
+    }
+  }
+
   /** The demo company as the application fills it in. */
   private static final class DemoData {
     static final String FILES = Path.of("../demo/files").toAbsolutePath().normalize().toString();
-    static final Path FOLDER = fill(Path.of("target", "demo-data").toAbsolutePath());
+    static final Path FOLDER = fill(OWN.resolve("demo-data"));
 
     private static Path fill(Path folder) {
       try {
@@ -81,7 +92,7 @@ final class App implements AutoCloseable {
 
   /** The application as ./run starts it: unpacked, with an archive of its classes. */
   private static final class Unpacked {
-    private static final Path FOLDER = Path.of("target", "app").toAbsolutePath();
+    private static final Path FOLDER = OWN.resolve("app");
     static final Path JAR = FOLDER.resolve("zealous-target-app.jar");
     static final Path ARCHIVE = FOLDER.resolve("classes.jsa");
 
@@ -119,7 +130,7 @@ final class App implements AutoCloseable {
       Process process =
           new ProcessBuilder(java(List.of(more)))
               .redirectErrorStream(true)
-              .redirectOutput(new File("target/unpack.log"))
+              .redirectOutput(OWN.resolve("unpack.log").toFile())
               .start();
       try {
         process.waitFor();
@@ -239,7 +250,7 @@ final class App implements AutoCloseable {
                     "--zealous.data-dir=" + data,
                     "--zealous.seed-dir=" + seed)));
     command.command().addAll(List.of(settings));
-    command.redirectErrorStream(true).redirectOutput(new File("target/app-" + port + ".log"));
+    command.redirectErrorStream(true).redirectOutput(OWN.resolve("app-" + port + ".log").toFile());
     try {
       App app = new App(command.start(), port);
       app.awaitUp();
@@ -259,7 +270,7 @@ final class App implements AutoCloseable {
     }
     process.destroyForcibly();
     throw new IllegalStateException(
-        "the application did not start; see target/app-" + port + ".log");
+        "the application did not start; see " + OWN.resolve("app-" + port + ".log"));
   }
 
   private boolean isUp() {
