@@ -3,11 +3,12 @@ import { field } from '../ui/field';
 import { Failed, Loading, quietButton, smallButton } from '../ui/Notice';
 import { useAccount } from '../api/account';
 import { PasswordForm } from './NewPassword';
+import { OwnSettings } from './OwnSettings';
 import { useNewToken, useRevoking, useTokens, type Token } from './useAccounts';
 import { dayText } from '../format/writing';
 import { t } from './words';
 
-/** The own account: password, tokens for programs. */
+/** The own account: password, mail and keys, tokens for programs. */
 export function AccountPage() {
   const account = useAccount();
   return (
@@ -21,6 +22,7 @@ export function AccountPage() {
         <div className="w-full max-w-[400px]">
           <PasswordForm title={t('accountPage.password')} isPart />
         </div>
+        <OwnSettings />
         <Tokens />
       </div>
     </div>

@@ -35,14 +35,16 @@ export interface View {
   isFlat: boolean;
   layout: Layout;
   lanes: 'percent' | 'amount';
-  /** What the column of changes looks back to: a year, or the period before. */
-  changeOn: 'year' | 'period';
+  /** What the last column says: the change on a year or a period before, or a share of the goal. */
+  lastColumn: LastColumn;
   narrowing: Narrowing;
   asOf: string;
   trial: Trial;
   sort: string;
   /** Key of the row that is explained; in groups `group/key`, of a group `group/`. */
   selected: string | null;
+  /** Rows that are read together, as their total; none, or two and more. */
+  picked: string[];
   /** What stands in the close-up's place. */
   panel: 'ladder' | 'orders' | 'corrections' | null;
   compare: string;
@@ -67,7 +69,8 @@ export interface Trial {
   isAtPace: boolean;
 }
 
-export type Layout = 'rows' | 'months' | 'compare' | 'outlook';
+export type Layout = 'rows' | 'months' | 'columns' | 'compare' | 'outlook';
+export type LastColumn = 'year' | 'period' | 'remaining' | 'over';
 export type Filters = Partial<Record<AxisWord, string[]>>;
 
 /** Which rows are kept; every value as it stands in the address, empty for any. */
@@ -84,7 +87,8 @@ export interface Narrowing {
 }
 
 const FILTERS: AxisWord[] = ['rep', 'region', 'product', 'line', 'manager'];
-const LAYOUTS: Layout[] = ['rows', 'months', 'compare', 'outlook'];
+const LAYOUTS: Layout[] = ['rows', 'months', 'columns', 'compare', 'outlook'];
+const LAST_COLUMNS: LastColumn[] = ['year', 'period', 'remaining', 'over'];
 const AXES: AxisWord[] = ['rep', 'region', 'product', 'line', 'manager', 'company'];
 const KINDS: SpanKind[] = ['m', 'q', 'y', 't', 'range'];
 
@@ -136,7 +140,7 @@ export function readView(search: URLSearchParams, company: Company): View {
     layout: LAYOUTS.find((word) => word === search.get('layout')) ?? 'rows',
     // without anything to compare with there is no percent of it
     lanes: basis.kind === 'none' || search.get('lanes') === 'amount' ? 'amount' : 'percent',
-    changeOn: search.get('change') === 'period' ? 'period' : 'year',
+    lastColumn: LAST_COLUMNS.find((word) => word === search.get('change')) ?? 'year',
     narrowing: readNarrowing(search),
     asOf: search.get('asof') ?? '',
     trial: {
@@ -147,6 +151,7 @@ export function readView(search: URLSearchParams, company: Company): View {
     sort: search.get('sort') ?? '-favourable',
     selected: search.get('selected'),
     panel: PANELS.find((word) => word === search.get('panel')) ?? null,
+    picked: search.getAll('picked'),
     compare: search.get('compare') ?? '',
     deals: search.get('deals') ?? '',
     since: search.get('since') ?? '',
@@ -181,6 +186,19 @@ function readNarrowing(search: URLSearchParams): Narrowing {
     high: one('high'),
   };
 }
+
+/** Without any narrowing. */
+export const NOT_NARROWED: Narrowing = {
+  text: '',
+  only: [],
+  status: [],
+  top: '',
+  bottom: '',
+  by: '',
+  over: '',
+  low: '',
+  high: '',
+};
 
 /** Takes every narrowing out of the address. */
 export const NO_NARROWING: Changes = {

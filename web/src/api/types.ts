@@ -16,6 +16,7 @@ export type GoalSet = Of<'CompanyControllerGoalSetPart'>;
 export type MemberFound = Of<'CompanyControllerMemberPart'>;
 export type Company = Of<'CompanyControllerCompanyAnswer'>;
 export type Beside = Of<'ReadingAnswerBeside'>;
+export type Preferences = Of<'PreferencesSettings'>;
 export type Note = Of<'ReadingAnswerNoteAnswer'>;
 export type Comparison = Of<'ReadingAnswerCompared'>;
 export type Spoken = Of<'ReadingAnswerSpoken'>;

@@ -1,15 +1,16 @@
-import { lazy, Suspense, useMemo } from 'react';
+import { lazy, Suspense, useEffect, useMemo } from 'react';
 import { useLocation, useNavigate, useSearchParams } from 'react-router';
 import { useRights } from '../api/account';
 import type { Company } from '../api/types';
 import { plusMonths, spanOf, type SpanKind } from '../address/span';
 import { carriedTo, spanChanges, useView } from '../address/useView';
-import { useShortcuts, type Shortcut } from '../ui/shortcuts';
+import { usePreferences } from '../api/preferences';
+import { setShortcuts, USUAL_KEYS, useShortcuts, type Shortcut } from '../ui/shortcuts';
 import { FIND_BOX } from './FindBox';
 import { desksOf } from './TopBar';
 import { useHelp } from './useHelp';
 
-const Help = lazy(async () => ({ default: (await import('./Help')).Help }));
+const Help = lazy(async () => ({ default: (await import('./help/Help')).Help }));
 
 const STEPS: Partial<Record<Shortcut, number>> = { previousMonth: -1, nextMonth: 1 };
 const SPANS: Partial<Record<Shortcut, SpanKind>> = {
@@ -28,6 +29,12 @@ export function Keys({ company }: { company: Company }) {
   const rights = useRights();
   const desks = useMemo(() => desksOf(rights), [rights]);
   const [isListed, setListed] = useHelp();
+  const { data: preferences } = usePreferences();
+  useEffect(() => {
+    if (!preferences) return undefined;
+    setShortcuts(preferences);
+    return () => setShortcuts(USUAL_KEYS); // whoever signs in next has others
+  }, [preferences]);
 
   useShortcuts((shortcut, event) => {
     const { span } = view;

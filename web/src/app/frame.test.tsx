@@ -38,9 +38,11 @@ const MONTHS: MonthReading[] = [
 ];
 
 function answers(account: Account, company: Company = COMPANY) {
+  let preferences: unknown = { mail: null, keysOn: true, keys: {} };
   return {
     ...ANSWERS,
     '/session': { account, isFirst: false, demo: [] } satisfies Session,
+    '/session/preferences': (body: unknown) => (preferences = body ?? preferences),
     '/company': company,
     '/months?': { name: 'All', fiscalYear: 2027, months: MONTHS },
     '/loads': [],
@@ -264,7 +266,7 @@ describe('the keys', () => {
     await strip();
     await userEvent.keyboard('?');
     const help = await screen.findByRole('dialog', { name: 'Words, marks and keys' });
-    expect(within(help).getByText('Next row, previous row')).toBeVisible();
+    expect(within(help).getByText('Next row')).toBeVisible();
     expect(within(help).getByText('Actual divided by goal, also called attainment.')).toBeVisible();
     expect(within(help).getByText('The dot is below the line')).toBeVisible();
     await userEvent.keyboard('{Escape}');
@@ -277,14 +279,34 @@ describe('the keys', () => {
     await userEvent.click(screen.getByRole('button', { name: /^Help/ }));
     const act = await screen.findByRole('checkbox', { name: /^Single keys act/ });
     await userEvent.click(act);
+    await waitFor(() => expect(act).not.toBeChecked());
     await userEvent.click(screen.getByRole('button', { name: 'Close help' }));
     await userEvent.keyboard('[[');
     expect(address()).toBe('?to=2026-08');
     await userEvent.click(screen.getByRole('button', { name: /^Help/ }));
-    await userEvent.click(await screen.findByRole('checkbox', { name: /^Single keys act/ }));
+    const again = await screen.findByRole('checkbox', { name: /^Single keys act/ });
+    await userEvent.click(again);
+    await waitFor(() => expect(again).toBeChecked());
     await userEvent.click(screen.getByRole('button', { name: 'Close help' }));
     await userEvent.keyboard('[[');
     expect(address()).toBe('?to=2026-07');
+  });
+});
+
+describe('keys of the own account', () => {
+  it('take the place of the usual ones', async () => {
+    serve({
+      ...answers(ANALYST),
+      '/session/preferences': { mail: null, keysOn: true, keys: { previousMonth: '<' } },
+    });
+    showAt(SIGNED_IN, '/standing?to=2026-08');
+    await strip();
+    await userEvent.keyboard('[[');
+    await userEvent.keyboard('<');
+    expect(address()).toBe('?to=2026-07');
+    await userEvent.keyboard('?');
+    const help = await screen.findByRole('dialog');
+    expect(within(help).getByText('Previous month').previousSibling).toHaveTextContent('<');
   });
 });
 

@@ -4,7 +4,7 @@ import { useShortcuts } from '../ui/shortcuts';
 import { smallButton } from '../ui/Notice';
 import { framed, type LegendItem } from './framed';
 import { canCopy, copyPng, savePng, saveSvg } from './saveChart';
-import { t } from '../format/words';
+import { t } from './words';
 
 interface ChartFrameProps {
   title: string;

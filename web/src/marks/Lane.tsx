@@ -1,6 +1,6 @@
 import type { Direction, Reading } from '../api/types';
 import { amount, asPercent } from '../format/figures';
-import { t } from '../format/words';
+import { t } from './words';
 import { toneColour } from './tones';
 
 /**

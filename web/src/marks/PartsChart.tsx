@@ -1,7 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import type { Part } from '../api/types';
 import { signed } from '../format/figures';
-import { t } from '../format/words';
+import { t } from './words';
 
 const WIDTH = 352;
 const ROW = 22;

@@ -3,7 +3,7 @@ import type { MonthReading, Tone } from '../api/types';
 import { amount, monthName, percentTick, shortMonth, shortTick } from '../format/figures';
 import type { LegendItem } from './framed';
 import { toneColour } from './tones';
-import { t } from '../format/words';
+import { t } from './words';
 
 const WIDTH = 352;
 const HEIGHT = 168;

@@ -3,7 +3,7 @@ import type { PayRow } from '../api/types';
 import { amount } from '../format/figures';
 import { ChartFrame, FigureTable } from './ChartFrame';
 import { toneColour } from './tones';
-import { t } from '../format/words';
+import { t } from './words';
 
 const WIDTH = 352;
 const HEIGHT = 158;

@@ -4,7 +4,7 @@ import { amount, hasFraction, signed } from '../format/figures';
 import { capital, plural, singular } from '../format/nouns';
 import { ChartFrame, FigureTable } from './ChartFrame';
 import { PartsChart } from './PartsChart';
-import { t } from '../format/words';
+import { t } from './words';
 
 const MOST = 12;
 

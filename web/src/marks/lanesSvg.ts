@@ -14,7 +14,7 @@ import {
 } from './Lane';
 import { make, words } from './svg';
 import { toneColour } from './tones';
-import { t } from '../format/words';
+import { t } from './words';
 
 const WIDTH = 900;
 const ROW = 30;

@@ -52,7 +52,7 @@ const placeOf = (path: string, part: string) =>
 
 /**
  * Answers requests by the part of their address that stands last in it, as "POST /loads" where the
- * method counts; anything else fails.
+ * method counts; anything else fails. A function answers by the body that it gets.
  * Returns what was asked.
  */
 export function serve(answers: Record<string, unknown>): Asked[] {
@@ -65,7 +65,9 @@ export function serve(answers: Record<string, unknown>): Asked[] {
         `${init?.method ?? 'GET'} ${path}`.includes(part.replace(' ', ` ${ROOT}`)),
       )
       .sort(([one], [other]) => placeOf(path, other) - placeOf(path, one))[0];
-    const answer = found ? found[1] : new Refused(500, 'It failed.');
+    const given = found ? found[1] : new Refused(500, 'It failed.');
+    const answer: unknown =
+      typeof given === 'function' ? (given as (body: unknown) => unknown)(body) : given;
     return Promise.resolve(
       answer instanceof Refused
         ? new Response(

@@ -65,6 +65,8 @@ export function reading(
       kind: 'whole',
       shade: null,
       variancePercentShown: null,
+      remainingShown: null,
+      overShown: null,
       ...changes.spoken,
     },
   };
@@ -112,6 +114,7 @@ export const ROWS: Row[] = [
 export const STANDING: Standing = {
   axis: 'rep',
   measure: 'revenue',
+  measureName: 'Revenue',
   unit: 'EUR',
   scale: 2,
   direction: 'HIGHER',

@@ -11,18 +11,10 @@ const MESSAGES = import.meta.glob<Record<string, string>>('../**/words.en.json',
   import: 'default',
   eager: true,
 });
-/** Each catalogue's folder with the folders that say its texts. */
-const CATALOGUES: Record<string, string[]> = {
-  accounts: ['accounts'],
-  app: ['app'],
-  format: ['format', 'ui', 'marks', 'address', 'api'],
-  'desks/earnings': ['desks/earnings'],
-  'desks/goals': ['desks/goals'],
-  'desks/intake': ['desks/intake'],
-  'desks/rules': ['desks/rules'],
-  'desks/standing': ['desks/standing'],
-  'desks/standing/outlook': ['desks/standing/outlook'],
-};
+/** The folders that have a catalogue. */
+const FOLDERS = Object.keys(MESSAGES).map((file) =>
+  file.replace(/^\.\.\/|\/words\.en\.json$/g, ''),
+);
 
 /** Whole labels that gave way to the trade's words. */
 const REPLACED = [
@@ -105,16 +97,18 @@ interface Use {
   given: Arguments;
 }
 
+/** What the files say that take their texts from a folder's catalogue. */
 function usesIn(folder: string): Use[] {
-  const inner = Object.keys(CATALOGUES).filter((other) => other.startsWith(`${folder}/`));
-  return (
-    Object.entries(SOURCES)
-      .filter(([file]) => file.startsWith(`../${folder}/`))
-      // a folder inside may have its own catalogue, for what a desk loads later
-      .filter(([file]) => !inner.some((other) => file.startsWith(`../${other}/`)))
-      .filter(([file]) => !/\.test\.|schema\.ts|words\.ts/.test(file))
-      .flatMap(([file, text]) => usesOf(file, text))
-  );
+  return Object.entries(SOURCES)
+    .filter(([file, text]) => !/\.test\./.test(file) && catalogueOf(file, text) === folder)
+    .flatMap(([file, text]) => usesOf(file, text));
+}
+
+/** The folder whose texts a file says: from where it imports `t`; null for none. */
+function catalogueOf(file: string, text: string): string | null {
+  const from = /import \{ t \} from '(.+)\/words'/.exec(text)?.[1];
+  if (from === undefined) return null;
+  return new URL(from, `file:///${file.slice(3)}`).pathname.replace(/^\/|\/$/g, '');
 }
 
 function usesOf(file: string, text: string): Use[] {
@@ -147,9 +141,9 @@ function keysOf(key: ts.Expression, source: ts.SourceFile): { key: string; isPre
   throw new Error(`A key that cannot be followed: ${key.getText(source)}`);
 }
 
-describe.each(Object.entries(CATALOGUES))('the words of %s', (folder, speakers) => {
+describe.each(FOLDERS)('the words of %s', (folder) => {
   const messages = MESSAGES[`../${folder}/words.en.json`] ?? {};
-  const uses = speakers.flatMap(usesIn);
+  const uses = usesIn(folder);
 
   it('are all said somewhere', () => {
     const unsaid = Object.keys(messages).filter(

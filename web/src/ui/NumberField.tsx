@@ -3,7 +3,7 @@ import { amount } from '../format/figures';
 import { readNumber, type NumberKind } from '../format/numbers';
 import { typed } from '../format/writing';
 import { field } from './field';
-import { t } from '../format/words';
+import { t } from './words';
 
 interface NumberFieldProps {
   label: ReactNode;

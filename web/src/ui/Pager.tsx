@@ -1,5 +1,5 @@
 import { smallButton } from './Notice';
-import { t } from '../format/words';
+import { t } from './words';
 
 interface PagerProps {
   /** From 0. */

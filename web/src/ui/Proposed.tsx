@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import type { Proposal } from '../api/types';
-import { t } from '../format/words';
+import { t } from './words';
 
 /** Says that a change waits for a second person, and where. */
 export function Proposed({ proposal }: { proposal: Pick<Proposal, 'id'> }) {

@@ -3,7 +3,7 @@ import type { Reason } from '../api/types';
 import { field } from './field';
 import { smallButton } from './Notice';
 import { useSaveReasons } from '../api/reasons';
-import { t } from '../format/words';
+import { t } from './words';
 
 /** The company's own list of reasons, to be changed. */
 export function ReasonList({ reasons, onClose }: { reasons: Reason[]; onClose?: () => void }) {

@@ -2,7 +2,7 @@ import { useClose } from '@headlessui/react';
 import { useState, type ReactNode, type SyntheticEvent } from 'react';
 import type { Changes } from '../address/useView';
 import { typed } from '../format/writing';
-import { t } from '../format/words';
+import { t } from './words';
 import { Drop } from './Drop';
 import { mainButton, quietButton, smallButton } from './Notice';
 import { NumberField } from './NumberField';

@@ -1,42 +1,51 @@
 import { useEffect, useRef } from 'react';
 import { isTyping } from './isTyping';
 
-/** What a single key does, wherever it does it; the list that `?` opens is made of these. */
-const SHORTCUTS = {
-  '/': 'find',
-  '?': 'help',
-  '[': 'previousMonth',
-  ']': 'nextMonth',
-  m: 'month',
-  q: 'quarter',
-  y: 'year',
-  t: 'twelve',
-  j: 'nextRow',
-  k: 'previousRow',
-  f: 'chartTable',
+/** The usual key of everything that a single key does, wherever it does it. */
+const USUAL = {
+  find: '/',
+  help: '?',
+  previousMonth: '[',
+  nextMonth: ']',
+  month: 'm',
+  quarter: 'q',
+  year: 'y',
+  twelve: 't',
+  nextRow: 'j',
+  previousRow: 'k',
+  pickRow: 'x',
+  chartTable: 'f',
 } as const;
 
-export type Shortcut = (typeof SHORTCUTS)[keyof typeof SHORTCUTS] | `desk${number}`;
+export type KeyAction = keyof typeof USUAL;
+export type Shortcut = KeyAction | `desk${number}`;
+export const KEY_ACTIONS = Object.keys(USUAL) as KeyAction[];
 
-const SWITCH = 'zealous.shortcuts';
-
-/** Whether single keys act; somebody who dictates or mistypes switches them off (WCAG 2.1.4). */
-export const shortcutsAreOn = () => localStorage.getItem(SWITCH) !== 'off';
-
-/** Switches single keys on or off, for this browser. */
-export function switchShortcuts(isOn: boolean): void {
-  if (isOn) localStorage.removeItem(SWITCH);
-  else localStorage.setItem(SWITCH, 'off');
+/** How somebody has set them: whether they act at all (WCAG 2.1.4), and which differ. */
+export interface KeySettings {
+  keysOn: boolean;
+  keys: Record<string, string>;
 }
 
-const isKey = (key: string): key is keyof typeof SHORTCUTS => Object.hasOwn(SHORTCUTS, key);
+export const USUAL_KEYS: KeySettings = { keysOn: true, keys: {} };
+
+let inForce = USUAL_KEYS;
+
+/** Takes over an account's settings. */
+export function setShortcuts(settings: KeySettings): void {
+  inForce = settings;
+}
+
+/** The key that does something now. */
+export const keyOf = (action: KeyAction, { keys } = inForce): string =>
+  keys[action] ?? USUAL[action];
 
 function shortcutOf(event: KeyboardEvent): Shortcut | null {
   if (event.ctrlKey || event.metaKey || event.altKey) return null;
-  if (!shortcutsAreOn() || isTyping(event.target)) return null;
+  if (!inForce.keysOn || isTyping(event.target)) return null;
   const desk = [1, 2, 3, 4, 5, 6].find((number) => event.key === String(number));
   if (desk) return `desk${desk}`;
-  return isKey(event.key) ? SHORTCUTS[event.key] : null;
+  return KEY_ACTIONS.find((action) => keyOf(action) === event.key) ?? null;
 }
 
 /** Calls with 1 and −1 for the next and the previous row. */

@@ -9,11 +9,13 @@ import { Choice } from '../../ui/Choice';
 import { Drop } from '../../ui/Drop';
 import { field } from '../../ui/field';
 import { Stale } from '../../ui/Stale';
-import { useRowSteps } from '../../ui/shortcuts';
+import { choiceAfter, toggled, type Chosen } from '../../ui/picks';
+import { useRowSteps, useShortcuts } from '../../ui/shortcuts';
 import { Empty, Failed, Loading, smallButton } from '../../ui/Notice';
 import { keep, plansOf, SORTS, sortRows, statusesOf, type PaySort } from './earnings';
 import { EarningsTable } from './EarningsTable';
 import { OneMoreLine } from './OneMoreLine';
+import { PickedPanel } from './PickedPanel';
 import { SealPanel } from './SealPanel';
 import { SendPanel } from './SendPanel';
 import { StatementPanel } from './StatementPanel';
@@ -40,7 +42,13 @@ export function EarningsDesk({ company }: { company: Company }) {
       className={`h-full ${desk.isPlaceholderData ? 'is-stale' : ''}`}
     >
       <Stale isStale={desk.isPlaceholderData} />
-      <Work desk={desk.data} trial={trial} selected={view.selected} change={change} />
+      <Work
+        desk={desk.data}
+        trial={trial}
+        selected={view.selected}
+        picked={view.picked}
+        change={change}
+      />
     </div>
   );
 }
@@ -58,10 +66,11 @@ interface WorkProps {
   desk: PayDesk;
   trial: PayTrial;
   selected: string | null;
+  picked: string[];
   change: Change;
 }
 
-function Work({ desk, trial, selected, change }: WorkProps) {
+function Work({ desk, trial, selected, picked, change }: WorkProps) {
   const [search] = useSearchParams();
   const sort = SORTS.find(({ value }) => value === search.get('paysort'))?.value ?? 'status';
   const kept = useMemo(
@@ -77,7 +86,8 @@ function Work({ desk, trial, selected, change }: WorkProps) {
   const keptTotals = usePayTotals(desk.month, kept, trial, !isWhole);
   const totals = isWhole ? desk.totals : (keptTotals.data ?? null);
   const shown = rows.find((row) => row.rep === selected) ?? rows[0];
-  useRowKeys(rows, shown?.rep ?? null, change);
+  const together = desk.rows.filter((row) => picked.includes(row.rep));
+  useRowKeys(rows, { selected: shown?.rep ?? null, picked }, change);
   const panel = search.get('show');
   const { isOffice } = useRights();
   const isTrial = desk.trial !== null;
@@ -152,8 +162,13 @@ function Work({ desk, trial, selected, change }: WorkProps) {
               isWhole={isWhole}
               rows={rows}
               selected={shown?.rep ?? null}
+              picked={picked}
               sort={sort}
-              onSelect={(rep) => change({ selected: rep, show: null })}
+              onSelect={(rep, held) => {
+                const order = rows.map((row) => row.rep);
+                const chosen = { selected: shown?.rep ?? null, picked };
+                change({ ...choiceAfter(chosen, order, rep, held), show: null });
+              }}
               onSort={(value) => change({ paysort: value === 'status' ? null : value })}
             />
           </>
@@ -163,6 +178,8 @@ function Work({ desk, trial, selected, change }: WorkProps) {
         <SealPanel key={desk.month} month={desk.month} onClose={close} />
       ) : panel === 'send' && isOffice && !isTrial ? (
         <SendPanel key={desk.month} desk={desk} onClose={close} />
+      ) : together.length > 1 ? (
+        <PickedPanel rows={together} month={desk.month} trial={trial} change={change} />
       ) : (
         shown && (
           <StatementPanel
@@ -178,8 +195,11 @@ function Work({ desk, trial, selected, change }: WorkProps) {
   );
 }
 
-/** j and k walk the rows. */
-function useRowKeys(rows: PayRow[], selected: string | null, change: Change) {
+/** j and k walk the rows; x reads the row together with those that were chosen before. */
+function useRowKeys(rows: PayRow[], { selected, picked }: Chosen, change: Change) {
+  useShortcuts((shortcut) => {
+    if (shortcut === 'pickRow' && selected !== null) change({ picked: toggled(picked, selected) });
+  });
   useRowSteps((step) => {
     const at = rows.findIndex((row) => row.rep === selected) + step;
     const next = rows[Math.max(0, Math.min(at, rows.length - 1))];

@@ -3,6 +3,7 @@ import type { PayRow, PayTotals } from '../../api/types';
 import { amount, hasFraction, NONE } from '../../format/figures';
 import { QUOTA_AT, StairLane } from '../../marks/StairLane';
 import { StatusMark } from '../../marks/StatusMark';
+import type { Held } from '../../ui/picks';
 import { gridStop, useGridKeys } from '../../ui/useGridKeys';
 import { VirtualRows } from '../../ui/VirtualRows';
 import { nextWords, type PaySort } from './earnings';
@@ -18,8 +19,10 @@ interface EarningsTableProps {
   isWhole: boolean;
   rows: PayRow[];
   selected: string | null;
+  /** Reps that are read together. */
+  picked: string[];
   sort: PaySort;
-  onSelect: (rep: string) => void;
+  onSelect: (rep: string, held: Held) => void;
   onSort: (sort: PaySort) => void;
 }
 
@@ -29,6 +32,7 @@ export function EarningsTable({
   isWhole,
   rows,
   selected,
+  picked,
   sort,
   onSelect,
   onSort,
@@ -50,8 +54,9 @@ export function EarningsTable({
       row={row}
       quotas={quotas}
       rowIndex={at + 3}
-      isSelected={row.rep === selected}
-      onSelect={() => onSelect(row.rep)}
+      isSelected={picked.includes(row.rep) || (picked.length < 2 && row.rep === selected)}
+      isNext={picked.length > 1 && row.rep === selected}
+      onSelect={(held) => onSelect(row.rep, held)}
     />
   );
   return (
@@ -64,6 +69,7 @@ export function EarningsTable({
         role="grid"
         aria-label={t('earningsTable.commissionByRep')}
         aria-rowcount={rows.length + 2}
+        aria-multiselectable
         className="relative min-w-[640px]"
         style={widths}
       >
@@ -211,10 +217,12 @@ interface LineProps {
   quotas: 'keep' | 'drop';
   rowIndex: number;
   isSelected: boolean;
-  onSelect: () => void;
+  /** Whether j, k and x go on from here while others are read together. */
+  isNext: boolean;
+  onSelect: (held: Held) => void;
 }
 
-function Line({ row, quotas, rowIndex, isSelected, onSelect }: LineProps) {
+function Line({ row, quotas, rowIndex, isSelected, isNext, onSelect }: LineProps) {
   return (
     // the name inside is a button; the whole row is only a larger target for the same
     // eslint-disable-next-line jsx-a11y/click-events-have-key-events
@@ -224,7 +232,7 @@ function Line({ row, quotas, rowIndex, isSelected, onSelect }: LineProps) {
       aria-rowindex={rowIndex}
       aria-selected={isSelected}
       onClick={onSelect}
-      className={`pay-grid h-[46px] cursor-pointer items-center border-b border-rule ${isSelected ? 'on-selection bg-select-ground' : 'hover:bg-ground'}`}
+      className={`pay-grid h-[46px] cursor-pointer items-center border-b border-rule ${isSelected ? 'on-selection bg-select-ground' : 'hover:bg-ground'} ${isNext ? 'is-next' : ''}`}
     >
       <span role="rowheader" className="min-w-0 pl-2 leading-tight">
         <button

@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import { useRights } from '../../api/account';
 import type { SealCheck, SealState } from '../../api/types';
 import { amount, monthName, NONE, signed } from '../../format/figures';
+import { SidePanel } from '../../ui/SidePanel';
 import { field } from '../../ui/field';
 import { Failed, Loading, mainButton, smallButton } from '../../ui/Notice';
 import { useChanged, useSeal, useSealing } from './useEarnings';
@@ -13,20 +14,15 @@ import { t } from './words';
 export function SealPanel({ month, onClose }: { month: string; onClose: () => void }) {
   const seal = useSeal(month);
   return (
-    <aside
-      aria-label={t('sealPanel.closingTheMonth')}
-      className="print-whole min-h-0 overflow-auto border-l border-rule bg-sheet px-4 py-4"
+    <SidePanel
+      label={t('sealPanel.closingTheMonth')}
+      title={
+        seal.data?.state === 'sealed'
+          ? t('sealPanel.isClosed', { month: monthName(month) })
+          : t('sealPanel.close', { month: monthName(month) })
+      }
+      onClose={onClose}
     >
-      <div className="mb-2 flex items-baseline justify-between gap-2">
-        <h2 className="text-[18px] font-bold">
-          {seal.data?.state === 'sealed'
-            ? t('sealPanel.isClosed', { month: monthName(month) })
-            : t('sealPanel.close', { month: monthName(month) })}
-        </h2>
-        <button type="button" className={`${smallButton} no-print`} onClick={onClose}>
-          {t('sealPanel.closePanel')}
-        </button>
-      </div>
       {seal.isPending ? (
         <Loading what={t('sealPanel.theChecks')} />
       ) : seal.isError ? (
@@ -37,7 +33,7 @@ export function SealPanel({ month, onClose }: { month: string; onClose: () => vo
         <Open seal={seal.data} />
       )}
       {seal.data && seal.data.history.length > 0 && <Past seal={seal.data} />}
-    </aside>
+    </SidePanel>
   );
 }
 

@@ -2,6 +2,7 @@ import { query } from '../../api/client';
 import type { Job, PayDesk, SentState } from '../../api/types';
 import { monthName } from '../../format/figures';
 import { count } from '../../format/nouns';
+import { SidePanel } from '../../ui/SidePanel';
 import { Failed, Loading, mainButton, smallButton } from '../../ui/Notice';
 import { useJob, useSent } from './useEarnings';
 import { timeText } from '../../format/writing';
@@ -13,18 +14,11 @@ export function SendPanel({ desk, onClose }: { desk: PayDesk; onClose: () => voi
   const pdf = useJob(desk.month);
   const mail = useJob(desk.month);
   return (
-    <aside
-      aria-label={t('sendPanel.statements')}
-      className="print-whole min-h-0 overflow-auto border-l border-rule bg-sheet px-4 py-4"
+    <SidePanel
+      label={t('sendPanel.statements')}
+      title={t('sendPanel.statements2', { month: monthName(desk.month) })}
+      onClose={onClose}
     >
-      <div className="mb-3 flex items-baseline justify-between gap-2">
-        <h2 className="text-[18px] font-bold">
-          {t('sendPanel.statements2', { month: monthName(desk.month) })}
-        </h2>
-        <button type="button" className={`${smallButton} no-print`} onClick={onClose}>
-          {t('sendPanel.closePanel')}
-        </button>
-      </div>
       <h3 className="mb-1 font-semibold text-quiet">{t('sendPanel.asFiles')}</h3>
       <p className="mb-1 flex flex-wrap gap-1.5">
         <a
@@ -78,7 +72,7 @@ export function SendPanel({ desk, onClose }: { desk: PayDesk; onClose: () => voi
         </p>
       )}
       {mail.job && <Sending job={mail.job} />}
-    </aside>
+    </SidePanel>
   );
 }
 

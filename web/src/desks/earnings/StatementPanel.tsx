@@ -6,6 +6,7 @@ import type { PayLine, PaySource, PayStatement } from '../../api/types';
 import { amount, monthName, shortMonth, signed } from '../../format/figures';
 import { count } from '../../format/nouns';
 import { StatusMark } from '../../marks/StatusMark';
+import { SidePanel } from '../../ui/SidePanel';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
 import { SourceLink } from '../../ui/SourceLink';
 import { percent, sentence } from './earnings';
@@ -34,10 +35,7 @@ export function StatementPanel({
   const [page, setPage] = useState(0);
   const statement = useStatement(rep, month, page, trial);
   return (
-    <aside
-      aria-label={t('statementPanel.statement')}
-      className="print-whole min-h-0 overflow-auto border-l border-rule bg-sheet px-4 py-4"
-    >
+    <SidePanel label={t('statementPanel.statement')}>
       {statement.isPending ? (
         <Loading what={t('statementPanel.theStatement')} />
       ) : statement.isError ? (
@@ -45,7 +43,7 @@ export function StatementPanel({
       ) : (
         <Statement statement={statement.data} month={month} isTrial={isTrial} onTurn={setPage} />
       )}
-    </aside>
+    </SidePanel>
   );
 }
 

@@ -14,7 +14,7 @@ export const SORTS: { value: PaySort; word: string }[] = [
   { value: 'due', word: t('earnings.due') },
   { value: 'actual', word: t('earnings.creditedSales') },
   { value: 'quota', word: t('earnings.quota') },
-  { value: 'next', word: 'nearest step' },
+  { value: 'next', word: t('earnings.nextTier') },
 ];
 
 /** A row as it is marked: while the month runs nothing is behind yet. */

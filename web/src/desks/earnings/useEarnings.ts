@@ -60,6 +60,15 @@ export function usePayTotals(month: string, kept: Kept, trial: PayTrial, isAsked
   });
 }
 
+/** Sums of some reps; the server adds them up. */
+export function useTogether(rep: string[], month: string, trial: PayTrial) {
+  const asked = { month, rep, ...trial };
+  return useQuery({
+    queryKey: ['earnings', 'totals', asked],
+    queryFn: ({ signal }) => ask<PayTotals>(`/earnings/totals${query(asked)}`, { signal }),
+  });
+}
+
 export function useStatement(rep: string, month: string, page: number, trial: PayTrial) {
   return useQuery({
     queryKey: ['earnings', 'statement', rep, month, page, trial],

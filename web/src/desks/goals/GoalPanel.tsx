@@ -4,6 +4,7 @@ import type { Company, GoalDesk, GoalLine } from '../../api/types';
 import { amount, shortMonth, signed } from '../../format/figures';
 import { readNumber } from '../../format/numbers';
 import { StatusMark } from '../../marks/StatusMark';
+import { SidePanel } from '../../ui/SidePanel';
 import { field } from '../../ui/field';
 import { mainButton, quietButton, smallButton } from '../../ui/Notice';
 import { NumberField } from '../../ui/NumberField';
@@ -53,10 +54,7 @@ export function GoalPanel(props: GoalPanelProps) {
     locked: locked.has(lock),
   }));
   return (
-    <aside
-      aria-label={t('goalPanel.chosenCellsAndDraft')}
-      className="min-h-0 overflow-y-auto border-l border-rule bg-sheet px-4 py-3.5 text-[13px]"
-    >
+    <SidePanel label={t('goalPanel.chosenCellsAndDraft')} isScreenOnly>
       {block === null || cells.length === 0 ? (
         <p className="text-quiet">
           {block === null ? t('goalPanel.chooseCells') : t('goalPanel.theseMonthsAreClosed')}
@@ -125,7 +123,7 @@ export function GoalPanel(props: GoalPanelProps) {
         </p>
       )}
       <DraftPart desk={desk} draft={draft} />
-    </aside>
+    </SidePanel>
   );
 }
 

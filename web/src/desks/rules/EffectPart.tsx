@@ -2,6 +2,7 @@ import type { PlanTrial } from '../../api/types';
 import { amount, shortMonth, signed } from '../../format/figures';
 import { FigureTable } from '../../marks/ChartFrame';
 import { PayCurveChart } from '../../marks/PayCurveChart';
+import { SidePanel } from '../../ui/SidePanel';
 import { Pick } from '../../ui/Pick';
 import { t } from './words';
 
@@ -39,11 +40,7 @@ export function EffectPart({
   const other = beside?.options.find(({ value }) => value === beside.value && value !== '')?.word;
   const isShort = (trial?.months.length ?? 0) <= 3;
   return (
-    <aside
-      aria-label={t('effectPart.effect')}
-      aria-busy={isReading}
-      className="min-h-0 overflow-auto border-l border-rule bg-sheet px-4 py-3"
-    >
+    <SidePanel label={t('effectPart.effect')} isBusy={isReading}>
       {!trial ? (
         <p className="text-quiet">{without}</p>
       ) : (
@@ -137,6 +134,6 @@ export function EffectPart({
           </p>
         </>
       )}
-    </aside>
+    </SidePanel>
   );
 }

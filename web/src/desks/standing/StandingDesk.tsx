@@ -6,20 +6,17 @@ import { isNarrowed, NO_NARROWING, useView, type Changes, type View } from '../.
 import { plural } from '../../format/nouns';
 import { toneText } from '../../marks/tones';
 import { Empty, Failed, Loading, quietButton } from '../../ui/Notice';
+import { SidePanel } from '../../ui/SidePanel';
 import { Stale } from '../../ui/Stale';
 import { TrialBand } from '../../ui/Trial';
 import { PrintHead } from '../../ui/PrintHead';
-import { useRowSteps } from '../../ui/shortcuts';
+import { choiceAfter, toggled, type Held } from '../../ui/picks';
+import { useRowSteps, useShortcuts } from '../../ui/shortcuts';
 import { ClaimsLine } from './panels/ClaimsLine';
 import { CloseUp } from './closeup/CloseUp';
-import { CompareView } from './compare/CompareView';
-import { CorrectionsPanel } from './panels/CorrectionsPanel';
 import { ControlLine } from './controls/ControlLine';
 import { Distribution } from './panels/Distribution';
-import { LadderPanel } from './controls/LadderPanel';
-import { MonthsTable } from './table/MonthsTable';
-import { OrdersPanel } from './panels/OrdersPanel';
-import { itemsOf, spanText, toggled, TOTAL, type Item } from './rows';
+import { itemsOf, spanText, summable, TOTAL, type Item } from './rows';
 import { StandingTable } from './table/StandingTable';
 import { TakeAlong } from './controls/TakeAlong';
 import { Tour } from './Tour';
@@ -29,7 +26,15 @@ import { t } from './words';
 
 type Change = (changes: Changes, isTyping?: boolean) => void;
 
+// what is not seen at first comes when it is asked for
 const OutlookView = lazy(() => import('./outlook/OutlookView'));
+const MonthsTable = lazy(() => import('./table/MonthsTable'));
+const ColumnsView = lazy(() => import('./table/ColumnsView'));
+const CompareView = lazy(() => import('./compare/CompareView'));
+const LadderPanel = lazy(() => import('./controls/LadderPanel'));
+const PickedCloseUp = lazy(() => import('./closeup/PickedCloseUp'));
+const OrdersPanel = lazy(() => import('./panels/OrdersPanel'));
+const CorrectionsPanel = lazy(() => import('./panels/CorrectionsPanel'));
 
 /** Who is ahead, who is behind, by how much, and why. */
 export function StandingDesk({ company }: { company: Company }) {
@@ -82,7 +87,9 @@ export function StandingDesk({ company }: { company: Company }) {
           <Work company={company} view={view} standing={data} items={items} change={change} />
         )}
       </section>
-      <Panel company={company} view={view} standing={data} change={change} />
+      <Suspense fallback={<SidePanel label={t('standingDesk.panel')}>{null}</SidePanel>}>
+        <Panel company={company} view={view} standing={data} change={change} />
+      </Suspense>
       {!isEmpty && <Tour />}
     </div>
   );
@@ -94,7 +101,7 @@ function printWords(standing: Standing, view: View): string {
   return [
     t('standingDesk.comparedWith', {
       axis: plural(standing.axis),
-      measure: standing.measure,
+      measure: standing.measureName,
       goal: standing.goal,
     }),
     ...filters,
@@ -108,12 +115,17 @@ function printWords(standing: Standing, view: View): string {
     .join('; ');
 }
 
-/** j and k walk the rows, the left and right arrow close and open a group. */
+/** j and k walk the rows; x reads the row together with those that were chosen before. */
 function useRowKeys(items: Item[], view: View, change: Change) {
   useRowSteps((step) => {
     const at = items.findIndex((item) => item.id === (view.selected ?? TOTAL)) + step;
     const next = items[Math.min(at, items.length - 1)];
     change({ selected: at < 0 ? null : (next?.id ?? null) }, true);
+  });
+  useShortcuts((shortcut) => {
+    const { selected, picked } = view;
+    if (shortcut !== 'pickRow' || selected === null) return;
+    if (summable(items).includes(selected)) change({ picked: toggled(picked, selected) });
   });
 }
 
@@ -139,7 +151,12 @@ interface WorkProps {
 
 /** The findings, the controls, and the rows in one of their layouts. */
 function Work({ company, view, standing, items, change }: WorkProps) {
-  const select = (id: string) => change({ selected: id === TOTAL ? null : id });
+  const select = (id: string, held?: Held) =>
+    change(
+      id === TOTAL
+        ? { selected: null, picked: null }
+        : choiceAfter(view, summable(items), id, held),
+    );
   return (
     <>
       <ClaimsLine view={view} />
@@ -163,15 +180,22 @@ function Work({ company, view, standing, items, change }: WorkProps) {
           />
         </>
       )}
-      {view.layout === 'months' && (
-        <MonthsTable
-          view={view}
-          standing={standing}
-          selected={view.selected ?? TOTAL}
-          onSelect={select}
-        />
-      )}
-      {view.layout === 'compare' && <CompareView view={view} standing={standing} change={change} />}
+      <Suspense fallback={<Loading what={t('standingDesk.theLayout')} />}>
+        {view.layout === 'months' && (
+          <MonthsTable
+            view={view}
+            standing={standing}
+            selected={view.selected ?? TOTAL}
+            onSelect={select}
+          />
+        )}
+        {view.layout === 'columns' && (
+          <ColumnsView standing={standing} items={items} view={view} onSelect={select} />
+        )}
+        {view.layout === 'compare' && (
+          <CompareView view={view} standing={standing} change={change} />
+        )}
+      </Suspense>
     </>
   );
 }
@@ -185,6 +209,9 @@ interface PanelProps {
 
 function Panel({ company, view, standing, change }: PanelProps) {
   const close = () => change({ panel: null });
+  if (view.picked.length > 1 && view.panel === null) {
+    return <PickedCloseUp view={view} standing={standing} company={company} change={change} />;
+  }
   if (view.panel === 'ladder') {
     return (
       <LadderPanel

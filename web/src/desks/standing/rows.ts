@@ -5,7 +5,15 @@ import { monthName } from '../../format/figures';
 import { t } from './words';
 
 export type SortKey =
-  'name' | 'actual' | 'goal' | 'favourable' | 'attainment' | 'growth' | 'growthOnYear';
+  | 'name'
+  | 'actual'
+  | 'goal'
+  | 'favourable'
+  | 'attainment'
+  | 'growth'
+  | 'growthOnYear'
+  | 'remaining'
+  | 'over';
 
 export interface Sort {
   key: SortKey;
@@ -20,6 +28,8 @@ const KEYS: SortKey[] = [
   'attainment',
   'growth',
   'growthOnYear',
+  'remaining',
+  'over',
 ];
 
 /** The key of everything in scope. */
@@ -100,6 +110,8 @@ const FIELDS: Record<SortKey, (row: Row) => string | null> = {
   attainment: (row) => row.spoken.attainment,
   growth: (row) => row.growth,
   growthOnYear: (row) => row.growthOnYear,
+  remaining: (row) => row.spoken.remainingShown,
+  over: (row) => row.spoken.overShown,
 };
 
 /** A line of the table: a row, or a group's subtotal. */
@@ -136,6 +148,13 @@ export function itemsOf(standing: Standing, view: View): Item[] {
     const head: Item = { id: groupId(group.key), row: group, kind: 'group', isOpen };
     return isOpen ? [head, ...sortRows(byGroup.get(group.key) ?? [], sort).map(item)] : [head];
   });
+}
+
+/** Ids of the rows whose sum is theirs alone: none where a member stands in several groups. */
+export function summable(items: Item[]): string[] {
+  const rows = items.filter((item) => item.kind === 'row');
+  const isOnce = new Set(rows.map(({ row }) => row.key)).size === rows.length;
+  return isOnce ? rows.map(({ id }) => id) : [];
 }
 
 /** A member of an axis. */
@@ -227,9 +246,4 @@ export function readingWords({ closed, corrections }: Standing): string {
 /** The months that are shown, in words. */
 export function spanText({ from, to }: Standing): string {
   return from === to ? monthName(to) : t('rows.span', { from: monthName(from), to: monthName(to) });
-}
-
-/** With a value that was not there, without one that was. */
-export function toggled(values: string[], value: string): string[] {
-  return values.includes(value) ? values.filter((one) => one !== value) : [...values, value];
 }

@@ -1,9 +1,11 @@
+import type { ReactNode } from 'react';
 import { useRights, type Rights } from '../../../api/account';
 import type { Company, CloseUp as CloseUpData, Reading, Standing } from '../../../api/types';
 import { isNarrowed, type Changes, type View } from '../../../address/useView';
 import { amount, NONE, signed } from '../../../format/figures';
 import { countOf, plural } from '../../../format/nouns';
 import { VarianceParts } from '../../../marks/VarianceParts';
+import { SidePanel } from '../../../ui/SidePanel';
 import { Failed, Loading, smallButton } from '../../../ui/Notice';
 import { MonthsPart } from './MonthsPart';
 import { NotesPart } from './NotesPart';
@@ -19,10 +21,12 @@ interface CloseUpProps {
   standing: Standing;
   company: Company;
   change: (changes: Changes) => void;
+  /** Said under the name. */
+  about?: ReactNode;
 }
 
 /** Whatever is selected, explained: in words, by month, by part, why, and down to the lines. */
-export function CloseUp({ view, standing, company, change }: CloseUpProps) {
+export function CloseUp({ view, standing, company, change, about }: CloseUpProps) {
   const rights = useRights();
   const found = targetOf(standing, view);
   const target: Target = found;
@@ -30,13 +34,11 @@ export function CloseUp({ view, standing, company, change }: CloseUpProps) {
   const reading = found.row ?? standing.total;
   const isGone = view.selected !== null && view.selected !== TOTAL && found.row === null;
   return (
-    <aside
-      aria-label={t('closeUp.closeUp')}
-      className="print-whole min-h-0 overflow-auto border-l border-rule bg-sheet px-4 py-4"
-    >
+    <SidePanel label={t('closeUp.closeUp')}>
       <h2 className="text-[18px] font-bold break-words">
         {found.row?.name ?? totalName(view, standing, company, rights)}
       </h2>
+      {about}
       {standing.trial && <p className="font-semibold text-select">{t('whatIf.marked')}</p>}
       {found.row?.place && <p className="text-quiet">{found.row.place}</p>}
       {isGone && (
@@ -88,7 +90,7 @@ export function CloseUp({ view, standing, company, change }: CloseUpProps) {
         standing={standing}
         target={target}
       />
-    </aside>
+    </SidePanel>
   );
 }
 

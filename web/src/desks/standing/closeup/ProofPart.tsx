@@ -76,7 +76,7 @@ function rungSentence(proof: Proof, standing: Standing): string {
     name: rung.name,
     bound,
     number: rung.number,
-    measure: standing.measure,
+    measure: standing.measureName,
     ladder: proof.ladder,
   });
 }

@@ -16,7 +16,7 @@ interface CompareViewProps {
 }
 
 /** Two to four members, two spans, or the data with and without a load, on the same line. */
-export function CompareView({ view, standing, change }: CompareViewProps) {
+export default function CompareView({ view, standing, change }: CompareViewProps) {
   const { isOffice } = useRights();
   const loads = useQuery({
     queryKey: ['loads'],

@@ -4,7 +4,7 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { Load, Path, Row, Standing, StandingComparison } from '../../../api/types';
 import { useView } from '../../../address/useView';
 import { type Asked, clean, layOut, serve, showAt } from '../../../test/desk';
-import { CompareView } from './CompareView';
+import CompareView from './CompareView';
 import { COMPANY, reading, ROWS, STANDING } from '../../../test/samples';
 
 const [ADA, BO, CLEO] = ROWS as [Row, Row, Row];

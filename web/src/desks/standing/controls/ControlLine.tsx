@@ -58,7 +58,7 @@ export function ControlLine({ company, view, standing, change }: ControlLineProp
       <RowControls company={company} view={view} change={change} />
       <BasisControls company={company} view={view} change={change} />
       <LayoutChoice company={company} view={view} change={change} />
-      {view.layout === 'rows' && view.basis.kind !== 'none' && (
+      {(view.layout === 'rows' || view.layout === 'columns') && view.basis.kind !== 'none' && (
         <Choice
           label={t('controlLine.bars')}
           value={view.lanes}
@@ -72,15 +72,23 @@ export function ControlLine({ company, view, standing, change }: ControlLineProp
       <ReadingControls view={view} standing={standing} change={change} />
       <SortControls view={view} change={change} />
       {view.layout === 'rows' && (
-        <Choice
-          label={t('controlLine.changeVs')}
-          value={view.changeOn}
-          options={[
-            { value: 'year', word: t('controlLine.lastYear') },
-            { value: 'period', word: t('controlLine.priorPeriod') },
-          ]}
-          onChange={(on) => change({ change: on === 'period' ? on : null })}
-        />
+        <span className={view.beside === '' ? 'last-column' : 'last-column-beside'}>
+          <Choice
+            label={t('controlLine.lastColumn')}
+            value={view.lastColumn}
+            options={[
+              { value: 'year', word: t('controlLine.changeOnLastYear') },
+              { value: 'period', word: t('controlLine.changeOnPrior') },
+              ...(view.basis.kind === 'none'
+                ? []
+                : [
+                    { value: 'remaining', word: t('controlLine.remaining') },
+                    { value: 'over', word: t('controlLine.over') },
+                  ]),
+            ]}
+            onChange={(column) => change({ change: column === 'year' ? null : column })}
+          />
+        </span>
       )}
       <NarrowDrop view={view} standing={standing} company={company} change={change} />
       {mayLoad && (
@@ -120,6 +128,7 @@ export function LayoutChoice({ company, view, change }: PartProps) {
       options={[
         { value: 'rows', word: t('controlLine.list') },
         { value: 'months', word: t('controlLine.months') },
+        { value: 'columns', word: t('controlLine.columns') },
         { value: 'compare', word: t('controlLine.sideBySide') },
         ...(hasDeals
           ? [

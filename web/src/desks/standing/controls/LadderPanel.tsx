@@ -3,6 +3,7 @@ import type { Rung, Standing } from '../../../api/types';
 import type { View } from '../../../address/useView';
 import { monthName } from '../../../format/figures';
 import { StatusMark } from '../../../marks/StatusMark';
+import { SidePanel } from '../../../ui/SidePanel';
 import { field } from '../../../ui/field';
 import { Failed, mainButton, smallButton } from '../../../ui/Notice';
 import {
@@ -29,7 +30,7 @@ interface LadderPanelProps {
 }
 
 /** The ladder beside its effect: who would change status, before it is saved. */
-export function LadderPanel({ standing, view, onClose }: LadderPanelProps) {
+export default function LadderPanel({ standing, view, onClose }: LadderPanelProps) {
   const [scale, setScale] = useState(standing.rung.scale);
   const isShare = isShareScale(scale, standing.unit);
   const [rungs, setRungs] = useState(() => draftsOf(standing.rung.rungs, isShare));
@@ -49,19 +50,15 @@ export function LadderPanel({ standing, view, onClose }: LadderPanelProps) {
   const change = (at: number, part: Partial<RungDraft>) =>
     setRungs(rungs.map((rung, place) => (place === at ? { ...rung, ...part } : rung)));
   return (
-    <aside
-      aria-label={t('ladderPanel.statusThresholds')}
-      className="no-print min-h-0 overflow-auto border-l border-rule bg-sheet px-4 py-4"
+    <SidePanel
+      label={t('ladderPanel.statusThresholds')}
+      title={t('ladderPanel.statusThresholds')}
+      onClose={onClose}
+      isScreenOnly
     >
-      <div className="mb-1 flex items-baseline justify-between gap-2">
-        <h2 className="text-[18px] font-bold">{t('ladderPanel.statusThresholds')}</h2>
-        <button type="button" className={smallButton} onClick={onClose}>
-          {t('ladderPanel.closePanel')}
-        </button>
-      </div>
       <p className="mb-3 text-quiet">
         {t('ladderPanel.forComparedWithByIn', {
-          measure: standing.measure,
+          measure: standing.measureName,
           goal: standing.goal,
           axis: standing.axis,
           ladder: standing.ladder,
@@ -174,7 +171,7 @@ export function LadderPanel({ standing, view, onClose }: LadderPanelProps) {
         </button>
       )}
       <Saved save={save} words={t('ladderPanel.saved')} />
-    </aside>
+    </SidePanel>
   );
 }
 

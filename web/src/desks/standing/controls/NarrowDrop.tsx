@@ -10,7 +10,7 @@ import { useDebounced } from '../../../ui/useDebounced';
 import { NumberField } from '../../../ui/NumberField';
 import { typed } from '../../../format/writing';
 import { capital, singular } from '../../../format/nouns';
-import { toggled } from '../rows';
+import { toggled } from '../../../ui/picks';
 import { t } from '../words';
 
 interface NarrowDropProps {

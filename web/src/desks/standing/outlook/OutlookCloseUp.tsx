@@ -10,6 +10,7 @@ import { BridgePart } from './BridgePart';
 import { DealsPart } from './DealsPart';
 import { OutlookLane, outlookEnd } from './OutlookLane';
 import { rowPlace } from './rows';
+import { SidePanel } from '../../../ui/SidePanel';
 import { t } from './words';
 
 interface OutlookCloseUpProps {
@@ -37,10 +38,7 @@ export function OutlookCloseUp({ company, view, outlook, change }: OutlookCloseU
   }
 
   return (
-    <aside
-      aria-label={t('closeUp.closeUp')}
-      className="print-whole min-h-0 overflow-auto border-l border-rule bg-sheet px-4 py-4"
-    >
+    <SidePanel label={t('closeUp.closeUp')}>
       <div className="flex items-baseline justify-between gap-3">
         <h2 className="text-[18px] font-bold break-words">{name}</h2>
         {row?.place && <span className="text-quiet">{row.place}</span>}
@@ -72,7 +70,7 @@ export function OutlookCloseUp({ company, view, outlook, change }: OutlookCloseU
           <AccuracyPart view={own} />
         </>
       )}
-    </aside>
+    </SidePanel>
   );
 }
 

@@ -3,7 +3,8 @@ import type { Corrections, Standing } from '../../../api/types';
 import type { View } from '../../../address/useView';
 import { amount, monthName, NONE, signed } from '../../../format/figures';
 import { count } from '../../../format/nouns';
-import { Failed, Loading, smallButton } from '../../../ui/Notice';
+import { SidePanel } from '../../../ui/SidePanel';
+import { Failed, Loading } from '../../../ui/Notice';
 import { SourceLink } from '../../../ui/SourceLink';
 import { targetOf, TOTAL } from '../rows';
 import { useCorrections } from '../useStanding';
@@ -19,23 +20,18 @@ interface CorrectionsPanelProps {
 }
 
 /** What was posted for closed months since they were closed, line by line. */
-export function CorrectionsPanel({ view, standing, onClose }: CorrectionsPanelProps) {
+export default function CorrectionsPanel({ view, standing, onClose }: CorrectionsPanelProps) {
   const [page, setPage] = useState(0);
   const target = targetOf(standing, view);
   const corrections = useCorrections(view, target, page, PAGE);
   const name =
     target.key === TOTAL ? t('correctionsPanel.allRows') : (target.row?.name ?? target.key);
   return (
-    <aside
-      aria-label={t('correctionsPanel.correctionsSinceClose')}
-      className="print-whole min-h-0 overflow-auto border-l border-rule bg-sheet px-4 py-4"
+    <SidePanel
+      label={t('correctionsPanel.correctionsSinceClose')}
+      title={t('correctionsPanel.correctionsSinceClose')}
+      onClose={onClose}
     >
-      <div className="mb-2 flex items-baseline justify-between gap-2">
-        <h2 className="text-[18px] font-bold">{t('correctionsPanel.correctionsSinceClose')}</h2>
-        <button type="button" className={`no-print ${smallButton}`} onClick={onClose}>
-          {t('correctionsPanel.closePanel')}
-        </button>
-      </div>
       <p className="mb-3 text-quiet">{t('correctionsPanel.linesOfThatWerePosted', { name })}</p>
       {corrections.isPending ? (
         <Loading what={t('correctionsPanel.theCorrections')} />
@@ -44,7 +40,7 @@ export function CorrectionsPanel({ view, standing, onClose }: CorrectionsPanelPr
       ) : (
         <Lines corrections={corrections.data} onTurn={setPage} />
       )}
-    </aside>
+    </SidePanel>
   );
 }
 

@@ -5,6 +5,7 @@ import type { View } from '../../../address/useView';
 import { amount, monthName } from '../../../format/figures';
 import { count } from '../../../format/nouns';
 import { dayText } from '../../../format/writing';
+import { SidePanel } from '../../../ui/SidePanel';
 import { Failed, Loading, smallButton } from '../../../ui/Notice';
 import { Pager } from '../../../ui/Pager';
 import { SourceLink } from '../../../ui/SourceLink';
@@ -33,7 +34,7 @@ interface OrdersPanelProps {
 }
 
 /** The orders behind a row, each with its lines and against its own goal or its rep's threshold. */
-export function OrdersPanel({ view, standing, onClose }: OrdersPanelProps) {
+export default function OrdersPanel({ view, standing, onClose }: OrdersPanelProps) {
   const [threshold, setThreshold] = useState('');
   const [isOnlyMet, setOnlyMet] = useState(false);
   const [sort, setSort] = useState('');
@@ -47,16 +48,7 @@ export function OrdersPanel({ view, standing, onClose }: OrdersPanelProps) {
   const orders = useOrders(view, found, { ...wish, page: String(page), size: String(PAGE) });
   const [address, asked] = targetQuery(view, found);
   return (
-    <aside
-      aria-label={t('ordersPanel.orders')}
-      className="print-whole min-h-0 overflow-auto border-l border-rule bg-sheet px-4 py-4"
-    >
-      <div className="mb-1 flex items-baseline justify-between gap-2">
-        <h2 className="text-[18px] font-bold">{t('ordersPanel.orders')}</h2>
-        <button type="button" className={`${smallButton} no-print`} onClick={onClose}>
-          {t('ordersPanel.closePanel')}
-        </button>
-      </div>
+    <SidePanel label={t('ordersPanel.orders')} title={t('ordersPanel.orders')} onClose={onClose}>
       <p className="mb-2 text-quiet">{found.row?.name ?? t('ordersPanel.allRowsOfThisView')}</p>
       {orders.isPending ? (
         <Loading what={t('ordersPanel.theOrders')} />
@@ -118,7 +110,7 @@ export function OrdersPanel({ view, standing, onClose }: OrdersPanelProps) {
           />
         </>
       )}
-    </aside>
+    </SidePanel>
   );
 }
 

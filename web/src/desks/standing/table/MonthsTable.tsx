@@ -28,7 +28,7 @@ interface MonthsTableProps {
 }
 
 /** The span as a sheet: members down, months across, with totals both ways. */
-export function MonthsTable({ view, standing, selected, onSelect }: MonthsTableProps) {
+export default function MonthsTable({ view, standing, selected, onSelect }: MonthsTableProps) {
   const sheet = useSheet(view);
   const [figure, setFigure] = useState<Figure>('variance');
   if (sheet.isPending) return <Loading what={t('monthsTable.theMonths')} />;

@@ -1,10 +1,12 @@
 import type { Direction, Reading, Rung, Standing } from '../../../api/types';
 import { amount, growth, NONE, signed } from '../../../format/figures';
+import type { LastColumn } from '../../../address/useView';
 import { count } from '../../../format/nouns';
 import { goalPlace, Lane, type LaneScale } from '../../../marks/Lane';
 import { shadeColour } from '../../../marks/shading';
 import { StatusMark } from '../../../marks/StatusMark';
 import { toneText } from '../../../marks/tones';
+import type { Held } from '../../../ui/picks';
 import { gridStop } from '../../../ui/useGridKeys';
 import { goalText, gridOf, type Decimals } from './columns';
 import { EMPTY, figuresOf, isPast, laneOf, statusOf, varianceOf } from '../rows';
@@ -28,8 +30,7 @@ export interface LineLook {
   isRunning: boolean;
   /** Whether there is nothing to compare with. */
   isPlain: boolean;
-  /** Whether the change shown is on last year, not on the prior period. */
-  isOnYear: boolean;
+  lastColumn: LastColumn;
 }
 
 interface LineProps {
@@ -45,7 +46,9 @@ interface LineProps {
   onToggle?: () => void;
   isShaded?: boolean;
   isSelected: boolean;
-  onSelect: () => void;
+  /** Whether j, k and x go on from here while others are read together. */
+  isNext?: boolean;
+  onSelect: (held: Held) => void;
 }
 
 /** One line of the table: a total, a subtotal or a row, with its lane. */
@@ -57,6 +60,7 @@ export function Line(props: LineProps) {
   const weight = { total: 'border-ink font-bold', group: 'font-semibold', row: '', inner: '' };
   const note = reading.notes?.map((one) => one.reasonName ?? one.text).join(', ');
   const remarks = remarksOf(reading, look);
+  const isChange = look.lastColumn === 'year' || look.lastColumn === 'period';
   return (
     // the name inside is a button; the whole row is only a larger target for the same
     // eslint-disable-next-line jsx-a11y/click-events-have-key-events
@@ -67,7 +71,7 @@ export function Line(props: LineProps) {
       aria-selected={isSelected}
       onClick={props.onSelect}
       style={{ height: ROW_HEIGHT }}
-      className={`${gridOf(look)} cursor-pointer items-center border-b border-rule ${weight[kind]} ${isSelected ? 'on-selection bg-select-ground' : kind === 'group' ? 'bg-ground/70' : 'hover:bg-ground/60'}`}
+      className={`${gridOf(look)} cursor-pointer items-center border-b border-rule ${weight[kind]} ${isSelected ? 'on-selection bg-select-ground' : kind === 'group' ? 'bg-ground/70' : 'hover:bg-ground/60'} ${props.extreme ? `standing-${props.extreme}` : ''} ${props.isNext ? 'is-next' : ''}`}
     >
       <span role="rowheader" className="flex min-w-0 items-center pl-2">
         {kind === 'group' && (
@@ -119,7 +123,9 @@ export function Line(props: LineProps) {
       >
         {isEmpty ? NONE : signed(varianceOf(reading), look.decimals.variance)}
       </span>
-      {look.hasBeside && <BesideCells reading={reading} unit={look.unit} />}
+      {look.hasBeside && (
+        <BesideCells reading={reading} unit={look.unit} isShaded={props.isShaded} />
+      )}
       <span role="gridcell" className="relative h-full">
         {(kind !== 'total' || look.scale.kind === 'percent') && (
           <Lane
@@ -155,14 +161,20 @@ export function Line(props: LineProps) {
       <span
         role="gridcell"
         className="standing-wide pr-2 text-right text-quiet"
-        title={look.isRunning ? t('standingLine.anOpenMonthIsNot') : undefined}
+        title={isChange && look.isRunning ? t('standingLine.anOpenMonthIsNot') : undefined}
       >
-        {look.isRunning || isEmpty
-          ? NONE
-          : growth(look.isOnYear ? reading.growthOnYearShown : reading.growthShown)}
+        {isEmpty || (isChange && look.isRunning) ? NONE : lastText(reading, look.lastColumn)}
       </span>
     </div>
   );
+}
+
+/** The last column's figure: a change in percent, or a share of the goal. */
+function lastText(reading: Reading, column: LastColumn): string {
+  if (column === 'year') return growth(reading.growthOnYearShown);
+  if (column === 'period') return growth(reading.growthShown);
+  const { remainingShown, overShown } = reading.spoken;
+  return amount(column === 'remaining' ? remainingShown : overShown);
 }
 
 /** A row's figures as they are read out when it gets the focus. */
@@ -201,12 +213,22 @@ function remarksOf(reading: Reading, look: LineLook): string | undefined {
   return remarks.length === 0 ? undefined : remarks.join('; ');
 }
 
+interface BesideProps {
+  reading: Reading;
+  unit: string;
+  isShaded?: boolean | undefined;
+}
+
 /** The variance and percent-to-goal on the second basis. */
-function BesideCells({ reading, unit }: { reading: Reading; unit: string }) {
+function BesideCells({ reading, unit, isShaded }: BesideProps) {
   const { beside } = reading;
   return (
     <>
-      <span role="gridcell" className="pr-2 text-right whitespace-nowrap">
+      <span
+        role="gridcell"
+        className="flex h-full items-center justify-end pr-2 whitespace-nowrap"
+        style={{ background: isShaded ? shadeColour(beside?.shade) : undefined }}
+      >
         {unit === 'rate'
           ? signed(beside?.variancePercent ?? null)
           : signed(beside?.variance ?? null, 'drop')}

@@ -1,8 +1,9 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import type { Row, Standing } from '../../../api/types';
-import type { View } from '../../../address/useView';
+import type { LastColumn, View } from '../../../address/useView';
 import { amount } from '../../../format/figures';
 import { capital, count, countOf, plural, singular } from '../../../format/nouns';
+import type { Held } from '../../../ui/picks';
 import { gridStop, useGridKeys } from '../../../ui/useGridKeys';
 import { VirtualRows } from '../../../ui/VirtualRows';
 import { goalPlace, laneScale } from '../../../marks/Lane';
@@ -20,7 +21,7 @@ interface StandingTableProps {
   items: Item[];
   view: View;
   selected: string;
-  onSelect: (id: string) => void;
+  onSelect: (id: string, held?: Held) => void;
   onSort: (sort: string) => void;
   onToggle: (group: string) => void;
   onWiden: () => void;
@@ -76,8 +77,9 @@ export function StandingTable(props: StandingTableProps) {
       isOpen={item.isOpen}
       onToggle={() => props.onToggle(item.row.key)}
       isShaded
-      isSelected={item.id === selected}
-      onSelect={() => onSelect(item.id)}
+      isSelected={view.picked.includes(item.id) || (view.picked.length < 2 && item.id === selected)}
+      isNext={view.picked.length > 1 && item.id === selected}
+      onSelect={(held) => onSelect(item.id, held)}
     />
   );
   return (
@@ -91,6 +93,7 @@ export function StandingTable(props: StandingTableProps) {
         role="grid"
         aria-label={t('standingTable.standingBy', { axis: singular(standing.axis) })}
         aria-rowcount={items.length + topRows}
+        aria-multiselectable
         className="relative min-w-[640px]"
         style={widths}
       >
@@ -126,7 +129,7 @@ export function StandingTable(props: StandingTableProps) {
   );
 }
 
-function lookOf(standing: Standing, { basis, lanes, changeOn }: View): LineLook {
+function lookOf(standing: Standing, { basis, lanes, lastColumn }: View): LineLook {
   const readings = allReadings(standing);
   return {
     scale: laneScale((lanes === 'amount' ? standing.rows : readings).map(laneOf), lanes),
@@ -140,7 +143,7 @@ function lookOf(standing: Standing, { basis, lanes, changeOn }: View): LineLook 
     months: monthsIn(standing),
     isRunning: standing.openMonth !== null,
     isPlain: basis.kind === 'none',
-    isOnYear: changeOn === 'year',
+    lastColumn: basis.kind === 'none' && isShare(lastColumn) ? 'year' : lastColumn,
   };
 }
 
@@ -214,18 +217,31 @@ function HeadLine({ standing, view, look, onSort }: HeadLineProps) {
           {t('standingTable.status')}
         </span>
         <Head
-          sortKey={look.isOnYear ? 'growthOnYear' : 'growth'}
+          sortKey={LAST_SORT[look.lastColumn]}
           {...head}
-          className="standing-wide pr-2 text-right"
+          className="standing-wide pr-2 text-right leading-tight"
         >
-          {look.isOnYear
-            ? t('standingTable.changeVsLastYear')
-            : t('standingTable.changeVsPriorPeriod')}
+          {LAST_WORDS[look.lastColumn]}
         </Head>
       </div>
     </div>
   );
 }
+
+/** What the last column is called, and sorted by; what remains of a goal falls as its percent rises. */
+const LAST_WORDS: Record<LastColumn, string> = {
+  year: t('standingTable.changeVsLastYear'),
+  period: t('standingTable.changeVsPriorPeriod'),
+  remaining: t('standingTable.remaining'),
+  over: t('standingTable.over'),
+};
+const LAST_SORT: Record<LastColumn, SortKey> = {
+  year: 'growthOnYear',
+  period: 'growth',
+  remaining: 'remaining',
+  over: 'over',
+};
+const isShare = (column: LastColumn) => column === 'remaining' || column === 'over';
 
 interface HeadProps {
   sortKey: SortKey;

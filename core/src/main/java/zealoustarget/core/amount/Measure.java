@@ -1,5 +1,6 @@
 package zealoustarget.core.amount;
 
+import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -61,6 +62,20 @@ public record Measure(
   /** A rate: the quotient of two summed measures, such as returns ÷ revenue. */
   public static Measure rate(String code, Measure over, Measure under, Direction direction) {
     return new Measure(code, RATE, RATE_SCALE, direction, new Quotient(over, under));
+  }
+
+  /**
+   * What it is called in a sentence where the company gave it no name: "returnRate", "return rate".
+   */
+  public String words() {
+    return words(code);
+  }
+
+  /** A code as words, in small letters. */
+  public static String words(String code) {
+    return code.replaceAll("([a-z0-9])([A-Z])", "$1 $2")
+        .replaceAll("[_-]+", " ")
+        .toLowerCase(Locale.ROOT);
   }
 
   public boolean isRate() {

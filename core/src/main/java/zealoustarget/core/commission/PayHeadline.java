@@ -143,7 +143,7 @@ public final class PayHeadline {
     boolean isCurrency = next.measure().isCurrency();
     return (isCurrency
             ? " A sale of " + sales + " separates "
-            : " " + sales + " more " + next.measure().code() + " would bring ")
+            : " " + sales + " more " + next.measure().words() + " would bring ")
         + name
         + (isCurrency ? " from " : " ")
         + money(next.pay())

@@ -71,7 +71,7 @@ public final class Reconciliation {
         throw Refusal.of(
             "sum-too-large",
             "The sum of "
-                + measures.get(m).code()
+                + measures.get(m).words()
                 + " in this file is larger than can be kept. Split the file or correct the amounts.");
       }
     }

@@ -44,7 +44,7 @@ public record Explanation(
   public static Explanation ofRate(
       Ratio over, Ratio under, Reading reading, Measure.Quotient of, Writing writing) {
     return line(
-        of.over().code() + " ÷ " + of.under().code(),
+        of.over().words() + " ÷ " + of.under().words(),
         grouped(writing, of.over(), over) + " ÷ " + grouped(writing, of.under(), under),
         reading.actual() == null
             ? null

@@ -187,7 +187,7 @@ public final class Headline {
             + have()
             + amount(Objects.requireNonNull(total().actual()))
             + (standing.measure().isRate() ? " as " : " of ")
-            + standing.measure().code()
+            + standing.measure().words()
             + (scope.ofCompany() == null
                 ? ", and no goal to compare it with."
                 : ", "

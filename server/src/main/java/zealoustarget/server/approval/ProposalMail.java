@@ -2,6 +2,7 @@ package zealoustarget.server.approval;
 
 import jakarta.annotation.PreDestroy;
 import java.util.List;
+import java.util.Objects;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
@@ -12,14 +13,15 @@ import org.springframework.mail.MailException;
 import org.springframework.mail.SimpleMailMessage;
 import org.springframework.stereotype.Component;
 import zealoustarget.server.access.accounts.Account;
+import zealoustarget.server.access.accounts.AccountStore;
+import zealoustarget.server.access.accounts.Preferences;
 import zealoustarget.server.platform.CompanyName;
 import zealoustarget.server.platform.mail.MailServer;
 import zealoustarget.server.platform.mail.MailSettings;
 
 /**
- * Tells by mail who has to act: approvers of a proposal, and its maker of the decision. An account
- * has an address where its name is one. The list of proposals says the same, so mail that cannot be
- * sent is logged and stops nothing.
+ * Tells by mail who has to act: approvers of a proposal, and its maker of the decision. The list of
+ * proposals says the same, so mail that cannot be sent is logged and stops nothing.
  */
 @Component
 class ProposalMail {
@@ -29,6 +31,8 @@ class ProposalMail {
   private final MailServer server;
   private final MailSettings settings;
   private final CompanyName company;
+  private final AccountStore accounts;
+  private final Preferences preferences;
   private final ExecutorService worker =
       Executors.newSingleThreadExecutor(
           work -> {
@@ -37,7 +41,14 @@ class ProposalMail {
             return thread;
           });
 
-  ProposalMail(MailServer server, MailSettings settings, CompanyName company) {
+  ProposalMail(
+      MailServer server,
+      MailSettings settings,
+      CompanyName company,
+      AccountStore accounts,
+      Preferences preferences) {
+    this.accounts = accounts;
+    this.preferences = preferences;
     this.server = server;
     this.settings = settings;
     this.company = company;
@@ -55,7 +66,7 @@ class ProposalMail {
     List<String> to =
         Stream.concat(
                 settings.approvers().stream(),
-                approvers.stream().map(Account::name).filter(ProposalMail::isAddress))
+                approvers.stream().map(preferences::mailOf).filter(Objects::nonNull))
             .distinct()
             .toList();
     send(
@@ -72,7 +83,7 @@ class ProposalMail {
 
   void decided(ProposalEntity proposal) {
     send(
-        isAddress(proposal.maker) ? List.of(proposal.maker) : List.of(),
+        accounts.find(proposal.makerId).map(preferences::mailOf).map(List::of).orElse(List.of()),
         "Proposal " + proposal.state.word() + ": " + proposal.subject,
         "Your proposal was "
             + proposal.state.word()
@@ -80,10 +91,6 @@ class ProposalMail {
             + proposal.decidedBy
             + (proposal.because == null ? "" : ", because: " + proposal.because)
             + ".\n");
-  }
-
-  private static boolean isAddress(String name) {
-    return name.indexOf('@') > 0;
   }
 
   private void send(List<String> to, String subject, String text) {

@@ -44,15 +44,19 @@ public class EarningsController {
     return desk.answer(month(month), trial);
   }
 
-  /** Sums of the rows that are kept: by status words, a plan's name, a part of name or region. */
+  /**
+   * Sums of the rows that are kept: by keys of reps, status words, a plan's name, a part of name or
+   * region.
+   */
   @GetMapping("/totals")
   EarningsDesk.Totals totals(
       @RequestParam String month,
+      @RequestParam(required = false) @Nullable List<String> rep,
       @RequestParam(required = false) List<String> status,
       @RequestParam(required = false) String plan,
       @RequestParam(required = false) String text,
       @ParameterObject @ModelAttribute EarningsTrial.Parameters trial) {
-    return desk.totals(month(month), status, plan, text, trial);
+    return desk.totals(month(month), rep, status, plan, text, trial);
   }
 
   /** A rep's statement with the source lines of sales and quota, paged; 404 member-unknown. */

@@ -110,6 +110,8 @@ class EarningsDesk {
    * @param quota to date in the windows; null where the windows begin in different months, as such
    *     sums say nothing; {@code credited} alike
    * @param monthQuota of the month alone, whatever the windows
+   * @param floor sales at which commission begins, of all together, in one window; null where the
+   *     plan of one has none. {@code ceiling} alike where it ends
    * @param shareShown pay earned to date as a percentage of sales to date
    */
   record Totals(
@@ -118,7 +120,9 @@ class EarningsDesk {
       int paid,
       @Nullable String quota,
       @Nullable String monthQuota,
+      @Nullable String floor,
       @Nullable String credited,
+      @Nullable String ceiling,
       @Nullable String earned,
       @Nullable String due,
       @Nullable String shareShown) {}
@@ -126,12 +130,14 @@ class EarningsDesk {
   /**
    * Sums of the rows of a month that are kept.
    *
+   * @param reps keys, null or empty for any
    * @param status words, null or empty for any
    * @param plan name, null or empty for any
    * @param text part of a name, key or region
    */
   Totals totals(
       YearMonth month,
+      @Nullable List<String> reps,
       List<String> status,
       String plan,
       String text,
@@ -139,6 +145,7 @@ class EarningsDesk {
     String wanted = text == null ? "" : text.strip().toLowerCase(Locale.ROOT);
     return totals(
         earnings.month(month, trial(tried, month)).reps().stream()
+            .filter(one -> reps == null || reps.isEmpty() || reps.contains(one.row().rep()))
             .filter(one -> isKept(one.row(), status, plan, wanted))
             .toList());
   }
@@ -214,7 +221,9 @@ class EarningsDesk {
         (int) reps.stream().filter(RepMonth::isPaid).count(),
         isOneWindow ? sumOfSales(planned, one -> one.amounts().quota(), measure) : null,
         isAlike ? sumOfSales(planned, RepMonth::quotaOfMonth, measure) : null,
+        isOneWindow ? sumOfAll(planned, RepMonth::floor, measure) : null,
         isOneWindow ? sumOfSales(planned, one -> one.amounts().credited(), measure) : null,
+        isOneWindow ? sumOfAll(planned, RepMonth::ceiling, measure) : null,
         cents(earned),
         cents(sum(reps, RepMonth::due)),
         measure == null || earned == null
@@ -240,6 +249,14 @@ class EarningsDesk {
         .reduce(Ratio::plus)
         .map(sum -> measure == null ? sum.toText() : measure.text(sum))
         .orElse(null);
+  }
+
+  /** Null as soon as one of them has none: what is missing is not 0. */
+  private static @Nullable String sumOfAll(
+      List<RepMonth> reps, Function<RepMonth, @Nullable Ratio> figure, @Nullable Measure measure) {
+    return reps.stream().map(figure).allMatch(Objects::nonNull)
+        ? sumOfSales(reps, figure, measure)
+        : null;
   }
 
   /** Pay as a percentage of sales, two decimals; null unless they are above 0. */
@@ -391,7 +408,7 @@ class EarningsDesk {
             "\""
                 + sales
                 + "\" is not an amount of "
-                + measure.code()
+                + measure.words()
                 + ". Write it as "
                 + measure.text(123_450)
                 + ".")

@@ -97,6 +97,20 @@ record RepMonth(
     return amounts.monthQuota() == null ? amounts.quota() : amounts.monthQuota();
   }
 
+  /** Sales at which commission begins; null where the plan has no floor. */
+  @Nullable Ratio floor() {
+    return units(row.floor(), perOne());
+  }
+
+  /** Sales at which it ends; null where the plan has no ceiling. */
+  @Nullable Ratio ceiling() {
+    return units(row.ceiling(), perOne());
+  }
+
+  private Ratio perOne() {
+    return measure == null ? Ratio.ONE : measure.unitsPerOne();
+  }
+
   boolean isPaid() {
     return due != null && due > 0;
   }

@@ -113,7 +113,7 @@ class GoalComparison {
       throw Refusal.of(
               "value-unknown",
               "Goals of "
-                  + sheet.measure().code()
+                  + sheet.measure().words()
                   + " do not add up, so there is no year to compare.")
           .with("name", "measure");
     }

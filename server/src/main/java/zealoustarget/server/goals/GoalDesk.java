@@ -560,7 +560,7 @@ class GoalDesk {
             drafted.cells().isEmpty()
                 ? set + " has no goals for " + year + " yet."
                 : measure.isRate()
-                    ? set + " for " + year + ": goals of " + measure.code() + " do not add up."
+                    ? set + " for " + year + ": goals of " + measure.words() + " do not add up."
                     : set
                         + " for "
                         + year

@@ -196,7 +196,7 @@ public record GoalSheet(
     BigDecimal amount = new BigDecimal(text.strip());
     if (amount.stripTrailingZeros().scale() > measure.scale()) {
       throw unreadable(
-          text, where, "has more decimals than " + measure.code() + " (" + measure.scale() + ").");
+          text, where, "has more decimals than " + measure.words() + " (" + measure.scale() + ").");
     }
     BigDecimal units = amount.movePointRight(measure.scale());
     if (units.abs().compareTo(BigDecimal.valueOf(Measure.LARGEST_AMOUNT)) > 0) {

@@ -159,7 +159,7 @@ class GoalSpreads {
     if (measure.isRate()) {
       throw Refusal.of(
               "value-unknown",
-              measure.code() + " is a rate: last year's rate is no weight. Choose another way.")
+              measure.words() + " is a rate: last year's rate is no weight. Choose another way.")
           .with("name", "kind");
     }
   }

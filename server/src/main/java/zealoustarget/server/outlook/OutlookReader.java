@@ -74,7 +74,7 @@ class OutlookReader {
       throw Refusal.of(
               "measure-without-outlook",
               "Deals say nothing of "
-                  + read.query().measure().code()
+                  + read.query().measure().words()
                   + ": an outlook is of measures that are counted and of which more is better.")
           .with("measure", read.query().measure().code());
     }

@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
+import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Writing;
 
 /**
@@ -48,10 +49,7 @@ public record Company(
     if (given != null) {
       return given;
     }
-    String words =
-        code.replaceAll("([a-z0-9])([A-Z])", "$1 $2")
-            .replaceAll("[_-]+", " ")
-            .toLowerCase(Locale.ROOT);
+    String words = Measure.words(code);
     return words.substring(0, 1).toUpperCase(Locale.ROOT) + words.substring(1);
   }
 

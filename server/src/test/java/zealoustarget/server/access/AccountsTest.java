@@ -265,6 +265,39 @@ class AccountsTest {
   }
 
   @Test
+  void preferences_areEachPersonsOwn_checkedWholly() {
+    Api own = server.api();
+    String route = "/api/v1/session/preferences";
+    assertThat(own.get(route).json().get("keysOn").asBoolean()).isTrue();
+    JsonNode kept =
+        own.put(
+                route,
+                "{\"mail\": \" ada@saltmarsh.example \", \"keysOn\": false,"
+                    + " \"keys\": {\"find\": \"ö\"}}")
+            .json();
+    assertThat(kept).isEqualTo(own.get(route).json());
+    assertThat(kept.get("mail").asString()).isEqualTo("ada@saltmarsh.example");
+    assertThat(kept.get("keysOn").asBoolean()).isFalse();
+    assertThat(kept.at("/keys/find").asString()).isEqualTo("ö");
+    assertThat(server.as("approver", null).get(route).json().get("mail").isNull()).isTrue();
+    for (String refused :
+        new String[] {
+          "{\"mail\": \"ada\"}",
+          "{\"mail\": \"a@b.example, c@d.example\"}",
+          "{\"keys\": {\"find\": \"ab\"}}",
+          "{\"keys\": {\"find\": \" \"}}",
+          "{\"keys\": {\"find\": \"x\", \"help\": \"x\"}}",
+        }) {
+      assertThat(own.put(route, refused).code()).as(refused).isEqualTo("account-invalid");
+    }
+    assertThat(own.get(route).json()).as("nothing of what was refused").isEqualTo(kept);
+    assertThat(own.get("/api/v1/audit").json().toString()).contains("mail address of Ada");
+    own.put(route, "{}");
+    assertThat(own.get(route).json().get("mail").isNull()).isTrue();
+    assertThat(own.get(route).json().get("keys").isEmpty()).isTrue();
+  }
+
+  @Test
   void token_readsOrLoads_untilItIsRevoked() {
     Api admin = server.api();
     JsonNode read =

@@ -321,9 +321,13 @@ class ApprovalTest {
       Api second = mailing.as("approver", null);
       first.put("/api/v1/rules", "{\"approval\": {\"ladders\": true}}");
       int id = proposed(first.put("/api/v1/rules", "{\"ladders\": [" + LADDER + "]}"));
-      second.get("/api/v1/proposals/" + id);
+      first.put("/api/v1/session/preferences", "{\"mail\": \"ada@saltmarsh.example\"}");
+      second.post("/api/v1/proposals/" + id + "/accept", "{}");
     } // a stop sends what waits
-    assertThat(mails).hasSize(1);
+    assertThat(mails).hasSize(2);
+    assertThat(mails.get(1))
+        .contains("ada@saltmarsh.example")
+        .contains("Your proposal was accepted");
     assertThat(mails.get(0))
         .contains("finance@saltmarsh.example")
         .contains("Rules: status thresholds")

@@ -3,6 +3,7 @@ package zealoustarget.server.earnings;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.math.BigDecimal;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -33,6 +34,15 @@ class EarningsTest extends EarningsServer {
     assertThat(kept.get("reps").asInt()).isEqualTo(1);
     assertThat(kept.get("due")).isEqualTo(row("2026-08", "A").get("due"));
     assertThat(row("2026-08", "C").get("status").asString()).isEqualTo("no plan");
+    JsonNode both = api.get("/api/v1/earnings/totals?month=2026-08&rep=A&rep=B").json();
+    assertThat(both.get("reps").asInt()).isEqualTo(2);
+    for (String sum : List.of("due", "credited", "floor", "quota")) {
+      BigDecimal added =
+          new BigDecimal(row("2026-08", "A").get(sum).asString())
+              .add(new BigDecimal(row("2026-08", "B").get(sum).asString()));
+      assertThat(both.get(sum).asString()).as(sum).isEqualTo(added.toPlainString());
+    }
+    assertThat(both.get("ceiling").isNull()).isEqualTo(row("2026-08", "A").get("ceiling").isNull());
   }
 
   @Test

@@ -1,19 +1,15 @@
 package zealoustarget.core.intake.lines;
 
-import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.calendar.Months;
 import zealoustarget.core.intake.FindingCode;
 import zealoustarget.core.intake.LoadRow;
 import zealoustarget.core.intake.header.Header;
 import zealoustarget.core.member.Axis;
+import zealoustarget.core.member.MailAddress;
 
 /** Lines of a roster: a rep's name and place from a month on; several lines for a rep are moves. */
 final class RosterLines implements LineReader.Kind {
-  /** One address of plain letters, nothing that could be read as two or as a header. */
-  private static final Pattern MAIL =
-      Pattern.compile("[\\p{L}\\p{N}._%+'-]+@[\\p{L}\\p{N}-]+(\\.[\\p{L}\\p{N}-]+)*");
-
   private final Header header;
   private final FirstSeen stays = new FirstSeen();
 
@@ -44,7 +40,7 @@ final class RosterLines implements LineReader.Kind {
     if (mail.isEmpty()) {
       return null;
     }
-    if (mail.length() > LineContext.LONGEST_NAME || !MAIL.matcher(mail).matches()) {
+    if (mail.length() > LineContext.LONGEST_NAME || !MailAddress.isOne(mail)) {
       draft.find(draft.title(Header.Role.MAIL), FindingCode.MAIL_UNREADABLE, "value", mail);
       return null;
     }

@@ -56,6 +56,8 @@ public final class RouteRules {
     open(HttpMethod.POST, "/session/first");
     all(HttpMethod.DELETE, "/session");
     all(HttpMethod.PUT, "/session/password");
+    read(ALL, "/session/preferences");
+    all(HttpMethod.PUT, "/session/preferences");
     read(ALL, "/tokens");
     all(HttpMethod.POST, "/tokens");
     all(HttpMethod.DELETE, "/tokens/{id}");

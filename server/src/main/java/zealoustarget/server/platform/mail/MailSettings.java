@@ -11,7 +11,7 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  * @param host of the mail server; empty for none
  * @param from sender's address
  * @param to address of a rep whose roster gives none, with {@code {rep}} where the key goes
- * @param approvers addresses that are told of proposals, beside accounts named by an address
+ * @param approvers addresses that are told of proposals, beside the approvers' own
  * @param timeout how long the server may take for each answer
  */
 @ConfigurationProperties("zealous.mail")

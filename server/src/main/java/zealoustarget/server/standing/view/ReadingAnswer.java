@@ -134,6 +134,8 @@ public record ReadingAnswer(
    * The comparison that sentences and marks speak of.
    *
    * @param kind whole, comparable or to-date
+   * @param remainingShown share of the goal that is left, in percent with one decimal; {@code
+   *     overShown} what passes it
    * @param shade how full the variance's tone is, −1 to 1; null where there is none
    */
   record Spoken(
@@ -146,6 +148,8 @@ public record ReadingAnswer(
       @Nullable String variancePercentShown,
       @Nullable String attainment,
       @Nullable String percentShown,
+      @Nullable String remainingShown,
+      @Nullable String overShown,
       String status,
       @WordsOf(Tone.class) String tone,
       @Nullable Integer rung,
@@ -163,7 +167,11 @@ public record ReadingAnswer(
       @Nullable String landing,
       @Nullable String landingVariance) {}
 
-  /** The comparison on the second basis. */
+  /**
+   * The comparison on the second basis.
+   *
+   * @param shade as of what is spoken of, by the same limits
+   */
   public record Beside(
       @Nullable String goal,
       @Nullable String variance,
@@ -174,7 +182,8 @@ public record ReadingAnswer(
       @Nullable String percentShown,
       String status,
       @WordsOf(Tone.class) String tone,
-      @Nullable String noReading) {}
+      @Nullable String noReading,
+      @Nullable String shade) {}
 
   /** Why a month came out as it did. */
   public record NoteAnswer(
@@ -231,8 +240,8 @@ public record ReadingAnswer(
         tone(row.status()),
         rung(row.status(), words.ladder()),
         percentShown(reading, words.ladder()),
-        reading.growth() == null ? null : Shown.percent(reading.growth()),
-        reading.growthOnYear() == null ? null : Shown.percent(reading.growthOnYear()),
+        percent(reading.growth()),
+        percent(reading.growthOnYear()),
         noReading(reading, row.status()),
         reading.goalMonths(),
         range == null ? null : text(measure, range.low()),
@@ -279,8 +288,6 @@ public record ReadingAnswer(
 
   private static Spoken spoken(Standing.Judged judged, Words words) {
     Reading reading = judged.reading();
-    Ratio shade = words.shading() == null ? null : words.shading().position(reading.favourable());
-    boolean isEmpty = judged.status().noReading() == NoReading.EMPTY;
     return new Spoken(
         judged.kind().name().toLowerCase(Locale.ROOT).replace('_', '-'),
         words.text(reading.actual()),
@@ -288,16 +295,27 @@ public record ReadingAnswer(
         rounded(words.measure(), reading.variance()),
         rounded(words.measure(), reading.favourable()),
         text(reading.variancePercent()),
-        reading.variancePercent() == null ? null : Shown.percent(reading.variancePercent()),
+        percent(reading.variancePercent()),
         text(reading.attainment()),
         percentShown(reading, words.ladder()),
+        percent(reading.remaining()),
+        percent(reading.over()),
         judged.status().word(),
         tone(judged.status()),
         rung(judged.status(), words.ladder()),
         noReading(reading, judged.status()),
-        isEmpty || shade == null || shade.signum() == 0
-            ? null
-            : shade.rounded(3, RoundingMode.HALF_UP).toPlainString());
+        shade(reading, judged.status(), words));
+  }
+
+  private static @Nullable String shade(Reading reading, Status status, Words words) {
+    Ratio shade = words.shading() == null ? null : words.shading().position(reading.favourable());
+    return status.noReading() == NoReading.EMPTY || shade == null || shade.signum() == 0
+        ? null
+        : shade.rounded(3, RoundingMode.HALF_UP).toPlainString();
+  }
+
+  private static @Nullable String percent(@Nullable Ratio share) {
+    return share == null ? null : Shown.percent(share);
   }
 
   private static @Nullable Integer rung(Status status, Ladder ladder) {
@@ -312,12 +330,13 @@ public record ReadingAnswer(
         text(words.measure(), reading.variance()),
         text(words.measure(), reading.favourable()),
         text(reading.variancePercent()),
-        reading.variancePercent() == null ? null : Shown.percent(reading.variancePercent()),
+        percent(reading.variancePercent()),
         text(reading.attainment()),
         percentShown(reading, words.ladder()),
         row.status().word(),
         tone(row.status()),
-        noReading(reading, row.status()));
+        noReading(reading, row.status()),
+        shade(reading, row.status(), words));
   }
 
   public @Nullable String place() {

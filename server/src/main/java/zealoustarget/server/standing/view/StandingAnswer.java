@@ -43,6 +43,7 @@ import zealoustarget.server.rules.StretchesPart;
 public record StandingAnswer(
     @WordsOf(Axis.class) String axis,
     String measure,
+    String measureName,
     String unit,
     int scale,
     @Schema(allowableValues = {"HIGHER", "LOWER", "NEAREST"}) String direction,
@@ -80,6 +81,7 @@ public record StandingAnswer(
     return new StandingAnswer(
         axis,
         measure,
+        measureName,
         unit,
         scale,
         direction,

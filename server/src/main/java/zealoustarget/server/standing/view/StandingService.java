@@ -93,7 +93,7 @@ public class StandingService {
             asked,
             read,
             words,
-            beside(asked, read),
+            beside(asked, read, shading),
             notes.inSpan(asked.query().span()),
             asked.corrections(),
             asked.waiting().isEmpty() ? Map.of() : loads.fileNames(),
@@ -202,6 +202,7 @@ public class StandingService {
       return new StandingAnswer(
           query.axis().word(),
           measure.code(),
+          asked.rules().company().nameOf(measure.code()),
           measure.unit(),
           measure.scale(),
           measure.direction().name(),
@@ -440,8 +441,11 @@ public class StandingService {
             .toList();
   }
 
-  /** The second basis, of the same rows, by row; the total by the empty text. */
-  private static Map<String, Beside> beside(ResolvedQuery asked, Read first) {
+  /**
+   * The second basis, of the same rows, by row; the total by the empty text. One shading for both,
+   * so that equal tones are equal variances.
+   */
+  private static Map<String, Beside> beside(ResolvedQuery asked, Read first, Shading shading) {
     if (asked.beside() == null) {
       return Map.of();
     }
@@ -457,7 +461,7 @@ public class StandingService {
       return Map.of();
     }
     StandingQuery query = asked.beside().withNarrowing(same);
-    Words words = words(asked, query, null);
+    Words words = words(asked, query, shading);
     Read read = read(asked, query);
     Map<String, Beside> beside = new HashMap<>();
     beside.put("", ReadingAnswer.beside(read.whole().total(), words));

@@ -67,6 +67,7 @@ final class CompanyTables {
   static final Set<String> LEFT_OUT =
       Set.of(
           "ACCOUNT",
+          "ACCOUNT_PREFERENCE",
           "API_TOKEN",
           "PULLED",
           "SHEET",

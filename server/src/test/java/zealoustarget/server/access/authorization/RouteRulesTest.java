@@ -48,6 +48,7 @@ class RouteRulesTest {
         .containsExactlyInAnyOrder(
             "DELETE session",
             "PUT session/password",
+            "PUT session/preferences",
             "POST tokens",
             "DELETE tokens/{id}",
             "PUT views/{name}",

@@ -47,6 +47,34 @@ class StandingDeskTest extends StandingServer {
   }
 
   @Test
+  void sharesOfTheGoal_areShown_andTwoVariancesShareOneShading() {
+    JsonNode standing = standing("goalSet=quota&beside=prior-period&" + OCTOBER);
+    assertThat(text(standing, "measureName")).isEqualTo("Revenue");
+    for (JsonNode row : standing.get("rows")) {
+      JsonNode spoken = row.get("spoken");
+      if (row.get("attainment").isNull()) {
+        assertThat(spoken.get("remainingShown").isNull()).isTrue();
+        continue;
+      }
+      BigDecimal percent = new BigDecimal(text(row, "attainment")).movePointRight(2);
+      BigDecimal hundred = new BigDecimal(100);
+      assertThat(new BigDecimal(text(spoken, "remainingShown")))
+          .isCloseTo(
+              hundred.subtract(percent).max(BigDecimal.ZERO), within(new BigDecimal("0.05")));
+      assertThat(new BigDecimal(text(spoken, "overShown")))
+          .isCloseTo(
+              percent.subtract(hundred).max(BigDecimal.ZERO), within(new BigDecimal("0.05")));
+      JsonNode beside = row.get("beside");
+      if (beside.get("favourable").isNull()) {
+        continue;
+      }
+      int side = new BigDecimal(text(beside, "favourable")).signum();
+      int tone = beside.get("shade").isNull() ? 0 : new BigDecimal(text(beside, "shade")).signum();
+      assertThat(tone).isEqualTo(side);
+    }
+  }
+
+  @Test
   void groups_haveSubtotals_andAGoalSetOfTheirOwnAxis() {
     JsonNode byRegion = standing("goalSet=quota&group=region&" + OCTOBER);
     assertThat(texts(byRegion.get("groups"), "key")).containsExactly("North", "South", "");

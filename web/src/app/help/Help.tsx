@@ -1,20 +1,18 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
-import { useState, type ReactNode } from 'react';
-import { StatusMark } from '../marks/StatusMark';
-import { forgetTour } from '../ui/tour';
-import { shortcutsAreOn, switchShortcuts } from '../ui/shortcuts';
+import type { ReactNode } from 'react';
+import { StatusMark } from '../../marks/StatusMark';
+import { forgetTour } from '../../ui/tour';
+import { useKeepPreferences, usePreferences } from '../../api/preferences';
+import { KEY_NAMES } from '../../ui/keyNames';
+import { keyOf } from '../../ui/shortcuts';
 import { t } from './words';
 
-const KEYS = [
-  ['/', t('help.keys.find')],
+/** What keys with others, or with the mouse, do. */
+const MORE_KEYS = [
   [t('help.keys.numbers'), t('help.keys.desks')],
-  ['[  ]', t('help.keys.months')],
-  ['m  q  y  t', t('help.keys.spans')],
   [t('help.keys.shiftClick'), t('help.keys.range')],
-  ['j  k', t('help.keys.rows')],
+  [t('help.keys.ctrlClick'), t('help.keys.pickMany')],
   ['Enter', t('help.keys.open')],
-  ['f', t('help.keys.table')],
-  ['?', t('help.keys.help')],
 ] as const;
 
 const WORDS = [
@@ -109,7 +107,8 @@ const LANE: [ReactNode, string][] = [
 
 /** What the words and marks mean, and what the keys do. */
 export function Help({ onClose }: { onClose: () => void }) {
-  const [isOn, setOn] = useState(shortcutsAreOn);
+  const { data: preferences } = usePreferences();
+  const keep = useKeepPreferences();
   return (
     <Dialog open onClose={onClose} className="relative z-40">
       <div className="fixed inset-0 bg-black/40" aria-hidden="true" />
@@ -165,17 +164,25 @@ export function Help({ onClose }: { onClose: () => void }) {
               <label className="mb-2 flex min-h-6 items-center gap-2">
                 <input
                   type="checkbox"
-                  checked={isOn}
+                  checked={preferences?.keysOn ?? true}
+                  disabled={!preferences || keep.isPending}
                   onChange={(event) => {
-                    switchShortcuts(event.target.checked);
-                    setOn(event.target.checked);
+                    if (preferences) keep.mutate({ ...preferences, keysOn: event.target.checked });
                   }}
                 />
                 {t('help.keysAreOn')}
               </label>
+              <p className="mb-2">
+                <a href="/account" className="text-select underline">
+                  {t('help.keysInAccount')}
+                </a>
+              </p>
               <dl className="grid grid-cols-[150px_1fr] gap-y-1.5">
-                {KEYS.map(([key, what]) => (
-                  <div key={key} className="contents">
+                {[
+                  ...KEY_NAMES.map(([action, what]) => [keyOf(action, preferences), what] as const),
+                  ...MORE_KEYS,
+                ].map(([key, what]) => (
+                  <div key={what} className="contents">
                     <dt className="font-semibold whitespace-pre">{key}</dt>
                     <dd className="text-quiet">{what}</dd>
                   </div>
