@@ -4,6 +4,7 @@ import { field } from '../ui/field';
 import { quietButton } from '../ui/Notice';
 import type { Account, Role } from '../api/account';
 import type { Draft } from './useAccounts';
+import { Select } from '../ui/Select';
 import { t } from './words';
 
 const ROLES: { role: Role; what: string }[] = [
@@ -63,8 +64,7 @@ export function AccountForm(props: AccountFormProps) {
         )}
         <label>
           <span className="mb-1 block text-quiet">{t('accountForm.role')}</span>
-          <select
-            className={field}
+          <Select
             value={role}
             onChange={(event) =>
               setRole(ROLES.find((one) => one.role === event.target.value)?.role ?? 'rep')
@@ -75,7 +75,7 @@ export function AccountForm(props: AccountFormProps) {
                 {one.role}: {one.what}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
         {isTied && <Tie axis={role} member={member} onChange={setMember} />}
       </div>

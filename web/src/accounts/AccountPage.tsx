@@ -6,6 +6,7 @@ import { PasswordForm } from './NewPassword';
 import { OwnSettings } from './OwnSettings';
 import { useNewToken, useRevoking, useTokens, type Token } from './useAccounts';
 import { dayText } from '../format/writing';
+import { Select } from '../ui/Select';
 import { t } from './words';
 
 /** The own account: password, mail and keys, tokens for programs. */
@@ -69,7 +70,7 @@ function Tokens() {
         </label>
         <label>
           <span className="mb-1 block text-quiet">{t('accountPage.itMay')}</span>
-          <select
+          <Select
             className={`${field} h-[31px]`}
             value={scope}
             onChange={(event) => setScope(event.target.value)}
@@ -79,7 +80,7 @@ function Tokens() {
             {role === 'analyst' && (
               <option value="settle">{t('accountPage.readLoadAndCorrectLoads')}</option>
             )}
-          </select>
+          </Select>
         </label>
         <button type="submit" className={quietButton} disabled={make.isPending}>
           {t('accountPage.createToken')}

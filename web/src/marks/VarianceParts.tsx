@@ -4,6 +4,7 @@ import { amount, hasFraction, signed } from '../format/figures';
 import { capital, plural, singular } from '../format/nouns';
 import { ChartFrame, FigureTable } from './ChartFrame';
 import { PartsChart } from './PartsChart';
+import { Select } from '../ui/Select';
 import { t } from './words';
 
 const MOST = 12;
@@ -39,7 +40,7 @@ export function VarianceParts({ closeUp, isRate, along = null, level = 3 }: Vari
       level={level}
       controls={
         closeUp.parts.length > 1 && (
-          <select
+          <Select
             aria-label={t('varianceParts.partsBy')}
             className="rounded-sm border border-field bg-sheet px-1 py-0.5 text-[12px]"
             value={taken.axis}
@@ -50,7 +51,7 @@ export function VarianceParts({ closeUp, isRate, along = null, level = 3 }: Vari
                 {t('varianceParts.by', { axis: singular(axis) })}
               </option>
             ))}
-          </select>
+          </Select>
         )
       }
       table={

@@ -1,4 +1,5 @@
-import { field } from './field';
+import { Labelled } from './Labelled';
+import { Select } from './Select';
 
 interface PickProps {
   label: string;
@@ -10,15 +11,14 @@ interface PickProps {
 /** A plain list under its label. */
 export function Pick({ label, value, options, onChange }: PickProps) {
   return (
-    <label className="block min-w-0">
-      <span className="text-quiet">{label}</span>
-      <select className={field} value={value} onChange={(event) => onChange(event.target.value)}>
+    <Labelled label={label}>
+      <Select value={value} onChange={(event) => onChange(event.target.value)}>
         {options.map((option) => (
           <option key={option.value} value={option.value}>
             {option.word}
           </option>
         ))}
-      </select>
-    </label>
+      </Select>
+    </Labelled>
   );
 }

@@ -55,7 +55,12 @@ export function useGridKeys(
       const side = { ArrowRight: 1, ArrowLeft: -1 }[event.key];
       if (step !== undefined) {
         const next = all[Math.max(0, Math.min(at + step, all.length - 1))];
-        if (next) go(stopsOf(next)[0]);
+        if (next) {
+          // in the column where it came from, as far as the row has one
+          const column = Math.max(0, stopsOf(row).indexOf(event.target as HTMLElement));
+          const stops = stopsOf(next);
+          go(stops[Math.min(column, stops.length - 1)]);
+        }
       } else if (event.key === 'Home' || event.key === 'End') {
         goToEnd(event.key === 'End');
       } else if (side !== undefined && stopsOf(row).length > 1) {

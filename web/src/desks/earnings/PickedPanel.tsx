@@ -35,7 +35,14 @@ export function PickedPanel({ rows, month, trial, change }: PickedPanelProps) {
         <dl className="mb-3 grid grid-cols-[1fr_auto] gap-x-3 gap-y-1">
           {[
             [t('pickedPanel.quota'), together.data.quota],
-            [t('pickedPanel.quotaOfMonth', { month: monthName(month) }), together.data.monthQuota],
+            ...(together.data.monthQuota === together.data.quota
+              ? []
+              : [
+                  [
+                    t('pickedPanel.quotaOfMonth', { month: monthName(month) }),
+                    together.data.monthQuota,
+                  ] as const,
+                ]),
             [t('pickedPanel.floor'), together.data.floor],
             [t('pickedPanel.credited'), together.data.credited],
             [t('pickedPanel.ceiling'), together.data.ceiling],
@@ -53,7 +60,9 @@ export function PickedPanel({ rows, month, trial, change }: PickedPanelProps) {
           </dd>
         </dl>
       )}
-      <p className="mb-3 text-quiet">{t('pickedPanel.dash')}</p>
+      {together.data && Object.values(together.data).includes(null) && (
+        <p className="mb-3 text-quiet">{t('pickedPanel.dash')}</p>
+      )}
       <button type="button" className={smallButton} onClick={() => change({ picked: null })}>
         {t('pickedPanel.clear')}
       </button>

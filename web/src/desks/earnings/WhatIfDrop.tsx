@@ -3,9 +3,9 @@ import type { PayDesk } from '../../api/types';
 import type { Changes } from '../../address/useView';
 import { amount, signed } from '../../format/figures';
 import { count } from '../../format/nouns';
-import { field } from '../../ui/field';
 import { TrialBand, TrialDrop } from '../../ui/Trial';
 import type { PayTrial } from './useEarnings';
+import { Select } from '../../ui/Select';
 import { t } from './words';
 
 interface WhatIfDropProps {
@@ -30,12 +30,12 @@ export function WhatIfDrop({ desk, trial, plans, change }: WhatIfDropProps) {
     >
       <label className="block">
         <span className="text-quiet">{t('whatIf.plan')}</span>
-        <select className={field} value={plan} onChange={(event) => setPlan(event.target.value)}>
+        <Select value={plan} onChange={(event) => setPlan(event.target.value)}>
           <option value="">{t('whatIf.ownPlan')}</option>
           {plans.map((name) => (
             <option key={name}>{name}</option>
           ))}
-        </select>
+        </Select>
       </label>
     </TrialDrop>
   );

@@ -16,6 +16,7 @@ import { TakeoverForm } from './TakeoverForm';
 import { useGoalSum, type Asked, type Draft } from './useGoals';
 import { WAY_WORDS, WAYS, type Way } from './ways';
 import { Proposed } from '../../ui/Proposed';
+import { Select } from '../../ui/Select';
 import { t } from './words';
 
 /** An amount that was begun on the sheet, to be spread over the chosen cells. */
@@ -301,17 +302,13 @@ function SpreadForm({ desk, parts, draft, begun }: SpreadFormProps) {
       {kind === 'spread' && (
         <label className="block">
           <span className="text-quiet">{t('goalPanel.by')}</span>
-          <select
-            className={field}
-            value={way}
-            onChange={(event) => setWay(event.target.value as Way)}
-          >
+          <Select value={way} onChange={(event) => setWay(event.target.value as Way)}>
             {WAYS.map((one) => (
               <option key={one} value={one}>
                 {WAY_WORDS[one]}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
       )}
       {isWeighted && (

@@ -1,7 +1,9 @@
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
-import type { ReactNode } from 'react';
 import type { SheetColumn } from '../../api/types';
 import type { ColumnSaying, useSay } from './useIntake';
+import { Labelled } from '../../ui/Labelled';
+import { Select } from '../../ui/Select';
+import { gridStop } from '../../ui/useGridKeys';
 import { t } from './words';
 
 const POWERS = [
@@ -10,8 +12,6 @@ const POWERS = [
   { power: 6, word: t('columnMenu.inMillions') },
   { power: -2, word: t('columnMenu.inHundredths') },
 ];
-const field = 'w-full rounded-sm border border-quiet bg-sheet px-2 py-1';
-
 interface ColumnMenuProps {
   column: SheetColumn;
   targets: string[];
@@ -30,6 +30,7 @@ export function ColumnMenu({ column, targets, isOpen, say }: ColumnMenuProps) {
   return (
     <Popover className="min-w-0">
       <PopoverButton
+        {...gridStop}
         className={`max-w-full truncate font-semibold ${colour}`}
         aria-label={t('columnMenu.mapsTo', { title: column.title, word })}
       >
@@ -55,9 +56,8 @@ export function ColumnMenu({ column, targets, isOpen, say }: ColumnMenuProps) {
         {isMonthColumn ? (
           <p>{t('columnMenu.amountsOf', { target: column.target })}</p>
         ) : (
-          <Field label={t('columnMenu.mapsTo2')}>
-            <select
-              className={field}
+          <Labelled label={t('columnMenu.mapsTo2')}>
+            <Select
               value={column.target}
               onChange={(event) => tell({ column: event.target.value })}
             >
@@ -65,14 +65,13 @@ export function ColumnMenu({ column, targets, isOpen, say }: ColumnMenuProps) {
               {targets.map((target) => (
                 <option key={target}>{target}</option>
               ))}
-            </select>
-          </Field>
+            </Select>
+          </Labelled>
         )}
         {column.isAmount && (
           <>
-            <Field label={t('columnMenu.decimalMark')}>
-              <select
-                className={field}
+            <Labelled label={t('columnMenu.decimalMark')}>
+              <Select
                 value={column.decimals}
                 onChange={(event) =>
                   tell({ decimals: event.target.value as SheetColumn['decimals'] })
@@ -81,11 +80,10 @@ export function ColumnMenu({ column, targets, isOpen, say }: ColumnMenuProps) {
                 <option value="auto">{t('columnMenu.detect')}</option>
                 <option value="point">{t('columnMenu.point123456')}</option>
                 <option value="comma">{t('columnMenu.comma123456')}</option>
-              </select>
-            </Field>
-            <Field label={t('columnMenu.scaling')}>
-              <select
-                className={field}
+              </Select>
+            </Labelled>
+            <Labelled label={t('columnMenu.scaling')}>
+              <Select
                 value={column.power}
                 onChange={(event) => tell({ power: Number(event.target.value) })}
               >
@@ -94,8 +92,8 @@ export function ColumnMenu({ column, targets, isOpen, say }: ColumnMenuProps) {
                     {one.word}
                   </option>
                 ))}
-              </select>
-            </Field>
+              </Select>
+            </Labelled>
             <label className="flex items-center gap-2">
               <input
                 type="checkbox"
@@ -107,28 +105,18 @@ export function ColumnMenu({ column, targets, isOpen, say }: ColumnMenuProps) {
           </>
         )}
         {column.isDate && (
-          <Field label={t('columnMenu.n01022026Means')}>
-            <select
-              className={field}
+          <Labelled label={t('columnMenu.n01022026Means')}>
+            <Select
               value={column.dates}
               onChange={(event) => tell({ dates: event.target.value as SheetColumn['dates'] })}
             >
               <option value="auto">{t('columnMenu.detect')}</option>
               <option value="day-first">{t('columnMenu.n1FebruaryDayFirst')}</option>
               <option value="month-first">{t('columnMenu.n2JanuaryMonthFirst')}</option>
-            </select>
-          </Field>
+            </Select>
+          </Labelled>
         )}
       </PopoverPanel>
     </Popover>
-  );
-}
-
-function Field(props: { label: string; children: ReactNode }) {
-  return (
-    <label className="block">
-      <span className="block text-[12px] text-quiet">{props.label}</span>
-      {props.children}
-    </label>
   );
 }

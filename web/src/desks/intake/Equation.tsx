@@ -4,6 +4,7 @@ import type { Load } from '../../api/types';
 import { amount } from '../../format/figures';
 import { count } from '../../format/nouns';
 import type { useSay } from './useIntake';
+import { Select } from '../../ui/Select';
 import { t } from './words';
 
 interface EquationProps {
@@ -83,7 +84,7 @@ function Control({ load, isOpen, say }: EquationProps) {
       >
         <span className="text-[12px] text-quiet">
           {t('equation.controlTotalOf')}{' '}
-          <select
+          <Select
             aria-label={t('equation.measure')}
             value={measure}
             onChange={(event) => setMeasure(event.target.value)}
@@ -91,7 +92,7 @@ function Control({ load, isOpen, say }: EquationProps) {
             {measures.map((one) => (
               <option key={one}>{one}</option>
             ))}
-          </select>
+          </Select>
         </span>
         <NumberField
           label={t('equation.controlTotal')}

@@ -1,5 +1,5 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { render, screen, waitFor, within } from '@testing-library/react';
+import { act, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter } from 'react-router';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
@@ -291,6 +291,32 @@ it('work that goes on can be stopped', async () => {
   expect(screen.queryByRole('button', { name: /Post/ })).not.toBeInTheDocument();
   await userEvent.click(screen.getByRole('button', { name: 'Stop loading' }));
   await waitFor(() => expect(sent[0]?.path).toBe('/api/v1/loads/7/cancel'));
+});
+
+it('says that it asks every now and then while the live connection is lost', () => {
+  const heard: Record<string, (event: unknown) => void> = {};
+  vi.stubGlobal(
+    'EventSource',
+    class {
+      addEventListener(kind: string, listener: (event: unknown) => void) {
+        heard[kind] = listener;
+      }
+      close() {
+        // nothing is open
+      }
+    },
+  );
+  show({
+    ...LOAD,
+    state: 'reading',
+    progress: { phase: 'checking', lines: 5, percent: 62, secondsLeft: 8 },
+  });
+  act(() => heard['error']?.({}));
+  expect(screen.getByText(/^The live connection is interrupted/)).toBeVisible();
+  const told = { phase: 'checking', lines: 9, percent: 80, secondsLeft: 2 };
+  act(() => heard['progress']?.({ data: JSON.stringify(told) }));
+  expect(screen.getByText(/Checking, 80 %/)).toBeVisible();
+  expect(screen.queryByText(/^The live connection/)).toBeNull();
 });
 
 it('a file that was not understood says why, and what its columns are can be told', async () => {

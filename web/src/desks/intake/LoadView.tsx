@@ -77,6 +77,11 @@ export function LoadView({ load, company, line, onGone, onOpen }: LoadViewProps)
               max={100}
               value={progress.percent}
             />
+            {progress.isPolled && (
+              <p role="status" className="mt-1 text-[12px] text-quiet">
+                {t('loadView.polled')}
+              </p>
+            )}
           </div>
         )}
         {load.problem && !progress && (

@@ -1,10 +1,13 @@
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import { offered } from '../../api/goalSets';
 import type { AxisWord, Company, Load, LoadKind, Sheet } from '../../api/types';
 import { quietButton } from '../../ui/Notice';
 import type { useSay } from './useIntake';
 import { singular } from '../../format/nouns';
 import { dayText } from '../../format/writing';
+import { Input } from '../../ui/Input';
+import { Labelled } from '../../ui/Labelled';
+import { Select } from '../../ui/Select';
 import { t } from './words';
 
 const KINDS: LoadKind[] = ['actuals', 'goals', 'roster', 'products', 'deals'];
@@ -105,34 +108,26 @@ function ReadingForm(props: {
         );
       }}
     >
-      <Field label={t('reading.fileType')}>
-        <select
-          className={field}
-          value={kind}
-          onChange={(event) => setKind(event.target.value as LoadKind)}
-        >
+      <Labelled label={t('reading.fileType')}>
+        <Select value={kind} onChange={(event) => setKind(event.target.value as LoadKind)}>
           {KINDS.map((one) => (
             <option key={one}>{one}</option>
           ))}
-        </select>
-      </Field>
+        </Select>
+      </Labelled>
       {hasAmounts && (
-        <Field label={kind === 'goals' ? t('reading.goalsBy') : t('reading.goalsInTheSameFile')}>
-          <select
-            className={field}
-            value={axis}
-            onChange={(event) => setAxis(event.target.value as AxisWord | '')}
-          >
+        <Labelled label={kind === 'goals' ? t('reading.goalsBy') : t('reading.goalsInTheSameFile')}>
+          <Select value={axis} onChange={(event) => setAxis(event.target.value as AxisWord | '')}>
             {kind === 'actuals' && <option value="">{t('reading.none')}</option>}
             {(kind === 'goals' ? AXES : AXES.slice(0, 3)).map((one) => (
               <option key={one}>{one}</option>
             ))}
-          </select>
-        </Field>
+          </Select>
+        </Labelled>
       )}
       {(kind === 'goals' || (hasAmounts && axis !== '')) && (
-        <Field label={t('reading.goalSet')}>
-          <input
+        <Labelled label={t('reading.goalSet')}>
+          <Input
             className={`${field} w-[130px]`}
             value={goalSet}
             list="goal-sets"
@@ -145,35 +140,31 @@ function ReadingForm(props: {
               <option key={one.name} value={one.name} />
             ))}
           </datalist>
-        </Field>
+        </Labelled>
       )}
       {hasAmounts && (
-        <Field label={t('reading.monthColumnsContain')}>
-          <select
-            className={field}
-            value={measure}
-            onChange={(event) => setMeasure(event.target.value)}
-          >
+        <Labelled label={t('reading.monthColumnsContain')}>
+          <Select value={measure} onChange={(event) => setMeasure(event.target.value)}>
             <option value="">{t('reading.notSet')}</option>
             {company.measures.map((one) => (
               <option key={one.code}>{one.code}</option>
             ))}
-          </select>
-        </Field>
+          </Select>
+        </Labelled>
       )}
       {hasAmounts && (
-        <Field label={t('reading.fiscalYearOfThePeriods')}>
-          <input
+        <Labelled label={t('reading.fiscalYearOfThePeriods')}>
+          <Input
             className={`${field} w-[70px]`}
             inputMode="numeric"
             value={year}
             onChange={(event) => setYear(event.target.value)}
           />
-        </Field>
+        </Labelled>
       )}
       {kind === 'deals' && (
         <>
-          <Field label={t('reading.dealsAsOf')}>
+          <Labelled label={t('reading.dealsAsOf')}>
             <input
               className={field}
               type="date"
@@ -181,25 +172,25 @@ function ReadingForm(props: {
               value={asOf}
               onChange={(event) => setAsOf(event.target.value)}
             />
-          </Field>
-          <Field label={t('reading.source')}>
-            <input
+          </Labelled>
+          <Labelled label={t('reading.source')}>
+            <Input
               className={`${field} w-[130px]`}
               value={source}
               maxLength={80}
               onChange={(event) => setSource(event.target.value)}
             />
-          </Field>
+          </Labelled>
         </>
       )}
       {sheet.sheets.length > 1 && (
-        <Field label={t('reading.sheet2')}>
-          <select className={field} value={tab} onChange={(event) => setTab(event.target.value)}>
+        <Labelled label={t('reading.sheet2')}>
+          <Select value={tab} onChange={(event) => setTab(event.target.value)}>
             {sheet.sheets.map((one) => (
               <option key={one}>{one}</option>
             ))}
-          </select>
-        </Field>
+          </Select>
+        </Labelled>
       )}
       <button type="submit" className={quietButton} disabled={say.isPending}>
         {t('reading.apply')}
@@ -208,14 +199,5 @@ function ReadingForm(props: {
         {t('reading.cancel')}
       </button>
     </form>
-  );
-}
-
-function Field(props: { label: string; children: ReactNode }) {
-  return (
-    <label className="block">
-      <span className="mb-0.5 block text-[12px] text-quiet">{props.label}</span>
-      {props.children}
-    </label>
   );
 }

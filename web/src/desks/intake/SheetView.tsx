@@ -3,6 +3,7 @@ import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import type { Load, Sheet, SheetLine } from '../../api/types';
 import { holdKeys } from '../../ui/isTyping';
+import { gridStop, useGridKeys } from '../../ui/useGridKeys';
 import { amount } from '../../format/figures';
 import { ColumnMenu } from './ColumnMenu';
 import { PAGE, placeOf, useSheetPages, type useSay } from './useIntake';
@@ -30,12 +31,14 @@ interface SheetViewProps {
 
 /** The file as a sheet: their header over ours, faults in the cells where they are. */
 export function SheetView({ load, head, first, walk, isOpen, say }: SheetViewProps) {
-  const scroller = useRef<HTMLDivElement>(null);
+  const [scroll, setScroll] = useState<HTMLDivElement | null>(null);
+  const [grid, setGrid] = useState<HTMLDivElement | null>(null);
+  useGridKeys(grid, scroll, ROW);
   const [editing, setEditing] = useState<{ line: number; at: number } | null>(null);
   const [shown, setShown] = useState<number | null>(first);
   const rows = useVirtualizer({
     count: head.recordCount,
-    getScrollElement: () => scroller.current,
+    getScrollElement: () => scroll,
     estimateSize: () => ROW,
     overscan: 12,
   });
@@ -68,19 +71,19 @@ export function SheetView({ load, head, first, walk, isOpen, say }: SheetViewPro
   const widths = head.columns.map(width);
   const template = `52px ${widths.map((pixels) => `minmax(${pixels}px, ${pixels}fr)`).join(' ')}`;
   return (
-    <div
-      ref={scroller}
-      role="table"
-      aria-label={t('sheetView.linesOfTheFile')}
-      aria-rowcount={head.recordCount + 2}
-      // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- scrolls by keyboard
-      tabIndex={0}
-      className="min-h-[120px] flex-1 overflow-auto bg-sheet"
-    >
-      <div style={{ minWidth: widths.reduce((sum, pixels) => sum + pixels, 52) }}>
+    <div ref={setScroll} className="min-h-[120px] flex-1 overflow-auto bg-sheet">
+      <div
+        ref={setGrid}
+        role="grid"
+        aria-label={t('sheetView.linesOfTheFile')}
+        aria-rowcount={head.recordCount + 2}
+        aria-colcount={head.columns.length + 1}
+        style={{ minWidth: widths.reduce((sum, pixels) => sum + pixels, 52) }}
+      >
         <div role="rowgroup" className="sticky top-0 z-10 border-b border-ink bg-sheet">
           <div
             role="row"
+            aria-rowindex={1}
             className="grid bg-ground/70 text-[12.5px] text-quiet"
             style={{ gridTemplateColumns: template }}
           >
@@ -98,14 +101,19 @@ export function SheetView({ load, head, first, walk, isOpen, say }: SheetViewPro
               </span>
             ))}
           </div>
-          <div role="row" className="grid" style={{ gridTemplateColumns: template }}>
-            <span role="cell" className="px-2 py-1.5 text-[12px] text-quiet">
+          <div
+            role="row"
+            aria-rowindex={2}
+            className="grid"
+            style={{ gridTemplateColumns: template }}
+          >
+            <span role="gridcell" className="px-2 py-1.5 text-[12px] text-quiet">
               {t('sheetView.ourField')}
             </span>
             {head.columns.map((column, at) => (
               <span
                 key={at}
-                role="cell"
+                role="gridcell"
                 className={`min-w-0 px-2 py-1.5 ${column.isAmount ? 'text-right' : ''}`}
               >
                 <ColumnMenu column={column} targets={head.targets} isOpen={isOpen} say={say} />
@@ -169,7 +177,7 @@ interface LineProps {
 function Line({ line, head, isOpen, editing, onEdit, say }: LineProps) {
   if (!line) {
     return (
-      <span role="cell" className="px-2 py-1 text-quiet">
+      <span role="gridcell" className="px-2 py-1 text-quiet">
         …
       </span>
     );
@@ -178,7 +186,7 @@ function Line({ line, head, isOpen, editing, onEdit, say }: LineProps) {
   return (
     <>
       <span
-        role="cell"
+        role="gridcell"
         title={ofLine.map((fault) => fault.message).join(' ')}
         className={`px-2 py-1 text-[12.5px] no-underline ${lineColour(ofLine)}`}
       >
@@ -191,7 +199,7 @@ function Line({ line, head, isOpen, editing, onEdit, say }: LineProps) {
         return (
           <span
             key={at}
-            role="cell"
+            role="gridcell"
             title={faults.map((fault) => fault.message).join(' ') || undefined}
             className={`min-w-0 truncate px-2 py-1 ${column.isAmount ? 'text-right' : ''} ${cellLook(faults)} ${line.rewritten.includes(at) ? 'font-semibold' : ''}`}
           >
@@ -212,7 +220,7 @@ function Line({ line, head, isOpen, editing, onEdit, say }: LineProps) {
             ) : isOpen ? (
               <button
                 type="button"
-                tabIndex={faults.length > 0 ? 0 : -1}
+                {...gridStop}
                 className="-my-1 block min-h-[26px] w-full truncate text-inherit [text-align:inherit]"
                 aria-label={
                   faults.length > 0
@@ -234,7 +242,8 @@ function Line({ line, head, isOpen, editing, onEdit, say }: LineProps) {
                 {text || '\u00a0'}
               </button>
             ) : (
-              text
+              // nothing to change, and still to be walked and read
+              <span {...gridStop}>{text || '\u00a0'}</span>
             )}
           </span>
         );

@@ -258,9 +258,13 @@ export function useStep(id: number, onGone: () => void, onOpen: (id: number) => 
 /** Milliseconds between questions where no stream comes through. */
 const ASK_EVERY = 2000;
 
-/** Follows long work by server-sent events; asks for the load anew when it is done. */
-export function useProgress(load: Load): Progress | null {
+/**
+ * Follows long work by server-sent events; asks for the load anew when it is done. While the stream
+ * is lost, the load is asked for every now and then, and that is said.
+ */
+export function useProgress(load: Load): (Progress & { isPolled: boolean }) | null {
   const [progress, setProgress] = useState<Progress | null>(null);
+  const [isPolled, setPolled] = useState(false);
   const queries = useQueryClient();
   const isRunning = load.progress !== null;
   useEffect(() => {
@@ -275,10 +279,13 @@ export function useProgress(load: Load): Progress | null {
     // a proxy may cut or refuse the stream: until it speaks again, the load is asked for
     events.addEventListener('error', () => {
       asking ??= setInterval(askAnew, ASK_EVERY);
+      setProgress(null);
+      setPolled(true);
     });
     events.addEventListener('progress', (event) => {
       clearInterval(asking);
       asking = undefined;
+      setPolled(false);
       setProgress(JSON.parse((event as MessageEvent<string>).data) as Progress);
     });
     events.addEventListener('done', () => {
@@ -292,5 +299,6 @@ export function useProgress(load: Load): Progress | null {
       clearInterval(asking);
     };
   }, [isRunning, load.id, queries]);
-  return isRunning ? (progress ?? load.progress) : null;
+  const now = progress ?? load.progress;
+  return isRunning && now ? { ...now, isPolled } : null;
 }

@@ -3,11 +3,11 @@ import { spanOf } from '../../address/span';
 import { ProblemError } from '../../api/client';
 import type { Rules } from '../../api/types';
 import { monthWord } from '../../format/figures';
-import { field } from '../../ui/field';
 import { mainButton, smallButton } from '../../ui/Notice';
 import { Pick } from '../../ui/Pick';
 import { HolidayYear } from './HolidayYear';
-import { Labelled } from './Labelled';
+import { Labelled } from '../../ui/Labelled';
+import { Textarea } from '../../ui/Textarea';
 import { tagOf, useHolidayFile, useSaveRules } from './useRules';
 import { Saved } from '../../ui/Saved';
 import { t } from './words';
@@ -91,8 +91,7 @@ export function CalendarPart({ rules, month }: CalendarPartProps) {
         label={t('calendarPart.holidays')}
         fault={isOfDays ? (problem?.rule ?? undefined) : undefined}
       >
-        <textarea
-          className={field}
+        <Textarea
           rows={5}
           value={days}
           placeholder={t('calendarPart.onePerLine')}

@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { ProblemError } from '../../api/client';
 import type { CompanyRules, Rules, WritingRules } from '../../api/types';
-import { field } from '../../ui/field';
 import { mainButton } from '../../ui/Notice';
 import { Saved } from '../../ui/Saved';
-import { Labelled } from './Labelled';
+import { Input } from '../../ui/Input';
+import { Labelled } from '../../ui/Labelled';
 import { tagOf, useSaveRules } from './useRules';
 import { Pick } from '../../ui/Pick';
 import { t } from './words';
@@ -69,11 +69,10 @@ export function CompanyPart({ rules }: { rules: Rules & { tag: string } }) {
     >
       <h2 className="text-[16px] font-bold">{t('companyPart.company')}</h2>
       <Labelled label={t('companyPart.companyName')} fault={faultAt('name')}>
-        <input className={field} value={name} onChange={(event) => setName(event.target.value)} />
+        <Input value={name} onChange={(event) => setName(event.target.value)} />
       </Labelled>
       <Labelled label={t('companyPart.timeZone')} fault={faultAt('timeZone')}>
-        <input
-          className={field}
+        <Input
           list="time-zones"
           value={timeZone}
           placeholder={t('companyPart.notSetDaysBeginAt')}

@@ -4,6 +4,7 @@ import { field } from '../../ui/field';
 import { mainButton, smallButton } from '../../ui/Notice';
 import { tagOf, useSaveRules } from './useRules';
 import { Saved } from '../../ui/Saved';
+import { Select } from '../../ui/Select';
 import { t } from './words';
 
 const DIRECTIONS = ['HIGHER', 'LOWER', 'NEAREST'] as const;
@@ -128,7 +129,7 @@ export function MeasuresPart({ company, rules }: MeasuresPartProps) {
                   </>
                 )}
                 <td className="w-[210px] py-0.5 pr-2">
-                  <select
+                  <Select
                     aria-label={t('measuresPart.directionOf', { code: draft.code || at + 1 })}
                     className={cell}
                     value={draft.direction}
@@ -139,11 +140,11 @@ export function MeasuresPart({ company, rules }: MeasuresPartProps) {
                         {t(`measuresPart.way.${one}`)}
                       </option>
                     ))}
-                  </select>
+                  </Select>
                 </td>
                 <td className="w-[120px] py-0.5">
                   {draft.quotient === null && draft.direction === 'HIGHER' && (
-                    <select
+                    <Select
                       aria-label={t('measuresPart.fedByOf', { code: draft.code || at + 1 })}
                       className={cell}
                       value={draft.fedBy}
@@ -151,7 +152,7 @@ export function MeasuresPart({ company, rules }: MeasuresPartProps) {
                     >
                       <option value="">{t('measuresPart.files')}</option>
                       <option value="won-deals">{t('measuresPart.wonDeals')}</option>
-                    </select>
+                    </Select>
                   )}
                 </td>
               </tr>

@@ -6,7 +6,8 @@ import { field } from '../../ui/field';
 import { mainButton, smallButton } from '../../ui/Notice';
 import { AssignPart } from './AssignPart';
 import { EffectPart } from './EffectPart';
-import { Labelled } from './Labelled';
+import { Input } from '../../ui/Input';
+import { Labelled } from '../../ui/Labelled';
 import {
   fromDraft,
   isCount,
@@ -22,6 +23,7 @@ import {
 import { offered } from '../../api/goalSets';
 import { useSaveRules, useTrial } from './useRules';
 import { Saved } from '../../ui/Saved';
+import { Select } from '../../ui/Select';
 import { t } from './words';
 
 const IN_FORCE = '';
@@ -92,16 +94,14 @@ export function PlanEditor(props: PlanEditorProps) {
         <div className="min-h-0 flex-1 overflow-auto px-5 pt-1">
           <div className="grid max-w-[620px] grid-cols-2 gap-x-4 gap-y-3">
             <Labelled label={t('planEditor.name')} fault={faultOf('name')}>
-              <input
-                className={field}
+              <Input
                 maxLength={80}
                 value={draft.name}
                 onChange={(event) => set({ name: event.target.value })}
               />
             </Labelled>
             <Labelled label={t('planEditor.effectiveFromMonth')} fault={faultOf('since')}>
-              <input
-                className={field}
+              <Input
                 type="month"
                 placeholder="2026-10"
                 value={draft.since}
@@ -162,16 +162,14 @@ export function PlanEditor(props: PlanEditorProps) {
               onChange={(ceiling) => set({ ceiling })}
             />
             <Labelled label={t('planEditor.capOnPayBlankNone')} fault={faultOf('cap')}>
-              <input
-                className={field}
+              <Input
                 inputMode="decimal"
                 value={draft.cap}
                 onChange={(event) => set({ cap: event.target.value })}
               />
             </Labelled>
             <Labelled label={t('planEditor.onTargetBonusBlankNone')} fault={faultOf('bonus')}>
-              <input
-                className={field}
+              <Input
                 inputMode="decimal"
                 value={draft.bonus}
                 onChange={(event) => set({ bonus: event.target.value })}
@@ -239,23 +237,29 @@ interface PickedProps {
   value: string;
   options: string[];
   words?: string[];
+  /** Set by the label above it. */
+  invalid?: boolean;
   onPick: (value: string) => void;
 }
 
-function Picked({ value, options, words, onPick }: PickedProps) {
+function Picked({ value, options, words, invalid, onPick }: PickedProps) {
   return (
-    <select className={field} value={value} onChange={(event) => onPick(event.target.value)}>
+    <Select
+      invalid={invalid ?? false}
+      value={value}
+      onChange={(event) => onPick(event.target.value)}
+    >
       {options.map((option, at) => (
         <option key={option} value={option}>
           {words?.[at] ?? option}
         </option>
       ))}
-    </select>
+    </Select>
   );
 }
 
 const KIND_WORDS: Record<BoundKind, string> = {
-  none: 'none',
+  none: t('planEditor.none'),
   amount: t('planEditor.amount'),
   percent: t('planEditor.ofQuota'),
   goalSet: t('planEditor.fromAGoalSet'),
@@ -275,9 +279,8 @@ function BoundField({ label, draft, kinds, sets, fault, onChange }: BoundFieldPr
     <fieldset className="min-w-0">
       <legend className="text-quiet">{label}</legend>
       <div className="grid grid-cols-2 gap-1.5">
-        <select
+        <Select
           aria-label={t('planEditor.kind', { label })}
-          className={field}
           value={draft.kind}
           onChange={(event) =>
             onChange({
@@ -291,18 +294,17 @@ function BoundField({ label, draft, kinds, sets, fault, onChange }: BoundFieldPr
               {KIND_WORDS[kind]}
             </option>
           ))}
-        </select>
+        </Select>
         {draft.kind === 'goalSet' ? (
-          <select
+          <Select
             aria-label={t('planEditor.goalSet', { label })}
-            className={field}
             value={draft.value}
             onChange={(event) => onChange({ ...draft, value: event.target.value })}
           >
             {[...new Set([...sets, draft.value])].map((name) => (
               <option key={name}>{name}</option>
             ))}
-          </select>
+          </Select>
         ) : (
           draft.kind !== 'none' && (
             <input
@@ -393,8 +395,7 @@ function Steps({ draft, isCounted, faultOf, onChange }: StepsProps) {
             label={t('planEditor.tierStartsAtOfQuota', { at: at + 1 })}
             fault={faultOf(`steps[${at}].from`)}
           >
-            <input
-              className={field}
+            <Input
               value={step.from}
               onChange={(event) => change(at, { from: event.target.value })}
             />
@@ -408,8 +409,7 @@ function Steps({ draft, isCounted, faultOf, onChange }: StepsProps) {
             label={isCounted ? t('planEditor.payPerUnit') : t('planEditor.rate')}
             fault={faultOf(`steps[${at}].rate`)}
           >
-            <input
-              className={field}
+            <Input
               value={step.rate}
               onChange={(event) => change(at, { rate: event.target.value })}
             />

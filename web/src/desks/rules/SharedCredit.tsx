@@ -1,7 +1,6 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import { ProblemError } from '../../api/client';
 import type { Rules } from '../../api/types';
-import { field } from '../../ui/field';
 import { mainButton, smallButton } from '../../ui/Notice';
 import {
   fromCreditDraft,
@@ -11,10 +10,12 @@ import {
   type CreditDraft,
 } from './credit';
 import { EffectPart } from './EffectPart';
-import { Labelled } from './Labelled';
+import { Input } from '../../ui/Input';
+import { Labelled } from '../../ui/Labelled';
 import type { Person } from './plan';
 import { useSaveRules, useTrial } from './useRules';
 import { Saved } from '../../ui/Saved';
+import { MemberPick } from '../../ui/MemberPick';
 import { t } from './words';
 
 interface SharedCreditProps {
@@ -125,6 +126,7 @@ interface CreditFieldsProps {
 
 function CreditFields({ number, draft, people, fault, onChange, onTakeOut }: CreditFieldsProps) {
   const { shares } = draft;
+  const members = people.map(({ rep, name }) => ({ key: rep, name }));
   const change = (at: number, changes: Partial<CreditDraft['shares'][number]>) =>
     onChange({
       ...draft,
@@ -134,27 +136,25 @@ function CreditFields({ number, draft, people, fault, onChange, onTakeOut }: Cre
     <fieldset className="mb-4 max-w-[620px] rounded border border-rule bg-sheet p-4">
       <legend className="sr-only">{t('sharedCredit.creditSplit', { number })}</legend>
       <div className="mb-2 grid grid-cols-3 gap-3">
-        <Labelled label={t('sharedCredit.salesAndQuotaOf')} fault={undefined}>
-          <PersonPick
+        <Labelled label={t('sharedCredit.salesAndQuotaOf')}>
+          <MemberPick
             value={draft.rep}
-            people={people}
+            people={members}
             onPick={(rep) => onChange({ ...draft, rep })}
           />
         </Labelled>
-        <Labelled label={t('sharedCredit.fromMonthBlankAlways')} fault={undefined}>
-          <input
+        <Labelled label={t('sharedCredit.fromMonthBlankAlways')}>
+          <Input
             type="month"
             placeholder="2026-10"
-            className={field}
             value={draft.from}
             onChange={(event) => onChange({ ...draft, from: event.target.value })}
           />
         </Labelled>
-        <Labelled label={t('sharedCredit.untilMonthBlankOpen')} fault={undefined}>
-          <input
+        <Labelled label={t('sharedCredit.untilMonthBlankOpen')}>
+          <Input
             type="month"
             placeholder="2026-12"
-            className={field}
             value={draft.until}
             onChange={(event) => onChange({ ...draft, until: event.target.value })}
           />
@@ -162,15 +162,11 @@ function CreditFields({ number, draft, people, fault, onChange, onTakeOut }: Cre
       </div>
       {shares.map((one, at) => (
         <div key={at} className="mb-1.5 grid grid-cols-[1fr_140px_28px] items-end gap-3">
-          <Labelled
-            label={at === 0 ? t('sharedCredit.areCreditedTo') : t('sharedCredit.andTo')}
-            fault={undefined}
-          >
-            <PersonPick value={one.rep} people={people} onPick={(rep) => change(at, { rep })} />
+          <Labelled label={at === 0 ? t('sharedCredit.areCreditedTo') : t('sharedCredit.andTo')}>
+            <MemberPick value={one.rep} people={members} onPick={(rep) => change(at, { rep })} />
           </Labelled>
-          <Labelled label={t('sharedCredit.share')} fault={undefined}>
-            <input
-              className={field}
+          <Labelled label={t('sharedCredit.share')}>
+            <Input
               value={one.share}
               placeholder="50 %"
               onChange={(event) => change(at, { share: event.target.value })}
@@ -207,26 +203,5 @@ function CreditFields({ number, draft, people, fault, onChange, onTakeOut }: Cre
         </button>
       </p>
     </fieldset>
-  );
-}
-
-interface PersonPickProps {
-  value: string;
-  people: Person[];
-  onPick: (rep: string) => void;
-}
-
-function PersonPick({ value, people, onPick }: PersonPickProps) {
-  const isKnown = value === '' || people.some((one) => one.rep === value);
-  return (
-    <select className={field} value={value} onChange={(event) => onPick(event.target.value)}>
-      <option value="">{t('sharedCredit.select')}</option>
-      {people.map((one) => (
-        <option key={one.rep} value={one.rep}>
-          {one.name}
-        </option>
-      ))}
-      {!isKnown && <option>{value}</option>}
-    </select>
   );
 }

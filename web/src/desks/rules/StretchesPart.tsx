@@ -3,7 +3,6 @@ import { Link } from 'react-router';
 import type { Company, Rules } from '../../api/types';
 import { asPercent, shifted } from '../../format/figures';
 import { readNumber } from '../../format/numbers';
-import { field } from '../../ui/field';
 import { smallButton } from '../../ui/Notice';
 import { Pick } from '../../ui/Pick';
 import { Saved } from '../../ui/Saved';
@@ -17,7 +16,8 @@ import {
   takenBack,
   type Attached,
 } from './AppliesTo';
-import { Labelled } from './Labelled';
+import { Input } from '../../ui/Input';
+import { Labelled } from '../../ui/Labelled';
 import { useSaveRules } from './useRules';
 import { t } from './words';
 
@@ -108,11 +108,7 @@ function AddStretches({ company, first, save }: AddStretchesProps) {
           label={t('stretches.percents')}
           fault={at === null ? t('stretches.rising') : undefined}
         >
-          <input
-            className={field}
-            value={percents}
-            onChange={(event) => setPercents(event.target.value)}
-          />
+          <Input value={percents} onChange={(event) => setPercents(event.target.value)} />
         </Labelled>
         <Pick
           label={t('stretches.of')}

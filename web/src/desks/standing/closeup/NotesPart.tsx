@@ -9,6 +9,7 @@ import { ReasonList } from '../../../ui/ReasonList';
 import type { Member } from '../rows';
 import { useWriteNote } from '../useStanding';
 import { useReasons } from '../../../api/reasons';
+import { Select } from '../../../ui/Select';
 import { t } from '../words';
 
 const MOST_MONTHS = 24;
@@ -43,17 +44,13 @@ export function NotesPart({ member, standing, notes }: NotesPartProps) {
       {mayExplain && months.length > 1 && (
         <label className="no-print mb-1.5 block">
           <span className="sr-only">{t('notesPart.monthOfTheNote')}</span>
-          <select
-            className={field}
-            value={month}
-            onChange={(event) => setMonth(event.target.value)}
-          >
+          <Select value={month} onChange={(event) => setMonth(event.target.value)}>
             {months.map((one) => (
               <option key={one} value={one}>
                 {monthName(one)}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
       )}
       {mayExplain ? (
@@ -100,9 +97,8 @@ function NoteForm({ member, month, written }: NoteFormProps) {
       }}
     >
       <div className="flex gap-1.5">
-        <select
+        <Select
           aria-label={t('notesPart.reason')}
-          className={field}
           value={reason}
           onChange={(event) => setReason(event.target.value)}
         >
@@ -112,7 +108,7 @@ function NoteForm({ member, month, written }: NoteFormProps) {
               {one.name}
             </option>
           ))}
-        </select>
+        </Select>
         {mayLoad && (
           <button
             type="button"

@@ -8,7 +8,7 @@ import { ChartFrame, FigureTable } from '../../../marks/ChartFrame';
 import { Lane, laneScale } from '../../../marks/Lane';
 import { LinesChart, LinesKey, type Line } from '../../../marks/LinesChart';
 import { StatusMark } from '../../../marks/StatusMark';
-import { Choice } from '../../../ui/Choice';
+import { MemberPick } from '../../../ui/MemberPick';
 import { figuresOf, rowId } from '../rows';
 import { useStanding } from '../useStanding';
 import { placedPercent } from '../../../format/placing';
@@ -21,8 +21,6 @@ interface CompareMembersProps {
   standing: Standing;
   change: (changes: Changes) => void;
 }
-
-const MOST_OFFERED = 300;
 
 /** Members side by side: their figures, lanes on one line, months on one chart. */
 export function CompareMembers({ view, standing, change }: CompareMembersProps) {
@@ -69,26 +67,18 @@ export function CompareMembers({ view, standing, change }: CompareMembersProps) 
           </button>
         ))}
         {chosen.length < MOST_MEMBERS && (
-          <Choice
-            label={t('compareMembers.add')}
-            value=""
-            options={[
-              { value: '', word: t('compareMembers.select') },
-              ...others.slice(0, MOST_OFFERED).map((row) => ({ value: row.key, word: row.name })),
-            ]}
-            onChange={(key) => key && set([...keys, key])}
-          />
+          <div className="w-[220px]">
+            <MemberPick
+              key={keys.join()}
+              label={t('compareMembers.add')}
+              value=""
+              people={others}
+              placeholder={t('compareMembers.addOne', { axis: singular(view.axis) })}
+              onPick={(key) => set([...keys, key])}
+            />
+          </div>
         )}
       </div>
-      {others.length > MOST_OFFERED && (
-        <p className="no-print mb-2 text-quiet">
-          {t('compareMembers.theListOffersTheFirst', {
-            MOST_OFFERED,
-            others: amount(String(others.length)),
-            axis: plural(view.axis),
-          })}
-        </p>
-      )}
       {chosen.length < 2 ? (
         <p className="text-quiet">
           {t('compareMembers.selectTwoToFour', { axis: plural(view.axis) })}

@@ -19,6 +19,7 @@ import {
 } from './ladder';
 import { useSaveRules, useTrial } from '../useStanding';
 import { Saved } from '../../../ui/Saved';
+import { Select } from '../../../ui/Select';
 import { t } from '../words';
 
 const TONES = ['good', 'near', 'bad', 'neutral'] as const;
@@ -66,8 +67,7 @@ export default function LadderPanel({ standing, view, onClose }: LadderPanelProp
       </p>
       <label className="mb-3 block">
         <span className="text-quiet">{t('ladderPanel.basedOn')}</span>
-        <select
-          className={field}
+        <Select
           value={scale}
           onChange={(event) => {
             const isOther = isShareScale(event.target.value, standing.unit) !== isShare;
@@ -80,7 +80,7 @@ export default function LadderPanel({ standing, view, onClose }: LadderPanelProp
               {word}
             </option>
           ))}
-        </select>
+        </Select>
       </label>
       {isAmountScale(scale) && standing.unit !== 'rate' && (
         <label className="mb-3 flex min-h-6 items-center gap-1.5">
@@ -193,8 +193,7 @@ function RungFields({ rung, at, unit, onChange, onRemove }: RungFieldsProps) {
         value={rung.name}
         onChange={(event) => onChange({ name: event.target.value })}
       />
-      <select
-        className={field}
+      <Select
         aria-label={t('ladderPanel.colour', { name })}
         value={rung.tone}
         onChange={(event) => onChange({ tone: event.target.value as Rung['tone'] })}
@@ -204,7 +203,7 @@ function RungFields({ rung, at, unit, onChange, onRemove }: RungFieldsProps) {
             {t(`ladderPanel.tone.${tone}`)}
           </option>
         ))}
-      </select>
+      </Select>
       <button
         type="button"
         aria-label={t('ladderPanel.removeThreshold', { at: at + 1 })}
@@ -220,7 +219,7 @@ function RungFields({ rung, at, unit, onChange, onRemove }: RungFieldsProps) {
         </span>
       ) : (
         <span className="col-span-3 flex items-center gap-1.5 text-[12.5px] text-quiet">
-          <select
+          <Select
             className="rounded-sm border border-field bg-sheet px-1 py-0.5 text-ink"
             aria-label={t('ladderPanel.atOrAboveItsStart', { name })}
             value={rung.isAbove ? 'above' : 'at'}
@@ -228,7 +227,7 @@ function RungFields({ rung, at, unit, onChange, onRemove }: RungFieldsProps) {
           >
             <option value="at">{t('ladderPanel.atOrAbove')}</option>
             <option value="above">{t('ladderPanel.above')}</option>
-          </select>
+          </Select>
           <input
             className="w-[84px] rounded-sm border border-field bg-sheet px-2 py-0.5 text-right text-ink"
             aria-label={t('ladderPanel.startsAt', { name })}

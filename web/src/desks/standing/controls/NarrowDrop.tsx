@@ -11,6 +11,7 @@ import { NumberField } from '../../../ui/NumberField';
 import { typed } from '../../../format/writing';
 import { capital, singular } from '../../../format/nouns';
 import { toggled } from '../../../ui/picks';
+import { Select } from '../../../ui/Select';
 import { t } from '../words';
 
 interface NarrowDropProps {
@@ -39,8 +40,7 @@ export function NarrowDrop({ view, standing, company, change }: NarrowDropProps)
           <NameFilter text={narrowing.text} onChange={(text) => change({ text }, true)} />
           <label className="block">
             <span className="text-quiet">{t('narrowDrop.region')}</span>
-            <select
-              className={field}
+            <Select
               value={view.filters.region?.[0] ?? ''}
               onChange={(event) => change({ region: event.target.value || null, selected: null })}
             >
@@ -50,7 +50,7 @@ export function NarrowDrop({ view, standing, company, change }: NarrowDropProps)
                   {region.name}
                 </option>
               ))}
-            </select>
+            </Select>
           </label>
           <fieldset>
             <legend className="text-quiet">{t('narrowDrop.status')}</legend>
@@ -130,15 +130,14 @@ function Limits({ view, change }: Pick<NarrowDropProps, 'view' | 'change'>) {
       <div className="flex items-end gap-2">
         <label className="block">
           <span className="text-quiet">{t('narrowDrop.topOrBottom')}</span>
-          <select
+          <Select
             name="side"
-            className={field}
             defaultValue={narrowing.top ? 'top' : narrowing.bottom ? 'bottom' : ''}
           >
             <option value="">–</option>
             <option value="top">{t('narrowDrop.top')}</option>
             <option value="bottom">{t('narrowDrop.bottom')}</option>
-          </select>
+          </Select>
         </label>
         <label className="block w-[64px]">
           <span className="text-quiet">{t('narrowDrop.rows')}</span>
@@ -153,11 +152,11 @@ function Limits({ view, change }: Pick<NarrowDropProps, 'view' | 'change'>) {
         </label>
         <label className="block">
           <span className="text-quiet">{t('narrowDrop.by')}</span>
-          <select name="by" className={field} defaultValue={narrowing.by || 'variance'}>
+          <Select name="by" defaultValue={narrowing.by || 'variance'}>
             <option value="variance">{t('narrowDrop.variance')}</option>
             <option value="attainment">{t('narrowDrop.ofGoal')}</option>
             <option value="actual">{t('narrowDrop.actual')}</option>
-          </select>
+          </Select>
         </label>
       </div>
       <NumberField

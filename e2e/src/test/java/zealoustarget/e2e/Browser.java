@@ -191,6 +191,12 @@ final class Browser implements AutoCloseable {
     click(byText("label", name));
   }
 
+  /** Types a part of a name into the field that finds members to compare. */
+  void addMember(String part) {
+    keys += part.length();
+    use(By.cssSelector("input[aria-label=Add]"), field -> field.sendKeys(part));
+  }
+
   void buttonLabelled(String start) {
     click(By.cssSelector("button[aria-label^=\"" + start + "\"]"));
   }
@@ -223,7 +229,9 @@ final class Browser implements AutoCloseable {
   /** Chooses an option of a plain list by its label. */
   void select(String label, String option) {
     use(
-        By.xpath("//label[contains(., '" + label + "')]//select"),
+        By.xpath(
+            "//label[contains(., '%1$s')]//select | //select[@id = //label[contains(., '%1$s')]/@for]"
+                .formatted(label)),
         list -> new Select(list).selectByVisibleText(option));
   }
 

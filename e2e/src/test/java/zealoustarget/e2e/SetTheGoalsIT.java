@@ -246,7 +246,7 @@ class SetTheGoalsIT {
     browser.awaitText("November 2026, day 14 of 20");
     browser.go("/rules?show=company&to=2026-11");
     browser.awaitText("Fiscal calendar");
-    browser.clickAt("//label[starts-with(., 'Holidays')]//textarea");
+    browser.clickAt("//textarea[@id = //label[starts-with(., 'Holidays')]/@for]");
     browser.press(Keys.chord(Keys.CONTROL, Keys.END), Keys.ENTER, "2026-11-27");
     browser.button("Save calendar");
     browser.awaitText("Saved.");
