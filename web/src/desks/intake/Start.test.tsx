@@ -1,22 +1,29 @@
-import { render, screen, within } from '@testing-library/react';
-import { MemoryRouter } from 'react-router';
-import { describe, expect, it } from 'vitest';
+import { screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { Company, Load } from '../../api/types';
+import { ANALYST, as, clean, serve, showAt } from '../../test/desk';
 import { COMPANY } from '../../test/samples';
 import { Start } from './Start';
 
 const load = (kind: string, state: string) => ({ id: 1, kind, state }) as unknown as Load;
 
 function show(company: Partial<Company>, loads: Load[]) {
-  render(
-    <MemoryRouter>
-      <Start company={{ ...COMPANY, ...company }} loads={loads} />
-    </MemoryRouter>,
-  );
+  showAt(as(ANALYST, <Start company={{ ...COMPANY, ...company }} loads={loads} />), '/intake');
   return within(screen.getByRole('list', { name: 'Steps to the first standing' }))
     .getAllByRole('listitem')
     .map((step) => step.textContent.replace(/(done|next|open).*/, '$1'));
 }
+
+beforeEach(() => void serve({ '/demo': { isOffered: false } }));
+afterEach(clean);
+
+it('offers the demo company where it ships with an empty start, and loads it once asked', async () => {
+  const asked = serve({ 'GET /demo': { isOffered: true }, 'POST /demo': null });
+  show({ isNamed: false, lastMonth: null }, []);
+  await userEvent.click(await screen.findByRole('button', { name: 'Load the demo company' }));
+  await waitFor(() => expect(asked.some(({ method }) => method === 'POST')).toBe(true));
+});
 
 describe('the steps to the first standing', () => {
   it('begin with the company while it has no name', () => {

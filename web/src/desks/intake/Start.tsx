@@ -1,6 +1,9 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link } from 'react-router';
+import { useRights } from '../../api/account';
+import { ask } from '../../api/client';
 import type { Company, Load } from '../../api/types';
-import { Empty } from '../../ui/Notice';
+import { Empty, quietButton } from '../../ui/Notice';
 import { t } from './words';
 
 const FILES = [
@@ -53,7 +56,42 @@ export function Start({ company, loads }: StartProps) {
         </Step>
       </ol>
       <p>{t('start.order')}</p>
+      {isFirst && <DemoOffer />}
     </Empty>
+  );
+}
+
+/** The made-up company, where this start is empty and ships with it. */
+function DemoOffer() {
+  const { mayLoad } = useRights();
+  const offer = useQuery({
+    queryKey: ['demo'],
+    queryFn: () => ask<{ isOffered: boolean }>('/demo'),
+    enabled: mayLoad,
+  });
+  const client = useQueryClient();
+  const load = useMutation({
+    mutationFn: () => ask('/demo', { method: 'POST' }),
+    onSuccess: () => client.invalidateQueries(),
+  });
+  if (!offer.data?.isOffered) return null;
+  return (
+    <div className="mt-4 border-l-4 border-rule bg-sheet px-3 py-2">
+      <p>{t('start.demo')}</p>
+      <button
+        type="button"
+        className={`${quietButton} mt-2`}
+        disabled={load.isPending}
+        onClick={() => load.mutate()}
+      >
+        {load.isPending ? t('start.demoIsLoading') : t('start.loadDemo')}
+      </button>
+      {load.error && (
+        <p role="alert" className="mt-2 text-bad">
+          {load.error.message}
+        </p>
+      )}
+    </div>
   );
 }
 

@@ -79,7 +79,8 @@ class SeedFolder implements FirstData {
     }
   }
 
-  private void seed(Path source) {
+  /** Fills the database from a folder; the way of every file is that of one dropped on the page. */
+  void seed(Path source) {
     Manifest manifest = json.readValue(source.resolve("manifest.json").toFile(), Manifest.class);
     LOG.info("filling the empty database with {} files", manifest.files().size());
     if (manifest.rules() != null) {

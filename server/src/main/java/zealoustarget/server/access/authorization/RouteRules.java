@@ -72,6 +72,8 @@ public final class RouteRules {
     rule(HttpMethod.POST, "/backups/restored", OFFICE, TokenScope.ALL);
     copies(HttpMethod.GET, "/company/export");
 
+    read(OFFICE, "/demo");
+    rule(HttpMethod.POST, "/demo", ANALYST, TokenScope.ALL);
     read(ALL, "/company");
     read(ALL, "/members");
     read(ALL, "/months");

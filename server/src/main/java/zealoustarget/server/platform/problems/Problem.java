@@ -16,6 +16,7 @@ public enum Problem {
   SNAPSHOT_UNKNOWN(HttpStatus.BAD_REQUEST, "There is no such snapshot"),
   MEASURE_WITHOUT_OUTLOOK(HttpStatus.BAD_REQUEST, "Deals say nothing of this measure"),
   OVERRIDE_INVALID(HttpStatus.BAD_REQUEST, "The override cannot be kept"),
+  DEMO_NOT_OFFERED(HttpStatus.CONFLICT, "The demo company cannot be loaded here"),
   DEAL_NOT_OPEN(HttpStatus.CONFLICT, "The deal is not open"),
   DEAL_UNKNOWN(HttpStatus.NOT_FOUND, "There is no such deal"),
   AS_OF_MISSING(HttpStatus.UNPROCESSABLE_CONTENT, "The file does not say its day"),
