@@ -1,4 +1,4 @@
-import { screen, waitFor, within } from '@testing-library/react';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { Row } from '../../api/types';
@@ -193,6 +193,58 @@ describe('the standing desk', () => {
     await userEvent.type(screen.getByRole('textbox', { name: 'Note' }), 'Cheaper next door');
     await userEvent.click(screen.getByRole('button', { name: 'Save note' }));
     await waitFor(() => expect(paths(sent)).toContain('/api/v1/notes/rep/A/2026-10'));
+    await userEvent.click(await screen.findByRole('button', { name: 'Undo' }));
+    await waitFor(() =>
+      expect(sent.filter(({ path }) => path.includes('/notes/')).at(-1)?.body).toEqual({
+        reason: null,
+        text: '',
+        was: 'Cheaper next door',
+      }),
+    );
+  });
+
+  it('reads rows together: their total from the server, by click and by key', async () => {
+    const together = {
+      ...STANDING,
+      total: { ...STANDING.total, actual: '210.00' },
+      rows: STANDING.rows.slice(0, 2),
+    };
+    const only =
+      '/standing?axis=rep&measure=revenue&from=2026-10&to=2026-10&goalSet=quota&only=A&only=B';
+    const asked = serve({ ...ALL, [only]: together });
+    show('?selected=A');
+    await rowNames();
+    fireEvent.click(screen.getByRole('button', { name: /^Bo/ }), { ctrlKey: true });
+    await waitFor(() =>
+      expect(screen.getByTestId('address')).toHaveTextContent('picked=A&picked=B'),
+    );
+    await screen.findByText('2 reps together', {}, { timeout: 3000 });
+    expect(paths(asked).some((path) => path.includes('only=A&only=B'))).toBe(true);
+    await userEvent.click(screen.getByRole('button', { name: 'Clear selection' }));
+    expect(screen.getByTestId('address')).not.toHaveTextContent('picked');
+    await userEvent.keyboard('x');
+    await waitFor(() => expect(screen.getByTestId('address')).toHaveTextContent('picked=B'));
+  });
+
+  it('draws rows as columns, each with its figures, and as a table', async () => {
+    serve(ALL);
+    show('?layout=columns');
+    const chart = await screen.findByRole('img', { name: /^A column for each rep/ });
+    expect(chart).toHaveAccessibleName(/Ada: 90.0 % of goal, near\./);
+    await userEvent.click(within(chart).getByText('Ada'));
+    expect(screen.getByTestId('address')).toHaveTextContent('selected=A');
+    await userEvent.click(screen.getAllByRole('button', { name: 'Show table' })[0] as HTMLElement);
+    expect(screen.getByRole('rowheader', { name: 'Ada' })).toBeVisible();
+  });
+
+  it('shows what remains of the goal in the last column', async () => {
+    const [ada] = ROWS as [Row, Row, Row];
+    const rest = { ...ada, spoken: { ...ada.spoken, remainingShown: '10.0' } };
+    serve({ ...ALL, '/standing': { ...STANDING, rows: [rest] } });
+    show('?change=remaining');
+    await screen.findByRole('columnheader', { name: /Remaining, % of goal/ });
+    const row = screen.getByRole('row', { name: /Ada/ });
+    expect(within(row).getByText('10.0')).toBeInTheDocument();
   });
 
   it('explains the row that is chosen, down to file and line', async () => {

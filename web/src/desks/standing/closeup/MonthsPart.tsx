@@ -69,6 +69,7 @@ export function MonthsPart({ view, target, standing }: MonthsPartProps) {
           path={path.data}
           month={view.span.to}
           isRate={standing.unit === 'rate'}
+          isLower={standing.direction === 'LOWER'}
           axis={target.axis}
           atOrAbove={atOrAbove}
           onChange={setAtOrAbove}
@@ -112,6 +113,8 @@ interface AmongPartProps {
   /** The month that is spoken of. */
   month: string;
   isRate: boolean;
+  /** Whether less is better, so that those at or below are counted. */
+  isLower: boolean;
   axis: string;
   atOrAbove: string;
   onChange: (percent: string) => void;
@@ -121,7 +124,8 @@ interface AmongPartProps {
 const SHARE = { decimals: 4, isPercent: true };
 
 /** The member's line against the average of all, with how many reached a percentage. */
-function AmongPart({ path, month: chosen, isRate, axis, atOrAbove, onChange }: AmongPartProps) {
+function AmongPart(props: AmongPartProps) {
+  const { path, month: chosen, isRate, isLower, axis, atOrAbove, onChange } = props;
   const [text, setText] = useState(() => typed(atOrAbove));
   const read = readNumber(text, SHARE);
   const months = path.months.filter((month) => month.among && month.state !== 'empty');
@@ -141,7 +145,7 @@ function AmongPart({ path, month: chosen, isRate, axis, atOrAbove, onChange }: A
     amount(among?.total ?? null),
     among?.highest ? `${among.highest.name} ${amount(among.highest.actual)}` : NONE,
     among?.lowest ? `${among.lowest.name} ${amount(among.lowest.actual)}` : NONE,
-    t('monthsPart.of', { atOrAbove: among?.atOrAbove ?? 0, withGoal: among?.withGoal ?? 0 }),
+    t('monthsPart.of', { count: among?.atOrBetter ?? 0, withGoal: among?.withGoal ?? 0 }),
   ]);
   const last = months.find((one) => one.month === chosen)?.among;
   return (
@@ -169,10 +173,10 @@ function AmongPart({ path, month: chosen, isRate, axis, atOrAbove, onChange }: A
       />
       <LinesKey lines={lines} />
       <p className="mt-1 text-[12.5px] text-quiet">
-        {t('monthsPart.atOrAbove', {
+        {t(isLower ? 'monthsPart.atOrBelow' : 'monthsPart.atOrAbove', {
           chosen: monthName(chosen),
           last: last
-            ? t('monthsPart.of', { atOrAbove: last.atOrAbove, withGoal: last.withGoal })
+            ? t('monthsPart.of', { count: last.atOrBetter, withGoal: last.withGoal })
             : t('monthsPart.noActualsYetNone'),
         })}{' '}
         <input

@@ -6,6 +6,7 @@ import { monthName } from '../../../format/figures';
 import { field } from '../../../ui/field';
 import { smallButton } from '../../../ui/Notice';
 import { ReasonList } from '../../../ui/ReasonList';
+import { UndoLine } from '../../../ui/UndoLine';
 import type { Member } from '../rows';
 import { useWriteNote } from '../useStanding';
 import { useReasons } from '../../../api/reasons';
@@ -26,6 +27,8 @@ export function NotesPart({ member, standing, notes }: NotesPartProps) {
   const months = monthsOf(standing);
   const [month, setMonth] = useState(standing.to);
   const written = notes.find((note) => note.month === month);
+  const [changed, setChanged] = useState<NoteChange | null>(null);
+  const undo = useWriteNote();
   return (
     <section aria-label={t('notesPart.reasonForTheVariance')} className="mb-5">
       <h3 className="mb-1.5 font-semibold text-quiet">{t('notesPart.reasonForTheVariance')}</h3>
@@ -57,21 +60,46 @@ export function NotesPart({ member, standing, notes }: NotesPartProps) {
         <NoteForm
           key={month + (written?.reason ?? '') + (written?.text ?? '')}
           {...{ member, month, written }}
+          onChanged={setChanged}
         />
       ) : (
         notes.length === 0 && <p className="text-quiet">{t('notesPart.noReasonIsNoted')}</p>
       )}
+      <UndoLine
+        words={t('notesPart.changed', { month: monthName(changed?.month ?? month) })}
+        onUndo={
+          changed &&
+          (() =>
+            undo.mutate(
+              { ...member, ...changed.before, month: changed.month, was: changed.text },
+              { onSuccess: () => setChanged(null) },
+            ))
+        }
+      />
+      {undo.isError && (
+        <p role="alert" className="text-bad">
+          {undo.error.message}
+        </p>
+      )}
     </section>
   );
+}
+
+/** A note that was just written, with what stood there before. */
+interface NoteChange {
+  month: string;
+  text: string;
+  before: { reason: string | null; text: string };
 }
 
 interface NoteFormProps {
   member: Member;
   month: string;
   written: Note | undefined;
+  onChanged: (change: NoteChange) => void;
 }
 
-function NoteForm({ member, month, written }: NoteFormProps) {
+function NoteForm({ member, month, written, onChanged }: NoteFormProps) {
   const reasons = useReasons();
   const { mayLoad } = useRights();
   const write = useWriteNote();
@@ -87,13 +115,11 @@ function NoteForm({ member, month, written }: NoteFormProps) {
       className="no-print space-y-1.5"
       onSubmit={(event) => {
         event.preventDefault();
-        write.mutate({
-          ...member,
-          month,
-          reason: reason || null,
-          text,
-          was: written?.text ?? '',
-        });
+        const before = { reason: written?.reason ?? null, text: written?.text ?? '' };
+        write.mutate(
+          { ...member, month, reason: reason || null, text, was: before.text },
+          { onSuccess: () => onChanged({ month, text: text.trim(), before }) },
+        );
       }}
     >
       <div className="flex gap-1.5">

@@ -19,6 +19,7 @@ import {
 } from './ladder';
 import { useSaveRules, useTrial } from '../useStanding';
 import { Saved } from '../../../ui/Saved';
+import { UndoLine } from '../../../ui/UndoLine';
 import { Select } from '../../../ui/Select';
 import { t } from '../words';
 
@@ -40,6 +41,9 @@ export default function LadderPanel({ standing, view, onClose }: LadderPanelProp
   const save = useSaveRules();
   const fault = faultOf(rungs);
   const target = ladderTarget(standing, view);
+  // as the panel was opened, for the way back
+  const [before] = useState(() => ({ rung: standing.rung, name: standing.ladder }));
+  const [isChanged, setChanged] = useState(false);
   const body = ladderBody(
     target,
     scale,
@@ -50,6 +54,31 @@ export default function LadderPanel({ standing, view, onClose }: LadderPanelProp
   );
   const change = (at: number, part: Partial<RungDraft>) =>
     setRungs(rungs.map((rung, place) => (place === at ? { ...rung, ...part } : rung)));
+  function undo() {
+    const wasShare = isShareScale(before.rung.scale, standing.unit);
+    const old = before.name.startsWith('default')
+      ? { ...target, remove: true }
+      : ladderBody(
+          target,
+          before.rung.scale,
+          draftsOf(before.rung.rungs, wasShare),
+          wasShare,
+          isForAll ? null : standing.to,
+          before.rung.perMonth,
+        );
+    save.mutate(
+      { ladders: [old] },
+      {
+        onSuccess: () => {
+          setChanged(false);
+          setScale(before.rung.scale);
+          setRungs(draftsOf(before.rung.rungs, wasShare));
+          setPerMonth(before.rung.perMonth);
+        },
+      },
+    );
+  }
+
   return (
     <SidePanel
       label={t('ladderPanel.statusThresholds')}
@@ -147,7 +176,7 @@ export default function LadderPanel({ standing, view, onClose }: LadderPanelProp
         type="button"
         className={mainButton}
         disabled={fault !== null || !save.isReady || save.isPending}
-        onClick={() => save.mutate({ ladders: [body] })}
+        onClick={() => save.mutate({ ladders: [body] }, { onSuccess: () => setChanged(true) })}
       >
         {t('ladderPanel.saveThresholds')}
       </button>
@@ -171,6 +200,10 @@ export default function LadderPanel({ standing, view, onClose }: LadderPanelProp
         </button>
       )}
       <Saved save={save} words={t('ladderPanel.saved')} />
+      <UndoLine
+        words={t('ladderPanel.changed')}
+        onUndo={isChanged && save.isSuccess && !save.data.proposal ? undo : null}
+      />
     </SidePanel>
   );
 }

@@ -2,11 +2,12 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { query } from '../../../api/client';
-import type { Row, Standing } from '../../../api/types';
+import type { Row, SavedView, Standing } from '../../../api/types';
 import { viewQuery, type View } from '../../../address/useView';
 import { framed } from '../../../marks/framed';
 import { lanesLegend, lanesSvg } from '../../../marks/lanesSvg';
 import { canCopy, copyPng, savePng, saveSvg } from '../../../marks/saveChart';
+import { UndoLine } from '../../../ui/UndoLine';
 import { Drop } from '../../../ui/Drop';
 import { field } from '../../../ui/field';
 import { smallButton } from '../../../ui/Notice';
@@ -88,6 +89,7 @@ function SavedViews() {
   const views = useSavedViews();
   const change = useChangeViews();
   const [name, setName] = useState('');
+  const [deleted, setDeleted] = useState<SavedView | null>(null);
   const saved = views.data ?? [];
   return (
     <Drop
@@ -104,13 +106,22 @@ function SavedViews() {
               type="button"
               aria-label={t('takeAlong.deleteTheView', { name: view.name })}
               className="h-6 w-6 text-quiet hover:text-bad"
-              onClick={() => change.mutate({ name: view.name, address: null })}
+              onClick={() =>
+                change.mutate(
+                  { name: view.name, address: null },
+                  { onSuccess: () => setDeleted(view) },
+                )
+              }
             >
               ×
             </button>
           </li>
         ))}
       </ul>
+      <UndoLine
+        words={t('takeAlong.deleted', { name: deleted?.name ?? '' })}
+        onUndo={deleted && (() => change.mutate(deleted, { onSuccess: () => setDeleted(null) }))}
+      />
       <form
         className="flex gap-1.5"
         onSubmit={(event) => {

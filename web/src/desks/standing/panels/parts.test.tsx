@@ -182,6 +182,12 @@ describe('taking along', () => {
     );
     await userEvent.click(screen.getByRole('button', { name: 'Delete the view short reps' }));
     await waitFor(() => expect(asked.some(({ method }) => method === 'DELETE')).toBe(true));
+    await userEvent.click(await screen.findByRole('button', { name: 'Undo' }));
+    await waitFor(() =>
+      expect(asked.find(({ method }) => method === 'PUT')?.body).toEqual({
+        address: '/standing?top=3',
+      }),
+    );
   });
 });
 

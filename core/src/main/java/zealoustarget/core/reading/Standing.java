@@ -188,6 +188,13 @@ public record Standing(
     return (int) attainments().filter(a -> a.compareTo(attainment) >= 0).count();
   }
 
+  /** Number of members at a percent-to-goal or on its favourable side. */
+  public int atOrBetter(Ratio attainment) {
+    return measure.direction() == Direction.LOWER
+        ? (int) attainments().filter(a -> a.compareTo(attainment) <= 0).count()
+        : atOrAbove(attainment);
+  }
+
   /** Number of members whose favourable variance is not negative. */
   public int reached() {
     return (int) rows.stream().filter(row -> row.reading().isReached()).count();

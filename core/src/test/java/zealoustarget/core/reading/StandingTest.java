@@ -35,6 +35,7 @@ class StandingTest {
     Standing spend = standing(Direction.LOWER, "A 90/100", "B 100/100", "C 110/100", "D 5/-");
     assertThat(spend.membersWithGoal()).isEqualTo(3);
     assertThat(spend.atOrAbove(Ratio.ONE)).isEqualTo(2);
+    assertThat(spend.atOrBetter(Ratio.ONE)).as("within budget").isEqualTo(2);
     assertThat(spend.reached()).isEqualTo(2);
     assertThat(spend.medianAttainment()).isEqualTo(Ratio.ONE);
     assertThat(spend.outside().noGoal()).isEqualTo(Ratio.of(5));

@@ -102,8 +102,14 @@ public final class StatementPdf {
     String html = PAGES.execute(Map.of("statements", pages));
     PdfRendererBuilder builder = new PdfRendererBuilder();
     builder.useFastMode();
-    builder.useFont(() -> font("DejaVuSans.ttf"), "Statement", 400, FontStyle.NORMAL, true);
-    builder.useFont(() -> font("DejaVuSans-Bold.ttf"), "Statement", 700, FontStyle.NORMAL, true);
+    for (String face : List.of("Text", "TextExtended", "Figures")) {
+      for (int weight : new int[] {400, 700}) {
+        builder.useFont(
+            () -> font(face + "-" + weight + ".ttf"), face, weight, FontStyle.NORMAL, true);
+      }
+    }
+    builder.useFont(() -> font("DejaVuSans.ttf"), "Fallback", 400, FontStyle.NORMAL, true);
+    builder.useFont(() -> font("DejaVuSans-Bold.ttf"), "Fallback", 700, FontStyle.NORMAL, true);
     builder.withHtmlContent(html, null);
     builder.toStream(out);
     try {

@@ -473,7 +473,7 @@ public class CloseUpService {
         ReadingAnswer.text(measure, all.total().reading().actual()),
         StandingAnswer.Extreme.of(all.highest(), measure),
         StandingAnswer.Extreme.of(all.lowest(), measure),
-        all.atOrAbove(atOrAbove),
+        all.atOrBetter(atOrAbove),
         all.membersWithGoal());
   }
 

@@ -34,7 +34,8 @@ public record PathAnswer(String name, int fiscalYear, List<MonthAnswer> months) 
    * What all members of the axis did in a month.
    *
    * @param average plain mean of the members' actuals
-   * @param atOrAbove members at or above the percent-to-goal asked for, of {@code withGoal}
+   * @param atOrBetter members at the percent-to-goal asked for or on its favourable side, of {@code
+   *     withGoal}
    */
   @JsonInclude(JsonInclude.Include.ALWAYS)
   record Among(
@@ -42,6 +43,6 @@ public record PathAnswer(String name, int fiscalYear, List<MonthAnswer> months) 
       @Nullable String total,
       StandingAnswer.@Nullable Extreme highest,
       StandingAnswer.@Nullable Extreme lowest,
-      int atOrAbove,
+      int atOrBetter,
       int withGoal) {}
 }

@@ -270,7 +270,7 @@ class StandingDeskTest extends StandingServer {
     assertThat(text(october.get("among"), "average")).isEqualTo("154.98");
     assertThat(text(october.at("/among/highest"), "key")).isEqualTo("North");
     assertThat(text(october.at("/among/lowest"), "key")).isEqualTo("South");
-    assertThat(october.at("/among/atOrAbove").asInt()).isEqualTo(1);
+    assertThat(october.at("/among/atOrBetter").asInt()).isEqualTo(1);
     assertThat(october.at("/among/withGoal").asInt()).isEqualTo(2);
   }
 
