@@ -68,7 +68,9 @@ export function Distribution({ view, standing, change }: DistributionProps) {
         ]
       : null);
   return (
-    <div className="no-print mb-0.5 flex items-center gap-3 xl:mb-1.5">
+    <div
+      className={`no-print mb-0.5 flex items-center gap-3 xl:mb-1.5 ${standing.openMonth && !isBrushed ? 'gives-way' : ''}`}
+    >
       <svg
         ref={drawing}
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}

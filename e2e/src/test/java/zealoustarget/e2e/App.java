@@ -18,6 +18,7 @@ import java.util.ArrayList;
 import java.util.Base64;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import tools.jackson.databind.JsonNode;
@@ -167,9 +168,13 @@ final class App implements AutoCloseable {
     return new JsonMapper().readTree(bytes(path));
   }
 
-  /** A file that a route gives. */
   /** What an account is answered that sends JSON; the text of a 2xx. */
   String send(String method, String path, String json, String name, String password) {
+    return send(method, path, json, name, password, "application/json");
+  }
+
+  private String send(
+      String method, String path, String body, String name, String password, String type) {
     String pair = name + ":" + password;
     HttpRequest request =
         HttpRequest.newBuilder(URI.create(address(path)))
@@ -177,8 +182,8 @@ final class App implements AutoCloseable {
                 "Authorization",
                 "Basic "
                     + Base64.getEncoder().encodeToString(pair.getBytes(StandardCharsets.UTF_8)))
-            .header("Content-Type", "application/json")
-            .method(method, HttpRequest.BodyPublishers.ofString(json))
+            .header("Content-Type", type)
+            .method(method, HttpRequest.BodyPublishers.ofString(body))
             .build();
     try {
       HttpResponse<String> answer =
@@ -206,6 +211,34 @@ final class App implements AutoCloseable {
     send("PUT", "/api/v1/session/password", change, name, given);
   }
 
+  /**
+   * Loads and posts a made-up file of the analyst.
+   *
+   * @param line of one member: its key, its number, and its number within a hundred
+   */
+  void loadAndPost(String kind, String head, int members, String line) {
+    StringBuilder file = new StringBuilder(head);
+    for (int at = 0; at < members; at++) {
+      file.append(String.format(Locale.ROOT, line, "R" + (10_000 + at), at, at % 100));
+    }
+    String part = "--zt\r\nContent-Disposition: form-data; name=\"%s\"%s\r\n\r\n%s\r\n";
+    String body =
+        part.formatted("file", "; filename=\"" + kind + ".csv\"", file)
+            + part.formatted("kind", "", kind)
+            + (kind.equals("goals")
+                ? part.formatted("goalSet", "", "quota") + part.formatted("axis", "", "rep")
+                : "")
+            + "--zt--\r\n";
+    String staged = send("POST", "/api/v1/loads", "multipart/form-data; boundary=zt", body);
+    int id = new JsonMapper().readTree(staged).get("id").asInt();
+    send("POST", "/api/v1/loads/" + id + "/post", "application/json", "");
+  }
+
+  private String send(String method, String path, String type, String body) {
+    return send(method, path, body, ANALYST, PASSWORD, type);
+  }
+
+  /** A file that a route gives. */
   byte[] bytes(String path) {
     try {
       byte[] pair = (ANALYST + ":" + PASSWORD).getBytes(StandardCharsets.UTF_8);

@@ -430,6 +430,24 @@ final class Browser implements AutoCloseable {
     }
   }
 
+  /** Runs a script in every page before its own. */
+  void onEveryPage(String script) {
+    driver.executeCdpCommand("Page.addScriptToEvaluateOnNewDocument", Map.of("source", script));
+  }
+
+  /** A number that a script gives, once it has one. */
+  double number(String script) {
+    await("a number", () -> driver.executeScript(script) instanceof Number);
+    return ((Number) driver.executeScript(script)).doubleValue();
+  }
+
+  /** Numbers that a script gives to its callback when it is done. */
+  double[] numbers(String script) {
+    driver.manage().timeouts().scriptTimeout(Duration.ofMinutes(1));
+    List<?> all = (List<?>) driver.executeAsyncScript(script);
+    return all.stream().mapToDouble(one -> ((Number) one).doubleValue()).toArray();
+  }
+
   void await(String what, Supplier<Boolean> condition) {
     new WebDriverWait(driver, PATIENCE)
         .ignoring(StaleElementReferenceException.class)
