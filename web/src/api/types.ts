@@ -70,6 +70,8 @@ export type ProvedRow = Of<'ProofAnswerSourceRow'>;
 export type Proof = Of<'ProofAnswer'>;
 export type Finding = Of<'LoadAnswerFindingAnswer'>;
 export type Sums = Of<'LoadAnswerSumsAnswer'>;
+/** A system that can be asked, for a month's orders or for a day's deals. */
+export type PullSource = Of<'PullServiceSource'>;
 export type Progress = Of<'LoadAnswerProgressAnswer'>;
 export type Load = Of<'LoadAnswer'>;
 export type SheetColumn = Of<'StoredSheetAnswerColumnAnswer'>;

@@ -3,7 +3,7 @@ import { fireEvent, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter, useLocation } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Company, Load } from '../../api/types';
+import type { Company, Load, PullSource } from '../../api/types';
 import { IntakeDesk } from './IntakeDesk';
 import { UNSET } from '../../format/writing';
 
@@ -53,7 +53,7 @@ const LOAD: Load = {
 };
 
 let loads: Load[] = [];
-let sources: string[] = [];
+let sources: PullSource[] = [];
 let refusal: { code: string; detail: string } | null = null;
 const sent: { path: string; body: unknown }[] = [];
 
@@ -152,19 +152,27 @@ describe('pasted cells', () => {
   });
 });
 
+it('asks a deal system for the deals as of a day', async () => {
+  sources = [{ name: 'deal system', isOfDeals: true }];
+  show();
+  fireEvent.change(await screen.findByLabelText('as of'), { target: { value: '2026-11-20' } });
+  await userEvent.click(screen.getByRole('button', { name: 'Pull deals from the deal system' }));
+  expect(JSON.parse(String(sent[0]?.body))).toEqual({ source: 'deal system', day: '2026-11-20' });
+});
+
 describe('an order system', () => {
   it('is asked for the month above, and an unchanged month is said', async () => {
-    sources = ['order system'];
+    sources = [{ name: 'order system', isOfDeals: false }];
     show();
     await userEvent.click(
       await screen.findByRole('button', { name: 'Pull October 2026 from the order system' }),
     );
     expect(JSON.parse(String(sent[0]?.body))).toEqual({ source: 'order system', month: '2026-10' });
-    expect(await screen.findByText(/October 2026 has not changed/)).toBeVisible();
+    expect(await screen.findByText(/^Nothing has changed since load/)).toBeVisible();
   });
 
   it('that does not answer is said', async () => {
-    sources = ['order system'];
+    sources = [{ name: 'order system', isOfDeals: false }];
     refusal = { code: 'pull-failed', detail: 'The order system could not be read.' };
     show();
     await userEvent.click(await screen.findByRole('button', { name: /^Pull/ }));

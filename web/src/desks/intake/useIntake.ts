@@ -9,6 +9,7 @@ import { useEffect, useState } from 'react';
 import { ask, query } from '../../api/client';
 import { asJson } from '../../api/useChange';
 import type {
+  PullSource,
   AxisWord,
   Changes,
   Checks,
@@ -94,7 +95,7 @@ export function useChanges(load: Load, mode: PostMode | null, axis: AxisWord) {
 
 /** Systems that a month can be pulled from. */
 export function useSources() {
-  return useQuery({ queryKey: ['sources'], queryFn: () => ask<string[]>('/sources') });
+  return useQuery({ queryKey: ['sources'], queryFn: () => ask<PullSource[]>('/sources') });
 }
 
 /** Takes a file in; what it is can be said afterwards. */
@@ -117,7 +118,7 @@ export function useReceive(onReceived: (load: Load) => void) {
 export function usePull(onPulled: (load: Load, isUnchanged: boolean) => void) {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (asked: { source: string; month: string }) =>
+    mutationFn: (asked: { source: string; month?: string; day?: string }) =>
       ask<{ unchanged: boolean; load: Load }>('/pulls', asJson('POST', asked)),
     onSuccess: async ({ load, unchanged }) => {
       await queries.invalidateQueries({ queryKey: ['loads'] });

@@ -10,6 +10,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -17,13 +18,15 @@ import java.util.stream.Stream;
 import java.util.zip.CRC32;
 
 /**
- * A small stand-in for the company's order system: serves a month's order lines as pages of CSV
- * with an entity tag, from the demo's files, late regions included. Listens on this machine only.
+ * A small stand-in for the company's order and deal systems: serves a month's order lines, or the
+ * deals as of a day, as pages of CSV with an entity tag, from the demo's files, late regions
+ * included. Listens on this machine only.
  */
 public final class OrderSystem {
   private static final int PAGE = 500;
   private static final Pattern QUERY =
-      Pattern.compile("month=(\\d{4}-\\d{2})(?:&page=(\\d{1,5}))?");
+      Pattern.compile("(?:month|day)=(\\d{4}-\\d{2}(?:-\\d{2})?)(?:&page=(\\d{1,5}))?");
+  private static final Pattern DEALS = Pattern.compile("deals-(.*)\\.csv");
 
   private final Path files;
   private final HttpServer server;
@@ -32,7 +35,8 @@ public final class OrderSystem {
   public OrderSystem(int port, Path files) throws IOException {
     this.files = files;
     server = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), port), 0);
-    server.createContext("/orders", this::answer);
+    server.createContext("/orders", exchange -> answer(exchange, "month", this::lines));
+    server.createContext("/deals", exchange -> answer(exchange, "day", this::deals));
     server.start();
   }
 
@@ -52,10 +56,15 @@ public final class OrderSystem {
     server.stop(0);
   }
 
-  private void answer(HttpExchange exchange) throws IOException {
+  /** What is served of a month or a day: a header and its lines. */
+  private interface Lines {
+    List<String> of(String when) throws IOException;
+  }
+
+  private void answer(HttpExchange exchange, String by, Lines served) throws IOException {
     try (exchange) {
       Matcher asked = QUERY.matcher(String.valueOf(exchange.getRequestURI().getQuery()));
-      List<String> lines = asked.matches() ? lines(asked.group(1)) : List.of();
+      List<String> lines = asked.matches() ? served.of(asked.group(1)) : List.of();
       if (lines.size() < 2) {
         exchange.sendResponseHeaders(404, -1);
         return;
@@ -67,18 +76,26 @@ public final class OrderSystem {
         return;
       }
       int page = asked.group(2) == null ? 1 : Integer.parseInt(asked.group(2));
-      send(exchange, asked.group(1), lines, page);
+      send(exchange, by + "=" + asked.group(1), lines, page);
     }
   }
 
-  private static void send(HttpExchange exchange, String month, List<String> lines, int page)
+  private static void send(HttpExchange exchange, String asked, List<String> lines, int page)
       throws IOException {
     int from = Math.min(1 + (page - 1) * PAGE, lines.size());
     int end = Math.min(from + PAGE, lines.size());
     if (end < lines.size()) {
       exchange
           .getResponseHeaders()
-          .set("Link", "</orders?month=" + month + "&page=" + (page + 1) + ">; rel=\"next\"");
+          .set(
+              "Link",
+              "<"
+                  + exchange.getHttpContext().getPath()
+                  + "?"
+                  + asked
+                  + "&page="
+                  + (page + 1)
+                  + ">; rel=\"next\"");
     }
     List<String> shown = new ArrayList<>(List.of(lines.get(0)));
     shown.addAll(lines.subList(from, end));
@@ -102,6 +119,23 @@ public final class OrderSystem {
     Collections.sort(found);
     found.add(0, header);
     return found;
+  }
+
+  /** The deals as they stood on a day: of the last file up to it; none before the first. */
+  private List<String> deals(String day) throws IOException {
+    try (Stream<Path> all = Files.list(files)) {
+      Path last =
+          all.filter(file -> dayOf(file).compareTo(day) <= 0 && !dayOf(file).isEmpty())
+              .max(Comparator.comparing(OrderSystem::dayOf))
+              .orElse(null);
+      return last == null ? List.of() : Files.readAllLines(last);
+    }
+  }
+
+  /** The day of a file of deals; empty for any other file. */
+  private static String dayOf(Path file) {
+    Matcher name = DEALS.matcher(file.getFileName().toString());
+    return name.matches() ? name.group(1) : "";
   }
 
   private static boolean isOrders(Path file) {

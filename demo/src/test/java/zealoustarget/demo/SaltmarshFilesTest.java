@@ -78,6 +78,23 @@ class SaltmarshFilesTest {
   }
 
   @Test
+  void dealSystem_servesTheDealsAsOfADay() throws Exception {
+    OrderSystem system = new OrderSystem(0, SHIPPED);
+    try {
+      HttpClient client = HttpClient.newHttpClient();
+      String root = "http://127.0.0.1:" + system.port() + "/deals?day=";
+      HttpRequest between = HttpRequest.newBuilder(URI.create(root + "2026-11-19")).build();
+      HttpRequest before = HttpRequest.newBuilder(URI.create(root + "2026-10-04")).build();
+      assertThat(client.send(between, BodyHandlers.ofString()).body().lines())
+          .as("as of the last file before the day")
+          .containsExactlyElementsOf(Files.readAllLines(SHIPPED.resolve("deals-2026-11-05.csv")));
+      assertThat(client.send(before, BodyHandlers.ofString()).statusCode()).isEqualTo(404);
+    } finally {
+      system.stop();
+    }
+  }
+
+  @Test
   void companyHasTheSizeThatIsPromised() {
     long orderLines =
         FILES.entrySet().stream()

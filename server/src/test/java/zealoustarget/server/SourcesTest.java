@@ -116,6 +116,55 @@ class SourcesTest extends IntakeServer {
   }
 
   @Test
+  void pullOfDeals_isASnapshotOfItsDay_overSeveralPages() throws Exception {
+    HttpServer deals =
+        HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0), 0);
+    String head = "deal,rep,revenue,likelihood,closes\n";
+    deals.createContext(
+        "/deals",
+        exchange -> {
+          String query = exchange.getRequestURI().getQuery();
+          boolean isSecond = query.contains("page=2");
+          exchange.getResponseHeaders().set("ETag", "\"" + query + "\"");
+          if (exchange.getRequestHeaders().containsKey("If-None-Match")) {
+            exchange.sendResponseHeaders(304, -1);
+            return;
+          }
+          if (!isSecond) {
+            exchange.getResponseHeaders().set("Link", "</deals?" + query + "&page=2>; rel=next");
+          }
+          String line = isSecond ? "D2,K2,50.00,40,2026-12\n" : "D1,K1,100.00,60,2026-12\n";
+          byte[] body = (head + line).getBytes(StandardCharsets.UTF_8);
+          exchange.sendResponseHeaders(200, body.length);
+          exchange.getResponseBody().write(body);
+          exchange.close();
+        });
+    deals.start();
+    String url = "http://127.0.0.1:" + deals.getAddress().getPort() + "/deals?day={day}";
+    server.close();
+    server = RunningServer.start(data, "zealous.pull.sources.crm=" + url);
+    api = server.api();
+    try {
+      assertThat(api.get("/api/v1/sources").json().at("/0/isOfDeals").asBoolean()).isTrue();
+      String day = "{\"source\":\"crm\",\"day\":\"2026-11-30\"}";
+      JsonNode pulled = api.post("/api/v1/pulls", day).json();
+      int load = pulled.at("/load/id").asInt();
+      assertThat(pulled.at("/load/ready").asInt()).as("%s", pulled).isEqualTo(2);
+      api.post("/api/v1/loads/" + load + "/post");
+      JsonNode outlook =
+          api.get("/api/v1/outlook?axis=rep&measure=revenue&from=2026-12&to=2026-12").json();
+      assertThat(outlook.get("asOf").asString()).isEqualTo("2026-11-30");
+      assertThat(outlook.at("/total/weighted").asString()).isEqualTo("80.00");
+      assertThat(api.post("/api/v1/pulls", day).json().get("unchanged").asBoolean()).isTrue();
+      assertThat(api.post("/api/v1/pulls", "{\"source\":\"crm\",\"month\":\"2026-11\"}").code())
+          .as("a deal system is asked for a day")
+          .isEqualTo("day-unreadable");
+    } finally {
+      deals.stop(0);
+    }
+  }
+
+  @Test
   void longReading_isFollowed_stopped_andReadAgain() throws Exception {
     StringBuilder many = new StringBuilder("date,order,rep,revenue\n");
     for (int line = 0; line < 900_000; line++) {

@@ -10,14 +10,18 @@ import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
+import java.time.LocalDate;
 import java.time.YearMonth;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
+import zealoustarget.core.intake.LoadKind;
 import zealoustarget.server.intake.load.LoadRequest;
 import zealoustarget.server.intake.load.LoadState;
 import zealoustarget.server.intake.load.LoadStore;
@@ -27,14 +31,17 @@ import zealoustarget.server.intake.upload.Uploads;
 import zealoustarget.server.platform.storage.TemporaryFiles;
 
 /**
- * Pulls a month's lines from an order system: CSV pages over HTTP, each naming the next by a {@code
- * Link} header (RFC 8288), the first with an entity tag that tells an unchanged month.
+ * Pulls a month's lines from an order system, or a day's deals from a deal system: CSV pages over
+ * HTTP, each naming the next by a {@code Link} header (RFC 8288), the first with an entity tag that
+ * tells an unchanged month.
  */
 @Service
 class PullService {
   /** What came of a pull: the load, new unless nothing has changed since it was pulled. */
   record Pulled(int loadId, boolean isUnchanged) {}
 
+  private static final String MONTH = "{month}";
+  private static final String DAY = "{day}";
   private static final Duration PATIENCE = Duration.ofSeconds(30);
 
   private final PullSettings settings;
@@ -64,25 +71,65 @@ class PullService {
     this.clock = clock;
   }
 
-  /** Names of the systems that can be asked. */
-  List<String> sources() {
-    return settings.sources().keySet().stream().sorted().toList();
+  /** A system that can be asked; of deals where its address takes a day. */
+  record Source(String name, boolean isOfDeals) {}
+
+  /** The systems that can be asked, by name. */
+  List<Source> sources() {
+    return settings.sources().entrySet().stream()
+        .map(one -> new Source(one.getKey(), isOfDeals(one.getValue())))
+        .sorted(Comparator.comparing(Source::name))
+        .toList();
+  }
+
+  private static boolean isOfDeals(String template) {
+    return template.contains(DAY);
   }
 
   /**
-   * Pulls a month.
+   * The source of a name.
    *
-   * @throws Refusal source-unknown, pull-failed, pull-too-large, and what receiving refuses
+   * @throws Refusal source-unknown
    */
-  Pulled pull(String source, YearMonth month) {
-    String template = settings.sources().get(source);
-    if (template == null) {
-      throw Refusal.of(
-              "source-unknown",
-              "\"" + source + "\" is not a source. Sources are set by zealous.pull.sources.")
-          .with("allowed", sources());
-    }
-    URI first = URI.create(template.replace("{month}", month.toString()));
+  Source source(String name) {
+    return sources().stream()
+        .filter(one -> one.name().equals(name))
+        .findFirst()
+        .orElseThrow(
+            () ->
+                Refusal.of(
+                        "source-unknown",
+                        "\""
+                            + name
+                            + "\" is not a source. Sources are set by zealous.pull.sources.")
+                    .with("allowed", sources().stream().map(Source::name).toList()));
+  }
+
+  /** Pulls a month's orders. */
+  Pulled pull(Source source, YearMonth month) {
+    return pull(source.name(), "orders " + month, MONTH, month.toString(), LoadRequest.recognise());
+  }
+
+  /**
+   * Pulls a day's deals as a snapshot. It is of the source that is not named, unless several
+   * systems give deals: then each has its own.
+   */
+  Pulled pull(Source source, LocalDate day) {
+    boolean isOnly = sources().stream().filter(Source::isOfDeals).count() == 1;
+    LoadRequest asked =
+        LoadRequest.of(LoadKind.DEALS, null, null, null)
+            .withSnapshot(new LoadRequest.Snapshot(day, isOnly ? "" : source.name()));
+    return pull(source.name(), "deals " + day, DAY, day.toString(), asked);
+  }
+
+  /**
+   * Pulls what an address gives.
+   *
+   * @throws Refusal pull-failed, pull-too-large, and what receiving refuses
+   */
+  private Pulled pull(String source, String what, String place, String when, LoadRequest asked) {
+    String template = Objects.requireNonNull(settings.sources().get(source));
+    URI first = URI.create(template.replace(place, when));
     Optional<PulledEntity> before = before(first);
     Path file = temporary.create("pulled", ".csv");
     String etag = null;
@@ -103,9 +150,9 @@ class PullService {
     }
     int load =
         staging.receive(
-            Uploads.named("orders " + month + " from " + source + ".csv", file),
+            Uploads.named(what + " from " + source + ".csv", file),
             file.toFile().length(),
-            LoadRequest.recognise(),
+            asked,
             SourceName.ofPull(source),
             () -> Uploads.delete(file));
     PulledEntity pulled = new PulledEntity(first.toString(), etag, load, clock.instant());

@@ -8,7 +8,8 @@ import org.springframework.util.unit.DataSize;
 /**
  * Where files can be pulled from; settings {@code zealous.pull.*}. Nothing else is ever asked.
  *
- * @param sources address by name, with {@code {month}} where the month goes
+ * @param sources address by name, with {@code {month}} where the month of orders goes, or with
+ *     {@code {day}} where the day of deals does
  * @param limit bytes of all pages together
  * @param pages most pages of one pull
  */
