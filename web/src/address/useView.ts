@@ -52,6 +52,8 @@ export interface View {
   deals: string;
   /** The snapshot that they are held against, empty for the one before. */
   since: string;
+  /** Deals that are tried at another likelihood or left out, as `deal:0.9` or `deal:out`. */
+  tried: string[];
   /** Which deals of the row are listed, empty for those that are open. */
   step: string;
   load: number | null;
@@ -155,6 +157,7 @@ export function readView(search: URLSearchParams, company: Company): View {
     compare: search.get('compare') ?? '',
     deals: search.get('deals') ?? '',
     since: search.get('since') ?? '',
+    tried: search.getAll('tryDeal'),
     step: search.get('step') ?? '',
     load: Number(search.get('load')) || null,
     line: Number(search.get('line')) || null,

@@ -36,6 +36,19 @@ export function TakeAlong({ view, standing }: { view: View; standing: Standing }
     void save(drawing, `standing ${standing.axis} ${standing.to}`);
   }
 
+  return <ExportMenu route="/standing/export" asked={asked} draw={draw} />;
+}
+
+interface ExportMenuProps {
+  /** Where the files are, without their endings. */
+  route: string;
+  /** The question of the view, from the question mark on. */
+  asked: string;
+  draw: (save: typeof saveSvg | typeof savePng | typeof copyPng) => void;
+}
+
+/** Views by name, and what of the view can be taken along. */
+export function ExportMenu({ route, asked, draw }: ExportMenuProps) {
   return (
     <div className="no-print flex shrink-0 items-center gap-3 text-[13px]">
       <SavedViews />
@@ -46,12 +59,12 @@ export function TakeAlong({ view, standing }: { view: View; standing: Standing }
           className="z-30 rounded border border-rule bg-sheet py-1 shadow-lg focus:outline-none"
         >
           <MenuItem>
-            <a className={item} href={`/api/v1/standing/export.xlsx${asked}`} download>
+            <a className={item} href={`/api/v1${route}.xlsx${asked}`} download>
               {t('takeAlong.workbookWithFormulasXlsx')}
             </a>
           </MenuItem>
           <MenuItem>
-            <a className={item} href={`/api/v1/standing/export.csv${asked}`} download>
+            <a className={item} href={`/api/v1${route}.csv${asked}`} download>
               {t('takeAlong.rowsAsCsv')}
             </a>
           </MenuItem>

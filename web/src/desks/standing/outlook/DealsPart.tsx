@@ -7,6 +7,7 @@ import { dayText } from '../../../format/writing';
 import { Failed, Loading, smallButton } from '../../../ui/Notice';
 import { SourceLink } from '../../../ui/SourceLink';
 import { OverridePart } from './OverridePart';
+import { TryDeal } from './TrialPart';
 import { useDeals, useHistory } from './useOutlook';
 import { t } from './words';
 
@@ -30,14 +31,22 @@ export function DealsPart({ view, outlook, row, change }: DealsPartProps) {
         kind={view.step}
         title={t('deals.ofStep', { step: view.step.replace('-i', 'I').replace('-o', 'O') })}
         onClose={() => change({ step: null })}
+        change={change}
       />
     );
   }
   return (
     <>
-      <List view={view} outlook={outlook} kind="open" title={t('deals.open')} />
+      <List view={view} outlook={outlook} kind="open" title={t('deals.open')} change={change} />
       {row.overdueDeals > 0 && (
-        <List view={view} outlook={outlook} kind="overdue" title={t('deals.overdue')} isBad />
+        <List
+          view={view}
+          outlook={outlook}
+          kind="overdue"
+          title={t('deals.overdue')}
+          isBad
+          change={change}
+        />
       )}
     </>
   );
@@ -50,9 +59,10 @@ interface ListProps {
   title: string;
   isBad?: boolean;
   onClose?: () => void;
+  change: (changes: Changes) => void;
 }
 
-function List({ view, outlook, kind, title, isBad = false, onClose }: ListProps) {
+function List({ view, outlook, kind, title, isBad = false, onClose, change }: ListProps) {
   const [size, setSize] = useState(PAGE);
   const [opened, setOpened] = useState<string | null>(null);
   const deals = useDeals(view, kind, 0, size);
@@ -105,6 +115,7 @@ function List({ view, outlook, kind, title, isBad = false, onClose }: ListProps)
                   decimals={decimals}
                   isOpen={opened === id}
                   onToggle={() => setOpened(opened === id ? null : id)}
+                  change={change}
                 />
               );
             })}
@@ -141,10 +152,11 @@ interface LinesProps {
   decimals: 'keep' | 'drop';
   isOpen: boolean;
   onToggle: () => void;
+  change: (changes: Changes) => void;
 }
 
 /** A deal, and when it is opened its proof and its history. */
-function Lines({ deal, view, outlook, decimals, isOpen, onToggle }: LinesProps) {
+function Lines({ deal, view, outlook, decimals, isOpen, onToggle, change }: LinesProps) {
   return (
     <>
       <tr className="border-t border-rule">
@@ -181,7 +193,7 @@ function Lines({ deal, view, outlook, decimals, isOpen, onToggle }: LinesProps) 
       {isOpen && (
         <tr>
           <td colSpan={4} className="bg-ground/60 px-2 py-1.5">
-            <Proof deal={deal} view={view} outlook={outlook} />
+            <Proof deal={deal} view={view} outlook={outlook} change={change} />
           </td>
         </tr>
       )}
@@ -198,8 +210,15 @@ function LikelyBar({ share }: { share: number }) {
   );
 }
 
+interface ProofProps {
+  deal: Deal;
+  view: View;
+  outlook: Outlook;
+  change: (changes: Changes) => void;
+}
+
 /** Where a deal stands in its file, and what every snapshot said of it. */
-function Proof({ deal, view, outlook }: { deal: Deal; view: View; outlook: Outlook }) {
+function Proof({ deal, view, outlook, change }: ProofProps) {
   const history = useHistory(view, deal.deal, deal.source);
   return (
     <div className="text-[12px]">
@@ -259,6 +278,9 @@ function Proof({ deal, view, outlook }: { deal: Deal; view: View; outlook: Outlo
       )}
       {outlook.asOf === outlook.snapshots[0]?.asOf && (
         <OverridePart deal={deal} measure={outlook.measure} scale={outlook.scale} />
+      )}
+      {deal.state === 'open' && !deal.overdue && (
+        <TryDeal deal={deal} view={view} change={change} />
       )}
     </div>
   );

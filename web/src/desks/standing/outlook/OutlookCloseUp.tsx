@@ -9,6 +9,7 @@ import { AccuracyPart } from './AccuracyPart';
 import { BridgePart } from './BridgePart';
 import { DealsPart } from './DealsPart';
 import { OutlookLane, outlookEnd } from './OutlookLane';
+import { PayPart } from './PayPart';
 import { rowPlace } from './rows';
 import { SidePanel } from '../../../ui/SidePanel';
 import { t } from './words';
@@ -48,6 +49,7 @@ export function OutlookCloseUp({ company, view, outlook, change }: OutlookCloseU
           {t('closeUp.isNotARow', { selected: view.selected })}
         </p>
       )}
+      {outlook.tried.length > 0 && <p className="font-semibold text-select">{t('trial.marked')}</p>}
       <p className="mb-2 flex flex-wrap items-center gap-x-3">
         <StatusMark
           status={shown.noReading ?? t('closeUp.statusExpected', { status: shown.expectedStatus })}
@@ -57,6 +59,9 @@ export function OutlookCloseUp({ company, view, outlook, change }: OutlookCloseU
       </p>
       <LargeLane row={shown} />
       <Figures row={shown} />
+      {row && view.axis === 'rep' && view.group === null && shown.shown.expected !== null && (
+        <PayPart key={row.key} rep={row.key} view={view} expected={shown.shown.expected} />
+      )}
       {outlook.asOf !== null && (
         <>
           <DealsPart

@@ -2,8 +2,10 @@ import { Link } from 'react-router';
 import { useRights } from '../../../api/account';
 import type { Company, Outlook, Standing } from '../../../api/types';
 import type { Changes, View } from '../../../address/useView';
+import { query } from '../../../api/client';
 import { amount } from '../../../format/figures';
 import { dayText } from '../../../format/writing';
+import { framed } from '../../../marks/framed';
 import { toneText } from '../../../marks/tones';
 import { Choice } from '../../../ui/Choice';
 import { Failed, Loading, quietButton } from '../../../ui/Notice';
@@ -12,13 +14,16 @@ import { useRowSteps } from '../../../ui/shortcuts';
 import { Stale } from '../../../ui/Stale';
 import { BasisControls, LayoutChoice, RowControls } from '../controls/ControlLine';
 import { NarrowDrop } from '../controls/NarrowDrop';
+import { ExportMenu } from '../controls/TakeAlong';
 import { InsightLine } from '../panels/InsightLine';
 import { toggled } from '../../../ui/picks';
 import { spanText, TOTAL } from '../rows';
 import { OutlookCloseUp } from './OutlookCloseUp';
 import { OutlookTable } from './OutlookTable';
-import { outlookItems } from './rows';
-import { useOutlook } from './useOutlook';
+import { DealTrialBand } from './TrialPart';
+import { outlookItems, type OutlookItem } from './rows';
+import { outlookLegend, outlookSvg } from './outlookSvg';
+import { outlookQuery, useOutlook } from './useOutlook';
 import { t } from './words';
 
 type Change = (changes: Changes, isTyping?: boolean) => void;
@@ -70,13 +75,19 @@ export default function OutlookView({ company, view, standing, change }: Outlook
         className={`flex min-h-0 min-w-0 flex-col px-[18px] pt-2 xl:pt-3.5 ${outlook.isPlaceholderData ? 'is-stale' : ''}`}
       >
         <Stale isStale={outlook.isPlaceholderData} />
-        <h1 className="mb-1.5 text-[17px] leading-snug font-bold xl:text-[20px]" aria-live="polite">
-          {data.headline.map((part, at) => (
-            <span key={at} className={toneText(part.tone)}>
-              {part.text}
-            </span>
-          ))}
-        </h1>
+        <div className="flex flex-wrap items-start justify-between gap-x-4 sm:flex-nowrap">
+          <h1
+            className="mb-1.5 text-[17px] leading-snug font-bold xl:text-[20px]"
+            aria-live="polite"
+          >
+            {data.headline.map((part, at) => (
+              <span key={at} className={toneText(part.tone)}>
+                {part.text}
+              </span>
+            ))}
+          </h1>
+          {data.snapshots.length > 0 && <Along view={view} outlook={data} items={items} />}
+        </div>
         <InsightLine
           folded={3}
           insights={data.insights.map(({ text, keys }) => ({
@@ -85,6 +96,7 @@ export default function OutlookView({ company, view, standing, change }: Outlook
             changes: insightChanges(keys),
           }))}
         />
+        <DealTrialBand view={view} outlook={data} change={change} />
         <Controls
           company={company}
           view={view}
@@ -111,6 +123,31 @@ export default function OutlookView({ company, view, standing, change }: Outlook
       </section>
       <OutlookCloseUp company={company} view={view} outlook={data} change={change} />
     </div>
+  );
+}
+
+interface AlongProps {
+  view: View;
+  outlook: Outlook;
+  items: OutlookItem[];
+}
+
+/** The outlook as files and as a drawing. */
+function Along({ view, outlook, items }: AlongProps) {
+  return (
+    <ExportMenu
+      route="/outlook/export"
+      asked={query({ ...outlookQuery(view), tryDeal: view.tried })}
+      draw={(save) => {
+        const title = outlook.headline.map((part) => part.text).join('');
+        const drawing = framed(
+          outlookSvg(items.map(({ row }) => row)),
+          title,
+          outlookLegend(outlook.goal),
+        );
+        void save(drawing, `outlook ${outlook.axis} ${outlook.to}`);
+      }}
+    />
   );
 }
 

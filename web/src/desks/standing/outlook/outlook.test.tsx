@@ -61,6 +61,7 @@ const OUTLOOK: Outlook = {
   snapshots: [],
   headline: [],
   insights: [],
+  tried: [],
   difference: null,
   overridden: null,
   withGoal: 2,

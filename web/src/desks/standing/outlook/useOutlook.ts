@@ -7,16 +7,17 @@ import { viewQuery, wholeQuery, type Query, type View } from '../../../address/u
 import { rowPlace } from './rows';
 
 /** An outlook's question: that of the standing, but that its day is a snapshot's. */
-function outlookQuery(view: View): Query {
+export function outlookQuery(view: View): Query {
   return { ...viewQuery(view), beside: undefined, judge: undefined, asOf: view.deals || undefined };
 }
 
-export function useOutlook(view: View) {
-  const asked = outlookQuery(view);
+export function useOutlook(view: View, isTried = true, isAsked = true) {
+  const asked = { ...outlookQuery(view), tryDeal: isTried ? view.tried : undefined };
   return useQuery({
     queryKey: ['standing', 'outlook', asked],
     queryFn: ({ signal }) => ask<Outlook>(`/outlook${query(asked)}`, { signal }),
     placeholderData: (before) => before,
+    enabled: isAsked,
   });
 }
 

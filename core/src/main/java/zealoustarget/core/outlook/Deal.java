@@ -43,6 +43,11 @@ public record Deal(
     }
   }
 
+  /** The same deal with other values. */
+  Deal with(int likelihood, int month, State state, long[] amounts) {
+    return new Deal(line, key, rep, product, region, likelihood, month, state, stage, amounts);
+  }
+
   /** Refuses what no deal can be with an IllegalArgumentException. */
   public Deal {
     if (key.isBlank()) {

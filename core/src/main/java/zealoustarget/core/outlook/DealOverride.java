@@ -130,16 +130,6 @@ public record DealOverride(
         case AMOUNT -> amounts[snapshot.measure(String.valueOf(one.measure))] = one.value;
       }
     }
-    return new Deal(
-        deal.line(),
-        deal.key(),
-        deal.rep(),
-        deal.product(),
-        deal.region(),
-        likelihood,
-        month,
-        deal.state(),
-        deal.stage(),
-        amounts);
+    return deal.with(likelihood, month, deal.state(), amounts);
   }
 }

@@ -17,6 +17,7 @@ import zealoustarget.server.standing.view.StandingAnswer.HeadlinePart;
  * @param asOf day of the snapshot in force, the latest of several sources; null without one
  * @param snapshots posted ones that may be asked for, latest first
  * @param insights sentences that the rows back
+ * @param tried what is tried of deals, in words; empty for nothing
  * @param difference why the rows' "to go" and the total's differ, in words; null where they do not
  * @param overridden what of the open deals is overridden, null for nothing
  * @param group axis of the groups, null without; then {@code rows} name their group
@@ -35,6 +36,7 @@ public record OutlookAnswer(
     List<SnapshotAnswer> snapshots,
     List<HeadlinePart> headline,
     List<InsightAnswer> insights,
+    List<String> tried,
     @Nullable String difference,
     @Nullable Overridden overridden,
     int withGoal,

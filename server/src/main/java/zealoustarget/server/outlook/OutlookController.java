@@ -1,6 +1,7 @@
 package zealoustarget.server.outlook;
 
 import io.swagger.v3.oas.annotations.Parameter;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.HttpStatus;
@@ -37,11 +38,14 @@ class OutlookController {
 
   /**
    * The outlook of an axis for a span; the query is that of the standing, but {@code asOf} is the
-   * day of a snapshot: the latest at or before it counts, of each source.
+   * day of a snapshot: the latest at or before it counts, of each source. {@code tryDeal} tries
+   * open deals at another likelihood ({@code D-104:0.9}) or left out ({@code D-104:out}).
    */
   @GetMapping
-  OutlookAnswer outlook(@ParameterObject @ModelAttribute StandingParameters query) {
-    return outlooks.outlook(query);
+  OutlookAnswer outlook(
+      @ParameterObject @ModelAttribute StandingParameters query,
+      @RequestParam(required = false) @Nullable List<String> tryDeal) {
+    return outlooks.outlook(query, tryDeal);
   }
 
   /**

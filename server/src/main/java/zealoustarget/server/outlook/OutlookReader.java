@@ -8,6 +8,7 @@ import zealoustarget.core.Refusal;
 import zealoustarget.core.outlook.Accuracy;
 import zealoustarget.core.outlook.DealScope;
 import zealoustarget.core.outlook.DealSnapshot;
+import zealoustarget.core.outlook.DealTrial;
 import zealoustarget.core.outlook.OpenDeals;
 import zealoustarget.core.outlook.OutlookTable;
 import zealoustarget.server.standing.query.QueryReader;
@@ -31,8 +32,18 @@ class OutlookReader {
    * What was asked for.
    *
    * @param inForce the snapshots that count
+   * @param tried what is tried of their deals, in words; empty for nothing
    */
-  record Asked(ResolvedQuery query, List<DealSnapshot> inForce) {
+  record Asked(ResolvedQuery query, List<DealSnapshot> inForce, List<String> tried) {
+    /** With deals as they are tried. */
+    Asked trying(@Nullable List<String> tryDeal) {
+      List<DealTrial> trials = DealTrials.read(tryDeal, inForce);
+      return new Asked(
+          query,
+          DealTrial.over(inForce, trials),
+          DealTrials.words(trials, inForce, query.rules().company().writing()));
+    }
+
     OutlookTable table() {
       return OutlookTable.of(query.ledger(), query.query(), query.group(), inForce);
     }
@@ -66,7 +77,8 @@ class OutlookReader {
     return new Asked(
         read.with(
             read.query().withFilters(read.query().filters().and(read.query().axis(), member))),
-        asked.inForce());
+        asked.inForce(),
+        asked.tried());
   }
 
   private Asked asked(ResolvedQuery read, @Nullable String asOf) {
@@ -78,6 +90,6 @@ class OutlookReader {
                   + ": an outlook is of measures that are counted and of which more is better.")
           .with("measure", read.query().measure().code());
     }
-    return new Asked(read, snapshots.inForce(asOf));
+    return new Asked(read, snapshots.inForce(asOf), List.of());
   }
 }

@@ -53,7 +53,16 @@ public class OutlookService {
 
   /** The outlook of an axis in a span as of the snapshots in force. */
   public OutlookAnswer outlook(StandingParameters parameters) {
-    OutlookReader.Asked asked = reader.read(parameters);
+    return outlook(parameters, null);
+  }
+
+  /**
+   * The same with deals as they are tried.
+   *
+   * @param tryDeal as {@link DealTrials} reads them; null for none
+   */
+  OutlookAnswer outlook(StandingParameters parameters, @Nullable List<String> tryDeal) {
+    OutlookReader.Asked asked = reader.read(parameters).trying(tryDeal);
     ResolvedQuery resolved = asked.query();
     StandingQuery query = resolved.query();
     OutlookTable table = asked.table();
@@ -82,6 +91,7 @@ public class OutlookService {
         insights(asked, table).stream()
             .map(one -> new InsightAnswer(one.text(), one.keys()))
             .toList(),
+        asked.tried(),
         difference(table, resolved),
         overridden(asked),
         (int) table.withGoal(),

@@ -92,6 +92,8 @@ public final class RouteRules {
     rule(HttpMethod.POST, "/standing/trial", OFFICE, TokenScope.READ);
     read(ALL, "/outlook");
     read(ALL, "/outlook/bridge");
+    read(ALL, "/outlook/export.csv");
+    read(ALL, "/outlook/export.xlsx");
     read(ALL, "/outlook/{axis}/{key}/deals");
     read(ALL, "/outlook/{axis}/{key}/accuracy");
     read(ALL, "/outlook/deals/{deal}/history");

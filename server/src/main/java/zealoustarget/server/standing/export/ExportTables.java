@@ -38,7 +38,7 @@ final class ExportTables {
     StandingTable(StandingAnswer standing) {
       this.standing = standing;
       this.isRange = standing.isRange();
-      this.amounts = amountFormat(standing.unit(), standing.scale());
+      this.amounts = Format.ofAmounts(standing.unit(), standing.scale());
       columns.add(new Column(capital(standing.axis()), Format.TEXT));
       columns.add(new Column("Key", Format.TEXT));
       columns.add(new Column("Belongs to", Format.TEXT));
@@ -233,7 +233,7 @@ final class ExportTables {
 
   /** Members down, months across, with sums as formulas both ways. */
   static Table of(SpanSheetAnswer sheet, StandingAnswer standing) {
-    Format amounts = amountFormat(standing.unit(), standing.scale());
+    Format amounts = Format.ofAmounts(standing.unit(), standing.scale());
     List<Column> columns = new ArrayList<>();
     columns.add(new Column(capital(standing.axis()), Format.TEXT));
     columns.add(new Column("Key", Format.TEXT));
@@ -274,7 +274,7 @@ final class ExportTables {
             .collect(Collectors.joining());
     List<List<String>> lines = new ArrayList<>();
     lines.add(List.of("Headline", headline));
-    lines.add(List.of("Measure", standing.measure() + ", " + standing.unit()));
+    lines.add(List.of("Measure", standing.measureName() + ", " + standing.unit()));
     lines.add(List.of("Rows", Axis.findByWord(standing.axis()).orElseThrow().word(2)));
     lines.add(List.of("Months", standing.from() + " to " + standing.to()));
     lines.add(List.of("Compared with", standing.goal()));
@@ -294,7 +294,7 @@ final class ExportTables {
                   + " of "
                   + standing.openMonth().workingDays()));
     }
-    lines.add(List.of("Ladder", standing.ladder()));
+    lines.add(List.of("Status thresholds", standing.ladder()));
     if (standing.leftOut().members() > 0) {
       lines.add(
           List.of(
@@ -302,13 +302,6 @@ final class ExportTables {
               standing.leftOut().members() + " rows with " + standing.leftOut().actual()));
     }
     return lines;
-  }
-
-  private static Format amountFormat(String unit, int scale) {
-    if (unit.equals("rate")) {
-      return Format.FINE_PERCENT;
-    }
-    return scale == 0 ? Format.WHOLE : Format.MONEY;
   }
 
   private static String capital(String word) {

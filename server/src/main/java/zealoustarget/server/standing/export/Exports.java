@@ -41,6 +41,14 @@ public final class Exports {
     Format(String code) {
       this.code = code;
     }
+
+    /** Of a measure's amounts. */
+    public static Format ofAmounts(String unit, int scale) {
+      if (unit.equals("rate")) {
+        return FINE_PERCENT;
+      }
+      return scale == 0 ? WHOLE : MONEY;
+    }
   }
 
   public record Column(String title, Format format) {}
