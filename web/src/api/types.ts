@@ -115,6 +115,7 @@ export type Rules = Pick<
   | 'ladders'
   | 'shading'
   | 'stretches'
+  | 'stages'
   | 'plans'
   | 'assignments'
   | 'credits'

@@ -15,6 +15,7 @@ import { PlanEditor } from './PlanEditor';
 import { ProposalsPart } from './ProposalsPart';
 import { RemovePlan } from './RemovePlan';
 import { SharedCredit } from './SharedCredit';
+import { StagesPart } from './StagesPart';
 import { ThresholdsPart } from './ThresholdsPart';
 import { Trail } from './Trail';
 import { usePeople, useRules } from './useRules';
@@ -81,6 +82,7 @@ export function RulesDesk({ company }: { company: Company }) {
           </div>
           <div className="space-y-8">
             <MeasuresPart company={company} rules={rules.data} />
+            <StagesPart key={`stages ${rules.data.tag}`} rules={rules.data} />
             <CalendarPart rules={rules.data} month={view.span.to} />
           </div>
         </div>

@@ -19,6 +19,7 @@ const RULES: Rules & { tag: string } = {
   assignments: [],
   shading: [],
   stretches: [],
+  stages: [],
   ladders: [],
   approval: { goals: false, plans: false, ladders: false },
   credits: [{ rep: 'A', from: '2026-08', shares: { A: '0.6', B: '0.4' } }],

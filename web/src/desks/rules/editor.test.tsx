@@ -37,6 +37,7 @@ const RULES: Rules = {
   ],
   shading: [],
   stretches: [],
+  stages: [],
   ladders: [],
   approval: { goals: false, plans: false, ladders: false },
   credits: [],

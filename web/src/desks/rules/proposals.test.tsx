@@ -37,6 +37,7 @@ const RULES: Rules = {
   assignments: [],
   shading: [],
   stretches: [],
+  stages: [],
   ladders: [],
   approval: { goals: false, plans: false, ladders: true },
   credits: [],

@@ -44,6 +44,7 @@ const RULES: Rules = {
   assignments: [{ rep: 'A', plan: 'Field', from: '2026-07' }],
   shading: [],
   stretches: [],
+  stages: [],
   ladders: [],
   approval: { goals: false, plans: false, ladders: false },
   credits: [],

@@ -17,6 +17,7 @@ const RULES: Rules = {
   assignments: [],
   shading: [],
   stretches: [],
+  stages: [],
   ladders: [],
   approval: { goals: false, plans: false, ladders: false },
   credits: [],

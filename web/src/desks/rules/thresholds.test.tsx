@@ -36,6 +36,7 @@ const RULES: Rules = {
   assignments: [],
   shading: [],
   stretches: [],
+  stages: [],
   ladders: LADDERS,
   approval: { goals: false, plans: false, ladders: false },
   credits: [],

@@ -41,6 +41,7 @@ export interface RulesToSave {
   /** Limits in whole units, or "auto". */
   shading?: Rules['shading'];
   /** Put in force, or taken back. */
+  stages?: { stage: string; likelihood: string }[];
   stretches?: (
     StretchesRule | { measure: string; goalSet?: string; axis?: string; remove: true }
   )[];

@@ -2,6 +2,7 @@ package zealoustarget.server.rules;
 
 import java.time.ZoneId;
 import java.time.ZoneOffset;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
@@ -10,6 +11,8 @@ import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Writing;
+import zealoustarget.core.outlook.Deal;
+import zealoustarget.core.outlook.DealKey;
 
 /**
  * What is said of the company itself.
@@ -18,13 +21,22 @@ import zealoustarget.core.amount.Writing;
  * @param writing how it writes numbers and dates
  * @param measureNames what it calls its measures, by their codes in small letters
  * @param fedByDeals codes of the measures whose actuals are won deals
+ * @param stages how likely open deals are whose files give a stage and no likelihood
  */
 public record Company(
     String name,
     @Nullable ZoneId timeZone,
     Writing writing,
     Map<String, String> measureNames,
-    Set<String> fedByDeals) {
+    Set<String> fedByDeals,
+    List<Stage> stages) {
+  /**
+   * A stage of deals with the company's own likelihood.
+   *
+   * @param likelihood of {@link Deal#CERTAIN}
+   */
+  public record Stage(String name, int likelihood) {}
+
   /** As a company is called before anybody names it. */
   private static final String UNNAMED = "My company";
 
@@ -53,6 +65,18 @@ public record Company(
     return words.substring(0, 1).toUpperCase(Locale.ROOT) + words.substring(1);
   }
 
+  /** With other stages in place of all. */
+  public Company withStages(List<Stage> others) {
+    return new Company(name, timeZone, writing, measureNames, fedByDeals, others);
+  }
+
+  /** Likelihoods by stage, as {@link DealKey#fold} gives its name. */
+  public Map<String, Integer> likelihoods() {
+    Map<String, Integer> byStage = new TreeMap<>();
+    stages.forEach(stage -> byStage.put(DealKey.fold(stage.name()), stage.likelihood()));
+    return byStage;
+  }
+
   /** With a measure's name; null takes it away. */
   public Company withMeasureName(String code, @Nullable String given) {
     Map<String, String> names = new TreeMap<>(measureNames);
@@ -61,7 +85,7 @@ public record Company(
     } else {
       names.put(code.toLowerCase(Locale.ROOT), given);
     }
-    return new Company(name, timeZone, writing, Map.copyOf(names), fedByDeals);
+    return new Company(name, timeZone, writing, Map.copyOf(names), fedByDeals, stages);
   }
 
   /** With a measure that is fed by won deals, or by files again. */
@@ -72,6 +96,6 @@ public record Company(
     } else {
       fed.remove(code);
     }
-    return new Company(name, timeZone, writing, measureNames, Set.copyOf(fed));
+    return new Company(name, timeZone, writing, measureNames, Set.copyOf(fed), stages);
   }
 }

@@ -13,6 +13,7 @@ import zealoustarget.core.amount.Writing;
 import zealoustarget.core.ladder.Ladder;
 import zealoustarget.server.rules.reading.CompanyReader;
 import zealoustarget.server.rules.reading.RulesReader;
+import zealoustarget.server.rules.reading.StagePart;
 
 /** The rules in the form that {@code PUT /api/v1/rules} takes. */
 record RulesAnswer(
@@ -22,6 +23,7 @@ record RulesAnswer(
     List<LadderPart> ladders,
     List<ShadingPart> shading,
     List<StretchesPart> stretches,
+    List<StagePart> stages,
     List<PlanPart> plans,
     List<PlanPart.AssignmentPart> assignments,
     List<PlanPart.SharedPart> credits,
@@ -147,6 +149,7 @@ record RulesAnswer(
             .toList(),
         rules.shadings().stream().map(s -> ShadingPart.of(s, rules)).toList(),
         rules.stretches().stream().map(StretchesPart::of).toList(),
+        rules.company().stages().stream().map(StagePart::of).toList(),
         rules.commission().plans().versions().stream().map(PlanPart::of).toList(),
         rules.commission().plans().assignments().stream().map(PlanPart.AssignmentPart::of).toList(),
         rules.commission().shared().stream().map(PlanPart.SharedPart::of).toList(),

@@ -19,6 +19,7 @@ public record RulesChange(String part, @Nullable String before, @Nullable String
           "ladders", "status thresholds",
           "shading", "shading limits",
           "stretches", "stretches behind lanes",
+          "stages", "likelihoods of stages",
           "plans", "commission plans",
           "assignments", "plan assignments",
           "credits", "credit splits");

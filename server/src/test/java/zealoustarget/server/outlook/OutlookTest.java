@@ -447,6 +447,26 @@ class OutlookTest {
   }
 
   @Test
+  void stages_giveTheCompanysLikelihood_whereAFileHasNone() {
+    String file =
+        "deal,rep,revenue,stage,likelihood,closes\nD1,K1,100.00,Offer Out,,2026-12\n"
+            + "D2,K1,200.00,offer out,90 %,2026-12\nD3,K1,50.00,first call,,2026-12\n";
+    JsonNode held = api.load("deals.csv", file, "kind", "deals", "asOf", "2026-11-20").json();
+    assertThat(held.get("held").asInt()).as("no stage is known").isEqualTo(2);
+    assertThat(
+            api.put("/api/v1/rules", "{\"stages\": [{\"stage\": \"x\", \"likelihood\": \"1.5\"}]}")
+                .text("place"))
+        .isEqualTo("stages[0].likelihood");
+    api.put("/api/v1/rules", "{\"stages\": [{\"stage\": \"offer out\", \"likelihood\": \"0.6\"}]}");
+    assertThat(api.get("/api/v1/rules").json().at("/stages/0/likelihood").asString())
+        .isEqualTo("0.6");
+    JsonNode staged = api.load("deals.csv", file, "kind", "deals", "asOf", "2026-11-20").json();
+    assertThat(staged.get("held").asInt()).as("first call").isEqualTo(1);
+    api.post("/api/v1/loads/" + staged.get("id").asInt() + "/post?held=leave");
+    assertThat(row(outlook(""), "K1").get("weighted").asString()).isEqualTo("240.00");
+  }
+
+  @Test
   void whatCannotBeAsked_isRefusedWithWhatToDo() {
     Api.Answer undated = api.load("deals.csv", OCTOBER, "kind", "deals");
     assertThat(undated.code()).isEqualTo("value-missing");

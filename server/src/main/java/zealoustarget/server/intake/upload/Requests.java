@@ -6,7 +6,6 @@ import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -152,14 +151,14 @@ public class Requests {
         request.columns(),
         sheet.isCommaGrouping(),
         rules.company().writing(),
-        snapshot(request));
+        snapshot(request, rules));
   }
 
-  private static LoadSpec.@Nullable Snapshot snapshot(LoadRequest request) {
+  private static LoadSpec.@Nullable Snapshot snapshot(LoadRequest request, Rules rules) {
     LocalDate asOf = request.snapshot() == null ? null : request.snapshot().asOf();
     return request.kind() != LoadKind.DEALS || asOf == null
         ? null
-        : new LoadSpec.Snapshot(asOf, Map.of());
+        : new LoadSpec.Snapshot(asOf, rules.company().likelihoods());
   }
 
   /** A snapshot's day is not that of an earlier file; a file's name may say it. */

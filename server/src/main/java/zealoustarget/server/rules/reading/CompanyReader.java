@@ -27,7 +27,8 @@ public final class CompanyReader {
         place.node().has("timeZone") ? zone(place) : before.timeZone(),
         place.node().has("writing") ? writing(place, before.writing()) : before.writing(),
         before.measureNames(),
-        before.fedByDeals());
+        before.fedByDeals(),
+        before.stages());
   }
 
   private static String name(Place place) {

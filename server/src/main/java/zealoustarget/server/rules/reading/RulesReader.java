@@ -34,6 +34,7 @@ import zealoustarget.server.rules.AttachedStretches;
 import zealoustarget.server.rules.AttachedStretches.Of;
 import zealoustarget.server.rules.Attachment;
 import zealoustarget.server.rules.Commission;
+import zealoustarget.server.rules.Company.Stage;
 import zealoustarget.server.rules.Rules;
 
 /**
@@ -49,6 +50,7 @@ public final class RulesReader {
           "ladders",
           "shading",
           "stretches",
+          "stages",
           "plans",
           "assignments",
           "credits",
@@ -106,6 +108,10 @@ public final class RulesReader {
           place.isSet("remove")
               ? withoutStretches(place, after)
               : after.withStretches(stretches(place, after));
+    }
+    if (file.has("stages")) {
+      List<Stage> stages = StagePart.read(Place.list(file, "stages"));
+      after = after.withCompany(after.company().withStages(stages));
     }
     if (file.has("approval")) {
       after = after.withApproval(approval(new Place(file.get("approval"), "approval")));

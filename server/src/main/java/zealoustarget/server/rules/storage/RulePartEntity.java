@@ -9,7 +9,9 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 
-/** A plan, an assignment or shared credit, in the form of a rules file. */
+/**
+ * A plan, an assignment, shared credit, stretches or a stage of deals, in the form of a rules file.
+ */
 @Entity
 @Table(name = "rule_part")
 class RulePartEntity {
@@ -18,7 +20,8 @@ class RulePartEntity {
     PLAN,
     ASSIGNMENT,
     SHARED,
-    STRETCHES
+    STRETCHES,
+    STAGES
   }
 
   @Id

@@ -31,6 +31,7 @@ import zealoustarget.server.rules.StretchesPart;
 import zealoustarget.server.rules.reading.Place;
 import zealoustarget.server.rules.reading.PlanReader;
 import zealoustarget.server.rules.reading.RulesReader;
+import zealoustarget.server.rules.reading.StagePart;
 import zealoustarget.server.rules.storage.RulePartEntity.Part;
 
 /** Reads and writes the rules. */
@@ -88,6 +89,7 @@ public class RulesStore {
             Commission.NONE,
             approval(settings));
     return stored
+        .withCompany(stored.company().withStages(parts(Part.STAGES, StagePart::read)))
         .withStretches(parts(Part.STRETCHES, place -> RulesReader.stretches(place, stored)))
         .withCommission(commission(stored));
   }
@@ -127,7 +129,8 @@ public class RulesStore {
         settings.keySet().stream()
             .filter(key -> key.startsWith(FED_BY_DEALS))
             .map(key -> key.substring(FED_BY_DEALS.length()))
-            .collect(Collectors.toUnmodifiableSet()));
+            .collect(Collectors.toUnmodifiableSet()),
+        List.of());
   }
 
   private static <T> @Nullable T set(
@@ -241,6 +244,7 @@ public class RulesStore {
     rules.shadings().forEach(shading -> entities.persist(new ShadingEntity(shading)));
     rules.workingDays().holidays().forEach(day -> entities.persist(new HolidayEntity(day)));
     persist(Part.STRETCHES, rules.stretches().stream().map(StretchesPart::of).toList());
+    persist(Part.STAGES, rules.company().stages().stream().map(StagePart::of).toList());
     Commission commission = rules.commission();
     persist(Part.PLAN, commission.plans().versions().stream().map(PlanPart::of).toList());
     persist(

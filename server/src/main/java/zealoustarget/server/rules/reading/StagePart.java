@@ -1,0 +1,65 @@
+package zealoustarget.server.rules.reading;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import zealoustarget.core.amount.Ratio;
+import zealoustarget.core.outlook.Deal;
+import zealoustarget.core.outlook.DealKey;
+import zealoustarget.server.rules.Company.Stage;
+
+/**
+ * A stage of deals in a rules file.
+ *
+ * @param likelihood a share from 0 to 1 with at most eight decimals
+ */
+public record StagePart(String stage, String likelihood) {
+  private static final int LONGEST = 60;
+  private static final int DECIMALS = 8;
+
+  public static StagePart of(Stage stage) {
+    return new StagePart(
+        stage.name(),
+        BigDecimal.valueOf(stage.likelihood(), DECIMALS).stripTrailingZeros().toPlainString());
+  }
+
+  /** All stages of a file; each once. */
+  static List<Stage> read(List<Place> places) {
+    Set<String> seen = new HashSet<>();
+    return places.stream()
+        .map(
+            place -> {
+              Stage stage = read(place);
+              if (!seen.add(DealKey.fold(stage.name()))) {
+                throw place.fault("stage", "\"" + stage.name() + "\" stands twice");
+              }
+              return stage;
+            })
+        .toList();
+  }
+
+  public static Stage read(Place place) {
+    place.allowOnly(Set.of("stage", "likelihood"));
+    String name = place.text("stage").strip();
+    if (name.isEmpty() || name.length() > LONGEST) {
+      throw place.fault("stage", "must have 1 to " + LONGEST + " characters");
+    }
+    try {
+      int likelihood =
+          Ratio.parse(place.text("likelihood").strip())
+              .times(Ratio.of(Deal.CERTAIN))
+              .rounded(0, RoundingMode.UNNECESSARY)
+              .intValueExact();
+      if (likelihood >= 0 && likelihood <= Deal.CERTAIN) {
+        return new Stage(name, likelihood);
+      }
+    } catch (IllegalArgumentException | ArithmeticException noShare) {
+      // refused below
+    }
+    throw place.fault(
+        "likelihood",
+        "must be a share from 0 to 1 such as 0.4, was \"" + place.text("likelihood") + "\"");
+  }
+}
