@@ -221,7 +221,7 @@ function Line({ line, head, isOpen, editing, onEdit, say }: LineProps) {
               <button
                 type="button"
                 {...gridStop}
-                className="-my-1 block min-h-[26px] w-full truncate text-inherit [text-align:inherit]"
+                className="-my-1 block min-h-[26px] w-full truncate text-inherit -outline-offset-2 [text-align:inherit]"
                 aria-label={
                   faults.length > 0
                     ? t('sheetView.correctIt', {

@@ -37,6 +37,7 @@ export function DealsPart({ view, outlook, row, change }: DealsPartProps) {
   }
   return (
     <>
+      {outlook.tried.length > 0 && <p className="mb-1 text-quiet">{t('trial.dealsAsTheyAre')}</p>}
       <List view={view} outlook={outlook} kind="open" title={t('deals.open')} change={change} />
       {row.overdueDeals > 0 && (
         <List

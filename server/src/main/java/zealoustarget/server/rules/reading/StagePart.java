@@ -40,6 +40,7 @@ public record StagePart(String stage, String likelihood) {
         .toList();
   }
 
+  /** One stage; refuses a blank name and what is no share. */
   public static Stage read(Place place) {
     place.allowOnly(Set.of("stage", "likelihood"));
     String name = place.text("stage").strip();
