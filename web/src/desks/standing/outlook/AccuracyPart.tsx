@@ -1,6 +1,7 @@
 import type { View } from '../../../address/useView';
 import { amount, NONE } from '../../../format/figures';
 import { dayText } from '../../../format/writing';
+import { capital, singular } from '../../../format/nouns';
 import { FigureTable } from '../../../marks/ChartFrame';
 import { Failed, Loading } from '../../../ui/Notice';
 import { useAccuracy } from './useOutlook';
@@ -13,7 +14,7 @@ export function AccuracyPart({ view }: { view: View }) {
   if (accuracy.isError) {
     return <Failed error={accuracy.error} onRetry={() => void accuracy.refetch()} />;
   }
-  const { snapshots, bands, slipShown, farthest } = accuracy.data;
+  const { snapshots, bands, slipShown, farthest, members } = accuracy.data;
   const known = bands.filter((band) => band.deals > 0);
   if (snapshots.length === 0 && known.length === 0) return null;
   const percent = (shown: string | null) => (shown === null ? NONE : `${amount(shown)} %`);
@@ -51,6 +52,26 @@ export function AccuracyPart({ view }: { view: View }) {
               amount(String(deals)),
               percent(statedShown),
               percent(wonShown),
+            ])}
+          />
+        </div>
+      )}
+      {members.length > 1 && (
+        <div className="mt-2">
+          <FigureTable
+            head={[
+              capital(singular(view.axis)),
+              t('accuracy.ratio'),
+              t('accuracy.ended'),
+              t('accuracy.stated'),
+              t('accuracy.won'),
+            ]}
+            rows={members.map((one) => [
+              one.name,
+              percent(one.ratioShown),
+              amount(String(one.ended)),
+              percent(one.statedShown),
+              percent(one.wonShown),
             ])}
           />
         </div>

@@ -54,8 +54,19 @@ public record Accuracy(List<OfSnapshot> snapshots, List<Band> bands, @Nullable R
     }
 
     Band plus(int likelihood, boolean isWon) {
-      return new Band(from, deals + 1, won + (isWon ? 1 : 0), likelihoods + likelihood);
+      return plus(new Band(from, 1, isWon ? 1 : 0, likelihood));
     }
+
+    private Band plus(Band other) {
+      return new Band(from, deals + other.deals, won + other.won, likelihoods + other.likelihoods);
+    }
+  }
+
+  private static final int EVERYBODY = -1;
+
+  /** Whose a deal of a snapshot is. */
+  private interface Owner {
+    int of(DealSnapshot then, int at);
   }
 
   /**
@@ -65,42 +76,57 @@ public record Accuracy(List<OfSnapshot> snapshots, List<Band> bands, @Nullable R
    */
   public static Accuracy of(
       List<DealSnapshot> posted, List<DealSnapshot> inForce, DealScope scope) {
-    Count count = new Count(scope);
-    for (DealSnapshot now : inForce) {
-      earlier(posted, now).forEach(then -> count.add(then, now));
-    }
-    return new Accuracy(
-        List.copyOf(count.snapshots),
-        List.of(count.bands),
-        count.slipped == 0 ? null : Ratio.of(count.months, count.slipped));
+    return counted(posted, inForce, scope, (then, at) -> EVERYBODY)
+        .getOrDefault(EVERYBODY, new Count(scope))
+        .accuracy();
   }
 
-  /** All bands together of each member of an axis that has won or lost deals, by id. */
-  public static Map<Integer, Band> byMember(
+  /** The same of each member of an axis that had open deals, by id. */
+  public static Map<Integer, Accuracy> byMember(
       List<DealSnapshot> posted, List<DealSnapshot> inForce, DealScope scope, Axis axis) {
-    Map<Integer, Band> members = new HashMap<>();
+    Map<Integer, Accuracy> members = new HashMap<>();
+    counted(posted, inForce, scope, (then, at) -> scope.placeOf(then, at, axis))
+        .forEach((member, count) -> members.put(member, count.accuracy()));
+    return members;
+  }
+
+  /** What all snapshots expected of the months that are over, each by itself, added up; exact. */
+  public Ratio expected() {
+    return Ratio.sum(snapshots.stream().map(OfSnapshot::expected));
+  }
+
+  /** What came of it, each time added up. */
+  public long came() {
+    return snapshots.stream().mapToLong(OfSnapshot::came).reduce(0, Math::addExact);
+  }
+
+  /** Expected ÷ came over all snapshots; null where nothing came. */
+  public @Nullable Ratio ratio() {
+    return came() == 0 ? null : expected().dividedBy(Ratio.of(came()));
+  }
+
+  /** All bands together: the deals that are won or lost now. */
+  public Band ended() {
+    return bands.stream().reduce(new Band(0, 0, 0, 0), Band::plus);
+  }
+
+  private static Map<Integer, Count> counted(
+      List<DealSnapshot> posted, List<DealSnapshot> inForce, DealScope scope, Owner owner) {
+    Map<Integer, Count> counts = new HashMap<>();
     for (DealSnapshot now : inForce) {
       for (DealSnapshot then : earlier(posted, now)) {
         Cursor cursor = new Cursor(now);
         for (int at = 0; at < then.size(); at++) {
-          boolean isMeant = then.isStillOpen(at) && scope.contains(then, at);
-          int outcome = isMeant ? cursor.find(then.key(at)) : -1;
-          if (outcome >= 0 && now.state(outcome) != Deal.State.OPEN) {
-            members.merge(
-                scope.placeOf(then, at, axis),
-                new Band(0, 0, 0, 0)
-                    .plus(then.likelihood(at), now.state(outcome) == Deal.State.WON),
-                (one, other) ->
-                    new Band(
-                        0,
-                        one.deals + other.deals,
-                        one.won + other.won,
-                        one.likelihoods + other.likelihoods));
+          if (then.isStillOpen(at) && scope.contains(then, at)) {
+            counts
+                .computeIfAbsent(owner.of(then, at), member -> new Count(scope))
+                .add(then, at, now, cursor.find(then.key(at)));
           }
         }
+        counts.values().forEach(count -> count.end(then));
       }
     }
-    return members;
+    return counts;
   }
 
   private static List<DealSnapshot> earlier(List<DealSnapshot> posted, DealSnapshot now) {
@@ -134,6 +160,9 @@ public record Accuracy(List<OfSnapshot> snapshots, List<Band> bands, @Nullable R
     private final int last;
     private final List<OfSnapshot> snapshots = new ArrayList<>();
     private final Band[] bands = new Band[BANDS];
+    private BigInteger expected = BigInteger.ZERO;
+    private long came;
+    private int deals;
     private long months;
     private int slipped;
 
@@ -146,39 +175,41 @@ public record Accuracy(List<OfSnapshot> snapshots, List<Band> bands, @Nullable R
       }
     }
 
-    void add(DealSnapshot then, DealSnapshot now) {
+    /** One deal that was open, and where it is now; −1 where it is gone. */
+    void add(DealSnapshot then, int at, DealSnapshot now, int place) {
       int over = Math.min(last, now.month() - 1);
-      int measure = then.measure(scope.measure());
-      int measureNow = now.measure(scope.measure());
-      BigInteger expected = BigInteger.ZERO;
-      Cursor cursor = new Cursor(now);
-      long came = 0;
-      int deals = 0;
-      for (int at = 0; at < then.size(); at++) {
-        if (!then.isStillOpen(at) || !scope.contains(then, at)) {
-          continue;
-        }
-        int place = cursor.find(then.key(at));
-        boolean isOver = then.month(at) <= over;
-        if (isOver) {
-          deals++;
-          expected =
-              expected.add(
-                  BigInteger.valueOf(then.amount(measure, at))
-                      .multiply(BigInteger.valueOf(then.likelihood(at))));
-        }
-        if (place >= 0) {
-          boolean isWon = now.state(place) == Deal.State.WON;
-          if (isOver && isWon && now.month(place) >= first && now.month(place) <= over) {
-            came = Math.addExact(came, Math.max(now.amount(measureNow, place), 0));
-          }
-          see(then, at, now.state(place), now.month(place) - then.month(at));
-        }
+      boolean isOver = then.month(at) <= over;
+      if (isOver) {
+        deals++;
+        expected =
+            expected.add(
+                BigInteger.valueOf(then.amount(then.measure(scope.measure()), at))
+                    .multiply(BigInteger.valueOf(then.likelihood(at))));
       }
+      if (place >= 0) {
+        boolean isWon = now.state(place) == Deal.State.WON;
+        if (isOver && isWon && now.month(place) >= first && now.month(place) <= over) {
+          long amount = now.amount(now.measure(scope.measure()), place);
+          came = Math.addExact(came, Math.max(amount, 0));
+        }
+        see(then, at, now.state(place), now.month(place) - then.month(at));
+      }
+    }
+
+    /** The snapshot is gone through: what it said of the months that are over is kept. */
+    void end(DealSnapshot then) {
       if (deals > 0) {
         Ratio weighted = Ratio.of(expected, BigInteger.valueOf(Deal.CERTAIN));
         snapshots.add(new OfSnapshot(then, weighted, came, deals));
       }
+      expected = BigInteger.ZERO;
+      came = 0;
+      deals = 0;
+    }
+
+    Accuracy accuracy() {
+      return new Accuracy(
+          List.copyOf(snapshots), List.of(bands), slipped == 0 ? null : Ratio.of(months, slipped));
     }
 
     private void see(DealSnapshot then, int at, Deal.State state, int slip) {

@@ -143,11 +143,12 @@ public final class OutlookInsights {
    * @param ended how deals that were open in earlier snapshots ended, by member id
    */
   public static @Nullable Sentence ofLikelihoods(
-      OutlookTable table, Figures figures, Map<Integer, Accuracy.Band> ended) {
+      OutlookTable table, Figures figures, Map<Integer, Accuracy> byMember) {
     Row most = null;
     Ratio farthest = FAR;
     for (Row row : table.rows()) {
-      Accuracy.Band band = ended.get(row.member().id());
+      Accuracy of = byMember.get(row.member().id());
+      Accuracy.Band band = of == null ? null : of.ended();
       if (band != null && band.deals() >= ENOUGH_DEALS) {
         Ratio apart = apart(band);
         if (apart.compareTo(farthest) >= 0) {
@@ -159,7 +160,7 @@ public final class OutlookInsights {
     if (most == null) {
       return null;
     }
-    Accuracy.Band band = Objects.requireNonNull(ended.get(most.member().id()));
+    Accuracy.Band band = Objects.requireNonNull(byMember.get(most.member().id())).ended();
     return new Sentence(
         most.member().name()
             + " won "

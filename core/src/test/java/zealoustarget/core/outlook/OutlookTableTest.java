@@ -106,7 +106,7 @@ class OutlookTableTest {
         .collect(Collectors.joining());
   }
 
-  private final Map<Integer, Accuracy.Band> ended = new HashMap<>();
+  private final Map<Integer, Accuracy> ended = new HashMap<>();
 
   private List<String> insights(OutlookTable table) {
     return OutlookInsights.of(
@@ -237,14 +237,19 @@ class OutlookTableTest {
   @Test
   void likelihoods_farFromWhatIsWon_areNamedWithTheirNumberOfDeals() {
     usual();
-    ended.put(company.id(Axis.REP, "A"), new Accuracy.Band(0, 10, 3, 6L * Deal.CERTAIN));
-    ended.put(company.id(Axis.REP, "C"), new Accuracy.Band(0, 5, 5, 3L * Deal.CERTAIN));
-    ended.put(company.id(Axis.REP, "D"), new Accuracy.Band(0, 4, 0, 4L * Deal.CERTAIN));
+    ended.put(company.id(Axis.REP, "A"), ended(10, 3, 6L * Deal.CERTAIN));
+    ended.put(company.id(Axis.REP, "C"), ended(5, 5, 3L * Deal.CERTAIN));
+    ended.put(company.id(Axis.REP, "D"), ended(4, 0, 4L * Deal.CERTAIN));
     assertThat(mistaken()).isEqualTo("C won 100 % of five deals that were put at 60 %.");
     ended.remove(company.id(Axis.REP, "C"));
     assertThat(mistaken()).isEqualTo("A won 30 % of ten deals that were put at 60 %.");
     ended.clear();
     assertThat(mistaken()).isNull();
+  }
+
+  /** Of deals in one band. */
+  private static Accuracy ended(int deals, int won, long likelihoods) {
+    return new Accuracy(List.of(), List.of(new Accuracy.Band(0, deals, won, likelihoods)), null);
   }
 
   private String mistaken() {

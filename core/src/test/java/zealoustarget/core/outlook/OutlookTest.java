@@ -257,10 +257,15 @@ class OutlookTest {
     assertThat(all.bands().get(4).stated()).isEqualTo(Ratio.parse("0.95"));
     assertThat(all.bands().get(0).wonShare()).isNull();
     assertThat(all.bands().get(0).stated()).isNull();
-    assertThat(Accuracy.byMember(posted, List.of(last), quarter(), Axis.REP))
-        .containsEntry(
-            company.id(Axis.REP, "U1"), new Accuracy.Band(0, 2, 1, Deal.CERTAIN / 5L * 7))
-        .containsEntry(company.id(Axis.REP, "U2"), new Accuracy.Band(0, 1, 1, Deal.CERTAIN));
+    Map<Integer, Accuracy> byMember = Accuracy.byMember(posted, List.of(last), quarter(), Axis.REP);
+    Accuracy first1 = byMember.get(company.id(Axis.REP, "U1"));
+    Accuracy first2 = byMember.get(company.id(Axis.REP, "U2"));
+    assertThat(first1.ended()).isEqualTo(new Accuracy.Band(0, 2, 1, Deal.CERTAIN / 5L * 7));
+    assertThat(first2.ended()).isEqualTo(new Accuracy.Band(0, 1, 1, Deal.CERTAIN));
+    assertThat(byMember.values().stream().map(Accuracy::expected).reduce(Ratio.ZERO, Ratio::plus))
+        .as("the members' parts add up")
+        .isEqualTo(all.expected());
+    assertThat(byMember.values().stream().mapToLong(Accuracy::came).sum()).isEqualTo(all.came());
     Accuracy none = Accuracy.of(posted, List.of(first), quarter());
     assertThat(none.snapshots()).isEmpty();
     assertThat(none.slip()).isNull();

@@ -149,7 +149,7 @@ class StandingTest {
                     .ledger()
                     .standing(Company.query(Axis.PRODUCT, rate, "2026-10", "2026-10", null)),
                 "limit"))
-        .isEqualTo("October 2026 has 6.0 % as returnRate, and no goal to compare it with.");
+        .isEqualTo("October 2026 has 6.0 % as return rate, and no goal to compare it with.");
     company.goal("limit", Axis.PRODUCT, "returnRate", "2026-10", "P1", 2_000_000);
     company.goal("limit", Axis.PRODUCT, "returnRate", "2026-10", "P2", 2_000_000);
     assertThat(

@@ -11,6 +11,7 @@ import org.jspecify.annotations.Nullable;
  * @param bands of stated likelihood, five from 0–20 to 80–100 %
  * @param farthest whose stated likelihoods are farthest from what was won, in words; null of one
  *     row, and where nobody's are far
+ * @param members each row by itself, by name; empty of one row
  * @param slipShown by how many months deals closed later than was said, one decimal; null without
  */
 @JsonInclude(JsonInclude.Include.ALWAYS)
@@ -19,7 +20,27 @@ record AccuracyAnswer(
     List<OfSnapshot> snapshots,
     List<Band> bands,
     @Nullable String slipShown,
-    @Nullable String farthest) {
+    @Nullable String farthest,
+    List<OfMember> members) {
+  /**
+   * A row by itself.
+   *
+   * @param expected by all earlier snapshots together of the months that are over, {@code came}
+   *     what came of it; {@code ratioShown} the one by the other in percent, null where nothing
+   *     came
+   * @param ended deals that are won or lost now, {@code statedShown} and {@code wonShown} as of a
+   *     band
+   */
+  record OfMember(
+      String key,
+      String name,
+      String expected,
+      String came,
+      @Nullable String ratioShown,
+      int ended,
+      @Nullable String statedShown,
+      @Nullable String wonShown) {}
+
   /**
    * One snapshot.
    *

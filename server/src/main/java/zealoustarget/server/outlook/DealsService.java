@@ -8,6 +8,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -310,12 +311,38 @@ class DealsService {
         accuracy.slip() == null
             ? null
             : accuracy.slip().rounded(1, RoundingMode.HALF_UP).toPlainString(),
-        key.equals(QueryReader.TOTAL) ? farthest(asked, posted) : null);
+        key.equals(QueryReader.TOTAL) ? farthest(asked, posted) : null,
+        key.equals(QueryReader.TOTAL) ? members(asked, posted) : List.of());
+  }
+
+  /** The rows that have something to show, by name. */
+  private static List<AccuracyAnswer.OfMember> members(
+      OutlookReader.Asked asked, List<DealSnapshot> posted) {
+    Measure measure = asked.query().query().measure();
+    Map<Integer, Accuracy> byMember = asked.accuracies(posted);
+    return asked.table().rows().stream()
+        .filter(row -> byMember.containsKey(row.member().id()))
+        .sorted(Comparator.comparing(row -> row.member().name()))
+        .map(
+            row -> {
+              Accuracy of = Objects.requireNonNull(byMember.get(row.member().id()));
+              return new AccuracyAnswer.OfMember(
+                  row.member().key(),
+                  row.member().name(),
+                  String.valueOf(OutlookService.rounded(measure, of.expected())),
+                  measure.text(of.came()),
+                  percent(of.ratio()),
+                  of.ended().deals(),
+                  percent(of.ended().stated()),
+                  percent(of.ended().wonShare()));
+            })
+        .toList();
   }
 
   private static @Nullable String farthest(OutlookReader.Asked asked, List<DealSnapshot> posted) {
     OutlookInsights.Sentence found =
-        OutlookInsights.ofLikelihoods(asked.table(), asked.query().figures(), asked.ended(posted));
+        OutlookInsights.ofLikelihoods(
+            asked.table(), asked.query().figures(), asked.accuracies(posted));
     return found == null ? null : found.text();
   }
 

@@ -48,7 +48,7 @@ class OutlookReader {
       return OutlookTable.of(query.ledger(), query.query(), query.group(), inForce);
     }
 
-    Map<Integer, Accuracy.Band> ended(List<DealSnapshot> posted) {
+    Map<Integer, Accuracy> accuracies(List<DealSnapshot> posted) {
       return Accuracy.byMember(posted, inForce, scope(), query.query().axis());
     }
 
