@@ -52,6 +52,10 @@ export interface View {
   deals: string;
   /** The snapshot that they are held against, empty for the one before. */
   since: string;
+  /** Percents that likelihoods of deals are marked below and above; empty for none. */
+  likely: { low: string; high: string };
+  /** Of an outlook: whether its months stand side by side. */
+  isByMonth: boolean;
   /** Deals that are tried at another likelihood or left out, as `deal:0.9` or `deal:out`. */
   tried: string[];
   /** Which deals of the row are listed, empty for those that are open. */
@@ -157,6 +161,8 @@ export function readView(search: URLSearchParams, company: Company): View {
     compare: search.get('compare') ?? '',
     deals: search.get('deals') ?? '',
     since: search.get('since') ?? '',
+    likely: { low: search.get('likelyLow') ?? '', high: search.get('likelyHigh') ?? '' },
+    isByMonth: search.get('per') === 'month',
     tried: search.getAll('tryDeal'),
     step: search.get('step') ?? '',
     load: Number(search.get('load')) || null,

@@ -6,6 +6,7 @@ import { placed } from '../../../format/placing';
 import { dayText } from '../../../format/writing';
 import { Failed, Loading, smallButton } from '../../../ui/Notice';
 import { SourceLink } from '../../../ui/SourceLink';
+import { markColour, markOf, type LikelyMark } from './likely';
 import { OverridePart } from './OverridePart';
 import { TryDeal } from './TrialPart';
 import { useDeals, useHistory } from './useOutlook';
@@ -185,7 +186,11 @@ function Lines({ deal, view, outlook, decimals, isOpen, onToggle, change }: Line
           {shortMonth(deal.closes)}
         </td>
         <td className="w-[92px] pl-2 text-right whitespace-nowrap">
-          <LikelyBar share={placed(deal.likelihood)} /> {amount(deal.likelihoodShown, 'drop')} %
+          <LikelyBar
+            share={placed(deal.likelihood)}
+            mark={markOf(deal.likelihoodShown, view.likely)}
+          />{' '}
+          {amount(deal.likelihoodShown, 'drop')} %
         </td>
         <td className="w-[76px] pl-2 text-right whitespace-nowrap">
           {amount(deal.moved ?? deal.amount, decimals)}
@@ -202,11 +207,18 @@ function Lines({ deal, view, outlook, decimals, isOpen, onToggle, change }: Line
   );
 }
 
-function LikelyBar({ share }: { share: number }) {
+function LikelyBar({ share, mark }: { share: number; mark: LikelyMark }) {
   return (
     <svg width="34" height="8" aria-hidden="true" className="inline">
       <rect x="0.5" y="0.5" width="33" height="7" fill="none" stroke="var(--rule)" />
-      <rect x="0.5" y="0.5" width={33 * share} height="7" fill="var(--near)" opacity="0.6" />
+      <rect
+        x="0.5"
+        y="0.5"
+        width={33 * share}
+        height="7"
+        fill={markColour(mark, 'var(--near)')}
+        opacity="0.6"
+      />
     </svg>
   );
 }

@@ -1,6 +1,7 @@
 import type { OutlookRow } from '../../../api/types';
 import { placed } from '../../../format/placing';
 import { toneColour } from '../../../marks/tones';
+import { markColour, type LikelyMark } from './likely';
 
 /** Percent of the goal at which lanes end: past the goal, and past what is at best, up to 180. */
 export function outlookEnd(rows: OutlookRow[]): number {
@@ -89,7 +90,15 @@ export function OutlookLane({
 }
 
 /** How likely the open deals are now, and as a tick how likely they would have to be. */
-export function LikelihoodBar({ row, width = 30 }: { row: OutlookRow; width?: number }) {
+export function LikelihoodBar({
+  row,
+  mark,
+  width = 30,
+}: {
+  row: OutlookRow;
+  mark: LikelyMark;
+  width?: number;
+}) {
   const likely = placed(row.shown.likelihood);
   const needed = placed(row.shown.likelihoodNeeded);
   if (likely === null) return null;
@@ -97,7 +106,13 @@ export function LikelihoodBar({ row, width = 30 }: { row: OutlookRow; width?: nu
   return (
     <svg width={width + 8} height="14" aria-hidden="true">
       <rect x="0.5" y="4.5" width={width - 1} height="6" fill="none" stroke="var(--rule)" />
-      <rect x="0.5" y="4.5" width={Math.max(at(likely) - 1, 0)} height="6" fill="var(--field)" />
+      <rect
+        x="0.5"
+        y="4.5"
+        width={Math.max(at(likely) - 1, 0)}
+        height="6"
+        fill={markColour(mark, 'var(--field)')}
+      />
       {needed !== null &&
         (needed > 100 ? (
           <path d={`M${width} 2l5 5.5l-5 5.5`} fill="none" stroke="var(--bad)" strokeWidth="2" />

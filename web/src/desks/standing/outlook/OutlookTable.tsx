@@ -8,6 +8,7 @@ import { toneText } from '../../../marks/tones';
 import { gridStop, useGridKeys } from '../../../ui/useGridKeys';
 import { VirtualRows } from '../../../ui/VirtualRows';
 import { TOTAL } from '../rows';
+import { markOf, type LikelyMarks } from './likely';
 import { LikelihoodBar, OutlookLane, outlookEnd } from './OutlookLane';
 import { nextOutlookSort, readOutlookSort, type OutlookItem, type OutlookKey } from './rows';
 import { t } from './words';
@@ -36,6 +37,7 @@ export function OutlookTable(props: OutlookTableProps) {
   const all = [outlook.total, ...outlook.rows, ...(outlook.groups ?? [])];
   const look: Look = {
     end: outlookEnd(all),
+    likely: view.likely,
     decimals: {
       actual: keep(all.some((row) => hasFraction(row.actual))),
       open: keep(all.some((row) => hasFraction(row.open))),
@@ -123,6 +125,7 @@ const keep = (is: boolean): 'keep' | 'drop' => (is ? 'keep' : 'drop');
 interface Look {
   /** Percent of the goal at which lanes end. */
   end: number;
+  likely: LikelyMarks;
   decimals: Record<'actual' | 'open' | 'weighted' | 'goal', 'keep' | 'drop'>;
 }
 
@@ -313,7 +316,7 @@ function Line(props: LineProps) {
         role="gridcell"
         className={`flex items-center justify-between pr-2 font-semibold ${isOutOfReach ? 'text-bad' : ''}`}
       >
-        <LikelihoodBar row={row} />
+        <LikelihoodBar row={row} mark={markOf(row.shown.likelihood, look.likely)} />
         {row.shown.likelihoodNeeded === null
           ? isOutOfReach
             ? t('table.noDeals')

@@ -19,6 +19,8 @@ import { InsightLine } from '../panels/InsightLine';
 import { toggled } from '../../../ui/picks';
 import { spanText, TOTAL } from '../rows';
 import { OutlookCloseUp } from './OutlookCloseUp';
+import { LikelyDrop } from './LikelyDrop';
+import { OutlookMonths } from './OutlookMonths';
 import { OutlookTable } from './OutlookTable';
 import { DealTrialBand } from './TrialPart';
 import { outlookItems, type OutlookItem } from './rows';
@@ -106,6 +108,14 @@ export default function OutlookView({ company, view, standing, change }: Outlook
         />
         {data.snapshots.length === 0 ? (
           <NoDeals />
+        ) : view.isByMonth && data.from !== data.to ? (
+          <OutlookMonths
+            view={view}
+            outlook={data}
+            items={items}
+            selected={view.selected ?? TOTAL}
+            onSelect={select}
+          />
         ) : (
           <>
             <OutlookTable
@@ -171,6 +181,17 @@ function Controls({ company, view, standing, outlook, change }: ControlsProps) {
       <RowControls company={company} view={view} change={change} />
       <BasisControls company={company} view={view} change={change} />
       <LayoutChoice company={company} view={view} change={change} />
+      {outlook.from !== outlook.to && (
+        <Choice
+          label={t('view.months')}
+          value={view.isByMonth ? 'month' : ''}
+          options={[
+            { value: '', word: t('view.together') },
+            { value: 'month', word: t('view.sideBySide') },
+          ]}
+          onChange={(per) => change({ per: per || null })}
+        />
+      )}
       {days.length > 0 && (
         <Choice
           label={t('view.dealsAsOf')}
@@ -195,6 +216,7 @@ function Controls({ company, view, standing, outlook, change }: ControlsProps) {
           onChange={(closed) => change({ closed: closed === 'restated' ? closed : null })}
         />
       )}
+      <LikelyDrop view={view} change={change} />
       <NarrowDrop view={view} standing={standing} company={company} change={change} />
     </div>
   );

@@ -1,8 +1,12 @@
-import { render, screen } from '@testing-library/react';
+import { render, screen, within } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
 import type { Outlook, OutlookMember } from '../../../api/types';
-import type { View } from '../../../address/useView';
+import { readView, type View } from '../../../address/useView';
 import { OutlookLane, outlookEnd } from './OutlookLane';
+import { clean, layOut, serve, showAt } from '../../../test/desk';
+import { COMPANY } from '../../../test/samples';
+import { markOf } from './likely';
+import { OutlookMonths } from './OutlookMonths';
 import { OutlookTable } from './OutlookTable';
 import { nextOutlookSort, outlookItems, readOutlookSort, rowPlace, sortOutlook } from './rows';
 
@@ -82,7 +86,46 @@ const VIEW = {
   selected: null,
   folded: [] as string[],
   sort: '-favourable',
+  likely: { low: '', high: '' },
 } as View;
+
+describe('likelihoods', () => {
+  it('are marked below the one percent and from the other on', () => {
+    const marks = { low: '40', high: '75' };
+    expect(markOf('39.9', marks)).toBe('low');
+    expect(markOf('40.0', marks)).toBeNull();
+    expect(markOf('75.0', marks)).toBe('high');
+    expect(markOf('75.0', { low: '', high: '' })).toBeNull();
+    expect(markOf(null, marks)).toBeNull();
+  });
+});
+
+it('shows its months side by side, each asked for by itself, the whole at the end', async () => {
+  layOut();
+  const asked = serve({
+    'from=2026-10&to=2026-10': { ...OUTLOOK, rows: [row('A', {}, '71.0')] },
+    'from=2026-11&to=2026-11': { ...OUTLOOK, rows: [row('A', {}, '72.0')] },
+    'from=2026-12&to=2026-12': { ...OUTLOOK, rows: [row('B', {}, '73.0')] },
+  });
+  showAt(
+    <OutlookMonths
+      view={readView(new URLSearchParams('span=q&to=2026-12'), COMPANY)}
+      outlook={OUTLOOK}
+      items={outlookItems(OUTLOOK, VIEW)}
+      selected="*"
+      onSelect={vi.fn()}
+    />,
+    '/standing',
+  );
+  const grid = await screen.findByRole('grid', { name: 'Outlook by rep and month' });
+  const rows = within(grid)
+    .getAllByRole('row')
+    .map((one) => one.textContent);
+  expect(rows).toContain('A71.072.0–93.0');
+  expect(rows).toContain('B––73.0104.0');
+  expect(asked).toHaveLength(3);
+  clean();
+});
 
 describe('rows of an outlook', () => {
   it('fall by what is expected of the goal, rows without a goal last', () => {
