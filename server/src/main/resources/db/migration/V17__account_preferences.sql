@@ -4,7 +4,7 @@ create table account_preference (
   account_id int primary key,
   mail varchar(254),
   keys_on boolean default true not null,
-  keys character large object not null
+  keys varchar(4000) not null
 );
 comment on table account_preference is 'What people set for their own accounts; an account without a line has the defaults.';
 comment on column account_preference.mail is 'Address that mail to this person goes to; null where the name of the account is one, or there is none.';

@@ -19,6 +19,7 @@ import zealoustarget.server.audit.AuditKind;
 @Component
 public class Preferences {
   private static final int MOST_KEYS = 40;
+  private static final int LONGEST_ACTION = 40;
   private static final JsonMapper JSON = new JsonMapper();
 
   private final PreferenceRepository kept;
@@ -100,7 +101,10 @@ public class Preferences {
     Set<String> taken = new HashSet<>();
     keys.forEach(
         (what, key) -> {
-          if (key.codePointCount(0, key.length()) != 1 || key.isBlank()) {
+          if (what.length() > LONGEST_ACTION) {
+            throw AccountStore.invalid("keys", "\"" + what + "\" is nothing that a key does.");
+          }
+          if (key == null || key.codePointCount(0, key.length()) != 1 || key.isBlank()) {
             throw AccountStore.invalid(
                 "keys", "\"" + key + "\" is not one key. Enter a single letter or sign.");
           }
