@@ -210,17 +210,9 @@ export const NOT_NARROWED: Narrowing = {
 };
 
 /** Takes every narrowing out of the address. */
-export const NO_NARROWING: Changes = {
-  text: null,
-  only: null,
-  status: null,
-  top: null,
-  bottom: null,
-  by: null,
-  over: null,
-  low: null,
-  high: null,
-};
+export const NO_NARROWING: Changes = Object.fromEntries(
+  Object.keys(NOT_NARROWED).map((name) => [name, null]),
+);
 
 export function isNarrowed({ narrowing }: View): boolean {
   return Object.values(narrowing).some((value: string | string[]) => value.length > 0);

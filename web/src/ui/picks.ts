@@ -17,7 +17,7 @@ export interface Chosen {
  * The address's changes for a click on a row: it alone, with Ctrl or Cmd one more or one less of
  * those read together, with Shift all from the chosen one on.
  *
- * @param order ids of the rows that can be read together, as they stand
+ * @param order ids of the rows that can be read together, in their order
  */
 export function choiceAfter(chosen: Chosen, order: string[], id: string, held?: Held): Changes {
   const isMore = held !== undefined && (held.ctrlKey || held.metaKey || held.shiftKey);
@@ -39,6 +39,15 @@ function between(order: string[], from: string, to: string): string[] {
 /** The first pick takes the chosen row along; its own click then is no second one. */
 function withOrWithout(before: string[], id: string, begun: string): string[] {
   return before.length === 1 && begun === id ? before : toggled(before, id);
+}
+
+/** How a row looks: read with others or alone, or only where j, k and x go on from. */
+export function marksOf({ selected, picked }: Chosen, id: string) {
+  const isTogether = picked.length > 1;
+  return {
+    isSelected: picked.includes(id) || (!isTogether && id === selected),
+    isNext: isTogether && id === selected,
+  };
 }
 
 /** With a value that was not there, without one that was. */

@@ -3,7 +3,7 @@ import type { PayRow, PayTotals } from '../../api/types';
 import { amount, hasFraction, NONE } from '../../format/figures';
 import { QUOTA_AT, StairLane } from '../../marks/StairLane';
 import { StatusMark } from '../../marks/StatusMark';
-import type { Held } from '../../ui/picks';
+import { marksOf, type Held } from '../../ui/picks';
 import { gridStop, useGridKeys } from '../../ui/useGridKeys';
 import { VirtualRows } from '../../ui/VirtualRows';
 import { nextWords, type PaySort } from './earnings';
@@ -54,8 +54,7 @@ export function EarningsTable({
       row={row}
       quotas={quotas}
       rowIndex={at + 3}
-      isSelected={picked.includes(row.rep) || (picked.length < 2 && row.rep === selected)}
-      isNext={picked.length > 1 && row.rep === selected}
+      {...marksOf({ selected, picked }, row.rep)}
       onSelect={(held) => onSelect(row.rep, held)}
     />
   );

@@ -4,7 +4,7 @@ import { amount, monthName, NONE } from '../../format/figures';
 import { count } from '../../format/nouns';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
 import { SidePanel } from '../../ui/SidePanel';
-import { useTogether, type PayTrial } from './useEarnings';
+import { usePayTotals, type PayTrial } from './useEarnings';
 import { t } from './words';
 
 interface PickedPanelProps {
@@ -16,11 +16,7 @@ interface PickedPanelProps {
 
 /** Some reps read together: quota, floor, credited sales, ceiling and pay as one true total. */
 export function PickedPanel({ rows, month, trial, change }: PickedPanelProps) {
-  const together = useTogether(
-    rows.map((row) => row.rep),
-    month,
-    trial,
-  );
+  const together = usePayTotals(month, { rep: rows.map((row) => row.rep) }, trial);
   return (
     <SidePanel
       label={t('pickedPanel.repsTogether')}

@@ -49,23 +49,19 @@ export function usePayDesk(month: string, trial = NOTHING_TRIED) {
   });
 }
 
-/** Sums of the rows that are kept; the server adds them up. */
-export function usePayTotals(month: string, kept: Kept, trial: PayTrial, isAsked: boolean) {
-  const asked = { month, ...kept, ...trial };
+/** Sums of the rows that are kept, or of some reps; the server adds them up. */
+export function usePayTotals(
+  month: string,
+  of: Kept | { rep: string[] },
+  trial: PayTrial,
+  isAsked = true,
+) {
+  const asked = { month, ...of, ...trial };
   return useQuery({
     queryKey: ['earnings', 'totals', asked],
     queryFn: ({ signal }) => ask<PayTotals>(`/earnings/totals${query(asked)}`, { signal }),
     placeholderData: (before) => before,
     enabled: isAsked,
-  });
-}
-
-/** Sums of some reps; the server adds them up. */
-export function useTogether(rep: string[], month: string, trial: PayTrial) {
-  const asked = { month, rep, ...trial };
-  return useQuery({
-    queryKey: ['earnings', 'totals', asked],
-    queryFn: ({ signal }) => ask<PayTotals>(`/earnings/totals${query(asked)}`, { signal }),
   });
 }
 

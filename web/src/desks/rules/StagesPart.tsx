@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { Rules } from '../../api/types';
 import { asPercent, shifted } from '../../format/figures';
 import { readNumber } from '../../format/numbers';
+import { placed } from '../../format/placing';
 import { field } from '../../ui/field';
 import { mainButton, smallButton } from '../../ui/Notice';
 import { Saved } from '../../ui/Saved';
@@ -101,9 +102,7 @@ export function StagesPart({ rules }: { rules: Rules & { tag: string } }) {
 /** A percent from 0 to 100 as a share; null where it is none. */
 function shareOf(percent: string): string | null {
   const read = readNumber(percent, SHARE);
-  if (read.kind !== 'number') return null;
-  const isTooLarge = /^0*(\d{4,}|[2-9]\d\d|1(?!00(\.0*)?$)\d\d)/.test(read.decimal);
-  return isTooLarge || /^0*100\.0*[1-9]/.test(read.decimal) ? null : shifted(read.decimal, -2);
+  return read.kind === 'number' && placed(read.decimal) <= 100 ? shifted(read.decimal, -2) : null;
 }
 
 function faultOf(drafts: StageDraft[]): string | null {

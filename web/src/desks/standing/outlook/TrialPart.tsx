@@ -9,23 +9,20 @@ import { t } from './words';
 
 type Change = (changes: Changes) => void;
 
-/** What a deal is tried as: a share, `out`, or nothing. */
-function triedAs(view: View, deal: string): string | null {
-  const found = view.tried.find((one) => one.slice(0, one.lastIndexOf(':')) === deal);
-  return found === undefined ? null : found.slice(found.lastIndexOf(':') + 1);
-}
-
-function without(view: View, deal: string): string[] {
-  return view.tried.filter((one) => one.slice(0, one.lastIndexOf(':')) !== deal);
-}
+/** Whether what stands in the address is of a deal; its key may hold colons, the value has none. */
+const isOf = (deal: string) => (one: string) => one.slice(0, one.lastIndexOf(':')) === deal;
 
 /** Tries an open deal at another likelihood, or without it; nothing is saved. */
 export function TryDeal({ deal, view, change }: { deal: Deal; view: View; change: Change }) {
-  const tried = triedAs(view, deal.deal);
+  const isOfThis = isOf(deal.deal);
+  const tried = view.tried.find(isOfThis)?.slice(deal.deal.length + 1) ?? null;
   const [percent, setPercent] = useState<string | null>(shifted(deal.likelihood, 2));
   const become = (value: string | null) =>
     change({
-      tryDeal: [...without(view, deal.deal), ...(value === null ? [] : [`${deal.deal}:${value}`])],
+      tryDeal: [
+        ...view.tried.filter((one) => !isOfThis(one)),
+        ...(value === null ? [] : [`${deal.deal}:${value}`]),
+      ],
     });
   const isFit = percent !== null && percent !== '';
   return (

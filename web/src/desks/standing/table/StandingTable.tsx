@@ -3,7 +3,7 @@ import type { Row, Standing } from '../../../api/types';
 import type { LastColumn, View } from '../../../address/useView';
 import { amount } from '../../../format/figures';
 import { capital, count, countOf, plural, singular } from '../../../format/nouns';
-import type { Held } from '../../../ui/picks';
+import { marksOf, type Held } from '../../../ui/picks';
 import { gridStop, useGridKeys } from '../../../ui/useGridKeys';
 import { VirtualRows } from '../../../ui/VirtualRows';
 import { goalPlace, laneScale } from '../../../marks/Lane';
@@ -77,8 +77,7 @@ export function StandingTable(props: StandingTableProps) {
       isOpen={item.isOpen}
       onToggle={() => props.onToggle(item.row.key)}
       isShaded
-      isSelected={view.picked.includes(item.id) || (view.picked.length < 2 && item.id === selected)}
-      isNext={view.picked.length > 1 && item.id === selected}
+      {...marksOf({ selected, picked: view.picked }, item.id)}
       onSelect={(held) => onSelect(item.id, held)}
     />
   );

@@ -77,7 +77,7 @@ public record Accuracy(List<OfSnapshot> snapshots, List<Band> bands, @Nullable R
   public static Accuracy of(
       List<DealSnapshot> posted, List<DealSnapshot> inForce, DealScope scope) {
     return counted(posted, inForce, scope, (then, at) -> EVERYBODY)
-        .getOrDefault(EVERYBODY, new Count(scope))
+        .getOrDefault(EVERYBODY, new Count())
         .accuracy();
   }
 
@@ -116,11 +116,12 @@ public record Accuracy(List<OfSnapshot> snapshots, List<Band> bands, @Nullable R
     for (DealSnapshot now : inForce) {
       for (DealSnapshot then : earlier(posted, now)) {
         Cursor cursor = new Cursor(now);
+        Pair pair = Pair.of(then, now, scope);
         for (int at = 0; at < then.size(); at++) {
           if (then.isStillOpen(at) && scope.contains(then, at)) {
             counts
-                .computeIfAbsent(owner.of(then, at), member -> new Count(scope))
-                .add(then, at, now, cursor.find(then.key(at)));
+                .computeIfAbsent(owner.of(then, at), member -> new Count())
+                .add(pair, at, cursor.find(then.key(at)));
           }
         }
         counts.values().forEach(count -> count.end(then));
@@ -154,10 +155,26 @@ public record Accuracy(List<OfSnapshot> snapshots, List<Band> bands, @Nullable R
     }
   }
 
+  /**
+   * An earlier snapshot beside the one in force, with what is the same for all of their deals.
+   *
+   * @param over the last month of the span that is over
+   * @param measure place of the amounts in the one, {@code measureNow} in the other
+   */
+  private record Pair(
+      DealSnapshot then, DealSnapshot now, int first, int over, int measure, int measureNow) {
+    static Pair of(DealSnapshot then, DealSnapshot now, DealScope scope) {
+      return new Pair(
+          then,
+          now,
+          Months.number(scope.span().fromInclusive()),
+          Math.min(Months.number(scope.span().toInclusive()), now.month() - 1),
+          then.measure(scope.measure()),
+          now.measure(scope.measure()));
+    }
+  }
+
   private static final class Count {
-    private final DealScope scope;
-    private final int first;
-    private final int last;
     private final List<OfSnapshot> snapshots = new ArrayList<>();
     private final Band[] bands = new Band[BANDS];
     private BigInteger expected = BigInteger.ZERO;
@@ -166,30 +183,31 @@ public record Accuracy(List<OfSnapshot> snapshots, List<Band> bands, @Nullable R
     private long months;
     private int slipped;
 
-    Count(DealScope scope) {
-      this.scope = scope;
-      this.first = Months.number(scope.span().fromInclusive());
-      this.last = Months.number(scope.span().toInclusive());
+    Count() {
       for (int band = 0; band < BANDS; band++) {
         bands[band] = new Band(band, 0, 0, 0);
       }
     }
 
     /** One deal that was open, and where it is now; −1 where it is gone. */
-    void add(DealSnapshot then, int at, DealSnapshot now, int place) {
-      int over = Math.min(last, now.month() - 1);
-      boolean isOver = then.month(at) <= over;
+    void add(Pair pair, int at, int place) {
+      DealSnapshot then = pair.then();
+      DealSnapshot now = pair.now();
+      boolean isOver = then.month(at) <= pair.over();
       if (isOver) {
         deals++;
         expected =
             expected.add(
-                BigInteger.valueOf(then.amount(then.measure(scope.measure()), at))
+                BigInteger.valueOf(then.amount(pair.measure(), at))
                     .multiply(BigInteger.valueOf(then.likelihood(at))));
       }
       if (place >= 0) {
         boolean isWon = now.state(place) == Deal.State.WON;
-        if (isOver && isWon && now.month(place) >= first && now.month(place) <= over) {
-          long amount = now.amount(now.measure(scope.measure()), place);
+        if (isOver
+            && isWon
+            && now.month(place) >= pair.first()
+            && now.month(place) <= pair.over()) {
+          long amount = now.amount(pair.measureNow(), place);
           came = Math.addExact(came, Math.max(amount, 0));
         }
         see(then, at, now.state(place), now.month(place) - then.month(at));

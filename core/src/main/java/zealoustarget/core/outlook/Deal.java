@@ -1,7 +1,9 @@
 package zealoustarget.core.outlook;
 
+import java.math.BigInteger;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Amounts;
+import zealoustarget.core.amount.Ratio;
 
 /**
  * A deal as a source knew it on the day of a snapshot.
@@ -46,6 +48,23 @@ public record Deal(
   /** The same deal with other values. */
   Deal with(int likelihood, int month, State state, long[] amounts) {
     return new Deal(line, key, rep, product, region, likelihood, month, state, stage, amounts);
+  }
+
+  /**
+   * A likelihood, of {@link #CERTAIN}.
+   *
+   * @param share decimal text such as 0.6
+   * @throws IllegalArgumentException unless it is a share from 0 to 1 with at most eight decimals
+   */
+  public static int likelihoodOf(String share) {
+    Ratio units = Ratio.parse(share).times(Ratio.of(CERTAIN));
+    if (!units.under().equals(BigInteger.ONE)
+        || units.signum() < 0
+        || units.compareTo(Ratio.of(CERTAIN)) > 0) {
+      throw new IllegalArgumentException(
+          "a likelihood must be 0 to 1 with at most eight decimals, was " + share);
+    }
+    return units.over().intValueExact();
   }
 
   /** Refuses what no deal can be with an IllegalArgumentException. */

@@ -1,12 +1,10 @@
 package zealoustarget.server.outlook;
 
 import java.math.BigDecimal;
-import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.Refusal;
-import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.amount.Writing;
 import zealoustarget.core.outlook.Deal;
 import zealoustarget.core.outlook.DealKey;
@@ -45,15 +43,10 @@ final class DealTrials {
 
   private static int likelihood(String value, String text) {
     try {
-      Ratio units = Ratio.parse(value).times(Ratio.of(Deal.CERTAIN));
-      int likelihood = units.rounded(0, RoundingMode.UNNECESSARY).intValueExact();
-      if (likelihood >= 0 && likelihood <= Deal.CERTAIN) {
-        return likelihood;
-      }
-    } catch (IllegalArgumentException | ArithmeticException noLikelihood) {
-      // refused below
+      return Deal.likelihoodOf(value);
+    } catch (IllegalArgumentException noLikelihood) {
+      throw unreadable(text);
     }
-    throw unreadable(text);
   }
 
   private static Refusal unreadable(String text) {

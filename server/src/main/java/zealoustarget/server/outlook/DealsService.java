@@ -30,6 +30,7 @@ import zealoustarget.core.outlook.DealOverride.Field;
 import zealoustarget.core.outlook.DealScope;
 import zealoustarget.core.outlook.DealSnapshot;
 import zealoustarget.core.outlook.OutlookInsights;
+import zealoustarget.core.outlook.OutlookTable;
 import zealoustarget.server.intake.load.SourceName;
 import zealoustarget.server.intake.posting.LoadService;
 import zealoustarget.server.outlook.DealsAnswer.DealAnswer;
@@ -284,6 +285,9 @@ class DealsService {
             posted,
             DealSnapshot.inForce(posted, SnapshotFinder.day("asOf", parameters.asOf())),
             asked.scope());
+    // of one row there is nobody to set it beside
+    OfMembers members =
+        key.equals(QueryReader.TOTAL) ? ofMembers(asked, posted) : new OfMembers(null, List.of());
     return new AccuracyAnswer(
         measure.code(),
         accuracy.snapshots().stream()
@@ -311,16 +315,27 @@ class DealsService {
         accuracy.slip() == null
             ? null
             : accuracy.slip().rounded(1, RoundingMode.HALF_UP).toPlainString(),
-        key.equals(QueryReader.TOTAL) ? farthest(asked, posted) : null,
-        key.equals(QueryReader.TOTAL) ? members(asked, posted) : List.of());
+        members.farthest(),
+        members.all());
+  }
+
+  /** Whose likelihoods are farthest from what was won, and the rows by name. */
+  private record OfMembers(@Nullable String farthest, List<AccuracyAnswer.OfMember> all) {}
+
+  private static OfMembers ofMembers(OutlookReader.Asked asked, List<DealSnapshot> posted) {
+    Map<Integer, Accuracy> byMember = asked.accuracies(posted);
+    OutlookTable table = asked.table();
+    OutlookInsights.Sentence farthest =
+        OutlookInsights.ofLikelihoods(table, asked.query().figures(), byMember);
+    return new OfMembers(
+        farthest == null ? null : farthest.text(),
+        members(asked.query().query().measure(), table, byMember));
   }
 
   /** The rows that have something to show, by name. */
   private static List<AccuracyAnswer.OfMember> members(
-      OutlookReader.Asked asked, List<DealSnapshot> posted) {
-    Measure measure = asked.query().query().measure();
-    Map<Integer, Accuracy> byMember = asked.accuracies(posted);
-    return asked.table().rows().stream()
+      Measure measure, OutlookTable table, Map<Integer, Accuracy> byMember) {
+    return table.rows().stream()
         .filter(row -> byMember.containsKey(row.member().id()))
         .sorted(Comparator.comparing(row -> row.member().name()))
         .map(
@@ -337,13 +352,6 @@ class DealsService {
                   percent(of.ended().wonShare()));
             })
         .toList();
-  }
-
-  private static @Nullable String farthest(OutlookReader.Asked asked, List<DealSnapshot> posted) {
-    OutlookInsights.Sentence found =
-        OutlookInsights.ofLikelihoods(
-            asked.table(), asked.query().figures(), asked.accuracies(posted));
-    return found == null ? null : found.text();
   }
 
   private static @Nullable String percent(@Nullable Ratio share) {

@@ -1,11 +1,9 @@
 package zealoustarget.server.rules.reading;
 
 import java.math.BigDecimal;
-import java.math.RoundingMode;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
-import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.outlook.Deal;
 import zealoustarget.core.outlook.DealKey;
 import zealoustarget.server.rules.Company.Stage;
@@ -48,19 +46,11 @@ public record StagePart(String stage, String likelihood) {
       throw place.fault("stage", "must have 1 to " + LONGEST + " characters");
     }
     try {
-      int likelihood =
-          Ratio.parse(place.text("likelihood").strip())
-              .times(Ratio.of(Deal.CERTAIN))
-              .rounded(0, RoundingMode.UNNECESSARY)
-              .intValueExact();
-      if (likelihood >= 0 && likelihood <= Deal.CERTAIN) {
-        return new Stage(name, likelihood);
-      }
-    } catch (IllegalArgumentException | ArithmeticException noShare) {
-      // refused below
+      return new Stage(name, Deal.likelihoodOf(place.text("likelihood").strip()));
+    } catch (IllegalArgumentException noShare) {
+      throw place.fault(
+          "likelihood",
+          "must be a share from 0 to 1 such as 0.4, was \"" + place.text("likelihood") + "\"");
     }
-    throw place.fault(
-        "likelihood",
-        "must be a share from 0 to 1 such as 0.4, was \"" + place.text("likelihood") + "\"");
   }
 }
