@@ -27,6 +27,7 @@ const EarningsDesk = lazy(async () => ({
 }));
 const MyMonth = lazy(async () => ({ default: (await import('../desks/earnings')).MyMonth }));
 const RulesDesk = lazy(async () => ({ default: (await import('../desks/rules')).RulesDesk }));
+const SetupPage = lazy(async () => ({ default: (await import('../desks/rules')).SetupPage }));
 const AccountPage = lazy(async () => ({
   default: (await import('../accounts/AccountPage')).AccountPage,
 }));
@@ -61,11 +62,13 @@ function Inside({ company }: { company: Company }) {
   const first = rights.isRep
     ? '/mine'
     : company.lastMonth === null && rights.isOffice
-      ? '/intake'
+      ? company.isNamed
+        ? '/intake'
+        : '/setup'
       : '/standing';
   useTitle(company);
   return (
-    <div className="flex h-full flex-col">
+    <div className="flex h-full min-h-[680px] flex-col">
       <TopBar company={company} />
       <MonthStrip company={company} />
       <Keys company={company} />
@@ -79,6 +82,7 @@ function Inside({ company }: { company: Company }) {
                   <Route path="/goals" element={<GoalsDesk company={company} />} />
                   <Route path="/intake" element={<IntakeDesk company={company} />} />
                   <Route path="/rules" element={<RulesDesk company={company} />} />
+                  <Route path="/setup" element={<SetupPage company={company} />} />
                   <Route path="/playbook" element={<Navigate to={'/rules' + search} replace />} />
                 </>
               )}
@@ -104,7 +108,12 @@ function useTitle(company: Company): void {
   const { from, to } = view.span;
   const span =
     from === to ? monthName(to) : t('app.from', { from: monthName(from), to: monthName(to) });
-  const place = pathname === '/accounts' ? t('app.accounts') : t('app.account');
+  const place =
+    pathname === '/accounts'
+      ? t('app.accounts')
+      : pathname === '/setup'
+        ? t('app.setUp')
+        : t('app.account');
   const title = desk
     ? t('app.title', { desk, span, company: company.name })
     : t('app.titleOf', { place, company: company.name });

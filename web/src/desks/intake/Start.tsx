@@ -31,7 +31,7 @@ export function Start({ company, loads }: StartProps) {
       <p>{t('intakeDesk.dropACsvFileOr')}</p>
       <ol aria-label={t('start.steps')} className="mt-3 space-y-1.5 text-ink">
         <Step number={1} isDone={company.isNamed} isNext={next === 0} word={t('start.company')}>
-          <Link to="/rules?show=company" className="text-select underline">
+          <Link to="/setup" className="text-select underline">
             {t('start.openCompany')}
           </Link>
         </Step>

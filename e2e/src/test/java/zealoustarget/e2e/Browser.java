@@ -36,6 +36,7 @@ import org.openqa.selenium.support.ui.WebDriverWait;
  */
 final class Browser implements AutoCloseable {
   private static final Duration PATIENCE = Duration.ofSeconds(15);
+  private static final int MOST_TABS = 150;
 
   private final ChromeDriver driver;
   private int clicks;
@@ -135,11 +136,145 @@ final class Browser implements AutoCloseable {
 
   /** Asks for the dark theme, as the system's setting would. */
   void dark(boolean isDark) {
+    prefer("prefers-color-scheme", isDark ? "dark" : "light");
+  }
+
+  /** Asks for less motion, as the system's setting would. */
+  void withoutMotion() {
+    prefer("prefers-reduced-motion", "reduce");
+  }
+
+  private void prefer(String feature, String value) {
     driver.executeCdpCommand(
         "Emulation.setEmulatedMedia",
-        Map.of(
-            "features",
-            List.of(Map.of("name", "prefers-color-scheme", "value", isDark ? "dark" : "light"))));
+        Map.of("features", List.of(Map.of("name", feature, "value", value))));
+  }
+
+  /** The same window at 200 %: half as many points, each twice as large. */
+  void zoomTwice() {
+    driver.executeCdpCommand(
+        "Emulation.setDeviceMetricsOverride",
+        Map.of("width", 640, "height", 400, "deviceScaleFactor", 2, "mobile", false));
+  }
+
+  /** A truth that a script tells. */
+  boolean is(String script) {
+    return Boolean.TRUE.equals(driver.executeScript("return " + script));
+  }
+
+  /** Presses Tab until the focus is on something whose name or text begins so. */
+  void tabTo(String name) {
+    for (int presses = 0; presses < MOST_TABS; presses++) {
+      if (focused().startsWith(name)) {
+        return;
+      }
+      press(Keys.TAB);
+      keys++;
+    }
+    throw new AssertionError("the Tab key does not reach \"" + name + "\"");
+  }
+
+  /** Presses Tab to a control once it is there, then Enter. */
+  void enter(String name) {
+    awaitText(name);
+    tabTo(name);
+    press(Keys.ENTER);
+    keys++;
+  }
+
+  /** What the element in focus is called. */
+  String focused() {
+    return plain(
+        (String)
+            driver.executeScript(
+                "const e = document.activeElement;"
+                    + "const labelled = e.labels && e.labels[0] ? e.labels[0].innerText : '';"
+                    + "return (e.getAttribute('aria-label') || labelled || e.innerText || '').trim()"));
+  }
+
+  private static final String OPENERS =
+      "[...document.querySelectorAll('button[aria-haspopup], button[aria-expanded=\\'false\\']')]"
+          + ".filter((one) => one.checkVisibility() && !one.disabled && !one.closest('[role=row]'))";
+
+  private static final String NAME_OF =
+      "(one) => (one.getAttribute('aria-label') || one.innerText).trim()";
+
+  /** Names of the buttons that open a list, a menu or a part, rows' own not among them. */
+  @SuppressWarnings("unchecked")
+  List<String> openers() {
+    return ((List<String>) driver.executeScript("return " + OPENERS + ".map(" + NAME_OF + ")"))
+        .stream().distinct().toList();
+  }
+
+  /** Opens what one of {@link #openers} opens. */
+  void openBy(String name) {
+    await(
+        "opened by " + name,
+        () ->
+            Boolean.TRUE.equals(
+                driver.executeScript(
+                    "const one = [...document.querySelectorAll('button[aria-expanded=true]')]"
+                        + ".find((e) => (%1$s)(e) === arguments[0]);".formatted(NAME_OF)
+                        + "if (one) return true;"
+                        + OPENERS
+                        + ".find((e) => (%1$s)(e) === arguments[0])?.click();".formatted(NAME_OF)
+                        + "return false;",
+                    name)));
+  }
+
+  /** Controls that no scrolling brings into sight, as something that hides lies over their ends. */
+  @SuppressWarnings("unchecked")
+  List<String> cutControls() {
+    return (List<String>)
+        driver.executeScript(
+            """
+            const cut = (one) => {
+              for (let up = one.parentElement; up; up = up.parentElement) {
+                const style = getComputedStyle(up);
+                const a = one.getBoundingClientRect();
+                const b = up.getBoundingClientRect();
+                const hides = (how, out) => ['hidden', 'clip'].includes(how) && out;
+                if (hides(style.overflowX, a.right > b.right + 1 && a.left >= b.right - 1)) return true;
+                if (hides(style.overflowY, a.top >= b.bottom - 1 || a.bottom <= b.top + 1)) return true;
+                if (['auto', 'scroll'].includes(style.overflowY)) return b.height < 24;
+              }
+              return false;
+            };
+            return [...document.querySelectorAll('button, a[href], input, select, textarea')]
+              .filter((one) => one.checkVisibility() && !one.closest('.sr-only') && cut(one))
+              .map(%s);
+            """
+                .formatted(NAME_OF));
+  }
+
+  /** A node of the accessibility tree, as a screen reader is given it. */
+  record Spoken(String role, String name, boolean isFocusable) {}
+
+  /** What a screen reader is given of the page. */
+  @SuppressWarnings("unchecked")
+  List<Spoken> spoken() {
+    Map<String, Object> tree = driver.executeCdpCommand("Accessibility.getFullAXTree", Map.of());
+    return ((List<Map<String, Object>>) tree.get("nodes"))
+        .stream()
+            .filter(node -> !Boolean.TRUE.equals(node.get("ignored")))
+            .map(
+                node ->
+                    new Spoken(
+                        value(node.get("role")),
+                        value(node.get("name")),
+                        ((List<Map<String, Object>>) node.getOrDefault("properties", List.of()))
+                            .stream()
+                                .anyMatch(
+                                    one ->
+                                        one.get("name").equals("focusable")
+                                            && value(one.get("value")).equals("true"))))
+            .toList();
+  }
+
+  @SuppressWarnings("unchecked")
+  private static String value(Object part) {
+    Object value = part == null ? null : ((Map<String, Object>) part).get("value");
+    return value == null ? "" : value.toString();
   }
 
   void go(String path) {
@@ -409,6 +544,28 @@ final class Browser implements AutoCloseable {
             .stream()
             .map(Browser::line)
             .toList();
+  }
+
+  /**
+   * The same while a list or a menu is open: what lies behind it is out of reach meanwhile, so what
+   * the page as a whole must have is not asked for.
+   */
+  List<String> axeOfOpened() {
+    return axe().stream()
+        .filter(one -> !one.startsWith("landmark-one-main:"))
+        .filter(one -> !one.startsWith("page-has-heading-one:"))
+        .filter(one -> !one.startsWith("region:"))
+        .toList();
+  }
+
+  /** What stands in the parts that a screen reader reads out when they change. */
+  @SuppressWarnings("unchecked")
+  List<String> announced() {
+    return ((List<String>)
+            driver.executeScript(
+                "return [...document.querySelectorAll('[aria-live=polite], [role=status]')]"
+                    + ".map((one) => one.innerText)"))
+        .stream().map(Browser::plain).toList();
   }
 
   /** The page as it is printed, with the margins that it asks for. */

@@ -232,6 +232,36 @@ class IntakeTest extends IntakeServer {
   }
 
   @Test
+  void linesOnHold_areCheckedAgain_onceARosterOrANameIsThere() {
+    int held =
+        received("early.csv", "month,rep,revenue\n2026-10,N1,5.00\n2026-10,Nine,7.00\n")
+            .get("id")
+            .asInt();
+    assertThat(onHold(held)).isEqualTo(2);
+    int roster =
+        received("roster.csv", "rep,name,region,manager,from\nN1,Nina Nine,North,M,2026-07\n")
+            .get("id")
+            .asInt();
+    assertThat(onHold(held)).as("a staged roster says nothing yet").isEqualTo(2);
+    assertThat(post(roster, "add").status()).isEqualTo(200);
+    assertThat(onHold(held)).as("the rep is known now").isEqualTo(1);
+
+    int other = received("other.csv", "month,rep,revenue\n2026-10,Nine,1.00\n").get("id").asInt();
+    api.post(at(other, "/names"), "[{\"axis\":\"rep\",\"text\":\"Nine\",\"member\":\"N1\"}]");
+    assertThat(onHold(other)).isZero();
+    assertThat(onHold(held)).as("the name is accepted for every file").isZero();
+
+    assertThat(api.post("/api/v1/loads/" + roster + "/reverse").status()).isEqualTo(200);
+    assertThat(onHold(held)).as("%s", api.get(at(held, "")).json()).isZero();
+    api.delete(at(held, ""));
+    api.delete(at(other, ""));
+  }
+
+  private int onHold(int load) {
+    return api.get(at(load, "")).json().get("held").asInt();
+  }
+
+  @Test
   void anotherSheet_isReadAnew_andOneThatIsNone_leavesNothingStaged() {
     byte[] workbook =
         Workbooks.of(

@@ -31,6 +31,7 @@ import zealoustarget.server.intake.load.LoadEntity;
 import zealoustarget.server.intake.load.LoadRequest;
 import zealoustarget.server.intake.load.LoadState;
 import zealoustarget.server.intake.load.LoadStore;
+import zealoustarget.server.intake.posting.HeldLoads;
 import zealoustarget.server.intake.posting.LoadJobs;
 import zealoustarget.server.intake.posting.LoadService;
 import zealoustarget.server.intake.sheet.SheetStore;
@@ -74,6 +75,7 @@ class LoadCorrections {
   private final SheetStore sheets;
   private final StagingService staging;
   private final LoadService loads;
+  private final HeldLoads held;
   private final LoadJobs jobs;
   private final AliasStore aliases;
   private final LedgerService ledgers;
@@ -84,6 +86,7 @@ class LoadCorrections {
       SheetStore sheets,
       StagingService staging,
       LoadService loads,
+      HeldLoads held,
       LoadJobs jobs,
       AliasStore aliases,
       LedgerService ledgers,
@@ -93,6 +96,7 @@ class LoadCorrections {
     this.sheets = sheets;
     this.staging = staging;
     this.loads = loads;
+    this.held = held;
     this.jobs = jobs;
     this.aliases = aliases;
     this.ledgers = ledgers;
@@ -210,6 +214,7 @@ class LoadCorrections {
     List<Runnable> accepted = names.stream().map(this::accepting).toList();
     accepted.forEach(Runnable::run);
     staging.checkAgain(id, Together.NOTHING);
+    held.checkAgain(id);
   }
 
   private Runnable accepting(Name name) {
@@ -265,8 +270,9 @@ class LoadCorrections {
       lists.forEach(loads::discard);
       throw refused;
     }
-    lists.forEach(list -> loads.post(list, false, null, PostMode.ADD, true));
+    lists.forEach(list -> loads.postQuietly(list, false, null, PostMode.ADD, true));
     staging.checkAgain(id, Together.NOTHING);
+    held.checkAgain(id);
   }
 
   /** The axis of a member that can be made. */

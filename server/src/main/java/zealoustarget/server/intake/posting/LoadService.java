@@ -16,6 +16,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.calendar.Months;
 import zealoustarget.core.intake.ColumnRule;
+import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.ledger.columns.PostMode;
 import zealoustarget.core.member.Axis;
 import zealoustarget.server.audit.Audit;
@@ -56,6 +57,7 @@ public class LoadService {
   private final Clock clock;
   private final RecordState record;
   private final DataState state;
+  private final HeldLoads held;
 
   LoadService(
       LoadStore store,
@@ -70,7 +72,9 @@ public class LoadService {
       TransactionTemplate transaction,
       Clock clock,
       RecordState record,
-      DataState state) {
+      DataState state,
+      HeldLoads held) {
+    this.held = held;
     this.state = state;
     this.record = record;
     this.store = store;
@@ -132,7 +136,26 @@ public class LoadService {
       @Nullable String because,
       PostMode mode,
       boolean isCorrecting) {
+    postQuietly(id, isLeavingHeld, because, mode, isCorrecting);
+    checkHeld(id);
+  }
+
+  /** The same; loads that wait for what it brings are the caller's to check again. */
+  public void postQuietly(
+      int id,
+      boolean isLeavingHeld,
+      @Nullable String because,
+      PostMode mode,
+      boolean isCorrecting) {
     state.inTurn(() -> postInTurn(id, isLeavingHeld, because, mode, isCorrecting, () -> {}));
+  }
+
+  /** Members came or went with a load: what waits for them is checked again. */
+  private void checkHeld(int id) {
+    LoadKind kind = store.get(id).kind;
+    if (kind == LoadKind.ROSTER || kind == LoadKind.PRODUCTS) {
+      held.checkAgain(0);
+    }
   }
 
   /**
@@ -219,6 +242,7 @@ public class LoadService {
    */
   public void reverse(int id, boolean isCorrecting) {
     state.inTurn(() -> reverseInTurn(id, isCorrecting, () -> {}));
+    checkHeld(id);
   }
 
   /** Whether a load can be reversed; refused as {@link #reverse}. */
