@@ -2,7 +2,7 @@
  * What each kind of change makes old: the first words of the query keys that are read again. One
  * table for the whole application, so that nothing shows old figures or colours until a reload.
  */
-const FIGURES = ['standing', 'months', 'earnings'] as const;
+const FIGURES = ['standing', 'months', 'earnings', 'close-list', 'closes', 'briefings'] as const;
 
 export const CHANGED_BY = {
   /** Ladders, shading, plans, credit, calendar, measures. */
@@ -25,7 +25,7 @@ export const CHANGED_BY = {
   goals: [...FIGURES, 'goals', 'loads', 'company', 'members', 'proposals', 'seal', 'audit'],
   /** Closing and opening months. */
   months: [...FIGURES, 'goals', 'company', 'seal', 'audit'],
-  notes: ['standing', 'audit'],
+  notes: ['standing', 'close-list', 'closes', 'briefings', 'follow-ups', 'audit'],
   reasons: ['standing', 'reasons', 'audit'],
   views: ['views'],
   accounts: ['accounts', 'session', 'audit'],

@@ -46,6 +46,12 @@ export type Outlook = Omit<Of<'OutlookAnswer'>, 'rows' | 'groups'> & {
   rows: OutlookMember[];
   groups: OutlookMember[] | null;
 };
+export type CloseList = Of<'CloseAnswer'>;
+export type CloseLine = Of<'CloseAnswerLine'>;
+export type CloseSource = Of<'CloseAnswerSource'>;
+export type CloseArrival = Of<'CloseAnswerArrival'>;
+export type MonthClose = Of<'ClosesMonthClose'>;
+export type FollowUp = Of<'NoteControllerFollowUpAnswer'>;
 export type Deals = Of<'DealsAnswer'>;
 export type Deal = Of<'DealsAnswerDealAnswer'>;
 export type DealHistory = Of<'DealsAnswerHistoryAnswer'>;

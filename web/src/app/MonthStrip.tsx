@@ -2,7 +2,8 @@ import { useQuery } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { useLocation } from 'react-router';
 import { ask, query } from '../api/client';
-import type { Company, MonthReading, Path } from '../api/types';
+import { useRights } from '../api/account';
+import type { Company, MonthClose, MonthReading, Path } from '../api/types';
 import { amount, monthWord, shortMonth } from '../format/figures';
 import { MiniBar } from '../marks/MiniBar';
 import { fiscalYear, plusMonths, rangeOf, spanOf, type SpanKind } from '../address/span';
@@ -39,6 +40,7 @@ const KINDS: { kind: SpanKind; word: string; short: string; title: string }[] = 
 /** The fiscal year's months with their state; choosing here sets the span of every desk. */
 export function MonthStrip({ company }: { company: Company }) {
   const [view, change] = useView(company);
+  const rights = useRights();
   // other desks are about a month: there is no longer span to choose
   const hasSpans = useLocation().pathname === '/standing';
   const year = fiscalYear(view.span.to, company.calendar);
@@ -48,6 +50,14 @@ export function MonthStrip({ company }: { company: Company }) {
     queryFn: () => ask<Path>(`/months${query({ ...asked, year: String(year) })}`),
     placeholderData: (before) => before,
   });
+  const closes = useQuery({
+    queryKey: ['closes', year],
+    queryFn: () => ask<MonthClose[]>(`/closes?year=${year}`),
+    enabled: rights.isOffice,
+  });
+  const checked = new Set(
+    (closes.data ?? []).filter((one) => one.state === 'checked').map((one) => one.month),
+  );
   const dragFrom = useRef<string | null>(null);
 
   function choose(month: string, isRange: boolean) {
@@ -98,6 +108,7 @@ export function MonthStrip({ company }: { company: Company }) {
           >
             <MonthButton
               month={month}
+              isChecked={month.state === 'open' && checked.has(month.month)}
               isInSpan={month.month >= view.span.from && month.month <= view.span.to}
               onPress={() => (dragFrom.current = month.month)}
               onRelease={() => dropOn(month.month)}
@@ -153,13 +164,22 @@ function YearStep(props: { label: string; sign: string; onStep: () => void }) {
 
 interface MonthButtonProps {
   month: MonthReading;
+  /** Whether nothing is open on its close list. */
+  isChecked: boolean;
   isInSpan: boolean;
   onPress: () => void;
   onRelease: () => void;
   onChoose: (isRange: boolean) => void;
 }
 
-function MonthButton({ month, isInSpan, onPress, onRelease, onChoose }: MonthButtonProps) {
+function MonthButton({
+  month,
+  isChecked,
+  isInSpan,
+  onPress,
+  onRelease,
+  onChoose,
+}: MonthButtonProps) {
   const { reading, state } = month;
   const { spoken } = reading;
   const figures = spoken.percentShown
@@ -172,7 +192,7 @@ function MonthButton({ month, isInSpan, onPress, onRelease, onChoose }: MonthBut
   return (
     <button
       type="button"
-      aria-label={`${shortMonth(month.month)} ${month.month.slice(0, 4)}, ${t(`monthStrip.state.${state}`)}${state === 'empty' ? '' : `, ${figures}`}`}
+      aria-label={`${shortMonth(month.month)} ${month.month.slice(0, 4)}, ${t(isChecked ? 'monthStrip.state.checked' : `monthStrip.state.${state}`)}${state === 'empty' ? '' : `, ${figures}`}`}
       aria-pressed={isInSpan}
       title={state === 'empty' ? t('monthStrip.nothingIsPosted') : figures}
       onPointerDown={onPress}
@@ -195,7 +215,14 @@ function MonthButton({ month, isInSpan, onPress, onRelease, onChoose }: MonthBut
         )}
         {state === 'open' && (
           <svg width="9" height="9" viewBox="0 0 9 9" aria-hidden="true">
-            <circle cx="4.5" cy="4.5" r="3.6" fill="none" stroke="var(--quiet)" />
+            <circle
+              cx="4.5"
+              cy="4.5"
+              r="3.6"
+              fill={isChecked ? 'var(--good)' : 'none'}
+              stroke={isChecked ? 'var(--good)' : 'var(--quiet)'}
+            />
+            {isChecked && <path d="M2.6 4.7l1.4 1.4 2.5-2.9" fill="none" stroke="var(--sheet)" />}
           </svg>
         )}
       </span>

@@ -189,7 +189,7 @@ describe('a desk that cannot be drawn', () => {
     expect(await screen.findByText('This could not be drawn.')).toBeVisible();
     expect(await strip()).toBeVisible();
     await userEvent.click(screen.getByRole('link', { name: 'Intake' }));
-    expect(await screen.findByText('Load the first file.')).toBeVisible();
+    expect(await screen.findByRole('button', { name: 'Choose a file' })).toBeVisible();
     expect(screen.queryByText('This could not be drawn.')).toBeNull();
   });
 });

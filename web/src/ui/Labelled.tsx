@@ -12,6 +12,7 @@ import {
 interface LabelledProps {
   label: string;
   fault?: string | undefined;
+  isLabelHidden?: boolean;
   /** The field first, an Input or a Select; what helps to fill it may follow. */
   children: ReactNode;
 }
@@ -20,7 +21,7 @@ interface LabelledProps {
  * A field under its label, with what is wrong with it; the field itself says that it is wrong, and
  * the first that is gets the focus, unless somebody types.
  */
-export function Labelled({ label, fault, children }: LabelledProps) {
+export function Labelled({ label, fault, isLabelHidden = false, children }: LabelledProps) {
   const part = useRef<HTMLDivElement>(null);
   const isWrong = fault !== undefined;
   // buttons and further fields stay outside of what belongs to one field
@@ -31,7 +32,7 @@ export function Labelled({ label, fault, children }: LabelledProps) {
   return (
     <div className="min-w-0" ref={part}>
       <Field>
-        <Label className="block text-quiet">{label}</Label>
+        <Label className={isLabelHidden ? 'sr-only' : 'block text-quiet'}>{label}</Label>
         {isControl(first) ? cloneElement(first, { invalid: isWrong }) : first}
         {isWrong && (
           <Description as="span" role="alert" className="mt-0.5 block text-bad">

@@ -15,6 +15,8 @@ const USUAL = {
   previousRow: 'k',
   pickRow: 'x',
   chartTable: 'f',
+  waive: 'w',
+  addLine: 'a',
 } as const;
 
 export type KeyAction = keyof typeof USUAL;

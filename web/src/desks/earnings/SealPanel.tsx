@@ -1,12 +1,15 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useRights } from '../../api/account';
-import type { SealCheck, SealState } from '../../api/types';
+import { useCloseList } from '../../api/closeList';
+import type { SealState } from '../../api/types';
 import { amount, monthName, NONE, signed } from '../../format/figures';
 import { SidePanel } from '../../ui/SidePanel';
 import { field } from '../../ui/field';
 import { Failed, Loading, mainButton, smallButton } from '../../ui/Notice';
-import { useChanged, useSeal, useSealing } from './useEarnings';
+import { Input } from '../../ui/Input';
+import { Labelled } from '../../ui/Labelled';
+import { useChanged, useReopening, useSeal, useSealing } from './useEarnings';
 import { timeText } from '../../format/writing';
 import { t } from './words';
 
@@ -37,71 +40,86 @@ export function SealPanel({ month, onClose }: { month: string; onClose: () => vo
   );
 }
 
-const MARKS = { good: '✓', look: '!', stop: '×' };
-const TONES = { good: 'text-good', look: 'text-near-text', stop: 'text-bad' };
-const WORDS = {
-  good: t('sealPanel.inOrder'),
-  look: t('sealPanel.warning'),
-  stop: t('sealPanel.mustBeResolved'),
-};
-
+/** What is in the way, what the close list still has open, and the closing itself. */
 function Open({ seal }: { seal: SealState }) {
+  const list = useCloseList(seal.month);
   const sealing = useSealing();
-  const stops = seal.checks.some((check) => check.level === 'stop');
-  const looks = seal.checks.filter((check) => check.level === 'look').length;
+  const [reason, setReason] = useState('');
+  if (list.isPending) return <Loading what={t('sealPanel.theChecks')} />;
+  if (list.isError) return <Failed error={list.error} onRetry={() => void list.refetch()} />;
+  const stops = seal.checks.filter((check) => check.level === 'stop');
+  const open = list.data.lines.filter((line) => line.state === 'open');
+  const month = monthName(seal.month);
   return (
-    <>
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        const waived = open.map((line) => line.code);
+        sealing.mutate({ month: seal.month, waived, reason: reason.trim() });
+      }}
+    >
       <p className="mb-3 text-quiet">{t('sealPanel.closingFreezesTheFiguresStatus')}</p>
-      <ul aria-label={t('sealPanel.checks')} className="mb-4">
-        {seal.checks.map((check) => (
-          <CheckLine key={check.code} check={check} />
+      {stops.map((check) => (
+        <p key={check.code} className="mb-3 border-l-4 border-bad bg-ground p-2.5">
+          {check.words}
+        </p>
+      ))}
+      <h3 className="font-semibold text-quiet">{t('sealPanel.closeList')}</h3>
+      <p className="mb-1">{list.data.headline}</p>
+      <ul aria-label={t('sealPanel.openLines')} className="mb-2">
+        {open.map((line) => (
+          <li key={line.code} className="border-t border-rule py-1.5">
+            <Link
+              className="font-semibold underline"
+              to={`/intake?to=${seal.month}&need=${line.code}`}
+            >
+              {line.name}
+            </Link>
+            <span className="block text-[12.5px] text-quiet">{line.text}</span>
+          </li>
         ))}
       </ul>
+      <p className="mb-3">
+        <Link className="underline" to={`/intake?to=${seal.month}`}>
+          {t('sealPanel.openTheCloseList')}
+        </Link>
+      </p>
+      {open.length > 0 && (
+        <div className="mb-3">
+          <Labelled label={t('sealPanel.reasonForWaiving', { n: open.length })}>
+            <Input
+              maxLength={400}
+              value={reason}
+              onChange={(event) => setReason(event.target.value)}
+            />
+          </Labelled>
+        </div>
+      )}
       {sealing.isError && (
         <p role="alert" className="mb-2 text-bad">
           {sealing.error.message}
         </p>
       )}
       <button
-        type="button"
+        type="submit"
         className={mainButton}
-        disabled={stops || sealing.isPending}
-        onClick={() => sealing.mutate({ month: seal.month })}
+        disabled={
+          stops.length > 0 || sealing.isPending || (open.length > 0 && reason.trim() === '')
+        }
       >
         {sealing.isPending
           ? t('sealPanel.closing')
-          : looks === 0 || stops
-            ? t('sealPanel.close', { month: monthName(seal.month) })
-            : t('sealPanel.closeWithWarning', { month: monthName(seal.month), n: looks })}
+          : open.length === 0
+            ? t('sealPanel.close', { month })
+            : t('sealPanel.waiveAndClose', { month, n: open.length })}
       </button>
-    </>
-  );
-}
-
-function CheckLine({ check }: { check: SealCheck }) {
-  return (
-    <li className="flex gap-2 border-t border-rule py-1.5">
-      <span className={`w-4 shrink-0 text-center font-bold ${TONES[check.level]}`}>
-        <span aria-hidden="true">{MARKS[check.level]}</span>
-        <span className="sr-only">{WORDS[check.level]}:</span>
-      </span>
-      <span>
-        {check.words}
-        {check.names.length > 0 && (
-          <span className="block text-[12.5px] text-quiet">
-            {check.names.join(', ')}
-            {check.count > check.names.length &&
-              t('sealPanel.andMore', { count: check.count - check.names.length })}
-          </span>
-        )}
-      </span>
-    </li>
+    </form>
   );
 }
 
 function Sealed({ seal }: { seal: SealState }) {
   const { mayReopen } = useRights();
-  const sealing = useSealing();
+  const sealing = useReopening();
   const [reason, setReason] = useState('');
   return (
     <>

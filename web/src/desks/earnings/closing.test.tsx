@@ -5,32 +5,47 @@ import type { Job } from '../../api/types';
 import { as, clean, layOut, serve, showAt } from '../../test/desk';
 import { COMPANY, reading } from '../../test/samples';
 import { MyMonth } from './MyMonth';
-import { ALL, APPROVER, REP, names, show, DESK, SEAL } from './samples';
+import { ALL, APPROVER, CLOSE_LIST, REP, names, show, DESK, SEAL } from './samples';
 
 beforeEach(layOut);
 afterEach(clean);
 
 describe('sealing', () => {
-  it('shows what to look at, and seals all the same', async () => {
+  it('shows what is open, and closes once it is waived with a reason', async () => {
     const asked = serve(ALL);
     show('&show=seal');
     const panel = await screen.findByRole('complementary', { name: 'Closing the month' });
-    expect(await within(panel).findByText('Emil')).toBeVisible();
-    await userEvent.click(
-      within(panel).getByRole('button', { name: /Close October 2026 with \d+ warnings?/ }),
-    );
+    expect(await within(panel).findByText('Emil sold 9.00')).toBeVisible();
+    const button = within(panel).getByRole('button', {
+      name: 'Waive 1 line and close October 2026',
+    });
+    expect(button).toBeDisabled();
+    await userEvent.type(within(panel).getByLabelText('Reason for waiving the open line'), 'new');
+    await userEvent.click(button);
     await waitFor(() =>
       expect(
-        asked.some(
-          ({ path, method }) => method === 'POST' && path.endsWith('/months/2026-10/seal'),
-        ),
-      ).toBe(true),
+        asked
+          .filter(({ method }) => method === 'PUT' || method === 'POST')
+          .map(({ path }) => path.replace('/api/v1', '')),
+      ).toEqual([
+        '/months/2026-10/close-list/quotas/waiver',
+        '/months/2026-10/seal?requireChecked=true',
+      ]),
     );
+  });
+
+  it('closes at once where nothing is open', async () => {
+    const asked = serve({ ...ALL, '/close-list': { ...CLOSE_LIST, open: 0, lines: [] } });
+    show('&show=seal');
+    await userEvent.click(await screen.findByRole('button', { name: 'Close October 2026' }));
+    await waitFor(() => expect(asked.some(({ method }) => method === 'POST')).toBe(true));
+    expect(asked.some(({ method }) => method === 'PUT')).toBe(false);
   });
 
   it('is not offered where something is in the way', async () => {
     serve({
       ...ALL,
+      '/close-list': { ...CLOSE_LIST, lines: [] },
       '/seal': {
         ...SEAL,
         checks: [{ code: 'order', level: 'stop', words: '2026-09 is next.', count: 1, names: [] }],

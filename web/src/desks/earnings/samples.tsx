@@ -1,6 +1,6 @@
 import { screen, within } from '@testing-library/react';
 import type { Account } from '../../api/account';
-import type { PayDesk, PayRow, PayStatement, SealState } from '../../api/types';
+import type { CloseList, PayDesk, PayRow, PayStatement, SealState } from '../../api/types';
 import { ANALYST, as, showAt } from '../../test/desk';
 import { COMPANY } from '../../test/samples';
 import { EarningsDesk } from './EarningsDesk';
@@ -167,6 +167,31 @@ export const SEAL: SealState = {
   history: [],
 };
 
+export const CLOSE_LIST: CloseList = {
+  month: '2026-10',
+  state: 'open',
+  open: 1,
+  headline: 'October 2026: 1 thing stands between you and closing.',
+  sentence: '',
+  lines: [
+    {
+      code: 'quotas',
+      name: 'Reps without quota',
+      state: 'open',
+      isOwn: false,
+      figure: '1',
+      text: 'Emil sold 9.00',
+      by: null,
+      at: null,
+      reason: null,
+      action: null,
+      items: [],
+    },
+  ],
+  after: [],
+  sources: [],
+};
+
 export const ALL = {
   '/desk': DESK,
   '/totals': { ...DESK.totals, reps: 1, planned: 1 },
@@ -184,6 +209,7 @@ export const ALL = {
     },
   ],
   '/seal': SEAL,
+  '/close-list': CLOSE_LIST,
 };
 
 export const APPROVER: Account = { ...ANALYST, role: 'approver' };

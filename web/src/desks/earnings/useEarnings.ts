@@ -13,7 +13,8 @@ import type {
 } from '../../api/types';
 import type { Query } from '../../address/useView';
 import { CHANGED_BY } from '../../api/changedBy';
-import { useChange } from '../../api/useChange';
+import { closeListOf } from '../../api/closeList';
+import { asJson, useChange } from '../../api/useChange';
 import { asMarked, type Kept } from './earnings';
 
 const markedDesk = (desk: PayDesk): PayDesk => ({
@@ -103,17 +104,33 @@ export function useSeal(month: string) {
   });
 }
 
-export function useSealing() {
+/** Reopens a closed month. */
+export function useReopening() {
   return useChange(
-    ({ month, reason }: { month: string; reason?: string }) =>
-      ask<SealState>(
-        reason === undefined
-          ? `/months/${month}/seal`
-          : `/months/${month}/unseal${query({ reason })}`,
-        { method: 'POST' },
-      ),
+    ({ month, reason }: { month: string; reason: string }) =>
+      ask<SealState>(`/months/${month}/unseal${query({ reason })}`, { method: 'POST' }),
     ...CHANGED_BY.months,
   );
+}
+
+/** Waives what is still open, one line after the other, then closes the month. */
+export function useSealing() {
+  return useChange(
+    async ({ month, waived, reason }: Closing) => {
+      for (const line of waived) {
+        await ask(`${closeListOf(month)}/${line}/waiver`, asJson('PUT', { reason }));
+      }
+      return ask<SealState>(`/months/${month}/seal?requireChecked=true`, { method: 'POST' });
+    },
+    ...CHANGED_BY.months,
+  );
+}
+
+interface Closing {
+  month: string;
+  /** Codes of the lines that are waived, all for one reason. */
+  waived: string[];
+  reason: string;
 }
 
 export function useSent(month: string) {

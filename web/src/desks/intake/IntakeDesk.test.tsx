@@ -74,11 +74,11 @@ function Address() {
   return <output aria-label="address">{useLocation().search}</output>;
 }
 
-function show() {
+function show(company = COMPANY) {
   render(
     <QueryClientProvider client={new QueryClient()}>
       <MemoryRouter initialEntries={['/intake?to=2026-10']}>
-        <IntakeDesk company={COMPANY} />
+        <IntakeDesk company={company} />
         <Address />
       </MemoryRouter>
     </QueryClientProvider>,
@@ -101,7 +101,7 @@ afterEach(() => vi.unstubAllGlobals());
 
 describe('a first start', () => {
   it('leads to the first load, with a blank file of each kind', async () => {
-    show();
+    show({ ...COMPANY, lastMonth: null });
     expect(await screen.findByRole('heading', { name: 'Load the first file.' })).toBeVisible();
     const blank = screen.getByRole('link', { name: 'Blank roster file' });
     expect(blank).toHaveAttribute('href', '/api/v1/templates/roster.csv');

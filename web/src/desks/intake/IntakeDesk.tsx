@@ -1,4 +1,5 @@
 import { useEffect, useRef } from 'react';
+import { useSearchParams } from 'react-router';
 import type { Company } from '../../api/types';
 import { useDropped } from '../../ui/dropped';
 import { useView } from '../../address/useView';
@@ -7,12 +8,14 @@ import { isTable, pastedFile } from './intake';
 import { LoadView } from './LoadView';
 import { Tray } from './Tray';
 import { useLoad, useLoads, useReceive } from './useIntake';
+import { ClosePage } from './close/ClosePage';
 import { Start } from './Start';
 import { t } from './words';
 
 /** Where files arrive, are looked through, posted and taken back. */
 export function IntakeDesk({ company }: { company: Company }) {
   const [view, change] = useView(company);
+  const [search] = useSearchParams();
   const { file, take } = useDropped();
   const loads = useLoads();
   const load = useLoad(view.load);
@@ -92,7 +95,21 @@ export function IntakeDesk({ company }: { company: Company }) {
   );
 
   function content() {
-    if (view.load === null) return <Start company={company} loads={loads.data ?? []} />;
+    if (view.load === null && company.lastMonth === null) {
+      return <Start company={company} loads={loads.data ?? []} />;
+    }
+    if (view.load === null) {
+      return (
+        <ClosePage
+          key={view.span.to}
+          company={company}
+          month={view.span.to}
+          selected={search.get('need')}
+          onSelect={(need) => change({ need })}
+          onChoose={() => chooser.current?.click()}
+        />
+      );
+    }
     if (load.isPending) return <Loading what={t('intakeDesk.theLoad')} />;
     if (load.isError) return <Failed error={load.error} onRetry={() => void load.refetch()} />;
     return (

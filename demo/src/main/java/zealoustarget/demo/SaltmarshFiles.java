@@ -127,7 +127,8 @@ final class SaltmarshFiles {
         goals("commission budget", "company"),
         true);
     for (YearMonth month : months(YearMonth.of(2026, 7), CORRECTED)) {
-      manifest.add("    {\"seal\": \"" + month + "\"}");
+      manifest.add(
+          "    {\"seal\": \"" + month + "\", \"on\": \"" + Arrivals.closing(month) + "\"}");
     }
     add(
         "orders-2026-09-correction.csv",
@@ -448,7 +449,16 @@ final class SaltmarshFiles {
 
   private void add(String name, String content, String how, boolean isPosted) {
     files.put(name, content);
-    manifest.add("    {\"file\": \"" + name + "\", " + how + ", \"post\": " + isPosted + "}");
+    manifest.add(
+        "    {\"file\": \""
+            + name
+            + "\", "
+            + how
+            + ", \"post\": "
+            + isPosted
+            + ", \"on\": \""
+            + Arrivals.of(name)
+            + "\"}");
   }
 
   private String manifest() {

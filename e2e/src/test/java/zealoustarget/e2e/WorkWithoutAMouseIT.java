@@ -96,7 +96,8 @@ class WorkWithoutAMouseIT {
         browser.awaitText(screen.get(1));
         browser.awaitNoText("Loading ");
         assertThat(browser.cutControls()).as(screen.get(0)).isEmpty();
-        assertThat(browser.is("document.getAnimations().every((one) => one.playState !== 'running')"))
+        assertThat(
+                browser.is("document.getAnimations().every((one) => one.playState !== 'running')"))
             .as("nothing moves at %s", screen.get(0))
             .isTrue();
       }

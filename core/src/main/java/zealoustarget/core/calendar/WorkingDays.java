@@ -35,6 +35,17 @@ public record WorkingDays(Set<LocalDate> holidays) {
             .count();
   }
 
+  /**
+   * Which working day after a month a day is: 1 for the first one after its end, 0 for a day of the
+   * month or earlier; a day that is none counts with the one before it.
+   */
+  public int after(YearMonth month, LocalDate day) {
+    LocalDate first = month.atEndOfMonth().plusDays(1);
+    return day.isBefore(first)
+        ? 0
+        : (int) first.datesUntil(day.plusDays(1)).filter(this::isWorking).count();
+  }
+
   private boolean isWorking(LocalDate day) {
     return day.getDayOfWeek() != DayOfWeek.SATURDAY
         && day.getDayOfWeek() != DayOfWeek.SUNDAY

@@ -27,6 +27,10 @@ public enum AuditKind {
   MONTH_SEALED,
   MONTH_UNSEALED,
   STATEMENT_SENT,
+  /** A line of the close list waived, ticked, added or taken away; how often a source comes. */
+  CLOSE_LIST,
+  /** A briefing written, handed over, signed, declined or sent. */
+  BRIEFING,
   ACCOUNT,
   BACKUP;
 

@@ -1,18 +1,23 @@
 package zealoustarget.server.notes;
 
 import java.time.DateTimeException;
+import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import zealoustarget.core.Refusal;
@@ -25,14 +30,18 @@ import zealoustarget.server.ledger.state.LedgerService;
 @RequestMapping("/api/v1")
 class NoteController {
   private static final int LONGEST_TEXT = 2_000;
+  private static final int LONGEST_FOLLOW_UP = 400;
+  private static final int LONGEST_WHO = 120;
   private static final int LONGEST_NAME = 80;
   private static final int LONGEST_CODE = 40;
   private static final int MOST_REASONS = 50;
 
   private final NoteStore notes;
   private final LedgerService ledgers;
+  private final FollowUps followUps;
 
-  NoteController(NoteStore notes, LedgerService ledgers) {
+  NoteController(NoteStore notes, LedgerService ledgers, FollowUps followUps) {
+    this.followUps = followUps;
     this.notes = notes;
     this.ledgers = ledgers;
   }
@@ -90,15 +99,7 @@ class NoteController {
       @PathVariable String month,
       @RequestBody NoteBody body) {
     YearMonth read = month(month);
-    Member member =
-        Axis.findByWord(axis)
-            .filter(found -> found != Axis.COMPANY)
-            .flatMap(found -> ledgers.current().members().findByKey(found, key))
-            .filter(found -> ledgers.seesNote(found.id(), read))
-            .orElseThrow(
-                () ->
-                    Refusal.of("member-unknown", "There is no " + axis + " \"" + key + "\".")
-                        .with("key", key));
+    Member member = member(axis, key, read);
     String text = body.text() == null ? "" : body.text().strip();
     if (text.length() > LONGEST_TEXT) {
       throw Refusal.of(
@@ -107,6 +108,106 @@ class NoteController {
     }
     String reason = body.reason() == null || body.reason().isBlank() ? null : body.reason();
     notes.write(member.id(), axis + " " + member.key(), read, reason, text, body.was());
+  }
+
+  private Member member(String axis, String key, YearMonth month) {
+    return Axis.findByWord(axis)
+        .filter(found -> found != Axis.COMPANY)
+        .flatMap(found -> ledgers.current().members().findByKey(found, key))
+        .filter(found -> ledgers.seesNote(found.id(), month))
+        .orElseThrow(
+            () ->
+                Refusal.of("member-unknown", "There is no " + axis + " \"" + key + "\".")
+                    .with("key", key));
+  }
+
+  /**
+   * A follow-up on a member's month.
+   *
+   * @param doneBy null while it is open
+   */
+  record FollowUpAnswer(
+      int id,
+      String axis,
+      String key,
+      String name,
+      String month,
+      String what,
+      String who,
+      String due,
+      @Nullable String doneBy) {
+    static FollowUpAnswer of(FollowUps.FollowUp one) {
+      return new FollowUpAnswer(
+          one.id(),
+          one.axis().word(),
+          one.memberKey(),
+          one.memberName(),
+          one.month().toString(),
+          one.what(),
+          one.who(),
+          one.due().toString(),
+          one.doneBy());
+    }
+  }
+
+  /** What will be done, by whom and until which day. */
+  record FollowUpBody(@Nullable String what, @Nullable String who, @Nullable String due) {}
+
+  /** Follow-ups on the variances of a month, done ones among them. */
+  @GetMapping("/follow-ups")
+  List<FollowUpAnswer> followUps(@RequestParam String month) {
+    return followUps.of(month(month)).stream().map(FollowUpAnswer::of).toList();
+  }
+
+  /** Adds a follow-up on a member's month. 400 {@code value-missing}, {@code day-unreadable}. */
+  @PostMapping("/notes/{axis}/{key}/{month}/follow-ups")
+  @ResponseStatus(HttpStatus.CREATED)
+  FollowUpAnswer follow(
+      @PathVariable String axis,
+      @PathVariable String key,
+      @PathVariable String month,
+      @RequestBody FollowUpBody body) {
+    YearMonth read = month(month);
+    Member member = member(axis, key, read);
+    return FollowUpAnswer.of(
+        followUps.add(
+            member,
+            read,
+            text("what", "what will be done", body.what(), LONGEST_FOLLOW_UP),
+            text("who", "who will do it", body.who(), LONGEST_WHO),
+            day(body.due())));
+  }
+
+  /** Marks a follow-up as done, or with {@code done=false} as open again. */
+  @PutMapping("/follow-ups/{id}")
+  FollowUpAnswer done(@PathVariable int id, @RequestParam(defaultValue = "true") boolean done) {
+    return FollowUpAnswer.of(followUps.done(id, done));
+  }
+
+  /** Takes a follow-up away. */
+  @DeleteMapping("/follow-ups/{id}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void remove(@PathVariable int id) {
+    followUps.remove(id);
+  }
+
+  private static String text(String name, String words, @Nullable String given, int most) {
+    String text = given == null ? "" : given.strip();
+    if (text.isEmpty() || text.length() > most) {
+      throw Refusal.of("value-missing", "Say " + words + ", in up to " + most + " characters.")
+          .with("name", name);
+    }
+    return text;
+  }
+
+  private static LocalDate day(@Nullable String text) {
+    try {
+      return LocalDate.parse(text == null ? "" : text.strip());
+    } catch (DateTimeException noDay) {
+      throw Refusal.of(
+              "day-unreadable", "\"" + text + "\" is not a day. Write the day as 2026-11-30.")
+          .with("name", "due");
+    }
   }
 
   private static YearMonth month(String text) {

@@ -22,6 +22,7 @@ import zealoustarget.core.outlook.DealKey;
  * @param measureNames what it calls its measures, by their codes in small letters
  * @param fedByDeals codes of the measures whose actuals are won deals
  * @param stages how likely open deals are whose files give a stage and no likelihood
+ * @param closing what is wanted of a month before it is closed
  */
 public record Company(
     String name,
@@ -29,7 +30,8 @@ public record Company(
     Writing writing,
     Map<String, String> measureNames,
     Set<String> fedByDeals,
-    List<Stage> stages) {
+    List<Stage> stages,
+    Closing closing) {
   /**
    * A stage of deals with the company's own likelihood.
    *
@@ -67,7 +69,12 @@ public record Company(
 
   /** With other stages in place of all. */
   public Company withStages(List<Stage> others) {
-    return new Company(name, timeZone, writing, measureNames, fedByDeals, others);
+    return new Company(name, timeZone, writing, measureNames, fedByDeals, others, closing);
+  }
+
+  /** With something else wanted of a month before it is closed. */
+  public Company withClosing(Closing other) {
+    return new Company(name, timeZone, writing, measureNames, fedByDeals, stages, other);
   }
 
   /** Likelihoods by stage, as {@link DealKey#fold} gives its name. */
@@ -85,7 +92,7 @@ public record Company(
     } else {
       names.put(code.toLowerCase(Locale.ROOT), given);
     }
-    return new Company(name, timeZone, writing, Map.copyOf(names), fedByDeals, stages);
+    return new Company(name, timeZone, writing, Map.copyOf(names), fedByDeals, stages, closing);
   }
 
   /** With a measure that is fed by won deals, or by files again. */
@@ -96,6 +103,6 @@ public record Company(
     } else {
       fed.remove(code);
     }
-    return new Company(name, timeZone, writing, measureNames, Set.copyOf(fed), stages);
+    return new Company(name, timeZone, writing, measureNames, Set.copyOf(fed), stages, closing);
   }
 }

@@ -11,6 +11,7 @@ import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.amount.Writing;
 import zealoustarget.core.ladder.Ladder;
+import zealoustarget.server.rules.reading.ClosingPart;
 import zealoustarget.server.rules.reading.CompanyReader;
 import zealoustarget.server.rules.reading.RulesReader;
 import zealoustarget.server.rules.reading.StagePart;
@@ -24,6 +25,7 @@ record RulesAnswer(
     List<ShadingPart> shading,
     List<StretchesPart> stretches,
     List<StagePart> stages,
+    ClosingPart closing,
     List<PlanPart> plans,
     List<PlanPart.AssignmentPart> assignments,
     List<PlanPart.SharedPart> credits,
@@ -150,6 +152,7 @@ record RulesAnswer(
         rules.shadings().stream().map(s -> ShadingPart.of(s, rules)).toList(),
         rules.stretches().stream().map(StretchesPart::of).toList(),
         rules.company().stages().stream().map(StagePart::of).toList(),
+        ClosingPart.of(rules.company().closing()),
         rules.commission().plans().versions().stream().map(PlanPart::of).toList(),
         rules.commission().plans().assignments().stream().map(PlanPart.AssignmentPart::of).toList(),
         rules.commission().shared().stream().map(PlanPart.SharedPart::of).toList(),

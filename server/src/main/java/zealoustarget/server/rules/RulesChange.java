@@ -20,6 +20,7 @@ public record RulesChange(String part, @Nullable String before, @Nullable String
           "shading", "shading limits",
           "stretches", "stretches behind lanes",
           "stages", "likelihoods of stages",
+          "closing", "close list",
           "plans", "commission plans",
           "assignments", "plan assignments",
           "credits", "credit splits");

@@ -2,7 +2,10 @@ package zealoustarget.server.seed;
 
 import com.fasterxml.jackson.annotation.JsonProperty;
 import java.nio.file.Path;
+import java.time.LocalDate;
+import java.time.LocalTime;
 import java.time.YearMonth;
+import java.time.ZoneOffset;
 import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -19,6 +22,7 @@ import zealoustarget.server.intake.load.LoadRequest;
 import zealoustarget.server.intake.load.SnapshotDay;
 import zealoustarget.server.intake.posting.LoadService;
 import zealoustarget.server.intake.upload.StagingService;
+import zealoustarget.server.platform.CompanyClock;
 import zealoustarget.server.rules.RulesService;
 import zealoustarget.server.startup.FirstData;
 
@@ -29,6 +33,7 @@ import zealoustarget.server.startup.FirstData;
  */
 @Component
 class SeedFolder implements FirstData {
+  private static final LocalTime MORNING = LocalTime.of(8, 30);
   private static final Logger LOG = LoggerFactory.getLogger(SeedFolder.class);
 
   /**
@@ -36,6 +41,7 @@ class SeedFolder implements FirstData {
    *
    * @param mode how its actuals lie over earlier ones; null to add
    * @param asOf the day of a snapshot of deals; null for other kinds
+   * @param on the day on which it happened; null for now
    */
   record SeedFile(
       String file,
@@ -46,7 +52,8 @@ class SeedFolder implements FirstData {
       String mode,
       Boolean post,
       String asOf,
-      String seal) {}
+      String seal,
+      String on) {}
 
   record Manifest(@JsonProperty("playbook") String rules, List<SeedFile> files) {}
 
@@ -56,6 +63,7 @@ class SeedFolder implements FirstData {
   private final RulesService companyRules;
   private final SealService seals;
   private final JsonMapper json;
+  private final CompanyClock clock;
 
   SeedFolder(
       @Value("${zealous.seed-dir}") String folder,
@@ -63,7 +71,9 @@ class SeedFolder implements FirstData {
       LoadService loads,
       RulesService companyRules,
       SealService seals,
-      JsonMapper json) {
+      JsonMapper json,
+      CompanyClock clock) {
+    this.clock = clock;
     this.folder = folder;
     this.staging = staging;
     this.loads = loads;
@@ -87,15 +97,27 @@ class SeedFolder implements FirstData {
       JsonNode rules = json.readTree(source.resolve(manifest.rules()).toFile());
       companyRules.apply(rules);
     }
-    for (SeedFile file : manifest.files()) {
-      if (file.seal() != null) {
-        seals.seal(YearMonth.parse(file.seal()));
-        continue;
+    try {
+      for (SeedFile file : manifest.files()) {
+        clock.goFrom(
+            file.on() == null
+                ? null
+                : LocalDate.parse(file.on()).atTime(MORNING).toInstant(ZoneOffset.UTC));
+        take(source, file);
       }
-      int load = staging.stage(Upload.of(source.resolve(file.file())), request(file));
-      if (Boolean.TRUE.equals(file.post())) {
-        loads.post(load, true, null, mode(file), true);
-      }
+    } finally {
+      clock.goFrom(null);
+    }
+  }
+
+  private void take(Path source, SeedFile file) {
+    if (file.seal() != null) {
+      seals.seal(YearMonth.parse(file.seal()), false);
+      return;
+    }
+    int load = staging.stage(Upload.of(source.resolve(file.file())), request(file));
+    if (Boolean.TRUE.equals(file.post())) {
+      loads.post(load, true, null, mode(file), true);
     }
   }
 

@@ -102,6 +102,10 @@ public final class RouteRules {
     read(ALL, "/reasons");
     rule(HttpMethod.PUT, "/reasons", ANALYST, TokenScope.ALL);
     rule(HttpMethod.PUT, "/notes/{axis}/{key}/{month}", EXPLAINING, TokenScope.ALL);
+    read(OFFICE, "/follow-ups");
+    rule(HttpMethod.POST, "/notes/{axis}/{key}/{month}/follow-ups", EXPLAINING, TokenScope.ALL);
+    rule(HttpMethod.PUT, "/follow-ups/{id}", EXPLAINING, TokenScope.ALL);
+    rule(HttpMethod.DELETE, "/follow-ups/{id}", EXPLAINING, TokenScope.ALL);
     read(ALL, "/views");
     all(HttpMethod.PUT, "/views/{name}");
     all(HttpMethod.DELETE, "/views/{name}");
@@ -120,6 +124,14 @@ public final class RouteRules {
     read(OFFICE, "/earnings/jobs/{id}");
     read(OFFICE, "/earnings/jobs/{id}/statements.pdf");
     read(OFFICE, "/earnings/sent");
+    read(OFFICE, "/closes");
+    read(OFFICE, "/months/{month}/close-list");
+    rule(HttpMethod.PUT, "/months/{month}/close-list/{line}/waiver", OFFICE, TokenScope.ALL);
+    rule(HttpMethod.DELETE, "/months/{month}/close-list/{line}/waiver", OFFICE, TokenScope.ALL);
+    rule(HttpMethod.POST, "/months/{month}/close-list/lines", OFFICE, TokenScope.ALL);
+    rule(HttpMethod.PUT, "/months/{month}/close-list/lines/{id}", OFFICE, TokenScope.ALL);
+    rule(HttpMethod.DELETE, "/months/{month}/close-list/lines/{id}", OFFICE, TokenScope.ALL);
+    rule(HttpMethod.PUT, "/source-rhythms", ANALYST, TokenScope.ALL);
     read(OFFICE, "/months/{month}/seal");
     read(OFFICE, "/months/{month}/seal/snapshot.zip");
     rule(HttpMethod.POST, "/months/{month}/seal", OFFICE, TokenScope.ALL);

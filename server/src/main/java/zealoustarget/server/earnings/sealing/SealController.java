@@ -39,10 +39,14 @@ class SealController {
         out -> SealFiles.write(seal, service.content(seal), out));
   }
 
-  /** Seals a month; 409 {@code month-sealed}, {@code month-not-ready}. */
+  /**
+   * Seals a month; 409 {@code month-sealed}, {@code month-not-ready}, and {@code month-not-checked}
+   * while lines of its close list are open, where the rules or {@code requireChecked} ask for it.
+   */
   @PostMapping("/seal")
-  SealService.SealAnswer seal(@PathVariable String month) {
-    return service.seal(EarningsController.month(month));
+  SealService.SealAnswer seal(
+      @PathVariable String month, @RequestParam(defaultValue = "false") boolean requireChecked) {
+    return service.seal(EarningsController.month(month), requireChecked);
   }
 
   /** Opens the last sealed month again; needs a reason, which stays on record. */

@@ -12,6 +12,8 @@ import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Measure;
 import zealoustarget.core.calendar.Months;
@@ -56,6 +58,8 @@ public class SealService {
   private final Clock clock;
   private final RecordService record;
   private final TwoPersons twoPersons;
+  private final CloseGate gate;
+  private final JsonMapper json;
   private final DataState state;
 
   SealService(
@@ -70,7 +74,11 @@ public class SealService {
       Clock clock,
       RecordService record,
       TwoPersons twoPersons,
+      CloseGate gate,
+      JsonMapper json,
       DataState state) {
+    this.gate = gate;
+    this.json = json;
     this.state = state;
     this.twoPersons = twoPersons;
     this.record = record;
@@ -228,16 +236,18 @@ public class SealService {
   }
 
   /**
-   * Seals a month: figures, ladders, plans and statements are frozen, all in one row.
+   * Seals a month: figures, ladders, plans and statements are frozen, all in one row, and with them
+   * the close list as it stands.
    *
-   * @throws Refusal month-sealed, month-not-ready
+   * @param requiresChecked whether no line of the close list may be open, whatever the rules say
+   * @throws Refusal month-sealed, month-not-ready, month-not-checked
    */
-  public SealAnswer seal(YearMonth month) {
-    state.inTurn(() -> sealAlone(month));
+  public SealAnswer seal(YearMonth month, boolean requiresChecked) {
+    state.inTurn(() -> sealAlone(month, requiresChecked));
     return answer(month);
   }
 
-  private void sealAlone(YearMonth month) {
+  private void sealAlone(YearMonth month, boolean requiresChecked) {
     seals
         .find(month)
         .ifPresent(
@@ -260,12 +270,13 @@ public class SealService {
               throw Refusal.of("month-not-ready", check.words() + " Nothing was closed.")
                   .with("check", check.code());
             });
+    gate.check(month, requiresChecked);
     checkRecord();
     Seals.Frozen frozen =
         new Seals.Frozen(
             ledgers.postedLoads(),
             ledgers.rowsOfPosted(),
-            companyRules.toFreeze(),
+            withCloseList(companyRules.toFreeze(), month),
             earnings.toFreeze(month),
             snapshots.figures(month));
     ledgers.apply(
@@ -277,6 +288,12 @@ public class SealService {
               next.add(seal);
               return ledgers.withSeals(next);
             }));
+  }
+
+  private byte[] withCloseList(byte[] rules, YearMonth month) {
+    ObjectNode all = (ObjectNode) json.readTree(rules);
+    all.set(CloseGate.KEPT, json.valueToTree(gate.kept(month)));
+    return json.writeValueAsBytes(all);
   }
 
   /** Nothing is sealed on top of something that was changed from outside. */

@@ -97,6 +97,18 @@ public class LoadStore {
         .getResultList();
   }
 
+  /** Loads that wait and of which no line is ready, so that nobody knows their months yet. */
+  @Transactional(readOnly = true)
+  public List<LoadEntity> withoutMonths() {
+    return entities
+        .createQuery(
+            "select load from LoadEntity load left join fetch load.sums where load.firstMonth is"
+                + " null and load.state in :states order by load.id desc",
+            LoadEntity.class)
+        .setParameter("states", List.of(LoadState.STAGED, LoadState.RECEIVED))
+        .getResultList();
+  }
+
   /** All loads, latest first. */
   @Transactional(readOnly = true)
   public List<LoadEntity> all() {

@@ -28,7 +28,8 @@ public final class CompanyReader {
         place.node().has("writing") ? writing(place, before.writing()) : before.writing(),
         before.measureNames(),
         before.fedByDeals(),
-        before.stages());
+        before.stages(),
+        before.closing());
   }
 
   private static String name(Place place) {

@@ -33,6 +33,7 @@ import zealoustarget.server.rules.AttachedShading;
 import zealoustarget.server.rules.AttachedStretches;
 import zealoustarget.server.rules.AttachedStretches.Of;
 import zealoustarget.server.rules.Attachment;
+import zealoustarget.server.rules.Closing;
 import zealoustarget.server.rules.Commission;
 import zealoustarget.server.rules.Company.Stage;
 import zealoustarget.server.rules.Rules;
@@ -51,6 +52,7 @@ public final class RulesReader {
           "shading",
           "stretches",
           "stages",
+          "closing",
           "plans",
           "assignments",
           "credits",
@@ -112,6 +114,11 @@ public final class RulesReader {
     if (file.has("stages")) {
       List<Stage> stages = StagePart.read(Place.list(file, "stages"));
       after = after.withCompany(after.company().withStages(stages));
+    }
+    if (file.has("closing")) {
+      Place place = new Place(file.get("closing"), "closing");
+      Closing closing = ClosingPart.read(place, after.company().closing());
+      after = after.withCompany(after.company().withClosing(closing));
     }
     if (file.has("approval")) {
       after = after.withApproval(approval(new Place(file.get("approval"), "approval")));

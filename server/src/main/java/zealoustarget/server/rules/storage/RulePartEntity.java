@@ -10,7 +10,8 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 
 /**
- * A plan, an assignment, shared credit, stretches or a stage of deals, in the form of a rules file.
+ * A plan, an assignment, shared credit, stretches, a stage of deals or what closing wants, in the
+ * form of a rules file.
  */
 @Entity
 @Table(name = "rule_part")
@@ -21,7 +22,8 @@ class RulePartEntity {
     ASSIGNMENT,
     SHARED,
     STRETCHES,
-    STAGES
+    STAGES,
+    CLOSING
   }
 
   @Id

@@ -22,12 +22,14 @@ import zealoustarget.core.calendar.WorkingDays;
 import zealoustarget.server.audit.Audit;
 import zealoustarget.server.audit.AuditKind;
 import zealoustarget.server.rules.Approval;
+import zealoustarget.server.rules.Closing;
 import zealoustarget.server.rules.Commission;
 import zealoustarget.server.rules.Company;
 import zealoustarget.server.rules.PlanPart;
 import zealoustarget.server.rules.Rules;
 import zealoustarget.server.rules.RulesChange;
 import zealoustarget.server.rules.StretchesPart;
+import zealoustarget.server.rules.reading.ClosingPart;
 import zealoustarget.server.rules.reading.Place;
 import zealoustarget.server.rules.reading.PlanReader;
 import zealoustarget.server.rules.reading.RulesReader;
@@ -89,7 +91,14 @@ public class RulesStore {
             Commission.NONE,
             approval(settings));
     return stored
-        .withCompany(stored.company().withStages(parts(Part.STAGES, StagePart::read)))
+        .withCompany(
+            stored
+                .company()
+                .withStages(parts(Part.STAGES, StagePart::read))
+                .withClosing(
+                    parts(Part.CLOSING, place -> ClosingPart.read(place, Closing.DEFAULT)).stream()
+                        .findFirst()
+                        .orElse(Closing.DEFAULT)))
         .withStretches(parts(Part.STRETCHES, place -> RulesReader.stretches(place, stored)))
         .withCommission(commission(stored));
   }
@@ -130,7 +139,8 @@ public class RulesStore {
             .filter(key -> key.startsWith(FED_BY_DEALS))
             .map(key -> key.substring(FED_BY_DEALS.length()))
             .collect(Collectors.toUnmodifiableSet()),
-        List.of());
+        List.of(),
+        Closing.DEFAULT);
   }
 
   private static <T> @Nullable T set(
@@ -245,6 +255,7 @@ public class RulesStore {
     rules.workingDays().holidays().forEach(day -> entities.persist(new HolidayEntity(day)));
     persist(Part.STRETCHES, rules.stretches().stream().map(StretchesPart::of).toList());
     persist(Part.STAGES, rules.company().stages().stream().map(StagePart::of).toList());
+    persist(Part.CLOSING, List.of(ClosingPart.of(rules.company().closing())));
     Commission commission = rules.commission();
     persist(Part.PLAN, commission.plans().versions().stream().map(PlanPart::of).toList());
     persist(

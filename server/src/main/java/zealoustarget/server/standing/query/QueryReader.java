@@ -21,6 +21,7 @@ import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Months;
 import zealoustarget.core.calendar.Span;
+import zealoustarget.core.close.SourceRhythm;
 import zealoustarget.core.ladder.Ladder;
 import zealoustarget.core.ledger.LateSources;
 import zealoustarget.core.ledger.Ledger;
@@ -34,6 +35,7 @@ import zealoustarget.server.access.authorization.RowAccess;
 import zealoustarget.server.ledger.sealing.Seals;
 import zealoustarget.server.ledger.state.LedgerService;
 import zealoustarget.server.masterdata.GoalSets;
+import zealoustarget.server.masterdata.SourceRhythms;
 import zealoustarget.server.platform.problems.UnknownValue;
 import zealoustarget.server.rules.Rules;
 import zealoustarget.server.rules.RulesService;
@@ -55,6 +57,7 @@ public class QueryReader {
   private final NarrowingReader narrowing = new NarrowingReader();
   private final Seals seals;
   private final RowAccess rowAccess;
+  private final SourceRhythms rhythms;
   private final Clock clock;
 
   QueryReader(
@@ -63,7 +66,9 @@ public class QueryReader {
       GoalSets goalSets,
       Seals seals,
       RowAccess rowAccess,
+      SourceRhythms rhythms,
       Clock clock) {
+    this.rhythms = rhythms;
     this.ledgers = ledgers;
     this.companyRules = companyRules;
     this.goalSets = goalSets;
@@ -181,14 +186,16 @@ public class QueryReader {
   }
 
   /** Members whose file of the span's last month has not come, with the load that came last. */
-  private static Map<Integer, Integer> waiting(
+  private Map<Integer, Integer> waiting(
       StandingQuery query, Ledger ledger, Ledger whole, LedgerService.Readings both) {
     YearMonth last = query.span().toInclusive();
     if (ledger.emptyMonths(query.measure(), Span.of(last)).contains(last)) {
       return Map.of(); // nothing has come: the month is empty, which says more
     }
     int month = Months.number(last);
-    LateSources late = LateSources.of(whole, both.sources(), month);
+    Map<Integer, String> expected = new HashMap<>(both.sources());
+    expected.values().removeIf(source -> rhythms.of(source) != SourceRhythm.MONTHLY);
+    LateSources late = LateSources.of(whole, expected, month);
     Map<Integer, Integer> waiting = new HashMap<>();
     late.waiting(ledger, query.axis(), query.measure(), month)
         .forEach(

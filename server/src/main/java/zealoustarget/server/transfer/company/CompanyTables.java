@@ -40,6 +40,12 @@ final class CompanyTables {
           new Plain("FIX", OF_COUNTING, Map.of()),
           plain("REMEMBERED_HEADER"),
           plain("NOTE"),
+          plain("FOLLOW_UP"),
+          plain("CLOSE_WAIVER"),
+          plain("CLOSE_LINE"),
+          plain("CLOSE_TICK"),
+          plain("SOURCE_RHYTHM"),
+          plain("LATE_NOTICE"),
           plain("DEAL_OVERRIDE"),
           new Plain("SAVED_VIEW", "owner_id = 0", Map.of()),
           new Plain(

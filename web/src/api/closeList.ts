@@ -1,0 +1,13 @@
+import { useQuery } from '@tanstack/react-query';
+import { ask } from './client';
+import type { CloseList } from './types';
+
+export const closeListOf = (month: string) => `/months/${month}/close-list`;
+
+/** What a month needs before it is closed. */
+export function useCloseList(month: string) {
+  return useQuery({
+    queryKey: ['close-list', month],
+    queryFn: () => ask<CloseList>(closeListOf(month)),
+  });
+}
