@@ -122,6 +122,7 @@ export type Rules = Pick<
   | 'shading'
   | 'stretches'
   | 'stages'
+  | 'closing'
   | 'plans'
   | 'assignments'
   | 'credits'

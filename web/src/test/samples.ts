@@ -271,3 +271,13 @@ export const ANSWERS = {
   '/path': { name: 'x', fiscalYear: 2027, months: [] },
   '/standing': STANDING,
 };
+
+/** What is wanted of a month before it is closed, as nobody has changed it. */
+export const CLOSING = {
+  off: [],
+  missesAbove: '0.1',
+  overPlanAbove: '0.04',
+  dueDay: 5,
+  requireChecked: false,
+  tell: [],
+};

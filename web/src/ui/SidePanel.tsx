@@ -35,7 +35,11 @@ export function SidePanel({
           <div className="mb-2 flex items-baseline justify-between gap-2">
             <h2 className="text-[18px] font-bold break-words">{title}</h2>
             {onClose && (
-              <button type="button" className={`${smallButton} no-print`} onClick={onClose}>
+              <button
+                type="button"
+                className={`${smallButton} no-print shrink-0 whitespace-nowrap`}
+                onClick={onClose}
+              >
                 {t('sidePanel.closePanel')}
               </button>
             )}

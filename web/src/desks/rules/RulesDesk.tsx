@@ -6,6 +6,7 @@ import { count } from '../../format/nouns';
 import { Failed, Loading, smallButton } from '../../ui/Notice';
 import { ApprovalPart } from './ApprovalPart';
 import { CalendarPart } from './CalendarPart';
+import { ClosingPart } from './ClosingPart';
 import { CompanyPart } from './CompanyPart';
 import { FilePart } from './FilePart';
 import { MeasuresPart } from './MeasuresPart';
@@ -79,6 +80,7 @@ export function RulesDesk({ company }: { company: Company }) {
           <div className="space-y-8">
             <CompanyPart rules={rules.data} />
             <ApprovalPart rules={rules.data} />
+            <ClosingPart rules={rules.data} />
           </div>
           <div className="space-y-8">
             <MeasuresPart company={company} rules={rules.data} />

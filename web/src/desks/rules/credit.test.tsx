@@ -4,6 +4,7 @@ import { afterEach, describe, expect, it } from 'vitest';
 import type { PlanTrial, Rules } from '../../api/types';
 import { clean, Refused, serve, showAt } from '../../test/desk';
 import { fromCreditDraft, newCredit, placeInCredits, toCreditDraft } from './credit';
+import { CLOSING } from '../../test/samples';
 import { SharedCredit } from './SharedCredit';
 
 const PEOPLE = [
@@ -20,6 +21,7 @@ const RULES: Rules & { tag: string } = {
   shading: [],
   stretches: [],
   stages: [],
+  closing: CLOSING,
   ladders: [],
   approval: { goals: false, plans: false, ladders: false },
   credits: [{ rep: 'A', from: '2026-08', shares: { A: '0.6', B: '0.4' } }],

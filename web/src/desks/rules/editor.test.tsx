@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { Company, PlanPart, Rules } from '../../api/types';
 import { clean, layOut, serve, showAt } from '../../test/desk';
-import { COMPANY } from '../../test/samples';
+import { COMPANY, CLOSING } from '../../test/samples';
 import { newPlan } from './plan';
 import { PlanEditor } from './PlanEditor';
 
@@ -38,6 +38,7 @@ const RULES: Rules = {
   shading: [],
   stretches: [],
   stages: [],
+  closing: CLOSING,
   ladders: [],
   approval: { goals: false, plans: false, ladders: false },
   credits: [],

@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { Proposal, Rules } from '../../api/types';
 import { Refused, clean, layOut, serve, showAt } from '../../test/desk';
-import { COMPANY } from '../../test/samples';
+import { COMPANY, CLOSING } from '../../test/samples';
 import { RulesDesk } from './RulesDesk';
 
 const WAITING: Proposal = {
@@ -38,6 +38,7 @@ const RULES: Rules = {
   shading: [],
   stretches: [],
   stages: [],
+  closing: CLOSING,
   ladders: [],
   approval: { goals: false, plans: false, ladders: true },
   credits: [],

@@ -5,7 +5,7 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { PlanTrial, Rules } from '../../api/types';
 import { Refused, clean, layOut, serve, showAt } from '../../test/desk';
 import { asPercent, shifted } from '../../format/figures';
-import { COMPANY } from '../../test/samples';
+import { COMPANY, CLOSING } from '../../test/samples';
 import {
   assignedAll,
   fromDraft,
@@ -45,6 +45,7 @@ const RULES: Rules = {
   shading: [],
   stretches: [],
   stages: [],
+  closing: CLOSING,
   ladders: [],
   approval: { goals: false, plans: false, ladders: false },
   credits: [],

@@ -3,8 +3,9 @@ import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { Rules } from '../../api/types';
 import { clean, layOut, Refused, serve, showAt } from '../../test/desk';
-import { COMPANY } from '../../test/samples';
+import { COMPANY, CLOSING } from '../../test/samples';
 import { RulesDesk } from './RulesDesk';
+import { SetupPage } from './SetupPage';
 
 const RULES: Rules = {
   company: { name: 'Saltmarsh Chandlery' },
@@ -18,6 +19,7 @@ const RULES: Rules = {
   shading: [],
   stretches: [],
   stages: [],
+  closing: CLOSING,
   ladders: [],
   approval: { goals: false, plans: false, ladders: false },
   credits: [],
@@ -149,6 +151,62 @@ describe('the measures', () => {
           ],
         },
       ]),
+    );
+  });
+});
+
+describe('what is wanted before a month is closed', () => {
+  it('is saved as shares and codes, and set-up stands on a page of its own', async () => {
+    const sent = show();
+    const closing = await form('Closing a month');
+    await userEvent.click(closing.getByLabelText('Briefing signed'));
+    const misses = closing.getByLabelText(
+      'A rep needs a reason when short of quota by more than, %',
+    );
+    await userEvent.clear(misses);
+    await userEvent.type(misses, '12.5');
+    await userEvent.type(
+      closing.getByLabelText('E-mail addresses told about late files, separated by commas'),
+      'ops@reef.example, ',
+    );
+    await userEvent.click(closing.getByRole('button', { name: 'Save closing rules' }));
+    await waitFor(() =>
+      expect(sent()).toEqual([
+        {
+          closing: {
+            off: ['briefing'],
+            missesAbove: '0.125',
+            overPlanAbove: '0.04',
+            dueDay: 5,
+            requireChecked: false,
+            tell: ['ops@reef.example'],
+          },
+        },
+      ]),
+    );
+  });
+
+  it('goes back to the field that the server refuses', async () => {
+    show({ 'PUT /rules': new Refused(400, 'It must be a share.', 'closing.missesAbove') });
+    const closing = await form('Closing a month');
+    await userEvent.click(closing.getByRole('button', { name: 'Save closing rules' }));
+    expect(await closing.findByRole('alert')).toHaveTextContent('It must be a share.');
+  });
+});
+
+describe('the set-up of a new company', () => {
+  it('asks for company, calendar and measures, then leads to the first file', async () => {
+    serve({ '/rules': RULES });
+    showAt(<SetupPage company={COMPANY} />, '/setup');
+    expect(await screen.findByRole('heading', { level: 1 })).toHaveTextContent(
+      'Set up your company',
+    );
+    for (const part of ['Company', 'Fiscal calendar', 'Measures']) {
+      expect(await screen.findByRole('form', { name: part })).toBeVisible();
+    }
+    expect(screen.getByRole('link', { name: 'Go on to the first file' })).toHaveAttribute(
+      'href',
+      '/intake',
     );
   });
 });

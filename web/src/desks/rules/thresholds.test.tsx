@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { Decides, LadderRule, Rules } from '../../api/types';
 import { Refused, clean, layOut, serve, showAt } from '../../test/desk';
-import { COMPANY } from '../../test/samples';
+import { COMPANY, CLOSING } from '../../test/samples';
 import { RulesDesk } from './RulesDesk';
 
 const LADDERS: LadderRule[] = [
@@ -37,6 +37,7 @@ const RULES: Rules = {
   shading: [],
   stretches: [],
   stages: [],
+  closing: CLOSING,
   ladders: LADDERS,
   approval: { goals: false, plans: false, ladders: false },
   credits: [],

@@ -41,7 +41,8 @@ export interface RulesToSave {
   /** Limits in whole units, or "auto". */
   shading?: Rules['shading'];
   /** Put in force, or taken back. */
-  stages?: { stage: string; likelihood: string }[];
+  stages?: Rules['stages'];
+  closing?: Rules['closing'];
   stretches?: (
     StretchesRule | { measure: string; goalSet?: string; axis?: string; remove: true }
   )[];
@@ -102,7 +103,7 @@ export function useHolidayFile() {
 export function tagOf(
   begun: Rules & { tag: string },
   now: Rules & { tag: string },
-  part: 'company' | 'calendar' | 'measures' | 'approval',
+  part: 'company' | 'calendar' | 'measures' | 'approval' | 'closing',
 ): string {
   return JSON.stringify(begun[part]) === JSON.stringify(now[part]) ? now.tag : begun.tag;
 }

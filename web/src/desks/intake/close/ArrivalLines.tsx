@@ -7,7 +7,7 @@ import { t } from './words';
 
 /** Days after the month that a stretch shows. */
 const DAYS = 30;
-const WIDTH = 46;
+const WIDTH = 42;
 const HEIGHT = 18;
 
 const RHYTHMS = [
@@ -79,7 +79,7 @@ export function ArrivalLines({ sources, maySet }: ArrivalLinesProps) {
                   {last(source)?.cameOn ? `${dayText(last(source)?.cameOn ?? '')} · ` : ''}
                   {source.text}
                 </td>
-                <td className="w-[130px] px-2 py-1">
+                <td className="w-[116px] px-2 py-1">
                   {maySet ? (
                     <Pick
                       label={t('close.expectedOf', { name: source.name })}
@@ -109,8 +109,8 @@ const last = (source: CloseSource): CloseArrival | undefined => source.months.at
 /** Wide windows show twelve months, usual ones six, narrow ones four. */
 function hiddenFrom(at: number, all: number): string {
   const back = all - 1 - at;
-  if (back >= 6) return 'hidden 2xl:table-cell';
-  return back >= 4 ? 'hidden xl:table-cell' : '';
+  if (back >= 6) return 'arrival-year hidden 2xl:table-cell';
+  return back >= 4 ? 'arrival-half hidden xl:table-cell' : '';
 }
 
 /** Thirty days after a month: a thin line its usual day, a thick one the day it came. */

@@ -131,6 +131,7 @@ function Page({
         <Lines
           label={t('close.afterClosing')}
           lines={list.after}
+          isLater
           first={undefined}
           selected={selected}
           onSelect={onSelect}
@@ -160,6 +161,8 @@ function Page({
 interface LinesProps {
   label: string;
   lines: CloseLine[];
+  /** Whether they wait for the closing and do not count. */
+  isLater?: boolean;
   /** The open line that comes first: its action is filled. */
   first: string | undefined;
   selected: string | null;
@@ -168,7 +171,16 @@ interface LinesProps {
   onAct: (line: CloseLine) => void;
 }
 
-function Lines({ label, lines, first, selected, mayAct, onSelect, onAct }: LinesProps) {
+function Lines({
+  label,
+  lines,
+  isLater = false,
+  first,
+  selected,
+  mayAct,
+  onSelect,
+  onAct,
+}: LinesProps) {
   const [grid, setGrid] = useState<HTMLDivElement | null>(null);
   useGridKeys(grid, grid, ROW_HEIGHT);
   return (
@@ -204,7 +216,7 @@ function Lines({ label, lines, first, selected, mayAct, onSelect, onAct }: Lines
           className={`close-line border-t border-rule ${line.code === selected ? 'bg-select-ground' : ''}`}
         >
           <span role="gridcell">
-            <CloseMark state={line.state} />
+            <CloseMark state={line.state} isLater={isLater} />
           </span>
           <span role="rowheader" className="min-w-0">
             <button

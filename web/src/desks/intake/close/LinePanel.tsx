@@ -31,7 +31,7 @@ export function LinePanel(props: LinePanelProps) {
   return (
     <SidePanel label={t('close.line')} title={line.name} onClose={onClose} isScreenOnly>
       <p className="mb-2 flex items-center gap-3">
-        <CloseMark state={line.state} />
+        <CloseMark state={line.state} isLater={!line.action && line.state === 'open'} />
         <b>{line.figure}</b>
       </p>
       <p className="mb-3">{line.text}</p>

@@ -4,10 +4,12 @@ import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.temporal.ChronoUnit;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.NavigableMap;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.IntFunction;
 import java.util.stream.IntStream;
@@ -21,8 +23,10 @@ import zealoustarget.core.ledger.columns.ActualBlock;
  * itself.
  *
  * @param days by month number
+ * @param along months that came first in one load with later ones: such a load says nothing of the
+ *     day on which they usually come
  */
-public record Arrivals(NavigableMap<Integer, Integer> days) {
+public record Arrivals(NavigableMap<Integer, Integer> days, Set<Integer> along) {
   /** How many days after its usual day a source counts as late. */
   public static final int GRACE = 3;
 
@@ -31,6 +35,7 @@ public record Arrivals(NavigableMap<Integer, Integer> days) {
   /** Keeps its own copy. */
   public Arrivals {
     days = new TreeMap<>(days);
+    along = Set.copyOf(along);
   }
 
   /**
@@ -45,22 +50,33 @@ public record Arrivals(NavigableMap<Integer, Integer> days) {
       IntFunction<@Nullable String> sourceOf,
       IntFunction<@Nullable LocalDate> cameOn) {
     Map<String, NavigableMap<Integer, Integer>> bySource = new HashMap<>();
+    Map<String, Set<Integer>> along = new HashMap<>();
     for (ActualBlock block : blocks) {
       String source = sourceOf.apply(block.loadId());
       LocalDate day = source == null ? null : cameOn.apply(block.loadId());
       if (source != null && day != null) {
-        block
-            .monthsWithRows()
-            .filter(month -> hasAmounts(block, month))
-            .forEach(
-                month ->
-                    bySource
-                        .computeIfAbsent(source, none -> new TreeMap<>())
-                        .merge(month, daysAfter(Months.of(month), day), Math::min));
+        NavigableMap<Integer, Integer> days =
+            bySource.computeIfAbsent(source, none -> new TreeMap<>());
+        Set<Integer> ofSource = along.computeIfAbsent(source, none -> new HashSet<>());
+        int[] months =
+            block.monthsWithRows().filter(month -> hasAmounts(block, month)).sorted().toArray();
+        for (int month : months) {
+          int after = daysAfter(Months.of(month), day);
+          if (after < days.getOrDefault(month, Integer.MAX_VALUE)) {
+            days.put(month, after);
+            if (month < months[months.length - 1]) {
+              ofSource.add(month);
+            } else {
+              ofSource.remove(month);
+            }
+          }
+        }
       }
     }
     Map<String, Arrivals> all = new TreeMap<>();
-    bySource.forEach((source, days) -> all.put(source, new Arrivals(days)));
+    bySource.forEach(
+        (source, days) ->
+            all.put(source, new Arrivals(days, along.getOrDefault(source, Set.of()))));
     return all;
   }
 
@@ -75,8 +91,9 @@ public record Arrivals(NavigableMap<Integer, Integer> days) {
   }
 
   /**
-   * The usual day for a month: the median of the days of the six months before it that have one;
-   * the mean of the middle two where their number is even, a half rounded up. Empty without any.
+   * The usual day for a month: the median of the days of the six months before it that have one of
+   * their own; the mean of the middle two where their number is even, a half rounded up. Empty
+   * without any.
    *
    * <p>Worked: 3, 3, 4 and 9 give 4.
    *
@@ -84,7 +101,11 @@ public record Arrivals(NavigableMap<Integer, Integer> days) {
    */
   public OptionalInt usualDay(int month) {
     List<Integer> sorted =
-        days.subMap(month - MONTHS_LOOKED_AT, month).values().stream().sorted().toList();
+        days.subMap(month - MONTHS_LOOKED_AT, month).entrySet().stream()
+            .filter(one -> !along.contains(one.getKey()))
+            .map(Map.Entry::getValue)
+            .sorted()
+            .toList();
     if (sorted.isEmpty()) {
       return OptionalInt.empty();
     }

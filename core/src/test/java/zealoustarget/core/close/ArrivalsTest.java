@@ -26,7 +26,7 @@ class ArrivalsTest {
         days.put(OCTOBER - back, day);
       }
     }
-    return new Arrivals(days);
+    return new Arrivals(days, java.util.Set.of());
   }
 
   @Test
@@ -63,7 +63,8 @@ class ArrivalsTest {
     assertThat(arrivals.behind(OCTOBER, LocalDate.of(2026, 10, 20))).hasValue(-14);
     TreeMap<Integer, Integer> days = new TreeMap<>(arrivals.days());
     days.put(OCTOBER, 22);
-    assertThat(new Arrivals(days).behind(OCTOBER, LocalDate.of(2027, 1, 1))).hasValue(19);
+    assertThat(new Arrivals(days, java.util.Set.of()).behind(OCTOBER, LocalDate.of(2027, 1, 1)))
+        .hasValue(19);
     assertThat(of().behind(OCTOBER, LocalDate.of(2027, 1, 1))).isEmpty();
   }
 
@@ -81,6 +82,9 @@ class ArrivalsTest {
     Map<String, Arrivals> all = Arrivals.of(blocks, load -> load == 3 ? null : "orders", came::get);
     assertThat(all.keySet()).containsExactly("orders");
     assertThat(all.get("orders").days()).isEqualTo(Map.of(OCTOBER - 1, 51, OCTOBER, 3));
+    assertThat(all.get("orders").along()).as("came with October").containsExactly(OCTOBER - 1);
+    assertThat(all.get("orders").usualDay(OCTOBER)).isEmpty();
+    assertThat(all.get("orders").usualDay(OCTOBER + 1)).hasValue(3);
   }
 
   private static ActualBlock block(int load, int... months) {

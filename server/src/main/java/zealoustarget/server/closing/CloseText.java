@@ -115,6 +115,24 @@ final class CloseText {
         : when + (waived == 0 ? "" : " " + count(waived, "line was", "lines were") + " waived.");
   }
 
+  /** Subject of the mail about a late source. */
+  static String lateSubject(YearMonth month, String source) {
+    return "Late for " + SpanWords.name(month) + ": " + source;
+  }
+
+  /** What the mail about a late source says. */
+  static String lateText(String month, String source, String since, String company) {
+    return "The lines of "
+        + source
+        + " for "
+        + month
+        + " are "
+        + since
+        + ".\n\nLoad the file in Intake of "
+        + company
+        + "'s Zealous Target, or say there that this source has ended or comes quarterly.\n";
+  }
+
   /** Why a month is not closed. */
   static String notChecked(YearMonth month, List<String> open) {
     return SpanWords.name(month)

@@ -55,14 +55,16 @@ class SourceArrivals {
   /** Sources of a month, those that are missing first, then by name. */
   List<CloseAnswer.Source> of(YearMonth month) {
     Ledger posted = ledgers.posted();
-    Map<Integer, String> sourceOf = ledgers.readings().sources();
     Map<Integer, MonthLoad> byId = new HashMap<>();
-    loads.posted().forEach(load -> byId.put(load.id(), load));
+    Map<Integer, String> sourceOf = new HashMap<>();
     Map<String, String> names = new HashMap<>();
-    byId.values().stream()
-        .sorted(Comparator.comparing(MonthLoad::id))
-        .filter(load -> load.source() != null)
-        .forEach(load -> names.put(load.source(), load.file()));
+    for (MonthLoad load : loads.posted()) {
+      if (load.source() != null) {
+        byId.put(load.id(), load);
+        sourceOf.put(load.id(), load.source());
+        names.put(load.source(), load.file());
+      }
+    }
     LocalDate today = LocalDate.now(clock);
     int number = Months.number(month);
     Set<String> missing = LateSources.of(posted, sourceOf, number).loads().keySet();

@@ -24,6 +24,9 @@ public class TaskPools {
   /** Backups that are made by themselves. */
   public static final String BACKUPS = "backupTimer";
 
+  /** The daily look at sources that are late, and briefings that go out by themselves. */
+  public static final String DAILY = "dailyTimer";
+
   /** Events to pages; a reader who does not read holds up a thread, so nothing else runs here. */
   public static final String EVENTS = "eventTimers";
 
@@ -68,6 +71,11 @@ public class TaskPools {
     backups.setWaitForTasksToCompleteOnShutdown(true);
     backups.setAwaitTerminationSeconds(PATIENCE_WITH_BACKUPS);
     return backups;
+  }
+
+  @Bean(name = DAILY, defaultCandidate = false)
+  ThreadPoolTaskScheduler daily() {
+    return timers("daily-", 1);
   }
 
   @Bean(name = EVENTS, defaultCandidate = false)
