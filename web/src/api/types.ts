@@ -52,6 +52,17 @@ export type CloseSource = Of<'CloseAnswerSource'>;
 export type CloseArrival = Of<'CloseAnswerArrival'>;
 export type MonthClose = Of<'ClosesMonthClose'>;
 export type FollowUp = Of<'NoteControllerFollowUpAnswer'>;
+/** A query's parameters are texts, or lists of texts. */
+export type ExhibitOf = { kind: string; view: Record<string, unknown>; row: string | null };
+export type BriefingBlock = Omit<Of<'PageAnswerBlockAnswer'>, 'exhibit'> & {
+  exhibit: ExhibitOf | null;
+};
+export type Briefing = Omit<Of<'PageAnswer'>, 'blocks'> & { blocks: BriefingBlock[] };
+export type BriefingListed = Of<'BriefingControllerListAnswer'>;
+export type BriefingReader = Of<'BriefingMailReader'>;
+export type BriefingTemplate = Of<'BriefingControllerTemplateAnswer'>;
+export type Candidate = Of<'BriefingServiceCandidate'>;
+export type ExhibitTable = Of<'ExhibitData'>;
 export type Deals = Of<'DealsAnswer'>;
 export type Deal = Of<'DealsAnswerDealAnswer'>;
 export type DealHistory = Of<'DealsAnswerHistoryAnswer'>;

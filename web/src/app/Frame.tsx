@@ -27,6 +27,9 @@ const EarningsDesk = lazy(async () => ({
 }));
 const MyMonth = lazy(async () => ({ default: (await import('../desks/earnings')).MyMonth }));
 const RulesDesk = lazy(async () => ({ default: (await import('../desks/rules')).RulesDesk }));
+const BriefingDesk = lazy(async () => ({
+  default: (await import('../desks/briefing')).BriefingDesk,
+}));
 const SetupPage = lazy(async () => ({ default: (await import('../desks/rules')).SetupPage }));
 const AccountPage = lazy(async () => ({
   default: (await import('../accounts/AccountPage')).AccountPage,
@@ -81,6 +84,7 @@ function Inside({ company }: { company: Company }) {
                 <>
                   <Route path="/goals" element={<GoalsDesk company={company} />} />
                   <Route path="/intake" element={<IntakeDesk company={company} />} />
+                  <Route path="/briefing" element={<BriefingDesk company={company} />} />
                   <Route path="/rules" element={<RulesDesk company={company} />} />
                   <Route path="/setup" element={<SetupPage company={company} />} />
                   <Route path="/playbook" element={<Navigate to={'/rules' + search} replace />} />

@@ -15,6 +15,7 @@ const OFFICE_DESKS = [
   { path: '/intake', name: t('topBar.intake') },
   { path: '/standing', name: t('topBar.standing') },
   { path: '/earnings', name: t('topBar.earnings') },
+  { path: '/briefing', name: t('topBar.briefing') },
   { path: '/rules', name: t('topBar.rules') },
 ];
 

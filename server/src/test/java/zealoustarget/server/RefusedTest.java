@@ -126,6 +126,8 @@ class RefusedTest {
                 .replace("{axis}", "rep")
                 .replace("{key}", month.equals("x") ? "K77" : "K1")
                 .replace("{name}", "a%20view")
+                .replace("{remark}", "7")
+                .replace("{line}", "reasons")
                 .replace("{goalSet}", "quota")
                 .replace("{deal}", "D-1001")
                 .replace("{rep}", "K1"));

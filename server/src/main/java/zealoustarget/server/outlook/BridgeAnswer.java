@@ -15,7 +15,7 @@ import zealoustarget.core.outlook.Bridge.Step;
  * @param asOf day of the later one; null where there are not two
  */
 @JsonInclude(JsonInclude.Include.ALWAYS)
-record BridgeAnswer(
+public record BridgeAnswer(
     @Nullable String since,
     @Nullable String asOf,
     String before,

@@ -41,7 +41,7 @@ import zealoustarget.server.standing.query.StandingParameters;
 
 /** Lists deals, what became of them between two snapshots, and what each snapshot said of one. */
 @Service
-class DealsService {
+public class DealsService {
   /** Percents of a band of likelihoods. */
   private static final int BAND = 20;
 
@@ -80,7 +80,7 @@ class DealsService {
   /**
    * What became of the open deals of a row between two snapshots; all 0 where there are not two.
    */
-  BridgeAnswer bridge(
+  public BridgeAnswer bridge(
       String axis, String key, StandingParameters parameters, @Nullable String since) {
     OutlookReader.Asked asked = reader.read(axis, key, parameters);
     List<SnapshotFinder.Pair> pairs = snapshots.pairs(since, parameters.asOf());

@@ -63,6 +63,11 @@ public class AccountStore {
         .toList();
   }
 
+  /** Accounts that can sign in, by name. */
+  public List<Account> active() {
+    return all().stream().filter(one -> !one.isDisabled()).toList();
+  }
+
   /** Approvers who can sign in, apart from one account. */
   public List<Account> approversBeside(int id) {
     return all().stream()

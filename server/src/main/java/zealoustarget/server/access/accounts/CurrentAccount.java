@@ -51,9 +51,18 @@ public final class CurrentAccount {
 
   /** The same for work that gives a value or fails. */
   public static <T, E extends Exception> T getAsSystem(String name, Work<T, E> work) throws E {
+    return getAs(Account.system(name), TokenScope.ALL, work);
+  }
+
+  /** Reads what somebody else may see, such as what is sent to them. */
+  public static <T, E extends Exception> T getAsReader(Account reader, Work<T, E> work) throws E {
+    return getAs(reader, TokenScope.READ, work);
+  }
+
+  private static <T, E extends Exception> T getAs(
+      Account account, TokenScope scope, Work<T, E> work) throws E {
     SecurityContext before = SecurityContextHolder.getContext();
-    SecurityContextHolder.setContext(
-        new SecurityContextImpl(authenticated(Account.system(name), TokenScope.ALL)));
+    SecurityContextHolder.setContext(new SecurityContextImpl(authenticated(account, scope)));
     try {
       return work.run();
     } finally {

@@ -1,13 +1,9 @@
 package zealoustarget.server.earnings.statements;
 
-import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
-import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
-import com.openhtmltopdf.util.XRLog;
 import com.samskivert.mustache.Mustache;
 import com.samskivert.mustache.Template;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.InputStreamReader;
 import java.io.OutputStream;
 import java.io.Reader;
@@ -21,23 +17,18 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.function.IntConsumer;
-import java.util.logging.Level;
 import org.apache.pdfbox.io.ScratchFile;
 import org.apache.pdfbox.multipdf.PDFMergerUtility;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Writing;
 import zealoustarget.core.calendar.SpanWords;
 import zealoustarget.server.earnings.EarningsRow;
+import zealoustarget.server.platform.Pdf;
 
 /** Statements as PDF, one to a page. */
 public final class StatementPdf {
   private static final int AT_ONCE = 50;
-  private static final String FONTS = "/fonts/";
   private static final Template PAGES = template();
-
-  static {
-    XRLog.listRegisteredLoggers().forEach(name -> XRLog.setLevel(name, Level.WARNING));
-  }
 
   /**
    * Whose statements, of which month.
@@ -100,27 +91,11 @@ public final class StatementPdf {
   private static void render(List<EarningsRow> rows, About about, OutputStream out) {
     List<Page> pages = rows.stream().map(row -> Page.of(row, about)).toList();
     String html = PAGES.execute(Map.of("statements", pages));
-    PdfRendererBuilder builder = new PdfRendererBuilder();
-    builder.useFastMode();
-    for (String face : List.of("Text", "TextExtended", "Figures")) {
-      for (int weight : new int[] {400, 700}) {
-        builder.useFont(
-            () -> font(face + "-" + weight + ".ttf"), face, weight, FontStyle.NORMAL, true);
-      }
-    }
-    builder.useFont(() -> font("DejaVuSans.ttf"), "Fallback", 400, FontStyle.NORMAL, true);
-    builder.useFont(() -> font("DejaVuSans-Bold.ttf"), "Fallback", 700, FontStyle.NORMAL, true);
-    builder.withHtmlContent(html, null);
-    builder.toStream(out);
     try {
-      builder.run();
+      Pdf.write(html, false, out);
     } catch (IOException failure) {
       throw new UncheckedIOException(failure);
     }
-  }
-
-  private static InputStream font(String name) {
-    return StatementPdf.class.getResourceAsStream(FONTS + name);
   }
 
   private static Template template() {

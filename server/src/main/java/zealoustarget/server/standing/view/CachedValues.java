@@ -46,12 +46,19 @@ public final class CachedValues {
    */
   public static void add(Path workbook, String sheet, Map<String, String> values, OutputStream out)
       throws IOException {
+    add(workbook, Map.of(sheet, values), out);
+  }
+
+  /** The same for several sheets, each with its values. */
+  public static void add(Path workbook, Map<String, Map<String, String>> bySheet, OutputStream out)
+      throws IOException {
     ZipOutputStream copy = new ZipOutputStream(out);
     try (ZipFile zip = new ZipFile(workbook.toFile())) {
       for (ZipEntry entry : Collections.list(zip.entries())) {
         copy.putNextEntry(new ZipEntry(entry.getName()));
         try (InputStream content = zip.getInputStream(entry)) {
-          if (entry.getName().equals(sheet)) {
+          Map<String, String> values = bySheet.get(entry.getName());
+          if (values != null) {
             withValues(content, values, copy);
           } else {
             content.transferTo(copy);

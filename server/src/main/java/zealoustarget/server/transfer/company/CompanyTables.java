@@ -46,6 +46,9 @@ final class CompanyTables {
           plain("CLOSE_TICK"),
           plain("SOURCE_RHYTHM"),
           plain("LATE_NOTICE"),
+          plain("BRIEFING"),
+          plain("BRIEFING_REMARK"),
+          plain("BRIEFING_TEMPLATE"),
           plain("DEAL_OVERRIDE"),
           new Plain("SAVED_VIEW", "owner_id = 0", Map.of()),
           new Plain(
@@ -80,6 +83,7 @@ final class CompanyTables {
           "SHEET_PART",
           "GOAL_DRAFT",
           "PROPOSAL",
+          "BRIEFING_SENT",
           "RECORD_HEAD",
           "flyway_schema_history");
 

@@ -1,0 +1,88 @@
+import { useState } from 'react';
+import type { Briefing } from '../../api/types';
+import { timeText } from '../../format/writing';
+import { smallButton } from '../../ui/Notice';
+import { useReaders, useSend } from './useBriefings';
+import { t } from './words';
+
+/** Sends the briefing by mail: to each person once, with what that person may see. */
+export function SendPart({ briefing }: { briefing: Briefing }) {
+  const readers = useReaders();
+  const send = useSend(briefing.id);
+  const [to, setTo] = useState<string[]>([]);
+  const [asPdf, setAsPdf] = useState(true);
+  const had = briefing.sent.map(({ name }) => name);
+  const left = (readers.data ?? []).filter(({ name }) => !had.includes(name));
+  return (
+    <section aria-label={t('briefing.send')} className="mb-4">
+      <h3 className="mb-1 border-b border-rule font-semibold text-quiet">{t('briefing.send')}</h3>
+      {briefing.sent.length > 0 && (
+        <ul className="mb-2">
+          {briefing.sent.map((one) => (
+            <li key={one.name} className="flex justify-between gap-3">
+              <span className="min-w-0 truncate">{one.name}</span>
+              <span className="text-quiet">
+                {one.sentAt
+                  ? timeText(one.sentAt)
+                  : t(one.isUnknown ? 'briefing.nobodyKnows' : 'briefing.waits')}
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+      {left.length === 0 ? (
+        <p className="text-[12.5px] text-quiet">{t('briefing.nobodyToSendTo')}</p>
+      ) : (
+        <form
+          onSubmit={(event) => {
+            event.preventDefault();
+            send.mutate({ to, asPdf }, { onSuccess: () => setTo([]) });
+          }}
+        >
+          {left.map(({ name, role }) => (
+            <label key={name} className="flex min-h-6 items-center gap-2">
+              <input
+                type="checkbox"
+                checked={to.includes(name)}
+                onChange={(event) =>
+                  setTo(event.target.checked ? [...to, name] : to.filter((one) => one !== name))
+                }
+              />
+              <span className="min-w-0 truncate">{name}</span>
+              <span className="text-[12.5px] text-quiet">{role}</span>
+            </label>
+          ))}
+          <label className="flex min-h-6 items-center gap-2">
+            <input
+              type="checkbox"
+              checked={asPdf}
+              onChange={(event) => setAsPdf(event.target.checked)}
+            />
+            {t('briefing.alsoAsPdf')}
+          </label>
+          <p className="my-1 text-[12.5px] text-quiet">{t('briefing.eachGetsOnly')}</p>
+          <button
+            type="submit"
+            className={smallButton}
+            disabled={send.isPending || to.length === 0}
+          >
+            {t('briefing.sendTo', {
+              n: to.length,
+              isDraft: String(briefing.state !== 'signed'),
+            })}
+          </button>
+        </form>
+      )}
+      {send.isError && (
+        <p role="alert" className="mt-1 text-bad">
+          {send.error.message}
+        </p>
+      )}
+      {send.isSuccess && (
+        <p role="status" className="mt-1 text-quiet">
+          {t('briefing.queued', { n: send.data.queued })}
+        </p>
+      )}
+    </section>
+  );
+}
