@@ -19,7 +19,6 @@ import { Distribution } from './panels/Distribution';
 import { itemsOf, spanText, summable, TOTAL, type Item } from './rows';
 import { StandingTable } from './table/StandingTable';
 import { TakeAlong } from './controls/TakeAlong';
-import { Tour } from './Tour';
 import { useStanding } from './useStanding';
 import { dayText } from '../../format/writing';
 import { t } from './words';
@@ -27,6 +26,7 @@ import { t } from './words';
 type Change = (changes: Changes, isTyping?: boolean) => void;
 
 // what is not seen at first comes when it is asked for
+const Tour = lazy(async () => ({ default: (await import('./Tour')).Tour }));
 const OutlookView = lazy(() => import('./outlook/OutlookView'));
 const MonthsTable = lazy(() => import('./table/MonthsTable'));
 const ColumnsView = lazy(() => import('./table/ColumnsView'));
@@ -90,7 +90,11 @@ export function StandingDesk({ company }: { company: Company }) {
       <Suspense fallback={<SidePanel label={t('standingDesk.panel')}>{null}</SidePanel>}>
         <Panel company={company} view={view} standing={data} change={change} />
       </Suspense>
-      {!isEmpty && <Tour />}
+      {!isEmpty && (
+        <Suspense>
+          <Tour />
+        </Suspense>
+      )}
     </div>
   );
 }

@@ -1,10 +1,9 @@
-import type { ReactNode } from 'react';
+import { lazy, Suspense, type ReactNode } from 'react';
 import { useRights, type Rights } from '../../../api/account';
 import type { Company, CloseUp as CloseUpData, Reading, Standing } from '../../../api/types';
 import { isNarrowed, type Changes, type View } from '../../../address/useView';
 import { amount, NONE, signed } from '../../../format/figures';
 import { countOf, plural } from '../../../format/nouns';
-import { VarianceParts } from '../../../marks/VarianceParts';
 import { SidePanel } from '../../../ui/SidePanel';
 import { Failed, Loading, smallButton } from '../../../ui/Notice';
 import { MonthsPart } from './MonthsPart';
@@ -15,6 +14,12 @@ import { RowCard } from './RowCard';
 import { EMPTY, figuresOf, spanText, targetOf, TOTAL, varianceOf } from '../rows';
 import { useCloseUp, type Target } from '../useStanding';
 import { t } from '../words';
+
+// asked for with a row, or what its variance is made of, only
+const VarianceParts = lazy(async () => ({
+  default: (await import('../../../marks/VarianceParts')).VarianceParts,
+}));
+const FollowUps = lazy(() => import('./follow/FollowUps'));
 
 interface CloseUpProps {
   view: View;
@@ -63,12 +68,14 @@ export function CloseUp({ view, standing, company, change, about }: CloseUpProps
       )}
       <MonthsPart view={view} target={target} standing={standing} />
       {closeUp.data && closeUp.data.parts.length > 0 && (
-        <VarianceParts
-          key={`parts ${target.axis} ${target.key} ${view.along ?? ''}`}
-          along={view.along}
-          closeUp={closeUp.data}
-          isRate={standing.unit === 'rate'}
-        />
+        <Suspense>
+          <VarianceParts
+            key={`parts ${target.axis} ${target.key} ${view.along ?? ''}`}
+            along={view.along}
+            closeUp={closeUp.data}
+            isRate={standing.unit === 'rate'}
+          />
+        </Suspense>
       )}
       {found.row === null && <ReasonsPart view={view} standing={standing} />}
       {found.noteOf && found.row && (
@@ -78,6 +85,11 @@ export function CloseUp({ view, standing, company, change, about }: CloseUpProps
           standing={standing}
           notes={found.row.notes ?? []}
         />
+      )}
+      {found.noteOf && (
+        <Suspense>
+          <FollowUps member={found.noteOf} month={standing.to} />
+        </Suspense>
       )}
       <p className="no-print mb-4">
         <button type="button" className={smallButton} onClick={() => change({ panel: 'orders' })}>

@@ -102,7 +102,7 @@ public final class RouteRules {
     read(ALL, "/reasons");
     rule(HttpMethod.PUT, "/reasons", ANALYST, TokenScope.ALL);
     rule(HttpMethod.PUT, "/notes/{axis}/{key}/{month}", EXPLAINING, TokenScope.ALL);
-    read(OFFICE, "/follow-ups");
+    read(ALL, "/follow-ups");
     rule(HttpMethod.POST, "/notes/{axis}/{key}/{month}/follow-ups", EXPLAINING, TokenScope.ALL);
     rule(HttpMethod.PUT, "/follow-ups/{id}", EXPLAINING, TokenScope.ALL);
     rule(HttpMethod.DELETE, "/follow-ups/{id}", EXPLAINING, TokenScope.ALL);
