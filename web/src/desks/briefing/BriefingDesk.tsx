@@ -30,13 +30,16 @@ export function BriefingDesk({ company }: { company: Company }) {
   const [search] = useSearchParams();
   const list = useBriefings();
   const { from, to } = view.span;
-  const ofMonths = (list.data ?? []).filter((one) => one.to === to && one.from === from);
+  const scope = { axis: search.get('of'), key: search.get('key') };
+  const ofMonths = (list.data ?? []).filter(
+    (one) => one.to === to && one.from === from && (scope.key === null || one.key === scope.key),
+  );
   const asked = search.get('briefing');
   const chosen = (list.data ?? []).find((one) => String(one.id) === asked) ?? ofMonths[0];
   const briefing = useBriefing(chosen?.id ?? null);
   if (list.isPending) return <Loading what={t('briefing.theBriefings')} />;
   if (list.isError) return <Failed error={list.error} onRetry={() => void list.refetch()} />;
-  if (!chosen) return <First from={from} to={to} change={change} />;
+  if (!chosen) return <First from={from} to={to} scope={scope} change={change} />;
   if (briefing.isPending) return <Loading what={t('briefing.theBriefing')} />;
   if (briefing.isError) {
     return <Failed error={briefing.error} onRetry={() => void briefing.refetch()} />;
@@ -54,23 +57,31 @@ export function BriefingDesk({ company }: { company: Company }) {
 }
 
 function useDrafting(change: (changes: Changes) => void) {
-  return useDraft((made) => change({ briefing: String(made.id), block: null }));
+  return useDraft((made) =>
+    change({ briefing: String(made.id), block: null, of: null, key: null }),
+  );
 }
 
 interface FirstProps {
   from: string;
   to: string;
+  /** The one member that it is to be about; null for the whole company. */
+  scope: { axis: string | null; key: string | null };
   change: (changes: Changes) => void;
 }
 
 /** Months that nobody has told of yet. */
-function First({ from, to, change }: FirstProps) {
+function First({ from, to, scope, change }: FirstProps) {
   const { mayLoad } = useRights();
   const templates = useTemplates();
   const [template, setTemplate] = useState('');
   const draft = useDrafting(change);
   return (
-    <Empty title={t('briefing.noBriefingOf', { months: spanWords({ from, to }) })}>
+    <Empty
+      title={t('briefing.noBriefingOf', {
+        months: [spanWords({ from, to }), scope.key].filter(Boolean).join(' · '),
+      })}
+    >
       <p>{t('briefing.aDraftTells')}</p>
       {(templates.data ?? []).length > 0 && (
         <p>
@@ -90,7 +101,14 @@ function First({ from, to, change }: FirstProps) {
           type="button"
           className={mainButton}
           disabled={draft.isPending}
-          onClick={() => draft.mutate({ from, to, template: template || null })}
+          onClick={() =>
+            draft.mutate({
+              from,
+              to,
+              template: template || null,
+              ...(scope.axis && scope.key ? { axis: scope.axis, key: scope.key } : {}),
+            })
+          }
         >
           {draft.isPending ? t('briefing.drafting') : t('briefing.draftBriefing')}
         </button>

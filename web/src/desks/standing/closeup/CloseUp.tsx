@@ -1,5 +1,7 @@
 import { lazy, Suspense, type ReactNode } from 'react';
+import { Link } from 'react-router';
 import { useRights, type Rights } from '../../../api/account';
+import { query } from '../../../api/client';
 import type { Company, CloseUp as CloseUpData, Reading, Standing } from '../../../api/types';
 import { isNarrowed, type Changes, type View } from '../../../address/useView';
 import { amount, NONE, signed } from '../../../format/figures';
@@ -95,6 +97,14 @@ export function CloseUp({ view, standing, company, change, about }: CloseUpProps
         <button type="button" className={smallButton} onClick={() => change({ panel: 'orders' })}>
           {t('closeUp.orders')}
         </button>
+        {found.row !== null && found.group === null && rights.isOffice && (
+          <Link
+            className={`${smallButton} ml-2`}
+            to={`/briefing${query({ to: view.span.to, of: found.axis, key: found.key })}`}
+          >
+            {t('closeUp.briefing')}
+          </Link>
+        )}
       </p>
       <ProofPart
         key={`${target.axis} ${target.key} ${target.group ?? ''}`}

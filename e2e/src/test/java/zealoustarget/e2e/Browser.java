@@ -281,6 +281,11 @@ final class Browser implements AutoCloseable {
     driver.get(app.address(path));
   }
 
+  /** Opens a file of this machine, as somebody who was sent it. */
+  void openFile(Path file) {
+    driver.get(file.toUri().toString());
+  }
+
   String address() {
     return driver.getCurrentUrl();
   }

@@ -9,7 +9,9 @@ import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-/** A month is finished, told and handed on: late lines, a waiver, a briefing, closing, a correction. */
+/**
+ * A month is finished, told and handed on: late lines, a waiver, a briefing, closing, a correction.
+ */
 class CloseAndTellIT {
   @TempDir Path folder;
 
@@ -37,7 +39,8 @@ class CloseAndTellIT {
         browser.fill("Reason for the waiver", "Settled in November");
         browser.clickAt("//form[@aria-label='Waive line']//button[@type='submit']");
         browser.await(
-            "waived", () -> browser.textOf("Line of the close list").contains("Settled in November"));
+            "waived",
+            () -> browser.textOf("Line of the close list").contains("Settled in November"));
       }
       browser.awaitText("October 2026: 2 things stand between you and closing.");
 
@@ -50,12 +53,7 @@ class CloseAndTellIT {
       assertThat(browser.axe()).isEmpty();
 
       // a load moves a claim: old and new stand side by side
-      int load =
-          app.load("late.csv", "month,rep,revenue\n2026-10,R01,1000.00\n");
-      browser.go("/briefing?to=2026-10");
-      browser.awaitText("moved");
-      assertThat(app.post("/api/v1/loads/" + load + "/post")).isEqualTo(200);
-      browser.go("/briefing?to=2026-10");
+      app.loadAndPost("actuals", "month,rep,revenue\n", 1, "2026-10,R01,1000.00\n");
       browser.awaitText("Take the new figures");
       browser.button("Read all anew");
       browser.awaitNoText("Take the new figures");

@@ -96,8 +96,9 @@ class PayTheMonthIT {
   void sealOctober_loadALateCorrection_andSeeTheAdjustmentInNovember() {
     JsonNode before = app.json("/api/v1/earnings?month=2026-10");
     earnings("to=2026-10&show=seal");
-    browser.await("checks", () -> browser.textOf("Checks").contains("not posted yet"));
-    browser.buttonContaining("Close October 2026 with");
+    browser.await("lines", () -> browser.textOf("Open lines").contains("Staged loads"));
+    browser.fill("Reason for waiving", "Settled in November");
+    browser.buttonContaining("lines and close October 2026");
     browser.awaitText("October 2026 is closed");
     String file = "late.csv";
     JsonNode standing = app.json("/api/v1/standing?from=2026-10&to=2026-10&goalSet=quota");

@@ -23,6 +23,7 @@ class WorkWithoutAMouseIT {
           List.of("/earnings?to=2026-10&selected=R16", "Commission due with"),
           List.of("/rules?to=2026-10", "Ilse Marwood"),
           List.of("/rules?show=company&to=2026-10", "Fiscal year starts in"),
+          List.of("/intake?to=2026-10", "stand between you and closing"),
           List.of("/account", "Keys"));
 
   @TempDir Path folder;
@@ -52,8 +53,17 @@ class WorkWithoutAMouseIT {
       browser.awaitText("Calculation and sources");
       browser.press(Keys.ESCAPE);
       browser.press("1");
-      browser.awaitText("for fiscal 2026 adds up to");
+      browser.awaitText("adds up to");
+      browser.press("5");
+      browser.enter("Draft briefing");
+      browser.awaitText("October 2026 ended");
+      browser.press("2");
+      browser.awaitText("stand between you and closing");
       browser.enter("Close October 2026");
+      browser.awaitText("Reason for waiving");
+      browser.tabTo("Reason for waiving");
+      browser.press("a small company", Keys.ENTER);
+      browser.awaitText("October 2026 is closed");
     }
   }
 

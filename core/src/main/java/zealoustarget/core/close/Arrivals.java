@@ -51,33 +51,43 @@ public record Arrivals(NavigableMap<Integer, Integer> days, Set<Integer> along) 
       IntFunction<@Nullable LocalDate> cameOn) {
     Map<String, NavigableMap<Integer, Integer>> bySource = new HashMap<>();
     Map<String, Set<Integer>> along = new HashMap<>();
+    Map<Integer, Integer> lastOfLoad = new HashMap<>();
+    for (ActualBlock block : blocks) {
+      months(block).forEach(month -> lastOfLoad.merge(block.loadId(), month, Math::max));
+    }
     for (ActualBlock block : blocks) {
       String source = sourceOf.apply(block.loadId());
       LocalDate day = source == null ? null : cameOn.apply(block.loadId());
-      if (source != null && day != null) {
-        NavigableMap<Integer, Integer> days =
-            bySource.computeIfAbsent(source, none -> new TreeMap<>());
-        Set<Integer> ofSource = along.computeIfAbsent(source, none -> new HashSet<>());
-        int[] months =
-            block.monthsWithRows().filter(month -> hasAmounts(block, month)).sorted().toArray();
-        for (int month : months) {
-          int after = daysAfter(Months.of(month), day);
-          if (after < days.getOrDefault(month, Integer.MAX_VALUE)) {
-            days.put(month, after);
-            if (month < months[months.length - 1]) {
-              ofSource.add(month);
-            } else {
-              ofSource.remove(month);
-            }
-          }
-        }
+      if (source == null || day == null) {
+        continue;
       }
+      NavigableMap<Integer, Integer> days =
+          bySource.computeIfAbsent(source, none -> new TreeMap<>());
+      Set<Integer> ofSource = along.computeIfAbsent(source, none -> new HashSet<>());
+      months(block)
+          .forEach(
+              month -> {
+                int after = daysAfter(Months.of(month), day);
+                if (after < days.getOrDefault(month, Integer.MAX_VALUE)) {
+                  days.put(month, after);
+                  boolean isAlong = month < lastOfLoad.getOrDefault(block.loadId(), month);
+                  if (isAlong) {
+                    ofSource.add(month);
+                  } else {
+                    ofSource.remove(month);
+                  }
+                }
+              });
     }
     Map<String, Arrivals> all = new TreeMap<>();
     bySource.forEach(
         (source, days) ->
             all.put(source, new Arrivals(days, along.getOrDefault(source, Set.of()))));
     return all;
+  }
+
+  private static IntStream months(ActualBlock block) {
+    return block.monthsWithRows().filter(month -> hasAmounts(block, month));
   }
 
   private static boolean hasAmounts(ActualBlock block, int month) {

@@ -215,6 +215,14 @@ class BriefingDrafter {
                 "goal", draft.standing(FigureReader.TOTAL, "goal"),
                 "all", draft.standing(FigureReader.TOTAL, "membersWithGoal"),
                 "reached", draft.standing(FigureReader.TOTAL, "reached")));
+    if (standing.hasNonNull("waiting")) {
+      draft.claim(
+          "total",
+          "{wait} of the "
+              + axis.word(2)
+              + " wait for a file that has not come; here they count as 0.",
+          ordered("wait", draft.standing(FigureReader.TOTAL, "waiting")));
+    }
     if (isTold) {
       draft.exhibit(
           "total",
@@ -239,7 +247,11 @@ class BriefingDrafter {
     Comparator<JsonNode> byAmount =
         Comparator.comparing(row -> new BigDecimal(row.at("/spoken/favourable").asString()));
     Stream<JsonNode> rows =
-        standing.get("rows").valueStream().filter(row -> !row.at("/spoken/favourable").isNull());
+        standing
+            .get("rows")
+            .valueStream()
+            .filter(row -> !row.at("/spoken/favourable").isNull())
+            .filter(row -> !row.path("waiting").asBoolean(false)); // their file has not come
     Optional<JsonNode> found = isShort ? rows.min(byAmount) : rows.max(byAmount);
     if (found.isEmpty()) {
       return;
@@ -361,6 +373,10 @@ class BriefingDrafter {
   }
 
   private void corrections(Draft draft) {
+    JsonNode lines = draft.answers.standing(draft.view).at("/corrections/lines");
+    if (lines.asInt(0) == 0) {
+      return;
+    }
     draft.claim(
         "corrections",
         "Since these months were closed, {lines} lines worth {sum} were corrected.",

@@ -35,7 +35,15 @@ class FigureReader {
 
   private static final Set<String> WORDS = Set.of("status", "side", "sentence", "name");
   private static final Set<String> COUNTS =
-      Set.of("reached", "members", "membersWithGoal", "shortfallHolders", "reps", "lines", "deals");
+      Set.of(
+          "waiting",
+          "reached",
+          "members",
+          "membersWithGoal",
+          "shortfallHolders",
+          "reps",
+          "lines",
+          "deals");
 
   private final StandingService standings;
   private final InsightService insights;
@@ -172,6 +180,7 @@ class FigureReader {
       case "shortfallHolders" -> text(answer.at("/summary/shortfallHolders"));
       case "corrections" -> text(answer.at("/corrections/actual"));
       case "lines" -> text(answer.at("/corrections/lines"));
+      case "waiting" -> text(answer.at("/waiting/members"));
       default -> null;
     };
   }

@@ -6,6 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -57,6 +58,7 @@ class CloseLines {
   private final EarningsService earnings;
   private final NoteStore notes;
   private final FollowUps followUps;
+  private final SourceArrivals arrivals;
 
   CloseLines(
       LedgerService ledgers,
@@ -64,7 +66,9 @@ class CloseLines {
       MonthLoads loads,
       EarningsService earnings,
       NoteStore notes,
-      FollowUps followUps) {
+      FollowUps followUps,
+      SourceArrivals arrivals) {
+    this.arrivals = arrivals;
     this.ledgers = ledgers;
     this.companyRules = companyRules;
     this.loads = loads;
@@ -217,7 +221,7 @@ class CloseLines {
                       rep.name(),
                       one.facts().sales() == 0
                           ? "has a plan and no quota"
-                          : "sold "
+                          : "has actuals of "
                               + looked
                                   .figures()
                                   .amount(Ratio.of(one.facts().sales()), planMeasure(looked, one))
@@ -356,7 +360,7 @@ class CloseLines {
         }
       }
     }
-    String shown = Shown.percent(limit) + " %";
+    String shown = limit.times(Ratio.of(100)).toText() + " %";
     return new Found(
         "region-goals",
         CloseText.REGION_GOALS,
@@ -389,6 +393,7 @@ class CloseLines {
     Set<Integer> noted = notes.inSpan(Span.of(looked.month())).keySet();
     List<CloseAnswer.Item> open = new ArrayList<>();
     int misses = 0;
+    Set<Integer> waiting = new HashSet<>();
     for (Quota quota : quotaSets(looked)) {
       for (Standing.Row row :
           looked
@@ -399,6 +404,12 @@ class CloseLines {
         Ratio miss = Standing.shortfall(row);
         if (goal == null || goal.signum() <= 0 || miss.dividedBy(goal).compareTo(limit) <= 0) {
           continue;
+        }
+        if (arrivals
+            .waiting(Axis.REP, quota.measure(), looked.month())
+            .contains(row.member().id())) {
+          waiting.add(row.member().id());
+          continue; // what has not come is no miss yet
         }
         misses++;
         if (!noted.contains(row.member().id())) {
@@ -417,7 +428,7 @@ class CloseLines {
         }
       }
     }
-    String shown = Shown.percent(limit) + " %";
+    String shown = limit.times(Ratio.of(100)).toText() + " %";
     return new Found(
         "reasons",
         CloseText.REASONS,
@@ -427,7 +438,12 @@ class CloseLines {
             : CloseText.count(misses, "rep misses", "reps miss")
                 + " by more than "
                 + shown
-                + (open.isEmpty() ? ", all noted" : "; no reason: " + names(open)),
+                + (open.isEmpty() ? ", all noted" : "; no reason: " + names(open))
+                + (waiting.isEmpty()
+                    ? ""
+                    : "; "
+                        + CloseText.count(waiting.size(), "rep waits", "reps wait")
+                        + " for a file"),
         action(CloseText.GIVE_REASON, open),
         open);
   }

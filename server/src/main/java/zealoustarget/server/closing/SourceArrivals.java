@@ -13,11 +13,14 @@ import java.util.Set;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
+import zealoustarget.core.amount.Measure;
 import zealoustarget.core.calendar.Months;
+import zealoustarget.core.calendar.Span;
 import zealoustarget.core.close.Arrivals;
 import zealoustarget.core.close.SourceRhythm;
 import zealoustarget.core.ledger.LateSources;
 import zealoustarget.core.ledger.Ledger;
+import zealoustarget.core.member.Axis;
 import zealoustarget.server.intake.load.MonthLoads;
 import zealoustarget.server.intake.load.MonthLoads.MonthLoad;
 import zealoustarget.server.ledger.state.LedgerService;
@@ -58,7 +61,7 @@ class SourceArrivals {
     Map<Integer, MonthLoad> byId = new HashMap<>();
     Map<Integer, String> sourceOf = new HashMap<>();
     Map<String, String> names = new HashMap<>();
-    for (MonthLoad load : loads.posted()) {
+    for (MonthLoad load : inOrder()) {
       if (load.source() != null) {
         byId.put(load.id(), load);
         sourceOf.put(load.id(), load.source());
@@ -78,6 +81,27 @@ class SourceArrivals {
             });
     sources.sort(Comparator.comparing(CloseAnswer.Source::name));
     return sources.stream().limit(MOST_SOURCES).toList();
+  }
+
+  /** Posted loads in the order in which they came. */
+  private List<MonthLoad> inOrder() {
+    return loads.posted().stream().sorted(Comparator.comparing(MonthLoad::cameAt)).toList();
+  }
+
+  /** Members whose lines of a month wait for a source that is late; none of a month without any. */
+  Set<Integer> waiting(Axis axis, Measure measure, YearMonth month) {
+    Ledger posted = ledgers.posted();
+    if (posted.emptyMonths(measure, Span.of(month)).contains(month)) {
+      return Set.of();
+    }
+    Map<Integer, String> monthly = new HashMap<>();
+    for (MonthLoad load : loads.posted()) {
+      if (load.source() != null && rhythms.of(load.source()) == SourceRhythm.MONTHLY) {
+        monthly.put(load.id(), load.source());
+      }
+    }
+    int number = Months.number(month);
+    return LateSources.of(posted, monthly, number).waiting(posted, axis, measure, number).keySet();
   }
 
   /** Sources that brought nothing for a year are history. */
