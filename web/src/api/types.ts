@@ -60,6 +60,7 @@ export type BriefingBlock = Omit<Of<'PageAnswerBlockAnswer'>, 'exhibit'> & {
 export type Briefing = Omit<Of<'PageAnswer'>, 'blocks'> & { blocks: BriefingBlock[] };
 export type BriefingListed = Of<'BriefingControllerListAnswer'>;
 export type BriefingReader = Of<'BriefingMailReader'>;
+export type BriefingSchedule = Of<'BriefingControllerScheduleAnswer'>;
 export type BriefingTemplate = Of<'BriefingControllerTemplateAnswer'>;
 export type Candidate = Of<'BriefingServiceCandidate'>;
 export type ExhibitTable = Of<'ExhibitData'>;

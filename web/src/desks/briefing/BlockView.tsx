@@ -105,7 +105,8 @@ function Moved({ block, isOpen, isPending, onTake, onKeep }: BlockViewProps) {
   return (
     <div className="no-print mt-1 border-l-4 border-near pl-2.5 text-[13px]">
       <p>
-        {block.state === 'void' ? t('briefing.aFigureCanNoLonger') : changes.join(', ')}{' '}
+        {block.state === 'void' ? t('briefing.aFigureCanNoLonger') : changes.join(', ')}
+        {block.cause && <span className="text-quiet">: {block.cause}</span>}{' '}
         {isOpen && (
           <span className="inline-flex gap-3">
             {block.state === 'moved' && (

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { Briefing } from '../../api/types';
 import { timeText } from '../../format/writing';
 import { smallButton } from '../../ui/Notice';
-import { useReaders, useSend } from './useBriefings';
+import { useReaders, useScheduling, useSchedules, useSend } from './useBriefings';
 import { t } from './words';
 
 /** Sends the briefing by mail: to each person once, with what that person may see. */
@@ -73,6 +73,7 @@ export function SendPart({ briefing }: { briefing: Briefing }) {
           </button>
         </form>
       )}
+      <Schedules to={to} asPdf={asPdf} />
       {send.isError && (
         <p role="alert" className="mt-1 text-bad">
           {send.error.message}
@@ -84,5 +85,53 @@ export function SendPart({ briefing }: { briefing: Briefing }) {
         </p>
       )}
     </section>
+  );
+}
+
+const RHYTHMS = ['after-closing', 'weekly'] as const;
+
+/** What goes out by itself, and has the chosen people get it from now on. */
+function Schedules({ to, asPdf }: { to: string[]; asPdf: boolean }) {
+  const schedules = useSchedules();
+  const scheduling = useScheduling();
+  return (
+    <div className="mt-2 text-[12.5px]">
+      <ul>
+        {(schedules.data ?? []).map((one) => (
+          <li key={one.id} className="flex items-baseline justify-between gap-2">
+            <span>
+              {t(`briefing.rhythm.${one.rhythm as (typeof RHYTHMS)[number]}`)}: {one.to.join(', ')}
+            </span>
+            <button
+              type="button"
+              className="min-h-6 text-select underline"
+              onClick={() => scheduling.mutate(one.id)}
+            >
+              {t('briefing.endSchedule')}
+            </button>
+          </li>
+        ))}
+      </ul>
+      {to.length > 0 && (
+        <p className="flex flex-wrap gap-1.5">
+          {RHYTHMS.map((rhythm) => (
+            <button
+              key={rhythm}
+              type="button"
+              className={smallButton}
+              disabled={scheduling.isPending}
+              onClick={() => scheduling.mutate({ rhythm, to, asPdf })}
+            >
+              {t(`briefing.schedule.${rhythm}`)}
+            </button>
+          ))}
+        </p>
+      )}
+      {scheduling.isError && (
+        <p role="alert" className="text-bad">
+          {scheduling.error.message}
+        </p>
+      )}
+    </div>
   );
 }

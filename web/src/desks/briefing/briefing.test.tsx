@@ -33,6 +33,7 @@ const claim = (id: string, more: Partial<BriefingBlock> = {}): BriefingBlock => 
   unbound: [],
   reason: null,
   reasonBy: null,
+  cause: null,
   exhibit: null,
   data: null,
   ...more,
@@ -96,6 +97,7 @@ const PAGE: Briefing = {
 
 const MOVED = claim('b1', {
   state: 'moved',
+  cause: 'late.csv was posted',
   pieces: [
     { figure: null, text: 'It sold ', now: null, isVoid: false },
     { figure: 'actual', text: '280.00', now: '300.00', isVoid: false },
@@ -107,6 +109,7 @@ function show(page: Briefing | null, more: Record<string, unknown> = {}) {
     ...more,
     '/candidates': [{ query: query('N', 'actual'), shown: '130.00', words: 'North, actual' }],
     '/templates': [],
+    '/schedules': [{ id: 9, rhythm: 'weekly', to: ['ines'], asPdf: true, lastPeriod: null }],
     '/readers': [{ name: 'tull', role: 'manager', address: 'tull@reef.example' }],
     '/send': { queued: 1 },
     '/briefings/3': page,
@@ -178,6 +181,7 @@ describe('a briefing', () => {
   it('marks what has moved, takes it anew, or keeps it with a reason', async () => {
     const asked = show({ ...PAGE, moved: 1, holds: 0, blocks: [MOVED] });
     expect(await screen.findByText('280.00 → 300.00', { exact: false })).toBeVisible();
+    expect(screen.getByText(/late\.csv was posted/)).toBeVisible();
     expect(screen.getByRole('button', { name: 'Hand over to sign' })).toBeDisabled();
     await userEvent.click(screen.getByRole('button', { name: 'Take the new figures' }));
     await waitFor(() => expect(sent(asked, 'POST', '/take?block=b1')).toHaveLength(1));
@@ -230,6 +234,13 @@ describe('a briefing', () => {
   it('is sent to people, each of whom gets what they may see', async () => {
     const asked = show(PAGE);
     await userEvent.click(await screen.findByLabelText(/tull/));
+    expect(screen.getByText('Weekly, the open month: ines')).toBeVisible();
+    await userEvent.click(screen.getByRole('button', { name: 'Send after every closing' }));
+    await waitFor(() =>
+      expect(sent(asked, 'POST', '/schedules')).toEqual([
+        { rhythm: 'after-closing', to: ['tull'], asPdf: true },
+      ]),
+    );
     await userEvent.click(screen.getByRole('button', { name: 'Send draft to 1 person' }));
     await waitFor(() =>
       expect(sent(asked, 'POST', '/send')).toEqual([{ to: ['tull'], asPdf: true }]),

@@ -6,6 +6,7 @@ import type {
   BriefingBlock,
   BriefingListed,
   BriefingReader,
+  BriefingSchedule,
   BriefingTemplate,
   Candidate,
 } from '../../api/types';
@@ -142,6 +143,25 @@ export function useSend(id: number) {
     mutationFn: (body: { to: string[]; asPdf: boolean }) =>
       ask<{ queued: number }>(`/briefings/${id}/send`, asJson('POST', body)),
     onSuccess: () => client.invalidateQueries({ queryKey: ['briefings', id] }),
+  });
+}
+
+export function useSchedules() {
+  return useQuery({
+    queryKey: ['briefings', 'schedules'],
+    queryFn: () => ask<BriefingSchedule[]>('/briefings/schedules'),
+  });
+}
+
+/** Has briefings sent by themselves, or with a number ends that. */
+export function useScheduling() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (of: { rhythm: string; to: string[]; asPdf: boolean } | number) =>
+      typeof of === 'number'
+        ? ask(`/briefings/schedules/${of}`, { method: 'DELETE' })
+        : ask('/briefings/schedules', asJson('POST', of)),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['briefings', 'schedules'] }),
   });
 }
 

@@ -560,6 +560,8 @@ final class Browser implements AutoCloseable {
         .filter(one -> !one.startsWith("landmark-one-main:"))
         .filter(one -> !one.startsWith("page-has-heading-one:"))
         .filter(one -> !one.startsWith("region:"))
+        .filter(one -> !one.startsWith("target-size:")) // of what the list lies over
+        .filter(one -> !one.contains("headlessui-focus-sen")) // takes the focus round, unseen
         .toList();
   }
 

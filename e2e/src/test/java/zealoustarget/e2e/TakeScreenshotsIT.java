@@ -30,9 +30,7 @@ class TakeScreenshotsIT {
       browser.picture(pictures.resolve("standing-outlook.png"));
       standing(browser, pictures, "groups", "span=y&to=2026-10&group=region&selected=South+Reach/");
       standing(browser, pictures, "months", "span=y&to=2026-10&layout=months");
-      standing(browser, pictures, "amounts", "to=2026-11&lanes=amount&beside=prior-year");
       standing(browser, pictures, "compare", "to=2026-10&layout=compare&only=R16&only=R17");
-      standing(browser, pictures, "ladder", "axis=product&to=2026-10&panel=ladder");
       browser.dark(true);
       standing(browser, pictures, "dark", "span=y&to=2026-10&selected=R03");
       browser.dark(false);
@@ -66,6 +64,14 @@ class TakeScreenshotsIT {
       browser.go("/rules?to=2026-10");
       browser.await("effect", () -> browser.textOf("Effect").contains("Ilse Marwood"));
       browser.picture(pictures.resolve("rules-plan.png"));
+      browser.go("/intake?to=2026-10&need=quotas");
+      browser.awaitText("stand between you and closing");
+      browser.picture(pictures.resolve("intake-close.png"));
+      browser.go("/briefing?to=2026-10");
+      browser.button("Draft briefing");
+      browser.awaitText("region plan");
+      browser.awaitNoText("Drafting");
+      browser.picture(pictures.resolve("briefing.png"));
       browser.go("/intake?to=2026-10&load=21");
       browser.awaitText("need attention");
       browser.picture(pictures.resolve("intake.png"));
@@ -78,8 +84,6 @@ class TakeScreenshotsIT {
       browser.go("/accounts");
       browser.awaitText("New account");
       browser.picture(pictures.resolve("accounts.png"));
-      browser.signIn("manager");
-      standing(browser, pictures, "manager", "to=2026-10");
       browser.signIn("rep");
       browser.go("/mine?to=2026-10");
       browser.await("statement", () -> browser.textOf("Statement").contains("Commission due with"));

@@ -34,7 +34,7 @@ class WorkWithoutAMouseIT {
         Browser browser = Browser.open(app)) {
       browser.go("/intake");
       load(browser, "rep\tname\tregion\tmanager\tfrom\nK1\tIda Pell\tNorth\tTull\t2026-07\n");
-      load(browser, "month\trep\trevenue\n2026-10\tK1\t400.00\n2026-11\tK1\t500.00\n");
+      load(browser, "month\trep\tquota\n2026-10\tK1\t400.00\n2026-11\tK1\t500.00\n");
       browser.go("/intake");
       browser.awaitText("Load the");
       browser.paste(

@@ -14,6 +14,7 @@ import org.jspecify.annotations.Nullable;
  * @param text of a claim with its figures in braces; the title of an exhibit
  * @param figures of a claim
  * @param exhibit what an exhibit shows; null of other kinds
+ * @param readAt when its figures were read
  * @param asItWas why a claim that has moved is kept; null where it is not
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
@@ -24,7 +25,8 @@ record Block(
     String text,
     List<Figure> figures,
     @Nullable Exhibit exhibit,
-    @Nullable AsItWas asItWas) {
+    @Nullable AsItWas asItWas,
+    @Nullable String readAt) {
   static final String CLAIM = "claim";
   static final String EXHIBIT = "exhibit";
   static final String TEXT = "text";
@@ -66,11 +68,11 @@ record Block(
   /** A claim that was kept although it has moved, with what its figures were then. */
   record AsItWas(String reason, String by, Map<String, String> then) {}
 
-  Block withFigures(List<Figure> others) {
-    return new Block(id, kind, part, text, others, exhibit, null);
+  Block withFigures(List<Figure> others, String at) {
+    return new Block(id, kind, part, text, others, exhibit, null, at);
   }
 
   Block keptAsItWas(@Nullable AsItWas kept) {
-    return new Block(id, kind, part, text, figures, exhibit, kept);
+    return new Block(id, kind, part, text, figures, exhibit, kept, readAt);
   }
 }

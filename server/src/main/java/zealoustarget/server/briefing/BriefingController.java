@@ -156,6 +156,45 @@ class BriefingController {
     return mail.readers();
   }
 
+  /** A briefing that is sent by itself: {@code after-closing} or {@code weekly}. */
+  record ScheduleAnswer(
+      int id, String rhythm, List<String> to, boolean asPdf, @Nullable String lastPeriod) {}
+
+  record ScheduleBody(@Nullable String rhythm, @Nullable List<String> to, boolean asPdf) {}
+
+  /** What is sent by itself. */
+  @GetMapping("/schedules")
+  List<ScheduleAnswer> schedules() {
+    return store.schedules().stream()
+        .map(
+            one -> new ScheduleAnswer(one.id, one.rhythm, one.readers(), one.asPdf, one.lastPeriod))
+        .toList();
+  }
+
+  /** Has briefings sent by themselves. 400 {@code value-unknown}, 404 {@code account-unknown}. */
+  @PostMapping("/schedules")
+  @ResponseStatus(HttpStatus.CREATED)
+  List<ScheduleAnswer> schedule(@RequestBody ScheduleBody body) {
+    List<String> rhythms = List.of(ScheduleEntity.AFTER_CLOSING, ScheduleEntity.WEEKLY);
+    List<String> to = body.to() == null ? List.of() : body.to();
+    if (!rhythms.contains(String.valueOf(body.rhythm())) || to.isEmpty()) {
+      throw Refusal.of(
+              "value-unknown",
+              "Say when it is sent (" + String.join(", ", rhythms) + ") and to whom.")
+          .with("name", to.isEmpty() ? "to" : "rhythm");
+    }
+    mail.check(to);
+    store.schedule(String.valueOf(body.rhythm()), to, body.asPdf());
+    return schedules();
+  }
+
+  /** Ends a schedule. */
+  @DeleteMapping("/schedules/{id}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void unschedule(@PathVariable int id) {
+    store.unschedule(id);
+  }
+
   /** A briefing with its figures asked again. 404 {@code briefing-unknown}. */
   @GetMapping("/{id}")
   PageAnswer get(@PathVariable int id) {

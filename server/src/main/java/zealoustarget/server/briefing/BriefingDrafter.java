@@ -24,6 +24,7 @@ import zealoustarget.server.briefing.Block.Exhibit;
 import zealoustarget.server.briefing.Block.Figure;
 import zealoustarget.server.briefing.Block.FigureQuery;
 import zealoustarget.server.ledger.state.LedgerService;
+import zealoustarget.server.platform.CompanyClock;
 import zealoustarget.server.rules.Rules;
 import zealoustarget.server.rules.RulesService;
 
@@ -41,8 +42,11 @@ class BriefingDrafter {
   private final FigureReader reader;
   private final LedgerService ledgers;
   private final RulesService companyRules;
+  private final CompanyClock clock;
 
-  BriefingDrafter(FigureReader reader, LedgerService ledgers, RulesService companyRules) {
+  BriefingDrafter(
+      FigureReader reader, LedgerService ledgers, RulesService companyRules, CompanyClock clock) {
+    this.clock = clock;
     this.reader = reader;
     this.ledgers = ledgers;
     this.companyRules = companyRules;
@@ -82,14 +86,16 @@ class BriefingDrafter {
         }
         read.add(figure);
       }
-      blocks.add(new Block(id(), Block.CLAIM, part, text, read, null, null));
+      blocks.add(
+          new Block(id(), Block.CLAIM, part, text, read, null, null, clock.instant().toString()));
       return true;
     }
 
     void exhibit(
         String part, String title, String kind, Map<String, Object> of, @Nullable String row) {
       blocks.add(
-          new Block(id(), Block.EXHIBIT, part, title, List.of(), new Exhibit(kind, of, row), null));
+          new Block(
+              id(), Block.EXHIBIT, part, title, List.of(), new Exhibit(kind, of, row), null, null));
     }
 
     private String id() {

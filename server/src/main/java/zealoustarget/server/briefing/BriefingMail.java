@@ -7,7 +7,6 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -105,20 +104,7 @@ class BriefingMail {
       throw Refusal.of(
           "mail-failed", "No mail server is set (zealous.mail.host). Take the PDF along instead.");
     }
-    List<Account> to = new ArrayList<>();
-    for (String name : names) {
-      to.add(
-          accounts
-              .findByName(name)
-              .filter(one -> !one.isDisabled() && preferences.mailOf(one) != null)
-              .orElseThrow(
-                  () ->
-                      Refusal.of(
-                          "account-unknown",
-                          "\""
-                              + name
-                              + "\" has no account with a mail address. Nothing was sent.")));
-    }
+    List<Account> to = check(names);
     store.get(briefing);
     int queued = 0;
     for (Account one : to) {
@@ -128,6 +114,24 @@ class BriefingMail {
     }
     timer.schedule(this::look, Instant.now());
     return queued;
+  }
+
+  /** The accounts of names; account-unknown for one that nothing can be sent to. */
+  List<Account> check(List<String> names) {
+    return names.stream()
+        .map(
+            name ->
+                accounts
+                    .findByName(name)
+                    .filter(one -> !one.isDisabled() && preferences.mailOf(one) != null)
+                    .orElseThrow(
+                        () ->
+                            Refusal.of(
+                                "account-unknown",
+                                "\""
+                                    + name
+                                    + "\" has no account with a mail address. Nothing was sent.")))
+        .toList();
   }
 
   private synchronized void look() {

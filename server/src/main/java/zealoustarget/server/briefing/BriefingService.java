@@ -51,6 +51,7 @@ class BriefingService {
   private final BriefingDrafter drafter;
   private final FigureReader figures;
   private final ExhibitReader exhibits;
+  private final Causes causes;
   private final LedgerService ledgers;
   private final RulesService companyRules;
   private final AccountStore accounts;
@@ -63,6 +64,7 @@ class BriefingService {
       BriefingDrafter drafter,
       FigureReader figures,
       ExhibitReader exhibits,
+      Causes causes,
       LedgerService ledgers,
       RulesService companyRules,
       AccountStore accounts,
@@ -73,6 +75,7 @@ class BriefingService {
     this.drafter = drafter;
     this.figures = figures;
     this.exhibits = exhibits;
+    this.causes = causes;
     this.ledgers = ledgers;
     this.companyRules = companyRules;
     this.accounts = accounts;
@@ -244,6 +247,7 @@ class BriefingService {
           List.of(),
           null,
           null,
+          null,
           block.exhibit(),
           kept == null
               ? exhibits.read(Objects.requireNonNull(block.exhibit()), answers)
@@ -280,6 +284,7 @@ class BriefingService {
         text.typed(),
         block.asItWas() == null ? null : block.asItWas().reason(),
         block.asItWas() == null ? null : block.asItWas().by(),
+        isClaim && kept == null ? causes.of(block, now, answers) : null,
         null,
         null);
   }
@@ -408,7 +413,7 @@ class BriefingService {
     }
     String id = before == null ? freeId(others) : before.id();
     if (before == null) {
-      others.put(id, new Block(id, kind, null, text, List.of(), null, null));
+      others.put(id, new Block(id, kind, null, text, List.of(), null, null, null));
     }
     return switch (kind) {
       case Block.EXHIBIT -> {
@@ -416,7 +421,7 @@ class BriefingService {
         if (shown == null) {
           throw invalid("An exhibit needs a view.");
         }
-        yield new Block(id, kind, body.part(), text, List.of(), shown, null);
+        yield new Block(id, kind, body.part(), text, List.of(), shown, null, null);
       }
       case Block.TEXT, Block.CLAIM -> {
         List<Figure> bound = new ArrayList<>();
@@ -431,7 +436,8 @@ class BriefingService {
             text,
             bound,
             null,
-            same == null ? null : same.asItWas());
+            same == null ? null : same.asItWas(),
+            same == null ? store.now().toString() : same.readAt());
       }
       default -> throw invalid("A block is a claim, an exhibit or a text.");
     };
@@ -504,7 +510,7 @@ class BriefingService {
     return page(id);
   }
 
-  private static Block taken(Block block, FigureReader.Answers answers, boolean isNamed) {
+  private Block taken(Block block, FigureReader.Answers answers, boolean isNamed) {
     List<Figure> read = new ArrayList<>();
     for (Figure figure : block.figures()) {
       Figure now = answers.read(figure.id(), figure.query());
@@ -514,7 +520,7 @@ class BriefingService {
       }
       read.add(now == null ? figure : now);
     }
-    return read.equals(block.figures()) ? block : block.withFigures(read);
+    return read.equals(block.figures()) ? block : block.withFigures(read, store.now().toString());
   }
 
   /** Keeps a claim that has moved, or is void, as it was; value-missing without a reason. */

@@ -203,6 +203,46 @@ class BriefingStore implements CloseList.SignedBriefings {
   }
 
   @Transactional(readOnly = true)
+  public List<ScheduleEntity> schedules() {
+    return entities
+        .createQuery("from ScheduleEntity order by id", ScheduleEntity.class)
+        .getResultList();
+  }
+
+  @Transactional
+  public void schedule(String rhythm, List<String> names, boolean asPdf) {
+    entities.persist(new ScheduleEntity(rhythm, names, asPdf, Audit.who()));
+    audit.add(
+        AuditKind.BRIEFING,
+        "schedule " + rhythm,
+        null,
+        "to be sent to " + String.join(", ", names));
+  }
+
+  /** Ends a schedule; nothing happens where there is none. */
+  @Transactional
+  public void unschedule(int id) {
+    ScheduleEntity one = entities.find(ScheduleEntity.class, id);
+    if (one != null) {
+      entities.remove(one);
+      audit.add(
+          AuditKind.BRIEFING,
+          "schedule " + one.rhythm,
+          "to be sent to " + String.join(", ", one.readers()),
+          null);
+    }
+  }
+
+  /** Remembers what a schedule has sent. */
+  @Transactional
+  public void ran(int id, String period) {
+    ScheduleEntity one = entities.find(ScheduleEntity.class, id);
+    if (one != null) {
+      one.lastPeriod = period;
+    }
+  }
+
+  @Transactional(readOnly = true)
   public List<TemplateEntity> templates() {
     return entities
         .createQuery("from TemplateEntity order by name", TemplateEntity.class)

@@ -50,6 +50,7 @@ record PageAnswer(
    * @param figures where each of its figures comes from
    * @param unbound figures that somebody typed, so that nothing backs them
    * @param reason why a claim that has moved is kept as it was
+   * @param cause the load or change that moved it, in words; null where nothing is known
    */
   @JsonInclude(JsonInclude.Include.ALWAYS)
   record BlockAnswer(
@@ -63,6 +64,7 @@ record PageAnswer(
       List<String> unbound,
       @Nullable String reason,
       @Nullable String reasonBy,
+      @Nullable String cause,
       Block.@Nullable Exhibit exhibit,
       @Nullable ExhibitData data) {}
 

@@ -61,7 +61,8 @@ class BriefingTest {
             "zealous.mail.host=localhost",
             "zealous.mail.port=" + post.getPortAllocated(),
             "zealous.mail.from=target@reef.example",
-            "zealous.briefing.retry=PT0.5S");
+            "zealous.briefing.retry=PT0.5S",
+            "zealous.briefing.look=PT0.5S");
     api = server.api();
     api.put(
         "/api/v1/rules",
@@ -181,6 +182,7 @@ class BriefingTest {
         .forEach(
             piece -> now.add(piece.get("text").asString() + " → " + piece.get("now").asString()));
     assertThat(now).contains("280.00 → 300.00", "below → exactly at");
+    assertThat(total.get("cause").asString()).isEqualTo("sold.csv was posted");
     assertThat(api.post(at(page, "/hand"), "{}").code()).isEqualTo("briefing-moved");
 
     String block = total.get("id").asString();
@@ -450,6 +452,29 @@ class BriefingTest {
     assertThat(api.get(at(page, "")).json().get("sent").size()).isEqualTo(2);
     assertThat(api.post(at(page, "/send"), "{\"to\":[\"nobody\"],\"asPdf\":true}").code())
         .isEqualTo("account-unknown");
+  }
+
+  @Test
+  void schedule_sendsEachPeriodOnce() {
+    account("boss@reef.example", "approver", null);
+    String to = "\"to\":[\"boss@reef.example\"],\"asPdf\":false}";
+    assertThat(api.post(LIST + "/schedules", "{\"rhythm\":\"hourly\"," + to).code())
+        .isEqualTo("value-unknown");
+    assertThat(
+            api.post(LIST + "/schedules", "{\"rhythm\":\"weekly\",\"to\":[\"who\"],\"asPdf\":true}")
+                .code())
+        .isEqualTo("account-unknown");
+    String month = java.time.YearMonth.now(java.time.ZoneOffset.UTC).toString();
+    sell(month + ",K1,7.00\n");
+    JsonNode made = api.post(LIST + "/schedules", "{\"rhythm\":\"weekly\"," + to).json();
+    assertThat(made.at("/0/lastPeriod").isNull()).isTrue();
+    await().atMost(Duration.ofSeconds(20)).until(() -> mails.size() == 1);
+    assertThat(mails.get(0)).contains("boss@reef.example");
+    assertThat(api.get(LIST + "/schedules").json().at("/0/lastPeriod").asString()).contains("-W");
+    await().during(Duration.ofSeconds(2)).until(() -> mails.size() == 1);
+    assertThat(api.get(LIST).json().at("/0/from").asString()).isEqualTo(month);
+    api.delete(LIST + "/schedules/" + made.at("/0/id").asInt());
+    assertThat(api.get(LIST + "/schedules").json().size()).isZero();
   }
 
   private void account(String name, String role, String member) {

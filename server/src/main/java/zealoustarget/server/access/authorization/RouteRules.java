@@ -129,6 +129,9 @@ public final class RouteRules {
     read(OFFICE, "/briefings/templates");
     rule(HttpMethod.PUT, "/briefings/templates/{name}", ANALYST, TokenScope.ALL);
     read(OFFICE, "/briefings/readers");
+    read(OFFICE, "/briefings/schedules");
+    rule(HttpMethod.POST, "/briefings/schedules", ANALYST, TokenScope.ALL);
+    rule(HttpMethod.DELETE, "/briefings/schedules/{id}", ANALYST, TokenScope.ALL);
     read(OFFICE, "/briefings/{id}");
     rule(HttpMethod.PUT, "/briefings/{id}", ANALYST, TokenScope.ALL);
     rule(HttpMethod.DELETE, "/briefings/{id}", ANALYST, TokenScope.ALL);

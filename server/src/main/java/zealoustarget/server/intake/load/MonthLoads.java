@@ -26,6 +26,8 @@ public class MonthLoads {
    * @param remainderOf the load of which it brings the lines that were on hold
    * @param source what tells where it came from; null where nothing does
    * @param cameAt when it arrived
+   * @param postedAt null before it is posted
+   * @param reversedAt null while it is not
    */
   public record MonthLoad(
       int id,
@@ -40,7 +42,9 @@ public class MonthLoads {
       @Nullable String because,
       @Nullable Integer remainderOf,
       @Nullable String source,
-      Instant cameAt) {
+      Instant cameAt,
+      @Nullable Instant postedAt,
+      @Nullable Instant reversedAt) {
     private static MonthLoad of(LoadEntity load) {
       return new MonthLoad(
           load.id,
@@ -55,7 +59,9 @@ public class MonthLoads {
           load.because,
           load.remainderOf,
           load.source,
-          load.stagedAt);
+          load.stagedAt,
+          load.postedAt,
+          load.reversedAt);
     }
 
     public boolean isPosted() {
@@ -69,6 +75,18 @@ public class MonthLoads {
             store.withoutMonths().stream(), store.ofMonth(Months.number(month)).stream())
         .map(MonthLoad::of)
         .toList();
+  }
+
+  /** Loads that were posted or reversed after an instant, the latest first. */
+  public List<MonthLoad> changedSince(Instant instant) {
+    return store.all().stream()
+        .map(MonthLoad::of)
+        .filter(load -> isAfter(load.postedAt(), instant) || isAfter(load.reversedAt(), instant))
+        .toList();
+  }
+
+  private static boolean isAfter(@Nullable Instant one, Instant other) {
+    return one != null && one.isAfter(other);
   }
 
   /** All posted loads in the order they came. */

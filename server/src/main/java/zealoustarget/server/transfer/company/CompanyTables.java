@@ -84,6 +84,7 @@ final class CompanyTables {
           "GOAL_DRAFT",
           "PROPOSAL",
           "BRIEFING_SENT",
+          "BRIEFING_SCHEDULE",
           "RECORD_HEAD",
           "flyway_schema_history");
 
