@@ -9,7 +9,7 @@ import { mainButton, smallButton } from '../../ui/Notice';
 import { SidePanel } from '../../ui/SidePanel';
 import { ClaimMark } from './ClaimMark';
 import { SendPart } from './SendPart';
-import type { useStep } from './useBriefings';
+import { useReaders, type useStep } from './useBriefings';
 import { t } from './words';
 
 interface BriefingPanelProps {
@@ -24,8 +24,8 @@ interface BriefingPanelProps {
 }
 
 /** Exhibits that can be added. */
-export type Added = 'lanes' | 'months' | 'outlook' | 'bridge' | 'pay';
-const EXHIBITS: Added[] = ['lanes', 'months', 'outlook', 'bridge', 'pay'];
+export type Added = 'lanes' | 'parts' | 'months' | 'reasons' | 'outlook' | 'bridge' | 'pay';
+const EXHIBITS: Added[] = ['lanes', 'parts', 'months', 'reasons', 'outlook', 'bridge', 'pay'];
 
 /** The claims with their state, who did what, what moved, and the ways out. */
 export function BriefingPanel(props: BriefingPanelProps) {
@@ -89,6 +89,13 @@ export function BriefingPanel(props: BriefingPanelProps) {
           <span>{t('briefing.prepared', { by: briefing.madeBy })}</span>
           <span className="text-quiet">{timeText(briefing.madeAt)}</span>
         </p>
+        {briefing.reviewers.map((one) => (
+          <p key={one.name} className="flex justify-between gap-3">
+            <span>{t('briefing.reviewer', { name: one.name })}</span>
+            <span className="text-quiet">{t('briefing.remarked', { n: one.remarks })}</span>
+          </p>
+        ))}
+        {isOpen && mayLoad && <AskToReview briefing={briefing} step={step} />}
         {briefing.signedBy && briefing.signedAt && (
           <>
             <p className="flex justify-between gap-3">
@@ -181,6 +188,31 @@ function AddExhibit({ onAdd }: { onAdd: (kind: Added) => void }) {
         </span>
       )}
     </>
+  );
+}
+
+/** Chooses who is to look at it before it is signed. */
+function AskToReview({ briefing, step }: Pick<BriefingPanelProps, 'briefing' | 'step'>) {
+  const readers = useReaders();
+  const asked = briefing.reviewers.map(({ name }) => name);
+  const others = (readers.data ?? []).filter(
+    ({ name, role }) => (role === 'analyst' || role === 'approver') && !asked.includes(name),
+  );
+  if (others.length === 0) return null;
+  return (
+    <p className="flex flex-wrap gap-1.5">
+      {others.map(({ name }) => (
+        <button
+          key={name}
+          type="button"
+          className="min-h-6 text-[12.5px] text-select underline"
+          disabled={step.isPending}
+          onClick={() => step.mutate({ kind: 'review', to: [...asked, name] })}
+        >
+          {t('briefing.askToReview', { name })}
+        </button>
+      ))}
+    </p>
   );
 }
 

@@ -12,7 +12,9 @@ export function SendPart({ briefing }: { briefing: Briefing }) {
   const [to, setTo] = useState<string[]>([]);
   const [asPdf, setAsPdf] = useState(true);
   const had = briefing.sent.map(({ name }) => name);
-  const left = (readers.data ?? []).filter(({ name }) => !had.includes(name));
+  const left = (readers.data ?? []).filter(
+    ({ name, address }) => address !== null && !had.includes(name),
+  );
   return (
     <section aria-label={t('briefing.send')} className="mb-4">
       <h3 className="mb-1 border-b border-rule font-semibold text-quiet">{t('briefing.send')}</h3>

@@ -89,6 +89,7 @@ const PAGE: Briefing = {
   signedAt: null,
   checksum: null,
   maySign: false,
+  reviewers: [],
   blocks: [claim('b1'), EXHIBIT],
   remarks: [],
   movedSince: [],
@@ -110,7 +111,10 @@ function show(page: Briefing | null, more: Record<string, unknown> = {}) {
     '/candidates': [{ query: query('N', 'actual'), shown: '130.00', words: 'North, actual' }],
     '/templates': [],
     '/schedules': [{ id: 9, rhythm: 'weekly', to: ['ines'], asPdf: true, lastPeriod: null }],
-    '/readers': [{ name: 'tull', role: 'manager', address: 'tull@reef.example' }],
+    '/readers': [
+      { name: 'tull', role: 'manager', address: 'tull@reef.example' },
+      { name: 'ines', role: 'approver', address: null },
+    ],
     '/send': { queued: 1 },
     '/briefings/3': page,
     '/briefings': page === null ? [] : [page],
@@ -256,6 +260,8 @@ describe('a briefing', () => {
     await waitFor(() =>
       expect(sent(asked, 'POST', '/remarks')).toEqual([{ block: 'b1', text: 'Really?' }]),
     );
+    await userEvent.click(screen.getByRole('button', { name: 'Ask ines to review' }));
+    await waitFor(() => expect(sent(asked, 'POST', '/reviewers')).toEqual([{ to: ['ines'] }]));
     await userEvent.click(screen.getByRole('button', { name: 'Add an exhibit' }));
     await userEvent.click(screen.getByRole('button', { name: 'Commission due by rep' }));
     await waitFor(() => expect(sent(asked, 'PUT', '/briefings/3')).toHaveLength(1));

@@ -94,6 +94,7 @@ export type Step =
   | { kind: 'hand'; signer: string }
   | { kind: 'sign' }
   | { kind: 'decline'; text: string }
+  | { kind: 'review'; to: string[] }
   | { kind: 'remark'; block: string; text: string }
   | { kind: 'answer'; remark: number; text: string };
 
@@ -130,6 +131,8 @@ function requestOf(step: Step): [string, RequestInit] {
       return ['/sign', { method: 'POST' }];
     case 'decline':
       return ['/decline', asJson('POST', { text: step.text })];
+    case 'review':
+      return ['/reviewers', asJson('POST', { to: step.to })];
     case 'remark':
       return ['/remarks', asJson('POST', { block: step.block, text: step.text })];
     case 'answer':

@@ -37,6 +37,7 @@ import org.openqa.selenium.support.ui.WebDriverWait;
 final class Browser implements AutoCloseable {
   private static final Duration PATIENCE = Duration.ofSeconds(15);
   private static final int MOST_TABS = 150;
+  private static final int MOST_CELLS = 5;
 
   private final ChromeDriver driver;
   private int clicks;
@@ -182,6 +183,30 @@ final class Browser implements AutoCloseable {
     keys++;
   }
 
+  /** Goes to a cell of a grid, which is one stop of the Tab key, by the arrows alone. */
+  void arrowTo(String name) {
+    for (int presses = 0; presses < MOST_TABS && !isInGrid(); presses++) {
+      press(Keys.TAB);
+    }
+    for (int row = 0; row < MOST_CELLS; row++) {
+      for (int column = 0; column < MOST_CELLS; column++) {
+        if (focused().startsWith(name)) {
+          return;
+        }
+        press(Keys.ARROW_RIGHT);
+      }
+      for (int column = 0; column < MOST_CELLS; column++) {
+        press(Keys.ARROW_LEFT);
+      }
+      press(Keys.ARROW_DOWN);
+    }
+    throw new AssertionError("the arrows do not reach \"" + name + "\"");
+  }
+
+  private boolean isInGrid() {
+    return is("document.activeElement.closest('[role=grid]') !== null");
+  }
+
   /** What the element in focus is called. */
   String focused() {
     return plain(
@@ -213,11 +238,11 @@ final class Browser implements AutoCloseable {
         () ->
             Boolean.TRUE.equals(
                 driver.executeScript(
-                    "const one = [...document.querySelectorAll('button[aria-expanded=true]')]"
-                        + ".find((e) => (%1$s)(e) === arguments[0]);".formatted(NAME_OF)
-                        + "if (one) return true;"
-                        + OPENERS
-                        + ".find((e) => (%1$s)(e) === arguments[0])?.click();".formatted(NAME_OF)
+                    "const named = [...document.querySelectorAll('button')]"
+                        + ".filter((e) => (%1$s)(e) === arguments[0]);".formatted(NAME_OF)
+                        + "if (named.length === 0 || named.some((e) => e.ariaExpanded === 'true'))"
+                        + " return true;" // what has another name once it is open is open
+                        + "named[0].click();"
                         + "return false;",
                     name)));
   }

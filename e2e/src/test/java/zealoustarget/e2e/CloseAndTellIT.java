@@ -36,7 +36,8 @@ class CloseAndTellIT {
       for (String line : new String[] {"Lines on hold", "Reps without quota"}) {
         browser.button(line);
         browser.button("Waive line");
-        browser.fill("Reason for the waiver", "Settled in November");
+        browser.await("its field", () -> browser.focused().startsWith("Reason for the waiver"));
+        browser.press("Settled in November");
         browser.clickAt("//form[@aria-label='Waive line']//button[@type='submit']");
         browser.await(
             "waived",

@@ -168,7 +168,7 @@ class PayTheMonthIT {
     String first = browser.address();
     browser.press("k");
     browser.await("row before", () -> !browser.address().equals(first));
-    browser.press("5");
+    browser.press("6");
     browser.awaitText("Commission plans");
     browser.press(Keys.chord("["));
     browser.await("month", () -> browser.address().contains("to=2026-06"));

@@ -41,7 +41,8 @@ class WorkWithoutAMouseIT {
           "month\trep\trevenue\n2026-10\tK1\t3x0\n2026-10\tK1\t100\n2026-10\tK1\t30\n"
               + "2026-10\tK1\t20\n");
       browser.awaitText("1 line needs attention");
-      browser.enter("3x0");
+      browser.arrowTo("3x0");
+      browser.press(Keys.ENTER);
       browser.press(Keys.chord(Keys.CONTROL, "a"), "300", Keys.ENTER);
       browser.enter("Post 4 lines");
       browser.awaitText(" is posted.");

@@ -15,6 +15,7 @@ create table briefing (
   changed_by varchar(120) not null,
   changed_at timestamp(3) with time zone not null,
   signer varchar(120),
+  reviewers varchar(2000),
   because varchar(400),
   signed_by varchar(120),
   signed_at timestamp(3) with time zone,
@@ -23,6 +24,7 @@ create table briefing (
 );
 comment on table briefing is 'Pages that tell what happened in months; a signed one never changes.';
 comment on column briefing.content is 'Its blocks as JSON: claims with the queries and values of their figures, exhibits by their view, texts.';
+comment on column briefing.reviewers is 'Names of accounts that were asked to review it, one a line.';
 comment on column briefing.signed is 'The whole as it was signed, as JSON: blocks, values and the tables of its exhibits.';
 comment on column briefing.checksum is 'SHA-256 of signed in UTF-8.';
 

@@ -59,8 +59,8 @@ record Block(
   /**
    * What an exhibit shows.
    *
-   * @param kind {@code lanes}, {@code parts}, {@code months}, {@code pay}, {@code outlook} or
-   *     {@code bridge}
+   * @param kind {@code lanes}, {@code parts}, {@code months}, {@code pay}, {@code reasons}, {@code
+   *     outlook} or {@code bridge}
    * @param row of one member; null for all
    */
   record Exhibit(String kind, Map<String, Object> view, @Nullable String row) {}

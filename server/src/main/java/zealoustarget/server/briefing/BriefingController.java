@@ -86,6 +86,8 @@ class BriefingController {
   /** Names of accounts. */
   record SendBody(@Nullable List<String> to, boolean asPdf) {}
 
+  record NamesBody(@Nullable List<String> to) {}
+
   /** How many a briefing goes to. */
   record SendAnswer(int queued) {}
 
@@ -259,6 +261,12 @@ class BriefingController {
   @PostMapping("/{id}/decline")
   PageAnswer decline(@PathVariable int id, @RequestBody WordsBody body) {
     return service.decline(id, body.text());
+  }
+
+  /** Asks people to review it. 404 {@code account-unknown}. */
+  @PostMapping("/{id}/reviewers")
+  PageAnswer reviewers(@PathVariable int id, @RequestBody NamesBody body) {
+    return service.askToReview(id, body.to() == null ? List.of() : body.to());
   }
 
   /** Remarks on a block. */

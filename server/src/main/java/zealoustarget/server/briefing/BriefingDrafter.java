@@ -322,6 +322,9 @@ class BriefingDrafter {
         }
       }
     }
+    if (told > 0) {
+      draft.exhibit("reasons", "What each reason costs, month by month", "reasons", view, null);
+    }
   }
 
   private void outlook(Draft draft) {

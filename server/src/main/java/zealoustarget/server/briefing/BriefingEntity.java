@@ -8,6 +8,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /** A briefing as a record. */
@@ -56,6 +57,10 @@ class BriefingEntity {
 
   @Nullable String signer;
 
+  /** Names of accounts that were asked to review it, one a line; null for none. */
+  @Column(length = 2000)
+  @Nullable String reviewers;
+
   /** Why it was declined. */
   @Nullable String because;
 
@@ -70,6 +75,10 @@ class BriefingEntity {
   @Nullable String signed;
 
   @Nullable String checksum;
+
+  List<String> reviewerNames() {
+    return reviewers == null || reviewers.isBlank() ? List.of() : List.of(reviewers.split("\n"));
+  }
 
   boolean isSigned() {
     return state.equals("signed");

@@ -1,5 +1,6 @@
 package zealoustarget.server.briefing;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.mail.MessagingException;
 import jakarta.mail.internet.MimeMessage;
 import java.io.ByteArrayOutputStream;
@@ -8,6 +9,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Qualifier;
@@ -72,8 +74,15 @@ class BriefingMail {
     this.timer = timer;
   }
 
-  /** Somebody a briefing can be sent to. */
-  record Reader(String name, String role, String address) {}
+  /**
+   * Somebody who can be asked to review a briefing, or be sent one.
+   *
+   * @param address null where there is none
+   */
+  record Reader(
+      String name,
+      @Schema(allowableValues = {"analyst", "approver", "manager", "rep"}) String role,
+      @Nullable String address) {}
 
   @EventListener(ApplicationReadyEvent.class)
   void begin() {
@@ -82,13 +91,10 @@ class BriefingMail {
     }
   }
 
-  /** Accounts with an address. */
+  /** Accounts that can sign in. */
   List<Reader> readers() {
     return accounts.active().stream()
-        .filter(one -> preferences.mailOf(one) != null)
-        .map(
-            one ->
-                new Reader(one.name(), one.role().word(), String.valueOf(preferences.mailOf(one))))
+        .map(one -> new Reader(one.name(), one.role().word(), preferences.mailOf(one)))
         .toList();
   }
 

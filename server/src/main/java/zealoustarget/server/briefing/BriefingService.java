@@ -201,6 +201,7 @@ class BriefingService {
         briefing.signedAt == null ? null : briefing.signedAt.toString(),
         briefing.checksum,
         maySign(briefing),
+        reviewers(briefing),
         read,
         store.remarks(id).stream()
             .map(
@@ -220,6 +221,50 @@ class BriefingService {
 
   private static List<Block> blocksOf(Kept kept) {
     return kept.blocks().stream().map(Kept.KeptBlock::block).toList();
+  }
+
+  private List<PageAnswer.ReviewerAnswer> reviewers(BriefingEntity briefing) {
+    List<RemarkEntity> remarks = store.remarks(briefing.id);
+    return briefing.reviewerNames().stream()
+        .map(
+            name ->
+                new PageAnswer.ReviewerAnswer(
+                    name, (int) remarks.stream().filter(one -> one.by.equals(name)).count()))
+        .toList();
+  }
+
+  /**
+   * Asks people to review a briefing, in place of those asked before.
+   *
+   * @throws Refusal briefing-signed, account-unknown for who cannot read briefings
+   */
+  PageAnswer askToReview(int id, List<String> names) {
+    List<String> found =
+        names.stream()
+            .map(
+                name ->
+                    accounts
+                        .findByName(name)
+                        .filter(one -> !one.isDisabled() && one.role().seesEverything())
+                        .map(Account::name)
+                        .orElseThrow(
+                            () ->
+                                Refusal.of(
+                                    "account-unknown",
+                                    "\""
+                                        + name
+                                        + "\" is no analyst or approver. Nobody was asked.")))
+            .distinct()
+            .toList();
+    store.change(
+        id,
+        null,
+        "to be reviewed by " + String.join(", ", found),
+        one -> {
+          checkOpen(one);
+          one.reviewers = String.join("\n", found);
+        });
+    return page(id);
   }
 
   private List<PageAnswer.SentAnswer> sent(BriefingEntity briefing) {

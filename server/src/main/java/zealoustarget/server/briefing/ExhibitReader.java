@@ -6,9 +6,11 @@ import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.TreeMap;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -65,6 +67,7 @@ class ExhibitReader {
         case "lanes", "parts" -> standing(exhibit, answers, address);
         case "months" -> months(exhibit, answers, address);
         case "pay" -> pay(exhibit, answers, address);
+        case "reasons" -> reasons(exhibit, answers, address);
         case "outlook" -> outlook(exhibit, answers, address);
         case "bridge" -> bridge(exhibit, answers, address);
         default -> ExhibitData.gone(address);
@@ -319,6 +322,65 @@ class ExhibitReader {
         lines);
   }
 
+  /** What each noted reason costs, month by month of the fiscal year to date. */
+  private ExhibitData reasons(Block.Exhibit exhibit, FigureReader.Answers answers, String address) {
+    YearMonth last = YearMonth.parse(String.valueOf(exhibit.view().get("to")));
+    List<YearMonth> months = companyRules.current().calendar().yearToDate(last).months();
+    Map<String, BigDecimal[]> costs = new TreeMap<>();
+    for (int at = 0; at < months.size(); at++) {
+      Map<String, Object> view = new LinkedHashMap<>(exhibit.view());
+      view.put("from", months.get(at).toString());
+      view.put("to", months.get(at).toString());
+      for (JsonNode reason : answers.claims(view).get("reasons")) {
+        String name = reason.path("reason").asString("");
+        costs
+                .computeIfAbsent(
+                    name.isEmpty() ? "No reason noted" : name,
+                    none -> new BigDecimal[months.size()])[at] =
+            new BigDecimal(reason.get("shortfall").asString());
+      }
+    }
+    if (costs.isEmpty()) {
+      return ExhibitData.gone(address);
+    }
+    List<Column> columns = new ArrayList<>();
+    columns.add(new Column("Reason", "text", null));
+    months.forEach(month -> columns.add(new Column(SpanWords.name(month), "amount", null)));
+    columns.add(new Column("Together", "amount", "SUM(B#:" + (char) ('A' + months.size()) + "#)"));
+    List<BigDecimal> sums = costs.values().stream().map(ExhibitReader::sum).toList();
+    BigDecimal most = sums.stream().max(BigDecimal::compareTo).orElse(BigDecimal.ONE);
+    List<Row> lines = new ArrayList<>();
+    costs.forEach(
+        (name, ofMonths) -> {
+          List<@Nullable String> values = new ArrayList<>(List.of(name));
+          List<String> read = new ArrayList<>(List.of(name));
+          for (BigDecimal one : ofMonths) {
+            String text = (one == null ? BigDecimal.ZERO : one).toPlainString();
+            values.add(text);
+            read.add(one == null ? "–" : answers.figures().grouped(text));
+          }
+          String all = sum(ofMonths).toPlainString();
+          values.add(all);
+          read.add(answers.figures().grouped(all));
+          Bar bar =
+              most.signum() == 0 ? null : new Bar("0", share(sum(ofMonths), most), null, "bad");
+          lines.add(new Row(values, read, bar, false));
+        });
+    return new ExhibitData(
+        period(months.get(0).toString(), last.toString()),
+        answers.standing(exhibit.view()).get("unit").asString(),
+        "Shortfalls by the reason noted",
+        address,
+        false,
+        "0",
+        columns,
+        lines);
+  }
+
+  private static BigDecimal sum(@Nullable BigDecimal[] amounts) {
+    return Arrays.stream(amounts).filter(Objects::nonNull).reduce(BigDecimal.ZERO, BigDecimal::add);
+  }
+
   private ExhibitData outlook(Block.Exhibit exhibit, FigureReader.Answers answers, String address) {
     JsonNode answer = answers.outlook(exhibit.view());
     List<Row> lines = new ArrayList<>();
@@ -422,7 +484,7 @@ class ExhibitReader {
       Function<BridgeAnswer, String> second,
       String three,
       Function<BridgeAnswer, String> third) {
-    Map<String, Function<BridgeAnswer, String>> steps = new java.util.LinkedHashMap<>();
+    Map<String, Function<BridgeAnswer, String>> steps = new LinkedHashMap<>();
     steps.put(one, first);
     steps.put(two, second);
     steps.put(three, third);

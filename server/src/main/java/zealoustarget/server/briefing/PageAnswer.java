@@ -36,6 +36,7 @@ record PageAnswer(
     @Nullable String signedAt,
     @Nullable String checksum,
     boolean maySign,
+    List<ReviewerAnswer> reviewers,
     List<BlockAnswer> blocks,
     List<RemarkAnswer> remarks,
     List<MovedAnswer> movedSince,
@@ -78,6 +79,9 @@ record PageAnswer(
    */
   @JsonInclude(JsonInclude.Include.ALWAYS)
   record PieceAnswer(@Nullable String figure, String text, @Nullable String now, boolean isVoid) {}
+
+  /** Somebody who was asked to review it, and how many remarks came of that. */
+  record ReviewerAnswer(String name, int remarks) {}
 
   @JsonInclude(JsonInclude.Include.ALWAYS)
   record RemarkAnswer(

@@ -455,6 +455,60 @@ class BriefingTest {
   }
 
   @Test
+  void claims_holdExactlyWhile_theSameQueriesGiveTheSame() {
+    JsonNode page = draft();
+    java.util.Random random = new java.util.Random(5);
+    List<Integer> posted = new ArrayList<>();
+    for (int round = 0; round < 8; round++) {
+      if (!posted.isEmpty() && random.nextBoolean()) {
+        api.post("/api/v1/loads/" + posted.remove(posted.size() - 1) + "/reverse");
+      } else {
+        String month = random.nextBoolean() ? "2026-10" : "2026-11";
+        posted.add(
+            sell(month + ",K" + (1 + random.nextInt(2)) + "," + random.nextInt(90) + ".00\n"));
+      }
+      JsonNode total =
+          api.get("/api/v1/standing?axis=region&from=2026-10&to=2026-10&goalSet=region+plan")
+              .json();
+      boolean isSame =
+          total.at("/total/actual").asString().equals("280.00")
+              && total.at("/spoken/reached").asString().equals("1");
+      assertThat(api.get(at(page, "")).json().at("/blocks/0/state").asString())
+          .as("round %d: %s", round, total.at("/total/actual"))
+          .isEqualTo(isSame ? "holds" : "moved");
+    }
+  }
+
+  @Test
+  void reasons_areToldByMonth_andReviewersAreNamed() {
+    api.put("/api/v1/reasons", "[{\"code\":\"ill\",\"name\":\"Illness\"}]");
+    api.put("/api/v1/notes/rep/K2/2026-10", "{\"reason\":\"ill\",\"text\":\"\"}");
+    JsonNode page = draft();
+    assertThat(sentences(page)).contains("Illness accounts for 50.00 of the shortfall.");
+    JsonNode table =
+        page.get("blocks")
+            .valueStream()
+            .filter(block -> block.at("/exhibit/kind").asString("").equals("reasons"))
+            .findFirst()
+            .orElseThrow()
+            .get("data");
+    assertThat(table.at("/rows/0/values/0").asString()).isEqualTo("Illness");
+    assertThat(table.at("/rows/0/shown").size()).as("four months and their sum").isEqualTo(6);
+    assertThat(table.at("/rows/0/shown/5").asString()).isEqualTo("50.00");
+
+    account("tull@reef.example", "manager", "Tull");
+    Api boss = server.as("approver", null);
+    assertThat(api.post(at(page, "/reviewers"), "{\"to\":[\"tull@reef.example\"]}").code())
+        .isEqualTo("account-unknown");
+    JsonNode asked = api.post(at(page, "/reviewers"), "{\"to\":[\"approver 1\"]}").json();
+    assertThat(asked.at("/reviewers/0/remarks").asInt()).isZero();
+    boss.post(
+        at(page, "/remarks"),
+        "{\"block\":\"" + page.at("/blocks/0/id").asString() + "\",\"text\":\"Good\"}");
+    assertThat(api.get(at(page, "")).json().at("/reviewers/0/remarks").asInt()).isEqualTo(1);
+  }
+
+  @Test
   void schedule_sendsEachPeriodOnce() {
     account("boss@reef.example", "approver", null);
     String to = "\"to\":[\"boss@reef.example\"],\"asPdf\":false}";

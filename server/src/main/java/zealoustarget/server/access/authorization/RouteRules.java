@@ -140,6 +140,7 @@ public final class RouteRules {
     rule(HttpMethod.POST, "/briefings/{id}/hand", ANALYST, TokenScope.ALL);
     rule(HttpMethod.POST, "/briefings/{id}/sign", OFFICE, TokenScope.ALL);
     rule(HttpMethod.POST, "/briefings/{id}/decline", OFFICE, TokenScope.ALL);
+    rule(HttpMethod.POST, "/briefings/{id}/reviewers", ANALYST, TokenScope.ALL);
     rule(HttpMethod.POST, "/briefings/{id}/remarks", OFFICE, TokenScope.ALL);
     rule(HttpMethod.PUT, "/briefings/{id}/remarks/{remark}", OFFICE, TokenScope.ALL);
     read(OFFICE, "/briefings/{id}/candidates");
