@@ -38,6 +38,7 @@ public record ClaimText(List<Piece> pieces) {
     pieces = List.copyOf(pieces);
   }
 
+  /** Takes a text apart; braces around anything but a figure's name are words. */
   public static ClaimText of(String text) {
     List<Piece> pieces = new ArrayList<>();
     Matcher field = FIELD.matcher(text);
