@@ -35,6 +35,7 @@ class CloseAndTellIT {
       // what nobody will settle is waived with a reason
       for (String line : new String[] {"Lines on hold", "Reps without quota"}) {
         browser.button(line);
+        browser.await("panel", () -> browser.textOf("Line of the close list").startsWith(line));
         browser.button("Waive line");
         browser.await("its field", () -> browser.focused().startsWith("Reason for the waiver"));
         browser.press("Settled in November");

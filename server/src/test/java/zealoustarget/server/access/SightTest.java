@@ -153,6 +153,8 @@ class SightTest {
         .replace("{name}", "a%20view")
         .replace("{goalSet}", "quota")
         .replace("{deal}", "D-1001")
+        .replace("{remark}", "7")
+        .replace("{line}", "reasons")
         .replace("{id}", "1");
   }
 

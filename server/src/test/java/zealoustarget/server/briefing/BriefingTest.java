@@ -56,7 +56,7 @@ class BriefingTest {
             .build();
     post.start();
     server =
-        RunningServer.start(
+        RunningServer.startBegun(
             folder,
             "zealous.mail.host=localhost",
             "zealous.mail.port=" + post.getPortAllocated(),

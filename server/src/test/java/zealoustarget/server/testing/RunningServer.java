@@ -40,6 +40,12 @@ public final class RunningServer implements AutoCloseable {
     return run(data, properties);
   }
 
+  /** The same with properties that change nothing of the first account or the first data. */
+  public static RunningServer startBegun(Path data, String... properties) {
+    copyBegun(data);
+    return run(data, properties);
+  }
+
   private static RunningServer run(Path data, String... properties) {
     List<String> all =
         new ArrayList<>(
