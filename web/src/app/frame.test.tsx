@@ -81,7 +81,7 @@ describe('the frame', () => {
   it('begins with the first load while nothing is posted', async () => {
     open('/', ANALYST, { ...COMPANY, firstMonth: null, lastMonth: null });
     expect(await screen.findByText('Load the first file.')).toBeVisible();
-    expect(await desks()).toEqual(['Goals', 'Intake', 'Standing', 'Earnings', 'Rules']);
+    expect(await desks()).toEqual(['Goals', 'Intake', 'Standing', 'Earnings', 'Briefing', 'Rules']);
   });
 
   it('begins with Standing where something is, and offers a manager no office desk', async () => {

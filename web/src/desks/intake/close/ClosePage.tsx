@@ -48,7 +48,7 @@ function Page({
   const navigate = useNavigate();
   const change = useCloseChange(month);
   const [isAdding, setAdding] = useState(false);
-  const [isWaiving, setWaiving] = useState(false);
+  const [waiving, setWaiving] = useState<string | null>(null);
   const all = [...list.lines, ...list.after];
   const line = all.find((one) => one.code === selected);
   const first = list.lines.find((one) => one.state === 'open')?.code;
@@ -65,7 +65,7 @@ function Page({
       setAdding(true);
     } else if (shortcut === 'waive' && line?.state === 'open' && isOpen) {
       event.preventDefault();
-      setWaiving(true);
+      setWaiving(line.code);
     }
   });
 
@@ -147,8 +147,11 @@ function Page({
           line={line}
           month={month}
           isOpen={isOpen && list.lines.includes(line)}
-          isWaiving={isWaiving}
-          onWaiving={setWaiving}
+          isWaiving={waiving === line.code}
+          onWaiving={(is) =>
+            // what ends for one line leaves another's form as it is
+            setWaiving((now) => (is ? line.code : now === line.code ? null : now))
+          }
           change={change}
           onAct={() => act(line)}
           onClose={() => onSelect(null)}

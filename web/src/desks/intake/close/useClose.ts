@@ -26,7 +26,7 @@ export function useCloseChange(month: string) {
     mutationFn: (change: CloseChange) => ask<CloseList>(...requestOf(month, change)),
     onSuccess: (list) => {
       client.setQueryData(['close-list', month], list);
-      return client.invalidateQueries({ queryKey: ['closes'] });
+      void client.invalidateQueries({ queryKey: ['closes'] }); // nobody waits for the year
     },
   });
 }
