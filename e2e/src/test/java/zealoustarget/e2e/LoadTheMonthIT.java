@@ -47,7 +47,7 @@ class LoadTheMonthIT {
   void analyst_loadsReadsProvesAndReverses() throws IOException {
     try (App app = App.empty(folder.resolve("data"));
         Browser browser = Browser.open(app)) {
-      browser.go("/");
+      browser.go("/intake");
       browser.awaitText("Load the first file.");
       assertThat(browser.axe()).isEmpty();
 

@@ -57,7 +57,7 @@ class SettleALateFileIT {
     try (App app = App.demo(folder.resolve("data"));
         Browser browser = Browser.open(app)) {
       browser.go("/intake?to=2026-11");
-      browser.awaitText("Select a load");
+      browser.awaitText("between you and closing");
       browser.choose(SAMPLES.resolve("semicolon-other-names.csv"));
       browser.awaitText("semicolon-other-names.csv is ready.");
       browser.awaitText("matches the file");
@@ -76,13 +76,13 @@ class SettleALateFileIT {
       browser.awaitText("january.csv is ready.");
       assertThat(browser.textOf("Reconciliation")).contains("1 250.00").doesNotContain("units");
       browser.button("Discard load");
-      browser.awaitText("Select a load");
+      browser.awaitText("between you and closing");
 
       browser.choose(SAMPLES.resolve("workbook.xlsx"));
       browser.awaitText("workbook.xlsx is ready.");
       assertThat(browser.text()).contains("sheet December", "Replace what is posted");
       browser.button("Discard load");
-      browser.awaitText("Select a load");
+      browser.awaitText("between you and closing");
       browser.paste(Files.readString(SAMPLES.resolve("tab-pasted-cells.txt")));
       browser.awaitText("pasted ");
       browser.awaitText("Post 24 lines");
