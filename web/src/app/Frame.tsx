@@ -65,7 +65,7 @@ function Inside({ company }: { company: Company }) {
   const first = rights.isRep
     ? '/mine'
     : company.lastMonth === null && rights.isOffice
-      ? company.isNamed
+      ? company.isNamed || !rights.mayLoad
         ? '/intake'
         : '/setup'
       : '/standing';

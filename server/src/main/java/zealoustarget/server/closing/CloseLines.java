@@ -77,6 +77,13 @@ class CloseLines {
     this.followUps = followUps;
   }
 
+  /** What tells one state of a month's loads from another. */
+  String loadsOf(YearMonth month) {
+    return loads.of(month).stream()
+        .map(load -> key(load) + " " + load.state())
+        .collect(Collectors.joining(";"));
+  }
+
   /**
    * What a line found.
    *

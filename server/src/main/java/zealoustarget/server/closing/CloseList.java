@@ -107,10 +107,11 @@ public class CloseList implements CloseGate {
 
   /** How far a month is: empty, open, or checked where nothing is open. */
   String stateOf(YearMonth month) {
-    long number = state.number();
+    // files that wait change nothing that is posted, but they are open
+    String of = state.number() + " " + computed.loadsOf(month);
     Known known = states.get(month);
-    if (known == null || known.number() != number) {
-      known = new Known(number, readState(month));
+    if (known == null || !known.of().equals(of)) {
+      known = new Known(of, readState(month));
       states.put(month, known);
     }
     return known.word();
@@ -129,8 +130,8 @@ public class CloseList implements CloseGate {
                 CloseState.OPEN));
   }
 
-  /** How far a month was in a state of the data. */
-  private record Known(long number, String word) {}
+  /** How far a month was in a state of the data and of its loads. */
+  private record Known(String of, String word) {}
 
   private String word(YearMonth month, int open) {
     return isEmpty(month) ? "empty" : open == 0 ? "checked" : "open";

@@ -58,6 +58,7 @@ final class CloseText {
     return switch (state) {
       case "sealed" -> name + " is closed.";
       case "checked" -> name + " is ready to be closed.";
+      case "empty" -> name + " has no actuals yet.";
       default ->
           name + ": " + count(open, "thing stands", "things stand") + " between you and closing.";
     };

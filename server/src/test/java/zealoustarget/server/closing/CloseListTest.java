@@ -229,6 +229,14 @@ class CloseListTest {
     assertThat(list().get("state").asString()).isEqualTo("checked");
     assertThat(list().get("headline").asString()).isEqualTo("October 2026 is ready to be closed.");
     assertThat(state("2026-10")).isEqualTo("checked");
+    int waiting =
+        api.load("wait.csv", "month,rep,revenue\n2026-10,K1,1.00\n", "kind", "actuals")
+            .json()
+            .get("id")
+            .asInt();
+    assertThat(state("2026-10")).as("a file waits").isEqualTo("open");
+    api.delete("/api/v1/loads/" + waiting);
+    assertThat(state("2026-10")).isEqualTo("checked");
     assertThat(api.post(OCTOBER + "/seal").status()).isEqualTo(200);
 
     put("/api/v1/rules", "{\"closing\":{\"off\":[]}}");
