@@ -56,6 +56,7 @@ class CloseAndTellIT {
 
       // a load moves a claim: old and new stand side by side
       app.loadAndPost("actuals", "month,rep,revenue\n", 1, "2026-10,R01,1000.00\n");
+      browser.go("/briefing?to=2026-10");
       browser.awaitText("Take the new figures");
       browser.button("Read all anew");
       browser.awaitNoText("Take the new figures");
