@@ -47,7 +47,7 @@ class FullDiskTest {
   @Test
   void fullDisk_isSaid_goesOnOnceThereIsRoom_andWhatWasAnsweredIsThere(@TempDir Path data)
       throws Exception {
-    Process child = LimitedServer.start(data, 6_000);
+    Process child = LimitedServer.start(data, 8_000);
     long posted = 0;
     try (BufferedReader said =
         new BufferedReader(new InputStreamReader(child.getInputStream(), StandardCharsets.UTF_8))) {
