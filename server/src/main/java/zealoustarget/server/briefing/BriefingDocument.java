@@ -170,9 +170,7 @@ class BriefingDocument {
 
   private List<Block> blocks(BriefingEntity briefing) {
     Kept kept = service.kept(briefing);
-    return kept == null
-        ? service.blocks(briefing)
-        : kept.blocks().stream().map(Kept.KeptBlock::block).toList();
+    return kept == null ? service.blocks(briefing) : kept.plainBlocks();
   }
 
   private Document document(BriefingEntity briefing, @Nullable List<String> shown) {
@@ -189,7 +187,7 @@ class BriefingDocument {
       if (block.kind().equals(Block.CLAIM)) {
         number++;
       }
-      ExhibitData data = kept == null ? null : keptData(kept, block.id());
+      ExhibitData data = kept == null ? null : kept.dataOf(block.id());
       if (data == null && block.exhibit() != null) {
         data = exhibits.read(block.exhibit(), answers);
       }
@@ -218,14 +216,6 @@ class BriefingDocument {
         isSigned && leftOut == 0 ? briefing.signed : null,
         leftOut == 0 ? null : BriefingText.leftOut(leftOut),
         parts);
-  }
-
-  private static @Nullable ExhibitData keptData(Kept kept, String id) {
-    return kept.blocks().stream()
-        .filter(one -> one.block().id().equals(id) && one.data() != null)
-        .map(Kept.KeptBlock::data)
-        .findFirst()
-        .orElse(null);
   }
 
   private static Drawn drawn(String title, ExhibitData data) {

@@ -174,7 +174,7 @@ class BriefingService {
     Kept kept = kept(briefing);
     List<BlockAnswer> read = new ArrayList<>();
     Map<String, Integer> states = new HashMap<>();
-    for (Block block : kept == null ? blocks(briefing) : blocksOf(kept)) {
+    for (Block block : kept == null ? blocks(briefing) : kept.plainBlocks()) {
       BlockAnswer answer = read(block, answers, kept);
       read.add(answer);
       if (answer.state() != null) {
@@ -217,10 +217,6 @@ class BriefingService {
             .toList(),
         movedSince(briefing, answers),
         sent(briefing));
-  }
-
-  private static List<Block> blocksOf(Kept kept) {
-    return kept.blocks().stream().map(Kept.KeptBlock::block).toList();
   }
 
   private List<PageAnswer.ReviewerAnswer> reviewers(BriefingEntity briefing) {
@@ -296,7 +292,7 @@ class BriefingService {
           block.exhibit(),
           kept == null
               ? exhibits.read(Objects.requireNonNull(block.exhibit()), answers)
-              : keptData(kept, block.id()));
+              : kept.dataOf(block.id()));
     }
     Map<String, Figure> byId = byId(block);
     Map<String, @Nullable String> now = now(block, answers);
@@ -332,15 +328,6 @@ class BriefingService {
         isClaim && kept == null ? causes.of(block, now, answers) : null,
         null,
         null);
-  }
-
-  private static @Nullable ExhibitData keptData(Kept kept, String id) {
-    return kept.blocks().stream()
-        .filter(one -> one.block().id().equals(id))
-        .map(Kept.KeptBlock::data)
-        .filter(Objects::nonNull)
-        .findFirst()
-        .orElse(null);
   }
 
   private static Map<String, Figure> byId(Block block) {

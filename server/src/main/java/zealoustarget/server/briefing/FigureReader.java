@@ -1,6 +1,7 @@
 package zealoustarget.server.briefing;
 
 import java.math.BigDecimal;
+import java.time.YearMonth;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Objects;
@@ -75,6 +76,7 @@ class FigureReader {
   /** Every answer that one page asks for, once. */
   final class Answers {
     private final Map<String, JsonNode> byQuery = new HashMap<>();
+    private final Map<YearMonth, EarningsService.Month> months = new HashMap<>();
     private final Figures figures = new Figures(companyRules.current().company().writing());
 
     Figures figures() {
@@ -94,7 +96,8 @@ class FigureReader {
     }
 
     EarningsService.Month earnings(Map<String, Object> view) {
-      return earnings.month(EarningsController.month(String.valueOf(view.get("month"))));
+      return months.computeIfAbsent(
+          EarningsController.month(String.valueOf(view.get("month"))), earnings::month);
     }
 
     private JsonNode answer(String of, Map<String, Object> view, Supplier<JsonNode> ask) {

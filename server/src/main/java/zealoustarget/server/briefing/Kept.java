@@ -18,6 +18,20 @@ record Kept(
     String signedAt,
     List<KeptBlock> blocks) {
 
+  /** Its blocks as they were. */
+  List<Block> plainBlocks() {
+    return blocks.stream().map(KeptBlock::block).toList();
+  }
+
+  /** The table of an exhibit; null of other blocks. */
+  @Nullable ExhibitData dataOf(String block) {
+    return blocks.stream()
+        .filter(one -> one.block().id().equals(block) && one.data() != null)
+        .map(KeptBlock::data)
+        .findFirst()
+        .orElse(null);
+  }
+
   /** A block with every figure's query and value, and an exhibit's table. */
   record KeptBlock(Block block, String read, @Nullable ExhibitData data) {}
 }

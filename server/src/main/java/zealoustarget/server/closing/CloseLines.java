@@ -402,6 +402,7 @@ class CloseLines {
     int misses = 0;
     Set<Integer> waiting = new HashSet<>();
     for (Quota quota : quotaSets(looked)) {
+      Set<Integer> late = arrivals.waiting(Axis.REP, quota.measure(), looked.month());
       for (Standing.Row row :
           looked
               .ledger()
@@ -412,9 +413,7 @@ class CloseLines {
         if (goal == null || goal.signum() <= 0 || miss.dividedBy(goal).compareTo(limit) <= 0) {
           continue;
         }
-        if (arrivals
-            .waiting(Axis.REP, quota.measure(), looked.month())
-            .contains(row.member().id())) {
+        if (late.contains(row.member().id())) {
           waiting.add(row.member().id());
           continue; // what has not come is no miss yet
         }
