@@ -5,25 +5,17 @@ import { asPercent, monthName } from '../../format/figures';
 import { capital, plural } from '../../format/nouns';
 import { amount } from '../../format/amounts';
 import { StatusMark } from '../../marks/StatusMark';
+import { isShareScale, scaleWord } from '../../thresholds/ladder';
 import { Failed, smallButton } from '../../ui/Notice';
 import { Pick } from '../../ui/Pick';
 import { Saved } from '../../ui/Saved';
 import { AppliesTo, AXES, nameOf, RulesHead, standingOf, takenBack } from './AppliesTo';
+import { LadderEditor } from './LadderEditor';
 import { ReasonsPart } from './ReasonsPart';
 import { ShadingPart } from './ShadingPart';
 import { StretchesPart } from './StretchesPart';
 import { useDecides, useSaveRules } from './useRules';
 import { t } from './words';
-
-const SCALES: Record<string, string> = {
-  'percent-to-goal': t('thresholds.ofGoal'),
-  variance: t('thresholds.varianceAmount'),
-  'variance-percent': t('thresholds.variancePercent'),
-  value: t('thresholds.actual'),
-  'share-of-highest': t('thresholds.ofTheHighest'),
-};
-
-const SHARES = ['percent-to-goal', 'variance-percent', 'share-of-highest'];
 
 interface ThresholdsPartProps {
   company: Company;
@@ -35,7 +27,10 @@ interface ThresholdsPartProps {
 /** All status thresholds with what they apply to, and which decide about a given row. */
 export function ThresholdsPart({ company, rules, month, first }: ThresholdsPartProps) {
   const save = useSaveRules(rules.tag);
-  return (
+  // a rule's key, empty for new thresholds, null while none are edited
+  const [edited, setEdited] = useState<string | null>(null);
+  const rule = rules.ladders.find((one) => keyOf(one) === edited) ?? null;
+  const parts = (
     <div className="grid min-h-0 flex-1 content-start items-start gap-x-10 gap-y-6 overflow-auto px-[18px] py-2 xl:grid-cols-[minmax(0,1fr)_340px]">
       <section aria-label={t('thresholds.thresholds')}>
         <table className="w-full bg-sheet text-left">
@@ -49,7 +44,7 @@ export function ThresholdsPart({ company, rules, month, first }: ThresholdsPartP
                 <td className="px-2 py-1.5 whitespace-nowrap">
                   {ladder.since ? monthName(ladder.since) : t('thresholds.always')}
                 </td>
-                <td className="px-2 py-1.5">{SCALES[ladder.scale ?? ''] ?? ladder.scale}</td>
+                <td className="px-2 py-1.5">{scaleWord(ladder.scale)}</td>
                 <td className="px-2 py-1.5">
                   <Steps
                     isShare={isShare(company, ladder.measure, ladder.scale)}
@@ -57,9 +52,21 @@ export function ThresholdsPart({ company, rules, month, first }: ThresholdsPartP
                   />
                 </td>
                 <td className="px-2 py-1 text-right whitespace-nowrap">
-                  <Link className={smallButton} to={standingOf(ladder, month, 'ladder')}>
-                    {t('thresholds.change')}
+                  <Link className={smallButton} to={standingOf(ladder, month)}>
+                    {t('thresholds.see')}
                   </Link>{' '}
+                  <button
+                    type="button"
+                    className={smallButton}
+                    aria-label={t('thresholds.changeOf', {
+                      measure: nameOf(company, ladder.measure),
+                      set: ladder.goalSet ?? '',
+                    })}
+                    aria-expanded={edited === keyOf(ladder)}
+                    onClick={() => setEdited(keyOf(ladder))}
+                  >
+                    {t('thresholds.change')}
+                  </button>{' '}
                   {(ladder.goalSet ?? ladder.axis ?? ladder.since) && (
                     <button
                       type="button"
@@ -79,6 +86,16 @@ export function ThresholdsPart({ company, rules, month, first }: ThresholdsPartP
             ))}
           </tbody>
         </table>
+        <p className="my-2">
+          <button
+            type="button"
+            className={smallButton}
+            aria-expanded={edited === NEW}
+            onClick={() => setEdited(NEW)}
+          >
+            {t('ladderEditor.add')}
+          </button>
+        </p>
         <Saved save={save} words={t('thresholds.saved')} />
         {save.isError && (
           <p role="alert" className="text-bad">
@@ -94,15 +111,32 @@ export function ThresholdsPart({ company, rules, month, first }: ThresholdsPartP
       <ReasonsPart />
     </div>
   );
+  return edited === null || (edited !== NEW && rule === null) ? (
+    parts
+  ) : (
+    <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_var(--panel,360px)]">
+      {parts}
+      <LadderEditor
+        key={edited}
+        company={company}
+        rules={rules}
+        month={month}
+        rule={rule}
+        first={first}
+        onClose={() => setEdited(null)}
+      />
+    </div>
+  );
 }
+
+const NEW = '';
 
 const keyOf = (ladder: LadderRule) =>
   [ladder.measure, ladder.goalSet, ladder.axis, ladder.since].join(' ');
 
 /** Whether thresholds are percentages; those of a rate always are. */
 const isShare = (company: Company, code: string, scale: string | undefined) =>
-  SHARES.includes(scale ?? '') ||
-  company.measures.find((one) => one.code === code)?.unit === 'rate';
+  isShareScale(scale ?? '', company.measures.find((one) => one.code === code)?.unit ?? '');
 
 interface StepsProps {
   /** Whether they start at percentages. */

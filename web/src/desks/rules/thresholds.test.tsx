@@ -1,7 +1,7 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import type { Decides, LadderRule, Rules } from '../../api/types';
+import type { Decides, LadderRule, Rules, Trial } from '../../api/types';
 import { Refused, clean, layOut, serve, showAt } from '../../test/desk';
 import { COMPANY, CLOSING } from '../../test/samples';
 import { RulesDesk } from './RulesDesk';
@@ -51,6 +51,24 @@ const DECIDES: Decides = {
   others: ['revenue'],
 };
 
+const TRIAL: Trial = {
+  noReading: 0,
+  rungs: [
+    { name: 'short', rows: 3 },
+    { name: 'over', rows: 1 },
+  ],
+  flips: [
+    {
+      key: 'R01',
+      name: 'Ines Brackwater',
+      before: 'over',
+      beforeTone: 'good',
+      after: 'short',
+      afterTone: 'bad',
+    },
+  ],
+};
+
 const ALL = { '/rules': RULES, '/rules/decides': DECIDES };
 
 beforeEach(layOut);
@@ -60,7 +78,7 @@ const show = (part: string) =>
   showAt(<RulesDesk company={COMPANY} />, `/rules?to=2026-10&show=${part}`);
 
 describe('status thresholds', () => {
-  it('are listed with what they apply to, and lead to where they are changed', async () => {
+  it('are listed with what they apply to, and lead to where they are seen', async () => {
     serve(ALL);
     show('thresholds');
     const table = await screen.findByRole('table');
@@ -69,10 +87,71 @@ describe('status thresholds', () => {
     expect(rows[1]).toHaveTextContent('from 100 %');
     expect(rows[2]).toHaveTextContent(/quotareps.*October 2026.*variance, amount/);
     expect(rows[2]).toHaveTextContent(/above 1.?000/);
-    expect(within(rows[2] as HTMLElement).getByRole('link', { name: 'Change' })).toHaveAttribute(
+    expect(within(rows[2] as HTMLElement).getByRole('link', { name: 'See it' })).toHaveAttribute(
       'href',
-      '/standing?measure=revenue&to=2026-10&panel=ladder&axis=rep&against=set%3Aquota',
+      '/standing?measure=revenue&to=2026-10&axis=rep&against=set%3Aquota',
     );
+  });
+
+  it('are changed where they are listed, beside whose status would change, and undone', async () => {
+    const asked = serve({ ...ALL, 'POST /standing/trial': TRIAL, 'PUT /rules': RULES });
+    show('thresholds');
+    await userEvent.click(
+      await screen.findByRole('button', { name: 'Change thresholds of Revenue quota' }),
+    );
+    const panel = within(screen.getByRole('complementary', { name: 'Change thresholds' }));
+    expect(panel.getByText('Revenue, quota, reps')).toBeVisible();
+    expect(await panel.findByText('1 row changes its status:')).toBeVisible();
+    expect(panel.getByText('Ines Brackwater')).toBeVisible();
+    const bound = panel.getByLabelText('Threshold 2, starts at');
+    await userEvent.clear(bound);
+    expect(panel.getByRole('alert')).toHaveTextContent('needs a number');
+    expect(panel.getByRole('button', { name: 'Save thresholds' })).toBeDisabled();
+    await userEvent.type(bound, '2 500');
+    await userEvent.click(panel.getByRole('radio', { name: /every month/ }));
+    await userEvent.click(panel.getByRole('button', { name: 'Save thresholds' }));
+    await userEvent.click(await panel.findByRole('button', { name: 'Undo' }));
+    await waitFor(() => {
+      expect(asked.filter(({ method }) => method === 'PUT')).toHaveLength(2);
+    });
+    expect(asked.filter(({ method }) => method === 'PUT').map(({ body }) => body)).toEqual([
+      {
+        ladders: [
+          {
+            measure: 'revenue',
+            goalSet: 'quota',
+            axis: 'rep',
+            scale: 'variance',
+            rungs: [
+              { name: 'short', tone: 'bad' },
+              { name: 'over', tone: 'good', from: '2500', bound: 'above' },
+            ],
+          },
+        ],
+      },
+      {
+        ladders: [{ measure: 'revenue', goalSet: 'quota', axis: 'rep', remove: true }, LADDERS[1]],
+      },
+    ]);
+  });
+
+  it('are added for a measure, a goal set and kind of row, from a month on', async () => {
+    const asked = serve({ ...ALL, 'POST /standing/trial': TRIAL, 'PUT /rules': RULES });
+    show('thresholds');
+    await userEvent.click(await screen.findByRole('button', { name: 'Add thresholds' }));
+    const panel = within(screen.getByRole('complementary', { name: 'Change thresholds' }));
+    await userEvent.selectOptions(panel.getByLabelText('Rows'), 'region');
+    await userEvent.click(panel.getByRole('button', { name: 'Add threshold' }));
+    await userEvent.type(panel.getByLabelText('Threshold 3, name'), 'well past');
+    await userEvent.type(panel.getByLabelText('Threshold 3, starts at'), '120');
+    await userEvent.click(panel.getByRole('button', { name: 'Save thresholds' }));
+    expect(await panel.findByText('The thresholds are saved.')).toBeVisible();
+    expect(asked.find(({ method }) => method === 'PUT')?.body).toMatchObject({
+      ladders: [{ measure: 'revenue', axis: 'region', since: '2026-10', scale: 'percent-to-goal' }],
+    });
+    expect(
+      asked.some(({ path }) => path.includes('/standing/trial') && path.includes('axis=region')),
+    ).toBe(true);
   });
 
   it('stand beside stretches, which are drawn and taken back there', async () => {

@@ -36,8 +36,8 @@ export interface RulesToSave {
   measures?: MeasureRule[];
   plans?: (PlanPart | RemovedPlan)[];
   assignments?: AssignmentPart[];
-  /** Thresholds that go back to the default. */
-  ladders?: { measure: string; goalSet?: string; axis?: string; remove: true }[];
+  /** Thresholds put in force, or taken back. */
+  ladders?: (object | { measure: string; goalSet?: string; axis?: string; remove: true })[];
   /** Limits in whole units, or "auto". */
   shading?: Rules['shading'];
   /** Put in force, or taken back. */

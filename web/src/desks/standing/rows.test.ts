@@ -1,12 +1,8 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Claim, Company, Row, Standing } from '../../api/types';
 import { readView, type View } from '../../address/useView';
-import { faultOf, isShareScale, ladderBody, type RungDraft } from './controls/ladder';
-import { percentOf, shareOf } from './controls/NarrowDrop';
 import {
   claimChanges,
-  compareDecimals,
   itemsOf,
   nextSort,
   readSort,
@@ -31,29 +27,6 @@ function row(key: string, favourable: string | null, place = 'North'): Row {
     }),
   };
 }
-
-describe('compareDecimals', () => {
-  it('agrees with exact arithmetic on any two amounts', () => {
-    fc.assert(
-      fc.property(
-        fc.bigInt(-(10n ** 20n), 10n ** 20n),
-        fc.bigInt(-(10n ** 20n), 10n ** 20n),
-        (a, b) => {
-          const text = (cents: bigint) => {
-            const digits = String(cents < 0n ? -cents : cents).padStart(3, '0');
-            return `${cents < 0n ? '-' : ''}${digits.slice(0, -2)}.${digits.slice(-2)}`;
-          };
-          expect(Math.sign(compareDecimals(text(a), text(b)))).toBe(a < b ? -1 : a > b ? 1 : 0);
-        },
-      ),
-    );
-  });
-
-  it('compares different numbers of decimals', () => {
-    expect(compareDecimals('0.9545', '0.95')).toBeGreaterThan(0);
-    expect(compareDecimals('1', '1.000')).toBe(0);
-  });
-});
 
 describe('sortRows', () => {
   const rows = [row('A', '-5.00'), row('B', null), row('C', '100.00'), row('D', '-5.00')];
@@ -154,62 +127,5 @@ describe('a claim leads to the view that shows exactly its figures', () => {
       to: '2026-10',
       only: ['A', 'B'],
     });
-  });
-});
-
-describe('bounds of a ladder while they are typed', () => {
-  const rung = (name: string, bound: string, isAbove = false): RungDraft => ({
-    name,
-    tone: 'good',
-    bound,
-    isAbove,
-  });
-
-  it.each([
-    [[], 'At least one threshold'],
-    [[rung('', '')], 'needs a name'],
-    [[rung('a', ''), rung('A', '1')], 'Two thresholds are called “a”'],
-    [[rung('a', ''), rung('b', 'much')], '“much” is not a number'],
-    [[rung('a', ''), rung('b', '60,000')], 'can be read as 60000 or as 60.000'],
-    [[rung('a', ''), rung('b', '')], 'needs a number'],
-    [[rung('a', ''), rung('b', '90'), rung('c', '80')], '“c” must start above “b”'],
-    [[rung('a', ''), rung('b', '90'), rung('c', '90')], 'start at the same number'],
-  ])('%j is refused', (rungs, words) => {
-    expect(faultOf(rungs)).toContain(words);
-  });
-
-  it('may be the same where only the second is above', () => {
-    expect(faultOf([rung('a', ''), rung('b', '0'), rung('c', '0', true)])).toBeNull();
-  });
-
-  it('travel as ratios where the scale is a share', () => {
-    expect(
-      ladderBody(
-        { measure: 'revenue' },
-        '% of goal',
-        [rung('a', ''), rung('b', '97,5')],
-        true,
-        '2026-10',
-      ),
-    ).toEqual({
-      measure: 'revenue',
-      since: '2026-10',
-      scale: '% of goal',
-      rungs: [
-        { name: 'a', tone: 'good' },
-        { name: 'b', tone: 'good', from: '0.975', bound: 'at or above' },
-      ],
-    });
-    expect(isShareScale('value', 'rate')).toBe(true);
-    expect(isShareScale('value', 'EUR')).toBe(false);
-  });
-
-  it('keep every digit between percent and ratio', () => {
-    fc.assert(
-      fc.property(fc.integer({ min: -99999, max: 99999 }), fc.nat(9999), (whole, part) => {
-        const percent = `${whole}${part ? `.${String(part).padStart(4, '0').replace(/0+$/, '')}` : ''}`;
-        expect(percentOf(shareOf(percent) ?? '')).toBe(percent);
-      }),
-    );
   });
 });

@@ -3,6 +3,7 @@ import { NO_NARROWING, type Changes, type View } from '../../address/useView';
 import { placed } from '../../format/placing';
 import { monthName } from '../../format/figures';
 import { t } from './words';
+import { compareDecimals } from '../../format/decimals';
 
 export type SortKey =
   | 'name'
@@ -49,25 +50,6 @@ export function sortWord({ key, isFalling }: Sort): string {
 export function nextSort(before: Sort, key: SortKey): Sort {
   if (before.key === key) return { key, isFalling: !before.isFalling };
   return { key, isFalling: key !== 'name' };
-}
-
-/** Compares decimal strings exactly, of any length. */
-export function compareDecimals(one: string, other: string): number {
-  const isNegative = one.startsWith('-');
-  if (isNegative !== other.startsWith('-')) return isNegative ? -1 : 1;
-  const [first, second] = [one.replace('-', ''), other.replace('-', '')];
-  return isNegative ? compareUnsigned(second, first) : compareUnsigned(first, second);
-}
-
-function compareUnsigned(one: string, other: string): number {
-  const [wholeOne = '', fractionOne = ''] = one.split('.');
-  const [wholeOther = '', fractionOther = ''] = other.split('.');
-  if (wholeOne.length !== wholeOther.length) return wholeOne.length - wholeOther.length;
-  if (wholeOne !== wholeOther) return wholeOne < wholeOther ? -1 : 1;
-  const places = Math.max(fractionOne.length, fractionOther.length);
-  const padOne = fractionOne.padEnd(places, '0');
-  const padOther = fractionOther.padEnd(places, '0');
-  return padOne === padOther ? 0 : padOne < padOther ? -1 : 1;
 }
 
 // one collator for all: making one for each comparison takes most of a sort's time

@@ -14,7 +14,6 @@ import type {
   SavedView,
   Standing,
   StandingComparison,
-  Trial,
   Proposal,
 } from '../../api/types';
 import { viewQuery, wholeQuery, type Query, type View } from '../../address/useView';
@@ -123,17 +122,6 @@ export function useOrders(view: View, target: Target, wish: Query) {
     queryKey: ['standing', 'orders', address, asked],
     queryFn: ({ signal }) => ask<Orders>(`${address}/orders${query(asked)}`, { signal }),
     placeholderData: (before, previous) => (previous?.queryKey[2] === address ? before : undefined),
-  });
-}
-
-/** Who would change status under a ladder that is not in force. */
-export function useTrial(view: View, ladder: object, isWhole: boolean) {
-  const asked = wholeQuery(view);
-  return useQuery({
-    queryKey: ['standing', 'trial', asked, ladder],
-    queryFn: () => ask<Trial>(`/standing/trial${query(asked)}`, asJson('POST', ladder)),
-    placeholderData: (before) => before,
-    enabled: isWhole,
   });
 }
 

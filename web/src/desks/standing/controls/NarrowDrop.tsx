@@ -2,12 +2,12 @@ import { useClose } from '@headlessui/react';
 import { useState } from 'react';
 import type { AxisWord, Company, Standing } from '../../../api/types';
 import { isNarrowed, NO_NARROWING, type Changes, type View } from '../../../address/useView';
-import { shifted } from '../../../format/figures';
 import { Drop } from '../../../ui/Drop';
 import { field } from '../../../ui/field';
 import { mainButton, quietButton } from '../../../ui/Notice';
 import { useDebounced } from '../../../ui/useDebounced';
 import { NumberField } from '../../../ui/NumberField';
+import { percentOf, shareOf } from '../../../format/decimals';
 import { typed } from '../../../format/writing';
 import { capital, singular } from '../../../format/nouns';
 import { toggled } from '../../../ui/picks';
@@ -209,16 +209,6 @@ function NameFilter({ text, onChange }: { text: string; onChange: (text: string)
       />
     </label>
   );
-}
-
-/** A percentage as a ratio with its digits kept: "97.5" is "0.975"; null for anything else. */
-export function shareOf(percent: string): string | null {
-  return /^-?\d{1,12}(\.\d{1,6})?$/.test(percent) ? shifted(percent, -2) : null;
-}
-
-/** A ratio as a percentage with its digits kept: "0.975" is "97.5"; empty for anything else. */
-export function percentOf(share: string): string {
-  return /^-?\d+(\.\d+)?$/.test(share) ? shifted(share, 2) : '';
 }
 
 function wordsOf({ narrowing }: View): string[] {

@@ -5,7 +5,7 @@ import { amount } from '../../../format/figures';
 import { Drop } from '../../../ui/Drop';
 import { mainButton } from '../../../ui/Notice';
 import { NumberField } from '../../../ui/NumberField';
-import { ladderTarget } from './ladder';
+import { ladderTarget } from './ladderTarget';
 import { useSaveRules } from '../useStanding';
 import { t } from '../words';
 

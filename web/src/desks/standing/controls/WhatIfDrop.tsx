@@ -3,7 +3,7 @@ import type { Standing } from '../../../api/types';
 import type { Changes, View } from '../../../address/useView';
 import { field } from '../../../ui/field';
 import { TrialDrop } from '../../../ui/Trial';
-import { boundText, draftsOf, faultOf, isShareScale } from './ladder';
+import { boundText, draftsOf, faultOf, isShareScale } from '../../../thresholds/ladder';
 import { t } from '../words';
 
 interface WhatIfDropProps {

@@ -2,7 +2,8 @@ import type { AxisWord, Outlook, OutlookMember } from '../../../api/types';
 import type { View } from '../../../address/useView';
 import { LANGUAGE } from '../../../format/language';
 import { placed } from '../../../format/placing';
-import { compareDecimals, groupId, TOTAL } from '../rows';
+import { compareDecimals } from '../../../format/decimals';
+import { groupId, TOTAL } from '../rows';
 
 export type OutlookKey =
   | 'name'

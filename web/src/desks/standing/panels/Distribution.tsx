@@ -3,7 +3,7 @@ import { useRef, useState, type PointerEvent } from 'react';
 import type { Row, Standing } from '../../../api/types';
 import type { Changes, View } from '../../../address/useView';
 import { toneColour } from '../../../marks/tones';
-import { percentOf } from '../controls/NarrowDrop';
+import { percentOf } from '../../../format/decimals';
 import { EMPTY } from '../rows';
 import { useStanding } from '../useStanding';
 import { amount } from '../../../format/figures';

@@ -1,10 +1,8 @@
-import type { Rung, Standing } from '../../../api/types';
-import type { View } from '../../../address/useView';
-import { readNumber } from '../../../format/numbers';
-import { percentOf, shareOf } from './NarrowDrop';
-import { compareDecimals } from '../rows';
-import { typed } from '../../../format/writing';
-import { t } from '../words';
+import type { Rung } from '../api/types';
+import { compareDecimals, percentOf, shareOf } from '../format/decimals';
+import { readNumber } from '../format/numbers';
+import { typed } from '../format/writing';
+import { t } from './words';
 
 /** A rung while it is edited; the bound as it is typed, in percent where the scale is a share. */
 export interface RungDraft {
@@ -22,6 +20,10 @@ export const SCALES: { value: string; word: string; isShare: boolean }[] = [
   { value: 'share-of-highest', word: t('ladder.ofTheHighestRow'), isShare: true },
 ];
 
+/** What thresholds are based on, in words. */
+export const scaleWord = (scale: string | undefined) =>
+  SCALES.find((one) => one.value === scale)?.word ?? scale;
+
 /** Whether bounds of a scale are percentages; those of a rate's value are too. */
 export function isShareScale(scale: string, unit: string): boolean {
   const isOfRate = unit === 'rate' && (scale === 'value' || scale === 'variance');
@@ -38,12 +40,22 @@ export function withoutBounds(rungs: RungDraft[]): RungDraft[] {
   return rungs.map((rung) => ({ ...rung, bound: '' }));
 }
 
-/** What rules of a standing are attached to: measure, goal set and axis. */
-export function ladderTarget(standing: Standing, view: View): Record<string, string> {
+/** Thresholds while they are edited. */
+export interface LadderDraft {
+  scale: string;
+  perMonth: boolean;
+  rungs: RungDraft[];
+}
+
+export function draftOf(
+  ladder: { scale?: string; perMonth?: boolean; rungs: Rung[] },
+  unit: string,
+): LadderDraft {
+  const scale = ladder.scale ?? 'percent-to-goal';
   return {
-    measure: standing.measure,
-    ...(view.basis.kind === 'set' ? { goalSet: view.basis.name } : {}),
-    axis: standing.axis,
+    scale,
+    perMonth: ladder.perMonth ?? false,
+    rungs: draftsOf(ladder.rungs, isShareScale(scale, unit)),
   };
 }
 
@@ -84,26 +96,22 @@ export function faultOf(rungs: RungDraft[]): string | null {
 /** The ladder as the server takes it; `since` is the first month that it judges, null for all. */
 export function ladderBody(
   target: Record<string, string>,
-  scale: string,
-  rungs: RungDraft[],
-  isShare: boolean,
+  { scale, perMonth, rungs }: LadderDraft,
+  unit: string,
   since: string | null,
-  perMonth = false,
-): object {
+) {
+  const isShare = isShareScale(scale, unit);
   return {
     ...target,
     ...(since ? { since } : {}),
     scale,
-    ...(perMonth ? { perMonth } : {}),
+    ...(perMonth && isAmountScale(scale) ? { perMonth } : {}),
     rungs: rungs.map((rung, at) => ({
       name: rung.name.trim(),
       tone: rung.tone,
       ...(at === 0
         ? {}
-        : {
-            from: boundText(rung, isShare),
-            bound: rung.isAbove ? 'above' : t('ladder.atOrAbove'),
-          }),
+        : { from: boundText(rung, isShare), bound: rung.isAbove ? 'above' : 'at or above' }),
     })),
   };
 }
