@@ -71,26 +71,17 @@ class ProposalMail {
             .toList();
     send(
         to,
-        "Proposal to accept or decline: " + proposal.subject,
-        proposal.maker
-            + " proposes: "
-            + proposal.subject
-            + ".\n\nNothing of it counts before an approver accepts it. Open Proposals in "
-            + company.get()
-            + "'s Zealous Target to see what would change, and accept it or decline it with a"
-            + " reason.\n");
+        ApprovalWords.proposalToAcceptOrDecline(proposal.subject),
+        ApprovalWords.proposesNothingOfItCountsBefore(
+            proposal.maker, proposal.subject, company.get()));
   }
 
   void decided(ProposalEntity proposal) {
     send(
         accounts.find(proposal.makerId).map(preferences::mailOf).map(List::of).orElse(List.of()),
-        "Proposal " + proposal.state.word() + ": " + proposal.subject,
-        "Your proposal was "
-            + proposal.state.word()
-            + " by "
-            + proposal.decidedBy
-            + (proposal.because == null ? "" : ", because: " + proposal.because)
-            + ".\n");
+        ApprovalWords.proposal(proposal.state.word(), proposal.subject),
+        ApprovalWords.yourProposalWasByBecause(
+            proposal.state.word(), proposal.decidedBy, proposal.because));
   }
 
   private void send(List<String> to, String subject, String text) {

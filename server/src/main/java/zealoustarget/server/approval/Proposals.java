@@ -133,8 +133,7 @@ public class Proposals {
     List<String> stale = work.stale(proposal.kind, proposal.content);
     if (!stale.isEmpty()) {
       throw Refusal.of(
-          "changed-since",
-          String.join(" ", stale) + " The proposal must be renewed. Nothing was changed.");
+          "changed-since", ApprovalWords.proposalMustBeRenewed(String.join(" ", stale)));
     }
     Integer load =
         work.apply(
@@ -160,12 +159,12 @@ public class Proposals {
         () -> {
           ProposalEntity proposal = deciding(id);
           if (because == null || because.isBlank()) {
-            throw Refusal.of("value-missing", "Give a reason for declining.")
+            throw Refusal.of("value-missing", ApprovalWords.GIVE_REASON_FOR_DECLINING)
                 .with("name", "because");
           }
           if (because.strip().length() > LONGEST_REASON) {
             throw Refusal.of(
-                    "value-unknown", "A reason has at most " + LONGEST_REASON + " characters.")
+                    "value-unknown", ApprovalWords.reasonHasAtMostCharacters(LONGEST_REASON))
                 .with("name", "because");
           }
           return giveBack(proposal, ProposalState.DECLINED, because.strip());
@@ -178,8 +177,7 @@ public class Proposals {
         () -> {
           ProposalEntity proposal = waiting(id);
           if (proposal.makerId != CurrentAccount.account().id()) {
-            throw Refusal.of(
-                "not-allowed", "Only " + proposal.maker + ", who made it, can withdraw it.");
+            throw Refusal.of("not-allowed", ApprovalWords.onlyWhoMadeItCanWithdraw(proposal.maker));
           }
           return giveBack(proposal, ProposalState.WITHDRAWN, null);
         });
@@ -207,14 +205,14 @@ public class Proposals {
     proposal.decidedAt = clock.instant();
     proposal.because = because;
     proposals.saveAndFlush(proposal);
-    tell(proposal, now.word() + (because == null ? "" : ", because: " + because));
+    tell(proposal, ApprovalWords.because(now.word(), because));
   }
 
   private void tell(ProposalEntity proposal, String what) {
     audit.add(
         AuditKind.PROPOSAL,
         proposal.loadId,
-        "proposal " + proposal.id + " of " + proposal.maker + ": " + proposal.subject,
+        ApprovalWords.proposalOf(proposal.id, proposal.maker, proposal.subject),
         null,
         what);
   }
@@ -222,7 +220,7 @@ public class Proposals {
   private ProposalEntity find(int id) {
     return proposals
         .findById(id)
-        .orElseThrow(() -> Refusal.of("proposal-unknown", "There is no proposal " + id + "."));
+        .orElseThrow(() -> Refusal.of("proposal-unknown", ApprovalWords.noProposal(id)));
   }
 
   private ProposalEntity waiting(int id) {
@@ -230,11 +228,7 @@ public class Proposals {
     if (proposal.state != ProposalState.WAITING) {
       throw Refusal.of(
           "proposal-decided",
-          "The proposal was "
-              + proposal.state.word()
-              + " by "
-              + proposal.decidedBy
-              + ". Nothing was changed.");
+          ApprovalWords.proposalWasBy(proposal.state.word(), proposal.decidedBy));
     }
     return proposal;
   }
@@ -244,13 +238,10 @@ public class Proposals {
     ProposalEntity proposal = find(id);
     Account acting = CurrentAccount.account();
     if (proposal.makerId == acting.id()) {
-      throw Refusal.of(
-          "own-proposal",
-          "You made this proposal, so another person has to accept or decline it. You can withdraw"
-              + " it.");
+      throw Refusal.of("own-proposal", ApprovalWords.YOU_MADE_THIS_PROPOSAL_SO_ANOTHER);
     }
     if (acting.role() != Role.APPROVER) {
-      throw Refusal.of("not-allowed", "An approver accepts or declines proposals.");
+      throw Refusal.of("not-allowed", ApprovalWords.APPROVER_ACCEPTS_OR_DECLINES_PROPOSALS);
     }
     return waiting(id);
   }

@@ -48,7 +48,7 @@ class AuditController {
     AuditKind wanted = kind(kind);
     long end = audit.end(); // that it is taken along is an entry of its own
     return Downloads.of(
-        "audit log.csv",
+        AuditWords.AUDIT_LOG_CSV,
         Downloads.CSV,
         out -> {
           CsvWriter csv =
@@ -81,12 +81,10 @@ class AuditController {
             () ->
                 Refusal.of(
                         "value-unknown",
-                        "\""
-                            + word
-                            + "\" is not a kind; allowed are "
-                            + String.join(
-                                ", ", Stream.of(AuditKind.values()).map(AuditKind::word).toList())
-                            + ".")
+                        AuditWords.isNotKindAllowedAre(
+                            word,
+                            String.join(
+                                ", ", Stream.of(AuditKind.values()).map(AuditKind::word).toList())))
                     .with("name", "kind"));
   }
 }

@@ -77,19 +77,11 @@ public final class AuditLinks {
         String hash = row.getString("hash");
         if (found != place + 1 || !head.equals(row.getString("previous_hash"))) {
           faults.add(
-              "The audit log has a gap before entry "
-                  + found
-                  + " of "
-                  + row.getObject("done_at", OffsetDateTime.class).toInstant()
-                  + ": entries were removed, added or moved.");
+              AuditWords.auditLogHasGapBeforeEntry(
+                  found, row.getObject("done_at", OffsetDateTime.class).toInstant()));
         }
         if (!of(row).equals(hash)) {
-          faults.add(
-              "Entry "
-                  + found
-                  + " of the audit log does not read as it was written: "
-                  + row.getString("subject")
-                  + ".");
+          faults.add(AuditWords.entryOfAuditLogDoesNot(found, row.getString("subject")));
         }
         place = found;
         head = hash;
@@ -98,7 +90,7 @@ public final class AuditLinks {
     try (Statement statement = connection.createStatement();
         ResultSet row = statement.executeQuery("select place, hash from record_head")) {
       if (!row.next() || row.getLong(1) != place || !row.getString(2).equals(head)) {
-        faults.add("The audit log does not end with the entry that was added last.");
+        faults.add(AuditWords.AUDIT_LOG_DOES_NOT_END_WITH);
       }
     }
     return new Verified(place, head, faults);

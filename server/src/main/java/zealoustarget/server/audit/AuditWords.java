@@ -1,5 +1,6 @@
 package zealoustarget.server.audit;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -57,6 +58,18 @@ public final class AuditWords {
           Map.entry("quotient", "divides"));
 
   private static final Set<String> SHARES = Set.of("rate", "percent");
+
+  static final String AUDIT_LOG_CSV = "audit log.csv";
+  static final String AUDIT_LOG_DOES_NOT_END_WITH =
+      "The audit log does not end with the entry that was added last.";
+  static final String PAYROLL_FILE = "payroll file";
+  static final String ALL_STATEMENTS = "all statements";
+  static final String CLOSED_FIGURES = "closed figures";
+  static final String EXPORT_OF_COMPANY = "export of the company";
+  static final String STANDING_AS_CSV = "standing as CSV";
+  static final String STANDING_AS_WORKBOOK = "standing as a workbook";
+  static final String ORDERS_AS_CSV = "orders as CSV";
+  static final String AUDIT_LOG = "audit log";
 
   private AuditWords() {}
 
@@ -191,5 +204,21 @@ public final class AuditWords {
     } catch (IllegalArgumentException noRatio) {
       return ratio;
     }
+  }
+
+  static String isNotKindAllowedAre(String word, String kinds) {
+    return "\"" + word + "\" is not a kind; allowed are " + kinds + ".";
+  }
+
+  static String auditLogHasGapBeforeEntry(long entry, Instant at) {
+    return "The audit log has a gap before entry "
+        + entry
+        + " of "
+        + at
+        + ": entries were removed, added or moved.";
+  }
+
+  static String entryOfAuditLogDoesNot(long entry, String text) {
+    return "Entry " + entry + " of the audit log does not read as it was written: " + text + ".";
   }
 }

@@ -18,16 +18,16 @@ import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 class DownloadTrail implements AsyncHandlerInterceptor, WebMvcConfigurer {
   private static final Map<String, String> WORDS =
       Map.of(
-          "/api/v1/earnings/payroll.csv", "payroll file",
+          "/api/v1/earnings/payroll.csv", AuditWords.PAYROLL_FILE,
           "/api/v1/earnings/reps/{rep}/statement.pdf", "statement",
-          "/api/v1/earnings/jobs/{id}/statements.pdf", "all statements",
-          "/api/v1/months/{month}/seal/snapshot.zip", "closed figures",
+          "/api/v1/earnings/jobs/{id}/statements.pdf", AuditWords.ALL_STATEMENTS,
+          "/api/v1/months/{month}/seal/snapshot.zip", AuditWords.CLOSED_FIGURES,
           "/api/v1/backups/{name}", "backup",
-          "/api/v1/company/export", "export of the company",
-          "/api/v1/standing/export.csv", "standing as CSV",
-          "/api/v1/standing/export.xlsx", "standing as a workbook",
-          "/api/v1/standing/{axis}/{key}/orders.csv", "orders as CSV",
-          "/api/v1/audit.csv", "audit log");
+          "/api/v1/company/export", AuditWords.EXPORT_OF_COMPANY,
+          "/api/v1/standing/export.csv", AuditWords.STANDING_AS_CSV,
+          "/api/v1/standing/export.xlsx", AuditWords.STANDING_AS_WORKBOOK,
+          "/api/v1/standing/{axis}/{key}/orders.csv", AuditWords.ORDERS_AS_CSV,
+          "/api/v1/audit.csv", AuditWords.AUDIT_LOG);
 
   private final Audit audit;
 

@@ -97,9 +97,7 @@ class CloseController {
             .filter(found -> !source.isBlank() && source.length() <= LONGEST_SOURCE)
             .orElseThrow(
                 () ->
-                    Refusal.of(
-                            "value-unknown",
-                            "A source comes monthly, quarterly, or has ended. Choose one.")
+                    Refusal.of("value-unknown", CloseWords.SOURCE_COMES_MONTHLY_QUARTERLY_OR_HAS)
                         .with("name", "rhythm"));
     String name = body.name() == null || body.name().isBlank() ? source : body.name();
     rhythms.set(source, name, rhythm);

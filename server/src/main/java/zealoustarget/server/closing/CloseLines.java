@@ -138,13 +138,13 @@ class CloseLines {
         items(
             looked,
             load -> load.state() == LoadState.STAGED || load.state() == LoadState.RECEIVED,
-            load -> CloseText.count(load.ready(), "line waits", "lines wait") + " to be posted");
+            load -> CloseWords.lineWaitsLinesWaitToBe(load.ready()));
     return new Found(
         "staged",
-        CloseText.STAGED,
+        CloseWords.STAGED,
         Integer.toString(open.size()),
-        open.isEmpty() ? "none waits to be posted" : names(open),
-        action(CloseText.OPEN_LOAD, open),
+        open.isEmpty() ? CloseWords.NONE_WAITS_TO_BE_POSTED : names(open),
+        action(CloseWords.OPEN_LOAD, open),
         open);
   }
 
@@ -159,7 +159,7 @@ class CloseLines {
         items(
             looked,
             load -> load.isPosted() && load.held() > 0 && !settled.contains(load.id()),
-            load -> load.held() + " of " + CloseText.count(load.lines(), "line", "lines"));
+            load -> CloseWords.ofLineLines(load.held(), load.lines()));
     int lines =
         looked.loads().stream()
             .filter(load -> open.stream().anyMatch(item -> item.key().equals(key(load))))
@@ -167,10 +167,10 @@ class CloseLines {
             .sum();
     return new Found(
         "held",
-        CloseText.HELD,
+        CloseWords.HELD,
         Integer.toString(lines),
         open.isEmpty() ? "none" : texts(open),
-        action(CloseText.SEE_HELD, open),
+        action(CloseWords.SEE_HELD, open),
         open);
   }
 
@@ -184,15 +184,15 @@ class CloseLines {
         items(
             looked,
             load -> load.isPosted() && !load.isControlTotalMet(),
-            load ->
-                "posted although its control total differs"
-                    + (load.because() == null ? "" : ": " + load.because()));
+            load -> CloseWords.postedAlthoughItsControlTotalDiffers(load.because()));
     return new Found(
         "control-totals",
-        CloseText.CONTROL_TOTALS,
-        given.isEmpty() ? "–" : (given.size() - open.size()) + " of " + given.size(),
-        given.isEmpty() ? "none is given" : open.isEmpty() ? "all match" : names(open),
-        action(CloseText.OPEN_LOAD, open),
+        CloseWords.CONTROL_TOTALS,
+        given.isEmpty() ? "–" : CloseWords.of((given.size() - open.size()), given.size()),
+        given.isEmpty()
+            ? CloseWords.NONE_IS_GIVEN
+            : open.isEmpty() ? CloseWords.ALL_MATCH : names(open),
+        action(CloseWords.OPEN_LOAD, open),
         open);
   }
 
@@ -212,7 +212,7 @@ class CloseLines {
   }
 
   private static String key(MonthLoad load) {
-    return "load " + load.id() + ", " + load.held() + " on hold";
+    return CloseWords.loadOnHold(load.id(), load.held());
   }
 
   private static Found quotas(Looked looked, List<Statement> statements) {
@@ -227,22 +227,21 @@ class CloseLines {
                       rep.key(),
                       rep.name(),
                       one.facts().sales() == 0
-                          ? "has a plan and no quota"
-                          : "has actuals of "
-                              + looked
+                          ? CloseWords.HAS_PLAN_AND_NO_QUOTA
+                          : CloseWords.hasActualsOfWithoutQuota(
+                              looked
                                   .figures()
-                                  .amount(Ratio.of(one.facts().sales()), planMeasure(looked, one))
-                              + " without a quota",
+                                  .amount(Ratio.of(one.facts().sales()), planMeasure(looked, one))),
                       null,
                       "/goals?to=" + looked.month() + "&set=" + encoded(set));
                 })
             .toList();
     return new Found(
         "quotas",
-        CloseText.QUOTAS,
+        CloseWords.QUOTAS,
         Integer.toString(open.size()),
-        open.isEmpty() ? "every rep with a plan has one" : texts(open),
-        action(CloseText.ADD_QUOTA, open),
+        open.isEmpty() ? CloseWords.EVERY_REP_WITH_PLAN_HAS_ONE : texts(open),
+        action(CloseWords.ADD_QUOTA, open),
         open);
   }
 
@@ -261,17 +260,19 @@ class CloseLines {
                     new CloseAnswer.Item(
                         rep.key(),
                         rep.name(),
-                        "has no commission plan",
+                        CloseWords.HAS_NO_COMMISSION_PLAN,
                         null,
                         "/rules?to=" + looked.month()))
             .toList();
     int with = statements.size() - open.size();
     return new Found(
         "plans",
-        CloseText.PLANS,
+        CloseWords.PLANS,
         Integer.toString(open.size()),
-        open.isEmpty() ? CloseText.count(with, "rep has one", "reps have one") : texts(open),
-        action(CloseText.ASSIGN_PLAN, open),
+        open.isEmpty()
+            ? CloseWords.count(with, CloseWords.REP_HAS_ONE, CloseWords.REPS_HAVE_ONE)
+            : texts(open),
+        action(CloseWords.ASSIGN_PLAN, open),
         open);
   }
 
@@ -353,14 +354,12 @@ class CloseLines {
           if (over.abs().compareTo(limit) > 0) {
             open.add(
                 new CloseAnswer.Item(
-                    region.key() + " in " + book.name() + ", " + over.toText(),
+                    CloseWords.in(region.key(), book.name(), over.toText()),
                     region.name(),
-                    "quotas of "
-                        + looked.figures().amount(sum, quota.measure())
-                        + " against "
-                        + looked.figures().amount(own, quota.measure())
-                        + " in "
-                        + book.name(),
+                    CloseWords.quotasOfAgainstIn(
+                        looked.figures().amount(sum, quota.measure()),
+                        looked.figures().amount(own, quota.measure()),
+                        book.name()),
                     signed(over),
                     "/goals?to=" + looked.month() + "&set=" + encoded(quota.goalSet())));
           }
@@ -370,19 +369,19 @@ class CloseLines {
     String shown = limit.times(Ratio.of(100)).toText() + " %";
     return new Found(
         "region-goals",
-        CloseText.REGION_GOALS,
+        CloseWords.REGION_GOALS,
         largest == null ? "–" : signed(largest),
         largest == null
-            ? "no region has a goal of its own"
+            ? CloseWords.NO_REGION_HAS_GOAL_OF_ITS
             : open.isEmpty()
-                ? "no region differs by more than " + shown + "; most: " + largestOf
-                : names(open) + verb(open.size()) + " more than " + shown,
-        action(CloseText.OPEN_GOALS, open),
+                ? CloseWords.noRegionDiffersByMoreThan(shown, largestOf)
+                : CloseWords.moreThan(names(open) + verb(open.size()), shown),
+        action(CloseWords.OPEN_GOALS, open),
         open);
   }
 
   private static String verb(int count) {
-    return count == 1 ? " differs by" : " differ by";
+    return count == 1 ? CloseWords.DIFFERS_BY : CloseWords.DIFFER_BY;
   }
 
   private static String signed(Ratio share) {
@@ -423,7 +422,7 @@ class CloseLines {
               new CloseAnswer.Item(
                   row.member().key(),
                   row.member().name(),
-                  Shown.percent(miss.dividedBy(goal)) + " % short of " + quota.goalSet(),
+                  CloseWords.shortOf(Shown.percent(miss.dividedBy(goal)), quota.goalSet()),
                   looked.figures().amount(miss, quota.measure()),
                   "/standing?to="
                       + looked.month()
@@ -437,20 +436,12 @@ class CloseLines {
     String shown = limit.times(Ratio.of(100)).toText() + " %";
     return new Found(
         "reasons",
-        CloseText.REASONS,
+        CloseWords.REASONS,
         Integer.toString(open.size()),
         misses == 0
-            ? "no rep misses by more than " + shown
-            : CloseText.count(misses, "rep misses", "reps miss")
-                + " by more than "
-                + shown
-                + (open.isEmpty() ? ", all noted" : "; no reason: " + names(open))
-                + (waiting.isEmpty()
-                    ? ""
-                    : "; "
-                        + CloseText.count(waiting.size(), "rep waits", "reps wait")
-                        + " for a file"),
-        action(CloseText.GIVE_REASON, open),
+            ? CloseWords.noRepMissesByMoreThan(shown)
+            : CloseWords.repMissesRepsMissByMore(misses, shown, names(open), waiting.size()),
+        action(CloseWords.GIVE_REASON, open),
         open);
   }
 
@@ -469,9 +460,9 @@ class CloseLines {
     }
     return new Found(
         "adjustments",
-        CloseText.ADJUSTMENTS,
+        CloseWords.ADJUSTMENTS,
         words.isEmpty() ? "0" : looked.figures().grouped(cents(sum)),
-        words.isEmpty() ? "none" : CloseText.names(words, 3),
+        words.isEmpty() ? "none" : CloseWords.names(words, 3),
         null,
         List.of());
   }
@@ -487,15 +478,13 @@ class CloseLines {
             .map(
                 one ->
                     new CloseAnswer.Item(
-                        "follow-up " + one.id(),
+                        CloseWords.followUp(one.id()),
                         one.what(),
-                        one.memberName()
-                            + ", "
-                            + SpanWords.name(one.month())
-                            + ": "
-                            + one.who()
-                            + " until "
-                            + CloseText.day(one.due()),
+                        CloseWords.until(
+                            one.memberName(),
+                            SpanWords.name(one.month()),
+                            one.who(),
+                            CloseWords.day(one.due())),
                         null,
                         "/standing?to="
                             + one.month()
@@ -506,15 +495,15 @@ class CloseLines {
             .toList();
     return new Found(
         "follow-ups",
-        CloseText.FOLLOW_UPS,
+        CloseWords.FOLLOW_UPS,
         Integer.toString(open.size()),
-        open.isEmpty() ? "none is due" : names(open),
-        action(CloseText.OPEN_FOLLOW_UP, open),
+        open.isEmpty() ? CloseWords.NONE_IS_DUE : names(open),
+        action(CloseWords.OPEN_FOLLOW_UP, open),
         open);
   }
 
   private static String names(List<CloseAnswer.Item> items) {
-    return CloseText.names(items.stream().map(CloseAnswer.Item::name).toList(), 3);
+    return CloseWords.names(items.stream().map(CloseAnswer.Item::name).toList(), 3);
   }
 
   private static String texts(List<CloseAnswer.Item> items) {

@@ -98,7 +98,7 @@ public class CloseList implements CloseGate {
         month.toString(),
         word,
         open,
-        CloseText.headline(month, word, open),
+        CloseWords.headline(month, word, open),
         sentence(month, lines, seal),
         lines,
         after(month),
@@ -148,7 +148,7 @@ public class CloseList implements CloseGate {
 
   private String sentence(YearMonth month, List<CloseAnswer.Line> lines, @Nullable Seal seal) {
     if (seal != null) {
-      return CloseText.closed(
+      return CloseWords.closed(
           seal.sealedBy(),
           seal.sealedAt().atZone(clock.getZone()).toLocalDate(),
           workingDay(month, seal),
@@ -157,7 +157,7 @@ public class CloseList implements CloseGate {
     }
     Closing closing = closing();
     LocalDate due = dueDay(month, closing.dueDay());
-    return CloseText.sentence(
+    return CloseWords.sentence(
         lines.size(),
         count(lines, CloseState.DONE),
         count(lines, CloseState.WAIVED),
@@ -222,19 +222,20 @@ public class CloseList implements CloseGate {
         expected.stream()
             .filter(CloseAnswer.Source::isLate)
             .filter(source -> !SourceArrivals.isMissing(source))
-            .map(source -> source.name() + " came " + source.text())
+            .map(source -> CloseWords.came(source.name(), source.text()))
             .toList();
     return new CloseLines.Found(
         "arrivals",
-        CloseText.ARRIVALS,
-        expected.isEmpty() ? "–" : (expected.size() - open.size()) + " of " + expected.size(),
+        CloseWords.ARRIVALS,
+        expected.isEmpty() ? "–" : CloseWords.of((expected.size() - open.size()), expected.size()),
         expected.isEmpty()
-            ? "no source has come three months running yet"
+            ? CloseWords.NO_SOURCE_HAS_COME_THREE_MONTHS
             : open.isEmpty()
-                ? late.isEmpty() ? "all came" : CloseText.names(late, 2)
-                : CloseText.names(open.stream().map(CloseAnswer.Item::name).toList(), 2)
-                    + (open.size() == 1 ? " is missing" : " are missing"),
-        open.isEmpty() ? null : new CloseAnswer.Action(CloseText.CHOOSE_FILE, ""),
+                ? late.isEmpty() ? CloseWords.ALL_CAME : CloseWords.names(late, 2)
+                : CloseWords.isMissingAreMissing(
+                    CloseWords.names(open.stream().map(CloseAnswer.Item::name).toList(), 2),
+                    open.size()),
+        open.isEmpty() ? null : new CloseAnswer.Action(CloseWords.CHOOSE_FILE, ""),
         open);
   }
 
@@ -250,8 +251,8 @@ public class CloseList implements CloseGate {
             code,
             own.name,
             "–",
-            own.lastMonth == null ? CloseText.OWN_EVERY_MONTH : CloseText.OWN,
-            new CloseAnswer.Action(CloseText.MARK_DONE, ""),
+            own.lastMonth == null ? CloseWords.OWN_EVERY_MONTH : CloseWords.OWN,
+            new CloseAnswer.Action(CloseWords.MARK_DONE, ""),
             List.of()),
         true,
         tick == null ? Set.of(code) : Set.of(),
@@ -264,10 +265,10 @@ public class CloseList implements CloseGate {
     return placed(
         new CloseLines.Found(
             BRIEFING,
-            CloseText.BRIEFING,
+            CloseWords.BRIEFING,
             signed == null ? "0 of 1" : "1 of 1",
-            signed == null ? CloseText.UNSIGNED : CloseText.SIGNED,
-            new CloseAnswer.Action(CloseText.OPEN_BRIEFING, "/briefing?to=" + month),
+            signed == null ? CloseWords.UNSIGNED : CloseWords.SIGNED,
+            new CloseAnswer.Action(CloseWords.OPEN_BRIEFING, "/briefing?to=" + month),
             List.of()),
         false,
         signed == null ? Set.of(BRIEFING) : Set.of(),
@@ -306,17 +307,17 @@ public class CloseList implements CloseGate {
     return List.of(
         new CloseAnswer.Line(
             "statements",
-            CloseText.STATEMENTS,
+            CloseWords.STATEMENTS,
             isDone ? "done" : "open",
             false,
-            count.sent() + " of " + count.all(),
-            "sent once the month is closed",
+            CloseWords.of(count.sent(), count.all()),
+            CloseWords.SENT_ONCE_MONTH_IS_CLOSED,
             null,
             null,
             null,
             seals.find(month).isPresent() && !isDone
                 ? new CloseAnswer.Action(
-                    CloseText.OPEN_SENDING, "/earnings?to=" + month + "&show=send")
+                    CloseWords.OPEN_SENDING, "/earnings?to=" + month + "&show=send")
                 : null,
             List.of()));
   }
@@ -329,16 +330,13 @@ public class CloseList implements CloseGate {
   CloseAnswer waive(YearMonth month, String code, @Nullable String reason) {
     String text = reason == null ? "" : reason.strip();
     if (text.isEmpty() || text.length() > LONGEST_REASON) {
-      throw Refusal.of(
-              "value-missing",
-              "Give the reason for the waiver, in up to " + LONGEST_REASON + " characters.")
+      throw Refusal.of("value-missing", CloseWords.giveReasonForWaiverInUp(LONGEST_REASON))
           .with("name", "reason");
     }
     checkOpen(month);
     Placed line = find(month, code);
     if (line.open().isEmpty()) {
-      throw Refusal.of(
-              "close-line-done", "\"" + line.line().name() + "\" is done; nothing is waived.")
+      throw Refusal.of("close-line-done", CloseWords.isDoneNothingIsWaived(line.line().name()))
           .with("line", code);
     }
     store.waive(month, line.line(), line.open(), text);
@@ -358,8 +356,7 @@ public class CloseList implements CloseGate {
   CloseAnswer add(YearMonth month, @Nullable String name, boolean isRecurring) {
     String text = name == null ? "" : name.strip();
     if (text.isEmpty() || text.length() > LONGEST_NAME) {
-      throw Refusal.of(
-              "value-missing", "Say what is to be done, in up to " + LONGEST_NAME + " characters.")
+      throw Refusal.of("value-missing", CloseWords.sayWhatIsToBeDone(LONGEST_NAME))
           .with("name", "name");
     }
     checkOpen(month);
@@ -386,9 +383,7 @@ public class CloseList implements CloseGate {
 
   private void checkOpen(YearMonth month) {
     if (seals.find(month).isPresent()) {
-      throw Refusal.of(
-              "month-sealed",
-              month + " is closed; its close list stays as it was. Nothing changed.")
+      throw Refusal.of("month-sealed", CloseWords.isClosedItsCloseListStays(month))
           .with("months", List.of(month.toString()));
     }
   }
@@ -412,7 +407,7 @@ public class CloseList implements CloseGate {
             .map(CloseAnswer.Line::name)
             .toList();
     if (!open.isEmpty()) {
-      throw Refusal.of("month-not-checked", CloseText.notChecked(month, open)).with("lines", open);
+      throw Refusal.of("month-not-checked", CloseWords.notChecked(month, open)).with("lines", open);
     }
   }
 

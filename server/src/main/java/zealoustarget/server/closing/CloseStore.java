@@ -71,7 +71,7 @@ class CloseStore {
             Audit.who(),
             clock.instant()));
     audit.add(
-        AuditKind.CLOSE_LIST, subject(month, line.name()), null, "waived, because: " + reason);
+        AuditKind.CLOSE_LIST, subject(month, line.name()), null, CloseWords.waivedBecause(reason));
   }
 
   /** Takes a waiver back; nothing happens where there is none. */
@@ -82,7 +82,10 @@ class CloseStore {
     if (waiver != null) {
       entities.remove(waiver);
       audit.add(
-          AuditKind.CLOSE_LIST, subject(month, name), "waived, because: " + waiver.reason, null);
+          AuditKind.CLOSE_LIST,
+          subject(month, name),
+          CloseWords.waivedBecause(waiver.reason),
+          null);
     }
   }
 
@@ -95,7 +98,7 @@ class CloseStore {
         AuditKind.CLOSE_LIST,
         subject(month, name),
         null,
-        isRecurring ? "added for every month" : "added for this month");
+        isRecurring ? CloseWords.ADDED_FOR_EVERY_MONTH : CloseWords.ADDED_FOR_THIS_MONTH);
   }
 
   /**
@@ -116,7 +119,7 @@ class CloseStore {
     } else {
       line.lastMonth = number - 1;
     }
-    audit.add(AuditKind.CLOSE_LIST, subject(month, line.name), "on the list", null);
+    audit.add(AuditKind.CLOSE_LIST, subject(month, line.name), CloseWords.ON_LIST, null);
   }
 
   /**
@@ -150,9 +153,7 @@ class CloseStore {
   }
 
   static Refusal unknown(YearMonth month, String line) {
-    return Refusal.of(
-            "close-line-unknown",
-            "The close list of " + month + " has no line \"" + line + "\". Load the list again.")
+    return Refusal.of("close-line-unknown", CloseWords.closeListOfHasNoLine(month, line))
         .with("line", line);
   }
 
@@ -178,6 +179,6 @@ class CloseStore {
   }
 
   private static String subject(YearMonth month, String line) {
-    return "close list of " + month + ", " + line;
+    return CloseWords.closeListOf(month, line);
   }
 }

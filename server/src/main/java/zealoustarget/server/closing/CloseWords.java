@@ -5,10 +5,11 @@ import java.time.YearMonth;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 import zealoustarget.core.calendar.SpanWords;
 
 /** Everything that the close list says. */
-final class CloseText {
+final class CloseWords {
   static final String ARRIVALS = "Files expected";
   static final String STAGED = "Staged loads";
   static final String HELD = "Lines on hold";
@@ -42,7 +43,30 @@ final class CloseText {
   static final String SIGNED = "signed";
   static final String UNSIGNED = "nobody has signed it yet";
 
-  private CloseText() {}
+  static final String SOURCE_COMES_MONTHLY_QUARTERLY_OR_HAS =
+      "A source comes monthly, quarterly, or has ended. Choose one.";
+  static final String NONE_WAITS_TO_BE_POSTED = "none waits to be posted";
+  static final String NONE_IS_GIVEN = "none is given";
+  static final String ALL_MATCH = "all match";
+  static final String HAS_PLAN_AND_NO_QUOTA = "has a plan and no quota";
+  static final String EVERY_REP_WITH_PLAN_HAS_ONE = "every rep with a plan has one";
+  static final String HAS_NO_COMMISSION_PLAN = "has no commission plan";
+  static final String REP_HAS_ONE = "rep has one";
+  static final String REPS_HAVE_ONE = "reps have one";
+  static final String NO_REGION_HAS_GOAL_OF_ITS = "no region has a goal of its own";
+  static final String DIFFERS_BY = " differs by";
+  static final String DIFFER_BY = " differ by";
+  static final String NONE_IS_DUE = "none is due";
+  static final String NO_SOURCE_HAS_COME_THREE_MONTHS =
+      "no source has come three months running yet";
+  static final String ALL_CAME = "all came";
+  static final String SENT_ONCE_MONTH_IS_CLOSED = "sent once the month is closed";
+  static final String ADDED_FOR_EVERY_MONTH = "added for every month";
+  static final String ADDED_FOR_THIS_MONTH = "added for this month";
+  static final String ON_LIST = "on the list";
+  static final String YEAR_IS_FISCAL_YEAR_SUCH_AS = "\"year\" is a fiscal year such as 2027.";
+
+  private CloseWords() {}
 
   static String day(LocalDate day) {
     return DAY.format(day);
@@ -142,5 +166,105 @@ final class CloseText {
         + " on its close list: "
         + names(open, 5)
         + ". Settle or waive them in Intake. Nothing was closed.";
+  }
+
+  static String lineWaitsLinesWaitToBe(int ready) {
+    return count(ready, "line waits", "lines wait") + " to be posted";
+  }
+
+  static String ofLineLines(int held, int lines) {
+    return held + " of " + count(lines, "line", "lines");
+  }
+
+  static String postedAlthoughItsControlTotalDiffers(@Nullable String because) {
+    return "posted although its control total differs" + (because == null ? "" : ": " + because);
+  }
+
+  static String of(int number, int all) {
+    return number + " of " + all;
+  }
+
+  static String loadOnHold(int id, int held) {
+    return "load " + id + ", " + held + " on hold";
+  }
+
+  static String hasActualsOfWithoutQuota(String amount) {
+    return "has actuals of " + amount + " without a quota";
+  }
+
+  static String in(String region, String book, String toText) {
+    return region + " in " + book + ", " + toText;
+  }
+
+  static String quotasOfAgainstIn(String quotas, String goals, String book) {
+    return "quotas of " + quotas + " against " + goals + " in " + book;
+  }
+
+  static String noRegionDiffersByMoreThan(String limit, String largestOf) {
+    return "no region differs by more than " + limit + "; most: " + largestOf;
+  }
+
+  static String moreThan(String percent, String goals) {
+    return percent + " more than " + goals;
+  }
+
+  static String shortOf(String percent, String goalSet) {
+    return percent + " % short of " + goalSet;
+  }
+
+  static String noRepMissesByMoreThan(String limit) {
+    return "no rep misses by more than " + limit;
+  }
+
+  static String repMissesRepsMissByMore(int misses, String limit, String unnoted, int waiting) {
+    return count(misses, "rep misses", "reps miss")
+        + " by more than "
+        + limit
+        + (unnoted.isEmpty() ? ", all noted" : "; no reason: " + unnoted)
+        + (waiting == 0 ? "" : "; " + count(waiting, "rep waits", "reps wait") + " for a file");
+  }
+
+  static String followUp(int id) {
+    return "follow-up " + id;
+  }
+
+  static String until(String memberName, String month, String who, String due) {
+    return memberName + ", " + month + ": " + who + " until " + due;
+  }
+
+  static String came(String source, String arrival) {
+    return source + " came " + arrival;
+  }
+
+  static String isMissingAreMissing(String names, int count) {
+    return names + (count == 1 ? " is missing" : " are missing");
+  }
+
+  static String giveReasonForWaiverInUp(int longestReason) {
+    return "Give the reason for the waiver, in up to " + longestReason + " characters.";
+  }
+
+  static String isDoneNothingIsWaived(String line) {
+    return "\"" + line + "\" is done; nothing is waived.";
+  }
+
+  static String sayWhatIsToBeDone(int longestName) {
+    return "Say what is to be done, in up to " + longestName + " characters.";
+  }
+
+  static String isClosedItsCloseListStays(YearMonth month) {
+    return month + " is closed; its close list stays as it was. Nothing changed.";
+  }
+
+  static String waivedBecause(String reason) {
+    return "waived, because: " + reason;
+  }
+
+  static String closeListOfHasNoLine(YearMonth month, String line) {
+    return "The close list of " + month + " has no line \"" + line + "\". Load the list again.";
+  }
+
+  static String closeListOf(YearMonth month, String line) {
+    return "close list of " + month + ", " + line;
   }
 }

@@ -54,7 +54,7 @@ class Closes {
 
   List<MonthClose> of(int year) {
     if (year < FIRST_YEAR || year > LAST_YEAR) {
-      throw Refusal.of("value-unknown", "\"year\" is a fiscal year such as 2027.")
+      throw Refusal.of("value-unknown", CloseWords.YEAR_IS_FISCAL_YEAR_SUCH_AS)
           .with("name", "year");
     }
     return companyRules.current().calendar().year(year).months().stream().map(this::month).toList();

@@ -109,9 +109,9 @@ class LateMail {
     SimpleMailMessage message = new SimpleMailMessage();
     message.setFrom(settings.from());
     message.setTo(to.toArray(String[]::new));
-    message.setSubject(CloseText.lateSubject(month, source.name()));
+    message.setSubject(CloseWords.lateSubject(month, source.name()));
     message.setText(
-        CloseText.lateText(SpanWords.name(month), source.name(), source.text(), company.get()));
+        CloseWords.lateText(SpanWords.name(month), source.name(), source.text(), company.get()));
     try {
       server.sender().send(message);
     } catch (MailException refused) {

@@ -149,7 +149,7 @@ class SourceArrivals {
         source.replaceFirst("^(columns|pull): ", ""),
         rhythm.word(),
         last.isLate(),
-        CloseText.arrival(last, behind, arrivals.usualDay(number).isPresent()),
+        CloseWords.arrival(last, behind, arrivals.usualDay(number).isPresent()),
         months);
   }
 

@@ -109,7 +109,7 @@ public class EarningsController {
     try {
       return YearMonth.parse(text.strip());
     } catch (DateTimeException noMonth) {
-      throw Refusal.of("month-unreadable", "\"" + text + "\" is not a month. Write it as 2026-10.");
+      throw Refusal.of("month-unreadable", EarningsWords.isNotMonth(text));
     }
   }
 }

@@ -377,8 +377,7 @@ class EarningsDesk {
   WhatIfAnswer whatIf(String rep, YearMonth month, String sales) {
     Statement statement = earnings.statement(rep, month);
     if (statement.curve() == null) {
-      throw Refusal.of(
-          "value-unknown", "Without a plan and a quota above 0, sales earn no commission.");
+      throw Refusal.of("value-unknown", EarningsWords.WITHOUT_PLAN_AND_QUOTA_ABOVE_SALES);
     }
     Measure measure = Objects.requireNonNull(statement.terms()).plan().measure();
     long units = units(sales, measure);
@@ -405,13 +404,7 @@ class EarningsDesk {
     }
     throw Refusal.of(
             "value-unknown",
-            "\""
-                + sales
-                + "\" is not an amount of "
-                + measure.words()
-                + ". Write it as "
-                + measure.text(123_450)
-                + ".")
+            EarningsWords.isNotAmountOf(sales, measure.words(), measure.text(123_450)))
         .with("name", "sales");
   }
 

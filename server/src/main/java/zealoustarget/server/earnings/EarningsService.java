@@ -443,8 +443,7 @@ public class EarningsService {
   }
 
   private static Refusal unknown(String rep, YearMonth month) {
-    return Refusal.of("member-unknown", "There is no rep \"" + rep + "\" in " + month + ".")
-        .with("key", rep);
+    return Refusal.of("member-unknown", EarningsWords.noRepIn(rep, month)).with("key", rep);
   }
 
   /** Whether any plan may reckon a month alone, by a goal set; all statements tell which do. */

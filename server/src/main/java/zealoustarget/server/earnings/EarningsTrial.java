@@ -41,9 +41,7 @@ public record EarningsTrial(Ratio factor, @Nullable String plan, boolean atPace)
       }
       String plan = QueryReader.isGiven(trialPlan) ? trialPlan.strip() : null;
       if (plan != null && rules.commission().plans().findPlan(plan, month).isEmpty()) {
-        throw Refusal.of(
-                "value-unknown",
-                "There is no commission plan \"" + plan + "\" that holds in this month.")
+        throw Refusal.of("value-unknown", EarningsWords.noCommissionPlanThatHoldsIn(plan))
             .with("name", "trialPlan");
       }
       return new EarningsTrial(
@@ -62,13 +60,13 @@ public record EarningsTrial(Ratio factor, @Nullable String plan, boolean atPace)
       words.add("quotas \u00d7 " + factor.toText());
     }
     if (plan != null) {
-      words.add("everybody with a plan under " + plan);
+      words.add(EarningsWords.everybodyWithPlanUnder(plan));
     }
     if (atPace) {
       words.add(Trial.pace(month, days));
     }
     if (isClosed) {
-      words.add(SpanWords.name(month) + " is closed and stays as it was paid");
+      words.add(EarningsWords.isClosedAndStaysAsIt(SpanWords.name(month)));
     }
     return words;
   }

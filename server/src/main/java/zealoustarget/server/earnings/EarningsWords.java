@@ -1,6 +1,7 @@
 package zealoustarget.server.earnings;
 
 import java.math.RoundingMode;
+import java.time.YearMonth;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.amount.Measure;
@@ -23,6 +24,9 @@ import zealoustarget.server.rules.PlanPart;
 /** Puts statements into the form in which they travel. */
 public final class EarningsWords {
   private static final Ratio BEYOND = Ratio.of(17, 10);
+
+  static final String WITHOUT_PLAN_AND_QUOTA_ABOVE_SALES =
+      "Without a plan and a quota above 0, sales earn no commission.";
 
   private EarningsWords() {}
 
@@ -125,5 +129,29 @@ public final class EarningsWords {
     return curve.corners(until).stream()
         .map(point -> new PointPart(measure.text(point.sales()), PlanPart.cents(point.pay())))
         .toList();
+  }
+
+  static String isNotMonth(String text) {
+    return "\"" + text + "\" is not a month. Write it as 2026-10.";
+  }
+
+  static String isNotAmountOf(String sales, String measure, String text) {
+    return "\"" + sales + "\" is not an amount of " + measure + ". Write it as " + text + ".";
+  }
+
+  static String noRepIn(String rep, YearMonth month) {
+    return "There is no rep \"" + rep + "\" in " + month + ".";
+  }
+
+  static String noCommissionPlanThatHoldsIn(String plan) {
+    return "There is no commission plan \"" + plan + "\" that holds in this month.";
+  }
+
+  static String everybodyWithPlanUnder(@Nullable String plan) {
+    return "everybody with a plan under " + plan;
+  }
+
+  static String isClosedAndStaysAsIt(String month) {
+    return month + " is closed and stays as it was paid";
   }
 }

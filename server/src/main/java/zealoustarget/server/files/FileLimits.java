@@ -34,52 +34,32 @@ public record FileLimits(
    */
   void check(int line, List<String> cells, int number) {
     if (number >= lines) {
-      throw beyond(line, "the file has more than " + lines + " lines", "lines");
+      throw beyond(line, FilesWords.fileHasMoreThanLines(lines), "lines");
     }
     if (cells.size() > columns) {
-      throw beyond(line, "the line has more than " + columns + " cells", "columns");
+      throw beyond(line, FilesWords.lineHasMoreThanCells(columns), "columns");
     }
     int characters = 0;
     for (int at = 0; at < cells.size(); at++) {
       int length = cells.get(at).length();
       characters += length;
       if (length > cell) {
-        throw beyond(
-            line,
-            "cell "
-                + (at + 1)
-                + " has more than "
-                + cell
-                + " characters; a quote that is never"
-                + " closed is the usual cause",
-            "cell");
+        throw beyond(line, FilesWords.cellHasMoreThanCharactersQuote((at + 1), cell), "cell");
       }
     }
     if (characters > this.line) {
-      throw beyond(line, "the line has more than " + this.line + " characters", "line");
+      throw beyond(line, FilesWords.lineHasMoreThanCharacters(this.line), "line");
     }
   }
 
   /** Refuses a workbook with a cell that is longer than any may be. */
   Refusal longCell() {
-    return Refusal.of(
-            "file-beyond-limits",
-            "A cell of the workbook has more than "
-                + cell
-                + " characters. Correct the file, or raise zealous.files.cell.")
+    return Refusal.of("file-beyond-limits", FilesWords.cellOfWorkbookHasMoreThan(cell))
         .with("setting", "zealous.files.cell");
   }
 
   private static Refusal beyond(int line, String what, String setting) {
-    return Refusal.of(
-            "file-beyond-limits",
-            "Line "
-                + line
-                + ": "
-                + what
-                + ". Correct the file, or raise zealous.files."
-                + setting
-                + ".")
+    return Refusal.of("file-beyond-limits", FilesWords.line(line, what, setting))
         .with("line", line)
         .with("setting", "zealous.files." + setting);
   }

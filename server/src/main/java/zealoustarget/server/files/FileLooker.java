@@ -64,11 +64,7 @@ public class FileLooker {
       }
       if (first.startsWith(OLD_SHEET)) {
         throw Refusal.of(
-            "workbook-protected",
-            "\""
-                + upload.name()
-                + "\" is an old or a password-protected workbook. Save it as .xlsx without a"
-                + " password, or as CSV.");
+            "workbook-protected", FilesWords.isOldOrPasswordProtectedWorkbook(upload.name()));
       }
       if (OTHER_FILES.stream().anyMatch(first::startsWith)) {
         throw notText(upload);
@@ -89,11 +85,7 @@ public class FileLooker {
       isReadable = isReadable(upload, charset, sample);
     }
     if (!isReadable) {
-      throw Refusal.of(
-          "file-encoding",
-          "\""
-              + upload.name()
-              + "\" is neither UTF-8, UTF-16 nor Windows-1252. Save it as CSV (UTF-8).");
+      throw Refusal.of("file-encoding", FilesWords.isNeitherUtfUtfNorWindows(upload.name()));
     }
     return new CsvText(upload, charset, Separator.of(sample.toString()), limits);
   }
@@ -146,7 +138,7 @@ public class FileLooker {
       return false;
     }
     if (!hasText) {
-      throw Refusal.of("file-empty", "\"" + upload.name() + "\" is empty.");
+      throw Refusal.of("file-empty", FilesWords.isEmpty(upload.name()));
     }
     return true;
   }
@@ -162,10 +154,6 @@ public class FileLooker {
   }
 
   private static Refusal notText(Upload upload) {
-    return Refusal.of(
-        "file-not-text",
-        "\""
-            + upload.name()
-            + "\" is neither text nor a workbook. Save the sheet as CSV or .xlsx and load that.");
+    return Refusal.of("file-not-text", FilesWords.isNeitherTextNorWorkbook(upload.name()));
   }
 }

@@ -74,12 +74,7 @@ final class Workbook implements TableFile {
     String sheet = wanted.isBlank() ? sheets.get(0) : wanted;
     if (!sheets.contains(sheet)) {
       throw Refusal.of(
-              "sheet-unknown",
-              "The workbook has no sheet \""
-                  + sheet
-                  + "\". It has: "
-                  + String.join(", ", sheets)
-                  + ".")
+              "sheet-unknown", FilesWords.workbookHasNoSheet(sheet, String.join(", ", sheets)))
           .with("allowed", sheets);
     }
     return new Workbook(upload, limits, temporary, sheets, sheet, parts);
@@ -117,7 +112,7 @@ final class Workbook implements TableFile {
         }
       }
       if (number == 0) {
-        throw Refusal.of("file-empty", "Sheet \"" + sheet + "\" is empty.");
+        throw Refusal.of("file-empty", FilesWords.sheetIsEmpty(sheet));
       }
     } catch (ExcelReaderException | IOException broken) {
       throw unreadable(upload);
@@ -203,11 +198,7 @@ final class Workbook implements TableFile {
       throw unreadable(upload);
     }
     if (!isWorkbook) {
-      throw Refusal.of(
-          "file-not-text",
-          "\""
-              + upload.name()
-              + "\" is an archive, not a workbook. Load the files in it one by one.");
+      throw Refusal.of("file-not-text", FilesWords.isArchiveNotWorkbook(upload.name()));
     }
     return new Parts(hasMacros, hasStyles);
   }
@@ -231,12 +222,7 @@ final class Workbook implements TableFile {
 
   private static Refusal tooLarge(Upload upload, FileLimits limits) {
     return Refusal.of(
-        "workbook-too-large",
-        "\""
-            + upload.name()
-            + "\" unpacks to more than "
-            + limits.workbook()
-            + ". Save the sheet as CSV, or raise zealous.files.workbook.");
+        "workbook-too-large", FilesWords.unpacksToMoreThan(upload.name(), limits.workbook()));
   }
 
   private static ReadableWorkbook book(OnDisk file, Parts parts) throws IOException {
@@ -251,10 +237,6 @@ final class Workbook implements TableFile {
   }
 
   private static Refusal unreadable(Upload upload) {
-    return Refusal.of(
-        "workbook-unreadable",
-        "\""
-            + upload.name()
-            + "\" cannot be read as a workbook. Open it and save it again as .xlsx, or as CSV.");
+    return Refusal.of("workbook-unreadable", FilesWords.cannotBeReadAsWorkbook(upload.name()));
   }
 }

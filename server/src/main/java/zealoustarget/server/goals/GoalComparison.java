@@ -110,15 +110,11 @@ class GoalComparison {
    */
   Answer compare(GoalSheet sheet, List<String> with) {
     if (sheet.measure().isRate() || sheet.isRange()) {
-      throw Refusal.of(
-              "value-unknown",
-              "Goals of "
-                  + sheet.measure().words()
-                  + " do not add up, so there is no year to compare.")
+      throw Refusal.of("value-unknown", GoalsWords.goalsOfDoNotAddUp(sheet.measure().words()))
           .with("name", "measure");
     }
     if (with.size() > MOST_COLUMNS) {
-      throw Refusal.of("value-unknown", "Compare with at most " + MOST_COLUMNS + " others.")
+      throw Refusal.of("value-unknown", GoalsWords.compareWithAtMostOthers(MOST_COLUMNS))
           .with("name", "with");
     }
     List<Sums> columns = new ArrayList<>();
@@ -161,11 +157,11 @@ class GoalComparison {
     Matcher ofDraft = OF_DRAFT.matcher(word);
     Matcher ofSet = OF_SET.matcher(word);
     if (word.equals("stands")) {
-      return new Sums(named(word, "As it stands"), ofGoals(sheet));
+      return new Sums(named(word, GoalsWords.AS_IT_STANDS), ofGoals(sheet));
     } else if (word.equals("last-year")) {
-      return new Sums(named(word, "Last year\u2019s actuals"), lastYear(sheet));
+      return new Sums(named(word, GoalsWords.LAST_YEAR_S_ACTUALS), lastYear(sheet));
     } else if (word.equals("projected")) {
-      return new Sums(named(word, "This year at its pace"), projected(sheet));
+      return new Sums(named(word, GoalsWords.THIS_YEAR_AT_ITS_PACE), projected(sheet));
     } else if (ofDraft.matches()) {
       return ofDraft(sheet.withSlot(Integer.parseInt(ofDraft.group(1))));
     } else if (ofSet.matches()) {
@@ -186,9 +182,9 @@ class GoalComparison {
     return new Sums(
         new Column(
             "draft:" + sheet.slot(),
-            "Draft " + sheet.slot(),
+            GoalsWords.draft(sheet.slot()),
             cells.size(),
-            effect == null ? "Nothing is changed in it." : effect.sentence(),
+            effect == null ? GoalsWords.NOTHING_IS_CHANGED_IN_IT : effect.sentence(),
             effect == null ? null : effect.payChange()),
         ofGoals(drafted));
   }
@@ -197,10 +193,9 @@ class GoalComparison {
     Span span = companyRules.current().calendar().year(year);
     GoalSheet other = sheets.read(name, sheet.axis().word(), sheet.measure().code(), span);
     if (other.isNew()) {
-      throw Refusal.of("value-unknown", "There is no goal set \"" + name + "\".")
-          .with("name", "with");
+      throw Refusal.of("value-unknown", GoalsWords.noGoalSet(name)).with("name", "with");
     }
-    return new Sums(named(word, other.goalSet() + ", FY " + year), ofGoals(other));
+    return new Sums(named(word, GoalsWords.setOfYear(other.goalSet(), year)), ofGoals(other));
   }
 
   private static Map<Integer, Ratio> ofGoals(GoalSheet sheet) {

@@ -117,8 +117,7 @@ class GoalDesk {
     int year = asked.year() == null ? calendar.year(lastMonth()) : checked(asked.year());
     int slot = asked.draft() == null ? 1 : asked.draft();
     if (slot < 1 || slot > GoalDrafts.MOST) {
-      throw Refusal.of("value-unknown", "There are drafts 1 to " + GoalDrafts.MOST + ".")
-          .with("name", "draft");
+      throw Refusal.of("value-unknown", GoalsWords.draftsTo(GoalDrafts.MOST)).with("name", "draft");
     }
     return sheets
         .read(asked.goalSet(), asked.axis(), asked.measure(), calendar.year(year))
@@ -127,8 +126,7 @@ class GoalDesk {
 
   private static int checked(int year) {
     if (year < 1900 || year > 2200) {
-      throw Refusal.of("value-unknown", year + " is not a fiscal year. Write it as 2027.")
-          .with("name", "year");
+      throw Refusal.of("value-unknown", GoalsWords.isNotFiscalYear(year)).with("name", "year");
     }
     return year;
   }
@@ -552,52 +550,43 @@ class GoalDesk {
 
     private List<String> headline(Map<Integer, List<Member>> grouped) {
       List<String> parts = new ArrayList<>();
-      String year = "fiscal " + companyRules.current().calendar().year(months.get(0));
+      String year = GoalsWords.fiscal(companyRules.current().calendar().year(months.get(0)));
       Ratio goal = total.total();
       String set = "\u201c" + standing.goalSet() + "\u201d";
       if (goal == null) {
         parts.add(
             drafted.cells().isEmpty()
-                ? set + " has no goals for " + year + " yet."
+                ? GoalsWords.hasNoGoalsForYet(set, year)
                 : measure.isRate()
-                    ? set + " for " + year + ": goals of " + measure.words() + " do not add up."
-                    : set
-                        + " for "
-                        + year
-                        + " adds up to "
-                        + figures.amount(Objects.requireNonNull(total.low(0, MONTHS)), measure)
-                        + " at least and "
-                        + figures.amount(Objects.requireNonNull(total.high(0, MONTHS)), measure)
-                        + " at most.");
+                    ? GoalsWords.forGoalsOfDoNotAdd(set, year, measure.words())
+                    : GoalsWords.forAddsUpToAtLeast(
+                        set,
+                        year,
+                        figures.amount(Objects.requireNonNull(total.low(0, MONTHS)), measure),
+                        figures.amount(Objects.requireNonNull(total.high(0, MONTHS)), measure)));
         return parts;
       }
       Ratio stretch = GoalSpread.stretch(goal, lastYearOfAll());
       parts.add(
-          set
-              + " for "
-              + year
-              + " adds up to "
-              + figures.amount(goal, measure)
-              + (stretch == null ? "." : ", " + beyond(stretch) + " last year."));
+          GoalsWords.forAddsUpTo(
+              set, year, figures.amount(goal, measure), stretch == null ? null : beyond(stretch)));
       grouped.keySet().stream()
           .filter(id -> over(id) != null && Objects.requireNonNull(over(id)).signum() > 0)
           .max(Comparator.comparing(id -> Objects.requireNonNull(over(id))))
           .ifPresent(
               id ->
                   parts.add(
-                      groupName(id)
-                          + " is assigned "
-                          + percent(Objects.requireNonNull(over(id)))
-                          + " more than its own goals in "
-                          + Objects.requireNonNull(plan).name()
-                          + "."));
+                      GoalsWords.isAssignedMoreThanItsOwn(
+                          groupName(id),
+                          percent(Objects.requireNonNull(over(id))),
+                          Objects.requireNonNull(plan).name())));
       return parts;
     }
 
     private String beyond(Ratio stretch) {
       return stretch.signum() == 0
-          ? "as much as"
-          : percent(stretch.abs()) + (stretch.signum() > 0 ? " more than" : " less than");
+          ? GoalsWords.AS_MUCH_AS
+          : GoalsWords.moreThanLessThan(percent(stretch.abs()), stretch.signum());
     }
 
     private String percent(Ratio part) {
@@ -615,9 +604,9 @@ class GoalDesk {
       if (!without.isEmpty()) {
         said.add(
             without.size() <= MOST_NAMED
-                ? String.join(" and ", without.stream().map(Member::name).toList())
-                    + (without.size() == 1 ? " has no goal." : " have no goals.")
-                : without.size() + " " + standing.axis().word(2) + " have no goals.");
+                ? GoalsWords.andHasNoGoal(
+                    without.stream().map(Member::name).toList(), without.size())
+                : GoalsWords.haveNoGoals(without.size(), standing.axis().word(2)));
       }
       Member most = null;
       Ratio highest = null;
@@ -629,12 +618,7 @@ class GoalDesk {
         }
       }
       if (most != null && highest != null) {
-        said.add(
-            "The goal of "
-                + most.name()
-                + " is "
-                + beyond(highest)
-                + " last year, the most of all.");
+        said.add(GoalsWords.goalOfIsLastYearMost(most.name(), beyond(highest)));
       }
       return said;
     }

@@ -137,7 +137,7 @@ class GoalDraftController {
       @RequestParam(required = false) @Nullable Integer draft) {
     GoalDesk.Asked asked = body.of(goalSet, draft);
     if (body.cells() == null) {
-      throw Refusal.of("value-missing", "Give the cells to change.").with("name", "cells");
+      throw Refusal.of("value-missing", GoalsWords.GIVE_CELLS_TO_CHANGE).with("name", "cells");
     }
     GoalSheet sheet = desk.sheet(asked);
     drafts.change(sheet, GoalSheets.changes(sheet, body.cells()));

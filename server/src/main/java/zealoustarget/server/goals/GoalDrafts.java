@@ -153,20 +153,17 @@ class GoalDrafts {
   public int hand(GoalSheet sheet, @Nullable String name) {
     GoalDraftEntity draft =
         find(sheet)
-            .orElseThrow(() -> Refusal.of("draft-empty", "The draft has no changes to hand on."));
+            .orElseThrow(() -> Refusal.of("draft-empty", GoalsWords.DRAFT_HAS_NO_CHANGES_TO_HAND));
     Account other =
         accounts
             .findByName(name == null ? "" : name.strip())
             .filter(one -> one.role() == Role.ANALYST && !one.isDisabled())
             .orElseThrow(
                 () ->
-                    Refusal.of(
-                            "value-unknown",
-                            "There is no analyst's account named \"" + name + "\". Check the name.")
+                    Refusal.of("value-unknown", GoalsWords.noAnalystsAccountNamed(name))
                         .with("name", "to"));
     if (other.id() == draft.ownerId) {
-      throw Refusal.of("value-unknown", "The draft is yours already. Name another analyst.")
-          .with("name", "to");
+      throw Refusal.of("value-unknown", GoalsWords.DRAFT_IS_YOURS_ALREADY).with("name", "to");
     }
     List<Integer> taken = slots(sheet, other.id());
     int free =
@@ -177,11 +174,7 @@ class GoalDrafts {
                 () ->
                     Refusal.of(
                         "drafts-full",
-                        other.name()
-                            + " has "
-                            + MOST
-                            + " drafts of these goals already. One of them has to be applied or"
-                            + " discarded first."));
+                        GoalsWords.hasDraftsOfTheseGoalsAlready(other.name(), MOST)));
     draft.ownerId = other.id();
     draft.slot = free;
     drafts.save(draft);
@@ -213,7 +206,7 @@ class GoalDrafts {
   private GoalSheets.Entered applyAlone(GoalSheet sheet) {
     List<Cell> cells = cells(sheet);
     if (cells.isEmpty()) {
-      throw Refusal.of("draft-empty", "The draft has no changes to apply.");
+      throw Refusal.of("draft-empty", GoalsWords.DRAFT_HAS_NO_CHANGES_TO_APPLY);
     }
     List<EnteredGoals.Cell> changed = new ArrayList<>();
     for (Cell cell : cells) {

@@ -111,17 +111,12 @@ class GoalEffect {
       Member member = GoalDrafts.known(standing, cell);
       int month = Months.number(cell.month());
       if (member == null) {
-        stale.add(cell.key() + " is not known any more.");
+        stale.add(GoalsWords.isNotKnownAnyMore(cell.key()));
       } else if (seals.find(cell.month()).isPresent()) {
-        stale.add(cell.month() + " was closed since; " + member.name() + " keeps its goal.");
+        stale.add(GoalsWords.wasClosedSinceKeepsItsGoal(cell.month(), member.name()));
       } else if (!GoalSheets.isSame(standing.amount(member.id(), month), cell.before())) {
         String by = sheets.broughtBy(standing, member.id(), month);
-        stale.add(
-            member.name()
-                + ", "
-                + cell.month()
-                + " was changed since"
-                + (by == null ? "." : " (" + by + ")."));
+        stale.add(GoalsWords.wasChangedSince(member.name(), cell.month(), by));
       }
     }
     return stale;
@@ -129,24 +124,24 @@ class GoalEffect {
 
   private String sentence(
       int changed, List<YearMonth> touched, List<MoveAnswer> moves, long change, boolean hasPay) {
-    String cells = changed == 1 ? "One cell changes" : changed + " cells change";
+    String cells = changed == 1 ? GoalsWords.ONE_CELL_CHANGES : GoalsWords.cellsChange(changed);
     if (touched.isEmpty()) {
-      return cells + "; no month with actuals is among them, so no status moves yet.";
+      return GoalsWords.noMonthWithActualsIsAmong(cells);
     }
     String moved =
         moves.isEmpty()
-            ? "no status moves"
+            ? GoalsWords.NO_STATUS_MOVES
             : moves.size() == 1
-                ? moves.get(0).name() + " moves to " + moves.get(0).after()
-                : moves.size() + " statuses move";
+                ? GoalsWords.movesTo(moves.get(0).name(), moves.get(0).after())
+                : GoalsWords.statusesMove(moves.size());
     String pay =
         !hasPay
-            ? "no pay changes"
-            : "pay changes by "
-                + (change > 0 ? "+" : change < 0 ? "\u2212" : "")
-                + new Figures(companyRules.current().company().writing())
-                    .grouped(PlanPart.cents(Math.abs(change)));
-    return cells + ": " + moved + ", and " + pay + ".";
+            ? GoalsWords.NO_PAY_CHANGES
+            : GoalsWords.payChangesBy(
+                change,
+                new Figures(companyRules.current().company().writing())
+                    .grouped(PlanPart.cents(Math.abs(change))));
+    return GoalsWords.and(cells, moved, pay);
   }
 
   /**

@@ -89,11 +89,11 @@ final class GoalExport {
 
   private static List<List<String>> about(GoalDeskAnswer desk) {
     List<List<String>> about = new ArrayList<>();
-    about.add(List.of("Goal set", desk.goalSet()));
+    about.add(List.of(GoalsWords.GOAL_SET, desk.goalSet()));
     about.add(List.of("Measure", desk.measure() + " (" + desk.unit() + ")"));
-    about.add(List.of("Fiscal year", Integer.toString(desk.year())));
+    about.add(List.of(GoalsWords.FISCAL_YEAR, Integer.toString(desk.year())));
     if (desk.draft() != null) {
-      about.add(List.of("Draft", desk.draft().changed() + " changed cells are not applied yet"));
+      about.add(List.of("Draft", GoalsWords.changedCellsAreNotAppliedYet(desk.draft().changed())));
     }
     return about;
   }

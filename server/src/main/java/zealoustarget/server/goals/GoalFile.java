@@ -72,12 +72,11 @@ class GoalFile {
       try {
         member = reader.member(key);
       } catch (Refusal unknown) {
-        faults.add(
-            "line " + line.number() + ": there is no " + sheet.axis().word() + " \"" + key + "\"");
+        faults.add(GoalsWords.lineThereIsNo(line.number(), sheet.axis().word(), key));
         continue;
       }
       if (!seen.add(member.id())) {
-        faults.add("line " + line.number() + ": " + key + " is given twice");
+        faults.add(GoalsWords.lineIsGivenTwice(line.number(), key));
         continue;
       }
       months.forEach(
@@ -97,8 +96,7 @@ class GoalFile {
                               file.isCommaGrouping(),
                               companyRules.current().company().writing()));
               if (read.fault() != null) {
-                faults.add(
-                    "line " + line.number() + ", " + month + ": \"" + text + "\" is not an amount");
+                faults.add(GoalsWords.lineIsNotAmount(line.number(), month, text));
                 return;
               }
               next = new Amount(read.units(), null);
@@ -111,12 +109,11 @@ class GoalFile {
     if (!faults.isEmpty()) {
       throw Refusal.of(
               "value-unknown",
-              "The file cannot be taken: "
-                  + String.join("; ", faults.subList(0, Math.min(MOST_FAULTS, faults.size())))
-                  + (faults.size() > MOST_FAULTS
-                      ? "; and " + (faults.size() - MOST_FAULTS) + " more"
-                      : "")
-                  + ". Correct it and import it again. Nothing was changed.")
+              GoalsWords.fileCannotBeTakenAndMore(
+                  String.join("; ", faults.subList(0, Math.min(MOST_FAULTS, faults.size()))),
+                  faults.size(),
+                  MOST_FAULTS,
+                  (faults.size() - MOST_FAULTS)))
           .with("faults", faults.size());
     }
     return changes;
@@ -134,10 +131,7 @@ class GoalFile {
       }
     }
     throw Refusal.of(
-        "column-missing",
-        "No column of the file is a month of this sheet. Head the columns as "
-            + sheet.span().fromInclusive()
-            + ", as an export of the sheet does.");
+        "column-missing", GoalsWords.noColumnOfFileIsMonth(sheet.span().fromInclusive()));
   }
 
   private static int keyColumn(GoalSheet sheet, List<String> titles) {
@@ -146,11 +140,7 @@ class GoalFile {
         return at;
       }
     }
-    throw Refusal.of(
-        "column-missing",
-        "No column of the file is headed \""
-            + sheet.axis().word()
-            + "\": rows are told by their key.");
+    throw Refusal.of("column-missing", GoalsWords.noColumnOfFileIsHeaded(sheet.axis().word()));
   }
 
   private static Map<Integer, YearMonth> months(GoalSheet sheet, List<String> titles) {

@@ -87,13 +87,8 @@ class GoalLevels {
     if (!isIn(sheet.axis(), between.axis())) {
       throw Refusal.of(
               "axis-differs",
-              "\""
-                  + between.goalSet()
-                  + "\" holds goals by "
-                  + between.axis().word()
-                  + "; "
-                  + sheet.axis().word(2)
-                  + " are in none of them. Choose a set of a level between.")
+              GoalsWords.holdsGoalsByAreInNone(
+                  between.goalSet(), between.axis().word(), sheet.axis().word(2)))
           .with("axis", between.axis().word());
     }
     List<GoalDrafts.Change> first = down(between, fromSet, kind, step, Set.of());
@@ -136,11 +131,7 @@ class GoalLevels {
     String where = sheet.ledger().members().get(outer, goal.member()).name() + ", " + month + ": ";
     if (rows.isEmpty()) {
       throw Refusal.of(
-              "nothing-to-spread-over",
-              where
-                  + "there is no "
-                  + sheet.axis().word()
-                  + " to take its goal. Nothing was changed.")
+              "nothing-to-spread-over", GoalsWords.noToTakeItsGoal(where, sheet.axis().word()))
           .with("month", month.toString());
     }
     List<GoalSpreads.PartBody> parts = new ArrayList<>();
@@ -259,13 +250,7 @@ class GoalLevels {
     if (parts.isEmpty()) {
       throw Refusal.of(
               "value-unknown",
-              "\""
-                  + fromSet
-                  + "\" has no goals from "
-                  + year.fromInclusive()
-                  + " to "
-                  + year.toInclusive()
-                  + " for open months. Choose another year.")
+              GoalsWords.hasNoGoalsFromToFor(fromSet, year.fromInclusive(), year.toInclusive()))
           .with("name", "fromYear");
     }
     GoalSpread spread = new GoalSpread(step, sheet.measure().scale());

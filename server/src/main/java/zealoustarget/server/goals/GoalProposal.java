@@ -38,10 +38,7 @@ record GoalProposal(String goalSet, String axis, String measure, List<GoalDrafts
   String subject() {
     Span span = span();
     String from = SpanWords.name(span.fromInclusive());
-    return goalSet
-        + ", "
-        + cells.size()
-        + (cells.size() == 1 ? " cell, " : " cells, ")
-        + (span.length() == 1 ? from : from + " to " + SpanWords.name(span.toInclusive()));
+    return GoalsWords.cellCellsTo(
+        goalSet, cells.size(), span.length(), from, SpanWords.name(span.toInclusive()));
   }
 }

@@ -74,9 +74,7 @@ class GoalSetChanges {
             return set;
           }
           if (sets.find(to).filter(other -> !other.name().equals(set.name())).isPresent()) {
-            throw Refusal.of(
-                "goal-set-exists",
-                "There is a goal set \"" + to + "\" already. Choose another name.");
+            throw Refusal.of("goal-set-exists", GoalsWords.goalSetAlready(to));
           }
           checkUnused(set.name());
           LedgerService.Prepared prepared = ledgers.withGoalSetNamed(set.name(), to);
@@ -85,7 +83,11 @@ class GoalSetChanges {
                 sets.rename(set.name(), to);
                 drafts.rename(set.name(), to);
                 views.renameGoalSet(set.name(), to);
-                audit.add(AuditKind.GOAL_SET, set.name(), "named " + set.name(), "named " + to);
+                audit.add(
+                    AuditKind.GOAL_SET,
+                    set.name(),
+                    GoalsWords.named(set.name()),
+                    GoalsWords.named(to));
               });
           ledgers.apply(prepared);
           return known(to);
@@ -111,35 +113,28 @@ class GoalSetChanges {
   }
 
   private static String word(boolean isRetired) {
-    return isRetired ? "retired" : "in use";
+    return isRetired ? "retired" : GoalsWords.IN_USE;
   }
 
   private GoalSets.GoalSet known(String name) {
     return sets.find(name)
         .orElseThrow(
-            () ->
-                Refusal.of("goal-set-unknown", "There is no goal set \"" + name + "\".")
-                    .with("goalSet", name));
+            () -> Refusal.of("goal-set-unknown", GoalsWords.noGoalSet(name)).with("goalSet", name));
   }
 
   private void checkUnused(String name) {
     List<String> users = new ArrayList<>(users(companyRules.current(), name));
     for (Seal seal : seals.inForce()) {
       if (!users(companyRules.asFrozen(seal.rules()), name).isEmpty()) {
-        users.add("the closed month " + seal.month());
+        users.add(GoalsWords.closedMonth(seal.month()));
       }
     }
     if (proposals.isWaiting()) {
-      users.add("proposals that wait for a decision");
+      users.add(GoalsWords.PROPOSALS_THAT_WAIT_FOR_DECISION);
     }
     if (!users.isEmpty()) {
       throw Refusal.of(
-              "goal-set-in-use",
-              "\""
-                  + name
-                  + "\" keeps its name, as it is named by "
-                  + String.join(", ", users)
-                  + ". Copy it to a set with the new name, and retire this one.")
+              "goal-set-in-use", GoalsWords.keepsItsNameAsItIs(name, String.join(", ", users)))
           .with("goalSet", name);
     }
   }
@@ -149,15 +144,15 @@ class GoalSetChanges {
     Stream<String> thresholds =
         rules.ladders().stream()
             .filter(one -> isSame(one.to().goalSet(), name))
-            .map(one -> "status thresholds");
+            .map(one -> GoalsWords.STATUS_THRESHOLDS);
     Stream<String> shading =
         rules.shadings().stream()
             .filter(one -> isSame(one.to().goalSet(), name))
-            .map(one -> "shading limits");
+            .map(one -> GoalsWords.SHADING_LIMITS);
     Stream<String> stretches =
         rules.stretches().stream()
             .filter(one -> isSame(one.to().goalSet(), name))
-            .map(one -> "stretches behind lanes");
+            .map(one -> GoalsWords.STRETCHES_BEHIND_LANES);
     Stream<String> plans =
         rules.commission().plans().versions().stream()
             .map(PlanBook.Version::plan)
@@ -166,7 +161,7 @@ class GoalSetChanges {
                     isSame(plan.goalSet(), name)
                         || plan.ceiling() instanceof Bound.OfSet of && isSame(of.goalSet(), name)
                         || plan.floor() instanceof Bound.OfSet set && isSame(set.goalSet(), name))
-            .map(plan -> "the commission plan " + plan.name());
+            .map(plan -> GoalsWords.commissionPlan(plan.name()));
     return Stream.of(plans, thresholds, shading, stretches).flatMap(all -> all).distinct().toList();
   }
 

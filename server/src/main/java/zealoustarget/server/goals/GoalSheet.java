@@ -172,14 +172,7 @@ public record GoalSheet(
         .findByKey(axis, key == null ? "" : key)
         .orElseThrow(
             () ->
-                Refusal.of(
-                        "goal-member-unknown",
-                        "There is no "
-                            + axis.word()
-                            + " \""
-                            + key
-                            + "\". Load it in Intake first, or correct the name. Nothing was"
-                            + " changed.")
+                Refusal.of("goal-member-unknown", GoalsWords.no(axis.word(), key))
                     .with("key", key == null ? "" : key));
   }
 
@@ -191,16 +184,16 @@ public record GoalSheet(
    */
   static long units(String text, Measure measure, String where) {
     if (text == null || !DECIMAL.matcher(text.strip()).matches()) {
-      throw unreadable(text, where, "is not an amount. Write it as 57500.00.");
+      throw unreadable(text, where, GoalsWords.IS_NOT_AMOUNT);
     }
     BigDecimal amount = new BigDecimal(text.strip());
     if (amount.stripTrailingZeros().scale() > measure.scale()) {
       throw unreadable(
-          text, where, "has more decimals than " + measure.words() + " (" + measure.scale() + ").");
+          text, where, GoalsWords.hasMoreDecimalsThan(measure.words(), measure.scale()));
     }
     BigDecimal units = amount.movePointRight(measure.scale());
     if (units.abs().compareTo(BigDecimal.valueOf(Measure.LARGEST_AMOUNT)) > 0) {
-      throw unreadable(text, where, "is too large.");
+      throw unreadable(text, where, GoalsWords.IS_TOO_LARGE);
     }
     return units.longValueExact();
   }

@@ -133,7 +133,7 @@ class GoalSheetController {
   @PutMapping("/{goalSet}")
   ResponseEntity<Saved> save(@PathVariable String goalSet, @RequestBody SheetBody body) {
     if (body.cells() == null) {
-      throw Refusal.of("value-missing", "Give the changed cells.").with("name", "cells");
+      throw Refusal.of("value-missing", GoalsWords.GIVE_CHANGED_CELLS).with("name", "cells");
     }
     GoalSheets.Entered entered =
         sheets.save(goalSet, body.axis(), body.measure(), body.tag(), body.cells());
@@ -166,7 +166,7 @@ class GoalSheetController {
   @PutMapping("/{goalSet}/set")
   GoalSets.GoalSet change(@PathVariable String goalSet, @RequestBody SetBody body) {
     if (body.name() == null && body.isRetired() == null) {
-      throw Refusal.of("value-missing", "Give the set another name, or say whether it is retired.")
+      throw Refusal.of("value-missing", GoalsWords.GIVE_SET_ANOTHER_NAME_OR_SAY)
           .with("name", "name");
     }
     if (body.name() == null) {
@@ -182,8 +182,7 @@ class GoalSheetController {
     YearMonth first = QueryReader.month("from", from);
     YearMonth last = QueryReader.month("to", to);
     if (last.isBefore(first)) {
-      throw Refusal.of(
-          "span-backwards", "The span ends in " + last + ", before it begins in " + first + ".");
+      throw Refusal.of("span-backwards", GoalsWords.spanEndsInBeforeItBegins(last, first));
     }
     return new Span(first, last);
   }

@@ -88,18 +88,11 @@ public class GoalSheets {
     if (known.isPresent() && known.get().axis() != axis) {
       throw Refusal.of(
               "axis-differs",
-              "\""
-                  + known.get().name()
-                  + "\" holds goals by "
-                  + known.get().axis().word()
-                  + ". Give goals by "
-                  + axis.word()
-                  + " a set with another name.")
+              GoalsWords.holdsGoalsBy(known.get().name(), known.get().axis().word(), axis.word()))
           .with("axis", known.get().axis().word());
     }
     if (span.length() > LONGEST) {
-      throw Refusal.of(
-          "span-too-long", "A sheet may have " + LONGEST + " months, was " + span.length() + ".");
+      throw Refusal.of("span-too-long", GoalsWords.sheetMayHaveMonthsWas(LONGEST, span.length()));
     }
     return new GoalSheet(
         known.map(GoalSets.GoalSet::name).orElse(asked),
@@ -264,15 +257,11 @@ public class GoalSheets {
       String name, String axis, String measure, @Nullable String tagText, List<CellBody> cells) {
     Tag tag = Tag.parse(tagText);
     if (tag == null) {
-      throw Refusal.of(
-              "value-missing",
-              "Give the tag of the sheet that was read (GET answers it), so that nobody's change is"
-                  + " overwritten unseen.")
-          .with("name", "tag");
+      throw Refusal.of("value-missing", GoalsWords.GIVE_TAG_OF_SHEET_THAT_WAS).with("name", "tag");
     }
     GoalSheet sheet = read(name, axis, measure, new Span(tag.from(), tag.to()));
     if (!tag.axis().equals(sheet.axis().word()) || !tag.measure().equals(sheet.measure().code())) {
-      throw outside("The tag is of another sheet.");
+      throw outside(GoalsWords.TAG_IS_OF_ANOTHER_SHEET);
     }
     List<EnteredGoals.Cell> changed = changed(sheet, cells);
     if (!tag.sum().equals(sum(sheet))) {
@@ -328,9 +317,7 @@ public class GoalSheets {
       List<String> named = sealed.stream().map(YearMonth::toString).toList();
       throw Refusal.of(
               "month-sealed",
-              String.join(", ", named)
-                  + (named.size() == 1 ? " is closed" : " are closed")
-                  + ": goals of closed months stay as they are. Nothing was changed.")
+              GoalsWords.isClosedAreClosedGoalsOf(String.join(", ", named), named.size()))
           .with("months", named);
     }
   }
@@ -361,12 +348,11 @@ public class GoalSheets {
       Member member = reader.member(cell.key());
       YearMonth month = reader.month(cell.month());
       if (!sheet.span().contains(month)) {
-        throw outside(month + " is not a month of the sheet that was read.");
+        throw outside(GoalsWords.isNotMonthOfSheetThat(month));
       }
       int number = Months.number(month);
       if (!seen.add(List.of(member.id(), number))) {
-        throw Refusal.of(
-                "value-unknown", member.name() + ", " + month + " is given twice. Give it once.")
+        throw Refusal.of("value-unknown", GoalsWords.isGivenTwice(member.name(), month))
             .with("name", "cells");
       }
       changes.add(
@@ -380,15 +366,13 @@ public class GoalSheets {
     boolean isEnd = cell.low() != null || cell.high() != null;
     if (isEnd) {
       if (cell.low() == null || cell.high() == null || cell.amount() != null) {
-        throw Refusal.of(
-                "value-unknown", where + ": give either an amount, or both ends of a range.")
+        throw Refusal.of("value-unknown", GoalsWords.giveEitherAmountOrBothEnds(where))
             .with("name", "cells");
       }
       long low = GoalSheet.units(cell.low(), sheet.measure(), where);
       long high = GoalSheet.units(cell.high(), sheet.measure(), where);
       if (high < low) {
-        throw Refusal.of(
-                "value-unknown", where + ": the upper end of the range is below the lower end.")
+        throw Refusal.of("value-unknown", GoalsWords.upperEndOfRangeIsBelow(where))
             .with("name", "cells");
       }
       return new EnteredGoals.Amount(low, high);
@@ -411,7 +395,7 @@ public class GoalSheets {
   }
 
   private static Refusal outside(String words) {
-    return Refusal.of("cell-outside-sheet", words + " Read the sheet that you change.");
+    return Refusal.of("cell-outside-sheet", GoalsWords.readSheetThatYouChange(words));
   }
 
   /** Who changed what since; a reversal leaves no cell to name. */
@@ -425,22 +409,13 @@ public class GoalSheets {
             load.fileName());
       }
     }
-    return Refusal.of(
-        "changed-since",
-        "Goals of this sheet were reversed since you read it. Read it again. Nothing was changed.");
+    return Refusal.of("changed-since", GoalsWords.GOALS_OF_THIS_SHEET_WERE_REVERSED);
   }
 
   /** What to say where somebody else changed a cell: changed-since. */
   static Refusal changedSince(String member, YearMonth month, @Nullable String fileName) {
     String by = fileName == null ? "" : " (" + fileName + ")";
-    return Refusal.of(
-            "changed-since",
-            member
-                + ", "
-                + month
-                + " was changed since you read it"
-                + by
-                + ". Read the sheet again. Nothing was changed.")
+    return Refusal.of("changed-since", GoalsWords.wasChangedSinceYouReadIt(member, month, by))
         .with("member", member)
         .with("month", month.toString());
   }

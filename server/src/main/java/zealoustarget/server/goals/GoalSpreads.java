@@ -87,7 +87,7 @@ class GoalSpreads {
   Answer spread(Body body) {
     Kind kind = kind(body.kind());
     if (body.parts() == null || body.parts().isEmpty()) {
-      throw missing("parts", "Give the cells to spread over.");
+      throw missing("parts", GoalsWords.GIVE_CELLS_TO_SPREAD_OVER);
     }
     boolean hasSheet = kind == Kind.LAST_YEAR || kind == Kind.AS_IT_STANDS;
     return spread(
@@ -157,9 +157,7 @@ class GoalSpreads {
 
   private static void checkCounted(Measure measure) {
     if (measure.isRate()) {
-      throw Refusal.of(
-              "value-unknown",
-              measure.words() + " is a rate: last year's rate is no weight. Choose another way.")
+      throw Refusal.of("value-unknown", GoalsWords.isRateLastYearsRateIs(measure.words()))
           .with("name", "kind");
     }
   }
@@ -176,8 +174,7 @@ class GoalSpreads {
       if (text == null && part.locked() != null) {
         weights.add(BigDecimal.ZERO);
       } else if (text == null || !text.strip().matches("-?\\d{1,15}(\\.\\d{1,8})?")) {
-        throw Refusal.of("value-unknown", "\"" + text + "\" is not a weight. Write it as 3 or 2.5.")
-            .with("name", "weight");
+        throw Refusal.of("value-unknown", GoalsWords.isNotWeight(text)).with("name", "weight");
       } else {
         weights.add(new BigDecimal(text.strip()));
       }
@@ -190,13 +187,13 @@ class GoalSpreads {
       Body body, Kind kind, GoalSpread spread, @Nullable GoalSheet sheet, CellReader cells) {
     boolean hasFactor = body.factor() != null && !body.factor().isBlank();
     if (hasFactor == (body.whole() != null)) {
-      throw missing("whole", "Give either the amount to spread, or a factor.");
+      throw missing("whole", GoalsWords.GIVE_EITHER_AMOUNT_TO_SPREAD_OR);
     }
     if (!hasFactor) {
       return units("whole", body.whole(), spread.scale());
     }
     if (kind != Kind.AS_IT_STANDS || sheet == null) {
-      throw Refusal.of("value-unknown", "A factor goes with the kind \"as-it-stands\".")
+      throw Refusal.of("value-unknown", GoalsWords.FACTOR_GOES_WITH_KIND_AS_IT)
           .with("name", "factor");
     }
     Ratio factor = factor(Objects.requireNonNull(body.factor()));
@@ -207,7 +204,7 @@ class GoalSpreads {
     try {
       return spread.times(sum, factor);
     } catch (ArithmeticException overflow) {
-      throw Refusal.of("sum-too-large", "The goals times that factor are too large.");
+      throw Refusal.of("sum-too-large", GoalsWords.GOALS_TIMES_THAT_FACTOR_ARE_TOO);
     }
   }
 
@@ -215,10 +212,7 @@ class GoalSpreads {
   static Ratio factor(String text) {
     if (!text.strip().matches("\\d{1,6}(\\.\\d{1,8})?")
         || Ratio.parse(text.strip()).signum() <= 0) {
-      throw Refusal.of(
-              "factor-unreadable",
-              "\"" + text + "\" is not a factor. Write a number above 0, such as 1.05.")
-          .with("name", "factor");
+      throw Refusal.of("factor-unreadable", GoalsWords.isNotFactor(text)).with("name", "factor");
     }
     return Ratio.parse(text.strip());
   }
@@ -239,8 +233,7 @@ class GoalSpreads {
     }
     int scale = body.scale() == null ? SCALE : body.scale();
     if (scale < 0 || scale > MOST_SCALE) {
-      throw Refusal.of("value-unknown", "\"scale\" must be 0 to " + MOST_SCALE + ".")
-          .with("name", "scale");
+      throw Refusal.of("value-unknown", GoalsWords.scaleMustBeTo(MOST_SCALE)).with("name", "scale");
     }
     return scale;
   }
@@ -252,8 +245,7 @@ class GoalSpreads {
     }
     long step = units("step", text, scale);
     if (step < 1) {
-      throw Refusal.of("value-unknown", "The step must be above 0, such as 500.")
-          .with("name", "step");
+      throw Refusal.of("value-unknown", GoalsWords.STEP_MUST_BE_ABOVE_SUCH_AS).with("name", "step");
     }
     return step;
   }
@@ -272,9 +264,7 @@ class GoalSpreads {
   }
 
   private static Refusal unreadable(String name, @Nullable String text) {
-    return Refusal.of(
-            "value-unknown",
-            "\"" + text + "\" is not an amount of this measure. Write it as 57500.00.")
+    return Refusal.of("value-unknown", GoalsWords.isNotAmountOfThisMeasure(text))
         .with("name", name);
   }
 
@@ -282,13 +272,13 @@ class GoalSpreads {
     Map<String, Set<String>> seen = new HashMap<>();
     for (PartBody part : parts) {
       if (part.key() == null && part.month() == null) {
-        throw missing("parts", "A part needs a key, a month or both.");
+        throw missing("parts", GoalsWords.PART_NEEDS_KEY_MONTH_OR_BOTH);
       }
       String key = Objects.requireNonNullElse(part.key(), "");
       String month = Objects.requireNonNullElse(part.month(), "");
       if (!seen.computeIfAbsent(key, one -> new HashSet<>()).add(month)) {
         throw Refusal.of(
-                "value-unknown", (key + " " + month).strip() + " is given twice. Give it once.")
+                "value-unknown", GoalsWords.isGivenTwiceGiveItOnce((key + " " + month).strip()))
             .with("name", "parts");
       }
     }

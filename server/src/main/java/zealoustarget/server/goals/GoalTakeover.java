@@ -90,7 +90,7 @@ class GoalTakeover {
    */
   List<GoalDrafts.Change> changes(GoalSheet sheet, Body body) {
     if (sheet.measure().isRate() || sheet.isRange()) {
-      throw Refusal.of("value-unknown", "Rates and ranges are not taken over.")
+      throw Refusal.of("value-unknown", GoalsWords.RATES_AND_RANGES_ARE_NOT_TAKEN)
           .with("name", "measure");
     }
     boolean isLeaving = "leaves".equals(body.kind());
@@ -112,10 +112,7 @@ class GoalTakeover {
     if (passing.isEmpty()) {
       throw Refusal.of(
               "nothing-to-spread-over",
-              member.name()
-                  + " has no goal in open months from "
-                  + SpanWords.name(from)
-                  + " on. Nothing was changed.")
+              GoalsWords.hasNoGoalInOpenMonths(member.name(), SpanWords.name(from)))
           .with("month", from.toString());
     }
     Takeover takeover = new Takeover(spread);
@@ -187,9 +184,9 @@ class GoalTakeover {
   private static Map<YearMonth, Long> taken(
       GoalSheet sheet, List<YearMonth> months, Body body, GoalSpread spread) {
     if (body.goal() == null || body.goal().isBlank()) {
-      throw Refusal.of("value-missing", "Give the goal of a whole month.").with("name", "goal");
+      throw Refusal.of("value-missing", GoalsWords.GIVE_GOAL_OF_WHOLE_MONTH).with("name", "goal");
     }
-    long whole = GoalSheet.units(body.goal(), sheet.measure(), "The goal of a whole month");
+    long whole = GoalSheet.units(body.goal(), sheet.measure(), GoalsWords.GOAL_OF_WHOLE_MONTH);
     List<String> ramp = Objects.requireNonNullElse(body.ramp(), List.of());
     Map<YearMonth, Long> taken = new LinkedHashMap<>();
     for (int at = 0; at < months.size(); at++) {
@@ -201,10 +198,7 @@ class GoalTakeover {
 
   private static Ratio percent(String text) {
     if (!text.strip().matches("\\d{1,3}(\\.\\d{1,4})?")) {
-      throw Refusal.of(
-              "value-unknown",
-              "\"" + text + "\" is not a percentage. Write the ramp as 25, 50, 75.")
-          .with("name", "ramp");
+      throw Refusal.of("value-unknown", GoalsWords.isNotPercentage(text)).with("name", "ramp");
     }
     return Ratio.parse(text.strip()).dividedBy(Ratio.of(100));
   }
@@ -224,11 +218,7 @@ class GoalTakeover {
     if (others.isEmpty()) {
       throw Refusal.of(
               "nothing-to-spread-over",
-              SpanWords.name(month)
-                  + ": nobody else of "
-                  + member.name()
-                  + "'s group has a goal. Choose who "
-                  + (amount > 0 ? "takes over." : "gives up."))
+              GoalsWords.nobodyElseOfSGroupHas(SpanWords.name(month), member.name(), amount))
           .with("month", month.toString());
     }
     List<Takeover.Other> standing =

@@ -69,14 +69,7 @@ public class GoalSets {
     GoalSetEntity set = found.get();
     if (set.axis != axis) {
       throw Refusal.of(
-              "goal-set-axis",
-              "\""
-                  + set.name
-                  + "\" holds goals by "
-                  + set.axis.word()
-                  + ". Give goals by "
-                  + axis.word()
-                  + " a set with another name.")
+              "goal-set-axis", MasterdataWords.holdsGoalsBy(set.name, set.axis.word(), axis.word()))
           .with("axis", set.axis.word());
     }
     return set;
@@ -89,9 +82,7 @@ public class GoalSets {
   /** A goal set's name without blanks around it; value-missing where it is empty or too long. */
   public static String name(String text) {
     if (text == null || text.isBlank() || text.strip().length() > LONGEST_NAME) {
-      throw Refusal.of(
-              "value-missing",
-              "Goals need the name of their goal set, such as quota (at most 120" + " characters).")
+      throw Refusal.of("value-missing", MasterdataWords.GOALS_NEED_NAME_OF_THEIR_GOAL)
           .with("name", "goalSet");
     }
     return text.strip();
@@ -100,9 +91,7 @@ public class GoalSets {
   /** Whose goals a file holds; value-missing or value-unknown. */
   public static Axis axis(String word) {
     if (word == null || word.isBlank()) {
-      throw Refusal.of(
-              "value-missing",
-              "Goals need to say whose they are: set \"Goals by\" above, such as rep.")
+      throw Refusal.of("value-missing", MasterdataWords.GOALS_NEED_TO_SAY_WHOSE_THEY)
           .with("name", "axis");
     }
     return Axis.findByWord(word)

@@ -51,7 +51,8 @@ public class SourceRhythms {
           } else {
             stored.save(new SourceRhythmEntity(source, rhythm, Audit.who()));
           }
-          audit.add(AuditKind.CLOSE_LIST, "source " + name, before.word(), rhythm.word());
+          audit.add(
+              AuditKind.CLOSE_LIST, MasterdataWords.source(name), before.word(), rhythm.word());
         });
     bySource.put(source, rhythm);
     state.changed();

@@ -69,20 +69,20 @@ class NoteController {
     Set<String> codes = new HashSet<>();
     Set<String> names = new HashSet<>();
     if (bodies.size() > MOST_REASONS) {
-      throw invalid("The list may have at most " + MOST_REASONS + " reasons.");
+      throw invalid(NotesWords.listMayHaveAtMostReasons(MOST_REASONS));
     }
     for (ReasonBody body : bodies) {
       String name = body.name() == null ? "" : body.name().strip();
       if (name.isEmpty() || name.length() > LONGEST_NAME) {
-        throw invalid("Each reason needs a name of 1 to " + LONGEST_NAME + " characters.");
+        throw invalid(NotesWords.eachReasonNeedsNameOfTo(LONGEST_NAME));
       }
       String code =
           body.code() == null || body.code().isBlank() ? codeOf(name, codes) : body.code();
       if (!code.matches("[a-z0-9][a-z0-9-]{0," + (LONGEST_CODE - 1) + "}")) {
-        throw invalid("\"" + code + "\" is not a code. Use small letters, digits and -.");
+        throw invalid(NotesWords.isNotCode(code));
       }
       if (!codes.add(code) || !names.add(name.toLowerCase(Locale.ROOT))) {
-        throw invalid("\"" + name + "\" is given twice. Remove one of them.");
+        throw invalid(NotesWords.isGivenTwice(name));
       }
       reasons.add(new NoteStore.Reason(code, name));
     }
@@ -103,8 +103,7 @@ class NoteController {
     String text = body.text() == null ? "" : body.text().strip();
     if (text.length() > LONGEST_TEXT) {
       throw Refusal.of(
-          "note-too-long",
-          "A note may have " + LONGEST_TEXT + " characters, was " + text.length() + ".");
+          "note-too-long", NotesWords.noteMayHaveCharactersWas(LONGEST_TEXT, text.length()));
     }
     String reason = body.reason() == null || body.reason().isBlank() ? null : body.reason();
     notes.write(member.id(), axis + " " + member.key(), read, reason, text, body.was());
@@ -115,10 +114,7 @@ class NoteController {
         .filter(found -> found != Axis.COMPANY)
         .flatMap(found -> ledgers.current().members().findByKey(found, key))
         .filter(found -> ledgers.seesNote(found.id(), month))
-        .orElseThrow(
-            () ->
-                Refusal.of("member-unknown", "There is no " + axis + " \"" + key + "\".")
-                    .with("key", key));
+        .orElseThrow(() -> Refusal.of("member-unknown", NotesWords.no(axis, key)).with("key", key));
   }
 
   /**
@@ -173,8 +169,8 @@ class NoteController {
         followUps.add(
             member,
             read,
-            text("what", "what will be done", body.what(), LONGEST_FOLLOW_UP),
-            text("who", "who will do it", body.who(), LONGEST_WHO),
+            text("what", NotesWords.WHAT_WILL_BE_DONE, body.what(), LONGEST_FOLLOW_UP),
+            text("who", NotesWords.WHO_WILL_DO_IT, body.who(), LONGEST_WHO),
             day(body.due())));
   }
 
@@ -194,7 +190,7 @@ class NoteController {
   private static String text(String name, String words, @Nullable String given, int most) {
     String text = given == null ? "" : given.strip();
     if (text.isEmpty() || text.length() > most) {
-      throw Refusal.of("value-missing", "Say " + words + ", in up to " + most + " characters.")
+      throw Refusal.of("value-missing", NotesWords.sayInUpToCharacters(words, most))
           .with("name", name);
     }
     return text;
@@ -204,9 +200,7 @@ class NoteController {
     try {
       return LocalDate.parse(text == null ? "" : text.strip());
     } catch (DateTimeException noDay) {
-      throw Refusal.of(
-              "day-unreadable", "\"" + text + "\" is not a day. Write the day as 2026-11-30.")
-          .with("name", "due");
+      throw Refusal.of("day-unreadable", NotesWords.isNotDay(text)).with("name", "due");
     }
   }
 
@@ -214,8 +208,7 @@ class NoteController {
     try {
       return YearMonth.parse(text);
     } catch (DateTimeException noMonth) {
-      throw Refusal.of("month-unreadable", "\"" + text + "\" is not a month. Write it as 2026-10.")
-          .with("name", "month");
+      throw Refusal.of("month-unreadable", NotesWords.isNotMonth(text)).with("name", "month");
     }
   }
 
@@ -231,6 +224,6 @@ class NoteController {
   }
 
   private static Refusal invalid(String words) {
-    return Refusal.of("reasons-invalid", words + " Nothing was changed.");
+    return Refusal.of("reasons-invalid", NotesWords.nothingWasChanged(words));
   }
 }

@@ -77,9 +77,7 @@ public class NoteStore {
     if (!used.isEmpty()) {
       throw Refusal.of(
               "reason-in-use",
-              "The reason is used by notes "
-                  + String.join(", ", used.stream().sorted().toList())
-                  + ". Leave it on the list, or change those notes first.")
+              NotesWords.reasonIsUsedByNotes(String.join(", ", used.stream().sorted().toList())))
           .with("reasons", List.copyOf(used));
     }
     reasonList.findAll().stream()
@@ -150,11 +148,7 @@ public class NoteStore {
     NoteEntity entity = notes.findById(place).orElse(null);
     String there = entity == null ? "" : entity.content;
     if (was != null && !was.strip().equals(there)) {
-      throw Refusal.of(
-              "changed-meanwhile",
-              "Somebody else changed the note: \""
-                  + there
-                  + "\". Your text was not saved. Copy it, load the note again, then save.")
+      throw Refusal.of("changed-meanwhile", NotesWords.somebodyElseChangedNote(there))
           .with("text", there);
     }
     if (reason != null && !reasonList.existsById(reason)) {
@@ -183,12 +177,7 @@ public class NoteStore {
   private Refusal unknownReason(String reason) {
     List<String> known = reasons().stream().map(Reason::code).toList();
     return Refusal.of(
-            "value-unknown",
-            "\""
-                + reason
-                + "\" is not a reason on the list; allowed are "
-                + String.join(", ", known)
-                + ".")
+            "value-unknown", NotesWords.isNotReasonOnListAllowed(reason, String.join(", ", known)))
         .with("name", "reason")
         .with("allowed", known);
   }

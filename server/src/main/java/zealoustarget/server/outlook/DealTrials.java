@@ -33,7 +33,7 @@ final class DealTrials {
       String deal = DealKey.fold(text.substring(0, at));
       if (inForce.stream().noneMatch(snapshot -> snapshot.find(deal) >= 0)) {
         throw Refusal.of(
-            "deal-unknown", "No snapshot in force has the deal \"" + text.substring(0, at) + "\".");
+            "deal-unknown", OutlookWords.noSnapshotInForceHasDeal(text.substring(0, at)));
       }
       String value = text.substring(at + 1);
       trials.add(new DealTrial(deal, value.equals(OUT) ? null : likelihood(value, text)));
@@ -50,14 +50,7 @@ final class DealTrials {
   }
 
   private static Refusal unreadable(String text) {
-    return Refusal.of(
-            "value-unknown",
-            "\""
-                + text
-                + "\" cannot be tried. Write a deal with a likelihood from 0 to 1, such as D-104:0.9, or"
-                + " leave it out, such as D-104:out; at most "
-                + MOST
-                + " deals.")
+    return Refusal.of("value-unknown", OutlookWords.cannotBeTried(text, MOST))
         .with("name", "tryDeal");
   }
 
@@ -75,10 +68,9 @@ final class DealTrials {
             .orElse(trial.deal());
     Integer likelihood = trial.likelihood();
     return likelihood == null
-        ? key + " left out"
-        : key
-            + " at "
-            + writing.plain(BigDecimal.valueOf(likelihood, 6).stripTrailingZeros().toPlainString())
-            + " %";
+        ? OutlookWords.leftOut(key)
+        : OutlookWords.at(
+            key,
+            writing.plain(BigDecimal.valueOf(likelihood, 6).stripTrailingZeros().toPlainString()));
   }
 }

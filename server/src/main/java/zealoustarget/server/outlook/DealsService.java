@@ -377,7 +377,7 @@ public class DealsService {
               place < 0 ? null : answer(new At(snapshot, place, null, 0, 0), look)));
     }
     if (all.stream().allMatch(at -> at.deal() == null)) {
-      throw Refusal.of("deal-unknown", "No snapshot has a deal " + key + ".").with("deal", key);
+      throw Refusal.of("deal-unknown", OutlookWords.noSnapshotHasDeal(key)).with("deal", key);
     }
     return new HistoryAnswer(key, all);
   }

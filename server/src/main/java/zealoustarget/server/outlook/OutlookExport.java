@@ -29,25 +29,25 @@ final class OutlookExport {
     String unit = outlook.unit().equals("count") ? "" : ", " + outlook.unit();
     columns.add(new Column(capital(axis().word(1)), Format.TEXT));
     columns.add(new Column("ID", Format.TEXT));
-    columns.add(new Column("Belongs to", Format.TEXT));
+    columns.add(new Column(OutlookWords.BELONGS_TO, Format.TEXT));
     if (outlook.group() != null) {
       columns.add(new Column("Group", Format.TEXT));
     }
     actual = columns.size();
     columns.add(new Column("Actual" + unit, amounts));
     columns.add(new Column("Goal" + unit + " (" + outlook.goal() + ")", amounts));
-    columns.add(new Column("To go", amounts));
-    columns.add(new Column("Open deals", Format.WHOLE));
+    columns.add(new Column(OutlookWords.TO_GO, amounts));
+    columns.add(new Column(OutlookWords.OPEN_DEALS, Format.WHOLE));
     columns.add(new Column("Open" + unit, amounts));
     columns.add(new Column("Weighted" + unit, amounts));
     columns.add(new Column("Overdue" + unit, amounts));
     columns.add(new Column("Expected" + unit, amounts));
-    columns.add(new Column("At best" + unit, amounts));
-    columns.add(new Column("Expected, % of goal", Format.PERCENT));
+    columns.add(new Column(OutlookWords.atBest(unit), amounts));
+    columns.add(new Column(OutlookWords.EXPECTED_OF_GOAL, Format.PERCENT));
     columns.add(new Column("Coverage", Format.PERCENT));
     columns.add(new Column("Likelihood", Format.PERCENT));
-    columns.add(new Column("Likelihood needed", Format.PERCENT));
-    columns.add(new Column("Expected status", Format.TEXT));
+    columns.add(new Column(OutlookWords.LIKELIHOOD_NEEDED, Format.PERCENT));
+    columns.add(new Column(OutlookWords.EXPECTED_STATUS, Format.TEXT));
   }
 
   /**
@@ -135,23 +135,24 @@ final class OutlookExport {
             "Headline",
             outlook.headline().stream().map(HeadlinePart::text).collect(Collectors.joining())));
     lines.add(List.of("Rows", axis().word(2)));
-    lines.add(List.of("Months", outlook.from() + " to " + outlook.to()));
-    lines.add(List.of("Compared with", outlook.goal()));
-    lines.add(List.of("Deals as of", outlook.asOf() == null ? "no deals yet" : outlook.asOf()));
+    lines.add(List.of("Months", OutlookWords.to(outlook.from(), outlook.to())));
+    lines.add(List.of(OutlookWords.COMPARED_WITH, outlook.goal()));
+    lines.add(
+        List.of(
+            OutlookWords.DEALS_AS_OF,
+            outlook.asOf() == null ? OutlookWords.NO_DEALS_YET : outlook.asOf()));
     if (!outlook.tried().isEmpty()) {
-      lines.add(List.of("A trial, not saved", String.join("; ", outlook.tried())));
+      lines.add(List.of(OutlookWords.TRIAL_NOT_SAVED, String.join("; ", outlook.tried())));
     }
     if (outlook.overridden() != null) {
       lines.add(
           List.of(
-              "Overridden deals",
-              outlook.overridden().deals()
-                  + "; weighted would be "
-                  + outlook.overridden().weighted()
-                  + " without"));
+              OutlookWords.OVERRIDDEN_DEALS,
+              OutlookWords.weightedWouldBeWithout(
+                  outlook.overridden().deals(), outlook.overridden().weighted())));
     }
     if (outlook.difference() != null) {
-      lines.add(List.of("To go", outlook.difference()));
+      lines.add(List.of(OutlookWords.TO_GO, outlook.difference()));
     }
     return lines;
   }

@@ -62,6 +62,6 @@ class OutlookExportController {
       StandingParameters query, String ending, MediaType type, StreamingResponseBody body) {
     String axis = query.axis() == null ? "rep" : query.axis().toLowerCase(Locale.ROOT);
     String span = query.to() == null ? "" : " " + query.to();
-    return Downloads.of("outlook " + axis + span + "." + ending, type, body);
+    return Downloads.of(OutlookWords.outlook(axis, span, ending), type, body);
   }
 }

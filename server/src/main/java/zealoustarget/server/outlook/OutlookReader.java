@@ -85,9 +85,7 @@ class OutlookReader {
     if (!OutlookTable.isMeasured(read.query().measure())) {
       throw Refusal.of(
               "measure-without-outlook",
-              "Deals say nothing of "
-                  + read.query().measure().words()
-                  + ": an outlook is of measures that are counted and of which more is better.")
+              OutlookWords.dealsSayNothingOfOutlookIs(read.query().measure().words()))
           .with("measure", read.query().measure().code());
     }
     return new Asked(read, snapshots.inForce(asOf), List.of());

@@ -152,15 +152,12 @@ public class OutlookService {
     }
     String rows = asked.figures().amount(ofRows, table.measure());
     Ratio apart = ofRows.minus(ofTotal);
-    return "The rows have "
-        + rows
-        + " to go; the total has "
-        + asked
+    return OutlookWords.rowsHaveToGoTotalHas(
+        rows,
+        asked
             .figures()
-            .amount(apart.signum() < 0 ? Ratio.ZERO.minus(apart) : apart, table.measure())
-        + (apart.signum() > 0
-            ? " less, sold above a goal or without one."
-            : " more, assigned to no row here.");
+            .amount(apart.signum() < 0 ? Ratio.ZERO.minus(apart) : apart, table.measure()),
+        apart.signum());
   }
 
   private static RowAnswer row(OutlookTable.Row row, OutlookTable table, ResolvedQuery asked) {

@@ -74,12 +74,7 @@ class OverrideService {
     }
     if (!snapshot.isOpen(at)) {
       throw Refusal.of(
-          "deal-not-open",
-          "Deal "
-              + snapshot.key(at)
-              + " is not open in the snapshot of "
-              + snapshot.asOf()
-              + ". Only open deals are overridden.");
+          "deal-not-open", OutlookWords.dealIsNotOpenInSnapshot(snapshot.key(at), snapshot.asOf()));
     }
     String reason = reason(wanted.reason());
     Measure measure = measure(wanted, snapshot);
@@ -112,7 +107,7 @@ class OverrideService {
     overrides.replace(
         snapshot.source(),
         DealKey.fold(snapshot.key(at)),
-        "deal " + snapshot.key(at) + " (" + rep + ")",
+        OutlookWords.deal(snapshot.key(at), rep),
         next,
         reason,
         (field, value) -> words(field, value, measure));
@@ -122,7 +117,7 @@ class OverrideService {
     return switch (field) {
       case LIKELIHOOD -> Shown.percent(Ratio.of(value, Deal.CERTAIN)) + " %";
       case CLOSES -> Months.of((int) value).toString();
-      case AMOUNT -> measure == null ? "another amount" : measure.text(value);
+      case AMOUNT -> measure == null ? OutlookWords.ANOTHER_AMOUNT : measure.text(value);
     };
   }
 
@@ -133,14 +128,11 @@ class OverrideService {
         .filter(one -> one.source().equals(wanted))
         .findFirst()
         .orElseThrow(
-            () ->
-                Refusal.of(
-                    "snapshot-unknown", "No snapshot of this source is posted. Load its deals."));
+            () -> Refusal.of("snapshot-unknown", OutlookWords.NO_SNAPSHOT_OF_THIS_SOURCE_IS));
   }
 
   private static Refusal unknown(String key) {
-    return Refusal.of("deal-unknown", "The latest snapshot has no deal " + key + ".")
-        .with("deal", key);
+    return Refusal.of("deal-unknown", OutlookWords.latestSnapshotHasNoDeal(key)).with("deal", key);
   }
 
   private static void add(
@@ -171,7 +163,7 @@ class OverrideService {
   private static String reason(@Nullable String text) {
     String reason = text == null ? "" : text.strip();
     if (reason.isEmpty() || reason.length() > LONGEST_REASON) {
-      throw invalid("reason", "Say why, in up to " + LONGEST_REASON + " characters.");
+      throw invalid("reason", OutlookWords.sayWhyInUpToCharacters(LONGEST_REASON));
     }
     return reason;
   }
@@ -187,7 +179,7 @@ class OverrideService {
         .current()
         .findMeasure(code)
         .filter(measure -> snapshot.measure(measure.code()) >= 0)
-        .orElseThrow(() -> invalid("measure", "These deals have no amounts of " + code + "."));
+        .orElseThrow(() -> invalid("measure", OutlookWords.theseDealsHaveNoAmountsOf(code)));
   }
 
   private static @Nullable Long likelihood(@Nullable String text) {
@@ -202,7 +194,7 @@ class OverrideService {
     } catch (ArithmeticException | NumberFormatException unreadable) {
       // falls through to the one refusal
     }
-    throw invalid("likelihood", "A likelihood is from 0 to 100 %.");
+    throw invalid("likelihood", OutlookWords.LIKELIHOOD_IS_FROM_TO);
   }
 
   private static @Nullable Long month(@Nullable String text) {
@@ -226,8 +218,7 @@ class OverrideService {
     } catch (ArithmeticException | NumberFormatException unreadable) {
       // falls through to the one refusal
     }
-    throw invalid(
-        "amount", "An amount is 0 or more, with at most " + measure.scale() + " decimals.");
+    throw invalid("amount", OutlookWords.amountIsOrMoreWithAt(measure.scale()));
   }
 
   private static Refusal invalid(String name, String words) {

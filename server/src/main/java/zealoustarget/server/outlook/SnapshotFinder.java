@@ -109,9 +109,7 @@ class SnapshotFinder {
             .filter(pair -> pair != null)
             .toList();
     if (pairs.isEmpty() && earlier != null) {
-      throw Refusal.of(
-          "snapshot-unknown",
-          "No source has a snapshot of both days, the earlier one first. Take days of one source.");
+      throw Refusal.of("snapshot-unknown", OutlookWords.NO_SOURCE_HAS_SNAPSHOT_OF_BOTH);
     }
     return pairs;
   }
@@ -140,18 +138,16 @@ class SnapshotFinder {
     if (day != null && posted.stream().noneMatch(one -> one.asOf().equals(day))) {
       throw Refusal.of(
               "snapshot-unknown",
-              "There is no snapshot of "
-                  + day
-                  + ". Posted are "
-                  + String.join(
+              OutlookWords.noSnapshotOf(
+                  day,
+                  String.join(
                       ", ",
                       posted.stream()
                           .map(DealSnapshot::asOf)
                           .distinct()
                           .sorted(Comparator.reverseOrder())
                           .map(Object::toString)
-                          .toList())
-                  + ".")
+                          .toList())))
           .with("name", name);
     }
   }

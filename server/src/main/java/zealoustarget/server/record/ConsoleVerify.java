@@ -27,12 +27,12 @@ class ConsoleVerify implements ApplicationRunner, ExitCodeGenerator {
     RecordService.RecordAnswer found = record.verify();
     isWhole = found.isWhole();
     System.out.printf(
-        "%d entries of the audit log, %d seals, the rows of every posted load: %s%n",
+        RecordWords.D_ENTRIES_OF_AUDIT_LOG_D,
         found.entries(),
         found.seals(),
-        isWhole ? "all as they were written." : "not as they were written.");
+        isWhole ? RecordWords.ALL_AS_THEY_WERE_WRITTEN : RecordWords.NOT_AS_THEY_WERE_WRITTEN);
     found.faults().forEach(fault -> System.out.println("- " + fault));
-    System.out.println("Head of the record: " + found.head());
+    System.out.println(RecordWords.headOfRecord(found.head()));
   }
 
   @Override

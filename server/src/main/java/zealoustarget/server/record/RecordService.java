@@ -62,12 +62,7 @@ public class RecordService implements ApplicationRunner {
     SealLinks.Verified seals = SealLinks.verify(connection);
     trail.faults().forEach(state::damaged);
     if (trail.entries() < noted) {
-      state.damaged(
-          "The database ends with entry "
-              + trail.entries()
-              + " of the audit log and "
-              + noted
-              + " were written: it is cut, or an older one.");
+      state.damaged(RecordWords.databaseEndsWithEntryOfAudit(trail.entries(), noted));
     }
     seals.faults().forEach(state::damaged);
     List<String> faults = state.faults();

@@ -23,6 +23,6 @@ public record AttachedLadder(Attachment to, @Nullable YearMonth since, Ladder la
 
   /** What it is attached to, in words: "revenue against quota by rep, since 2026-10". */
   String words() {
-    return to.words() + (since == null ? "" : ", since " + since);
+    return RulesWords.since(to.words(), since);
   }
 }

@@ -29,14 +29,14 @@ public record AttachedStretches(Attachment to, Of of, List<Ratio> at) {
   public AttachedStretches {
     at = List.copyOf(at);
     if (at.isEmpty() || at.size() > MOST) {
-      throw new IllegalArgumentException("must have 1 to " + MOST + " shares");
+      throw new IllegalArgumentException(RulesWords.mustHaveToShares(MOST));
     }
     for (int place = 0; place < at.size(); place++) {
       if (at.get(place).signum() <= 0 || at.get(place).compareTo(LARGEST) > 0) {
-        throw new IllegalArgumentException("must be above 0 % and at most 200 %");
+        throw new IllegalArgumentException(RulesWords.MUST_BE_ABOVE_AND_AT_MOST);
       }
       if (place > 0 && at.get(place).compareTo(at.get(place - 1)) <= 0) {
-        throw new IllegalArgumentException("must rise");
+        throw new IllegalArgumentException(RulesWords.MUST_RISE);
       }
     }
   }

@@ -30,8 +30,6 @@ public record Attachment(String measure, @Nullable String goalSet, @Nullable Axi
 
   /** In words: "revenue against quota by rep". */
   String words() {
-    return measure
-        + (goalSet == null ? "" : " against " + goalSet)
-        + (axis == null ? "" : " by " + axis.word());
+    return RulesWords.againstBy(measure, goalSet, axis);
   }
 }

@@ -57,8 +57,7 @@ public record Commission(PlanBook plans, List<SharedCredit> shared) {
   public Commission without(PlanReader.Removed gone) {
     List<Version> kept = versionsWithout(gone.name(), gone.since());
     if (kept.size() == plans.versions().size()) {
-      throw new IllegalArgumentException(
-          "\"" + gone.name() + "\" has no version that begins in that month");
+      throw new IllegalArgumentException(RulesWords.hasNoVersionThatBeginsIn(gone.name()));
     }
     boolean isThere =
         kept.stream().anyMatch(version -> KeyText.isSame(version.plan().name(), gone.name()));
@@ -70,12 +69,12 @@ public record Commission(PlanBook plans, List<SharedCredit> shared) {
             .toList();
     if (!isThere && !reps.isEmpty()) {
       throw new IllegalArgumentException(
-          "\""
-              + gone.name()
-              + "\" still has "
-              + String.join(", ", reps.subList(0, Math.min(reps.size(), MOST_NAMED)))
-              + (reps.size() > MOST_NAMED ? " and " + (reps.size() - MOST_NAMED) + " more" : "")
-              + "; give these reps another plan, or none, first");
+          RulesWords.stillHasAndMoreGiveThese(
+              gone.name(),
+              String.join(", ", reps.subList(0, Math.min(reps.size(), MOST_NAMED))),
+              reps.size(),
+              MOST_NAMED,
+              (reps.size() - MOST_NAMED)));
     }
     return withVersions(kept);
   }

@@ -40,7 +40,7 @@ public record Company(
   public record Stage(String name, int likelihood) {}
 
   /** As a company is called before anybody names it. */
-  private static final String UNNAMED = "My company";
+  private static final String UNNAMED = RulesWords.MY_COMPANY;
 
   /** Whether somebody has said what the company is called. */
   public boolean isNamed() {

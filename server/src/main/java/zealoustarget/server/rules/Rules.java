@@ -72,14 +72,13 @@ public record Rules(
     return attached(asked, month, isRange)
         .map(AttachedLadder::words)
         .orElse(
-            "default, "
-                + (isRange
-                    ? "inside the range is best"
-                    : switch (measure.direction()) {
-                      case HIGHER -> "higher is better";
-                      case LOWER -> "lower is better";
-                      case NEAREST -> "closest to the goal is best";
-                    }));
+            RulesWords.defaultInsideRangeIsBest(
+                isRange,
+                switch (measure.direction()) {
+                  case HIGHER -> RulesWords.HIGHER_IS_BETTER;
+                  case LOWER -> RulesWords.LOWER_IS_BETTER;
+                  case NEAREST -> RulesWords.CLOSEST_TO_GOAL_IS_BEST;
+                }));
   }
 
   private Optional<AttachedLadder> attached(Attachment asked, YearMonth month, boolean isRange) {

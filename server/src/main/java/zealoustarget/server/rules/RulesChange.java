@@ -15,15 +15,15 @@ public record RulesChange(String part, @Nullable String before, @Nullable String
 
   private static final Map<String, String> WORDS =
       Map.of(
-          "calendar", "fiscal calendar",
-          "ladders", "status thresholds",
-          "shading", "shading limits",
-          "stretches", "stretches behind lanes",
-          "stages", "likelihoods of stages",
-          "closing", "close list",
-          "plans", "commission plans",
-          "assignments", "plan assignments",
-          "credits", "credit splits");
+          "calendar", RulesWords.FISCAL_CALENDAR,
+          "ladders", RulesWords.STATUS_THRESHOLDS,
+          "shading", RulesWords.SHADING_LIMITS,
+          "stretches", RulesWords.STRETCHES_BEHIND_LANES,
+          "stages", RulesWords.LIKELIHOODS_OF_STAGES,
+          "closing", RulesWords.CLOSE_LIST,
+          "plans", RulesWords.COMMISSION_PLANS,
+          "assignments", RulesWords.PLAN_ASSIGNMENTS,
+          "credits", RulesWords.CREDIT_SPLITS);
 
   /** The change in words. */
   ProposalWork.Line line() {

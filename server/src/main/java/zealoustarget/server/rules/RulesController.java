@@ -123,8 +123,7 @@ class RulesController {
     try {
       at = YearMonth.parse(month);
     } catch (DateTimeException unreadable) {
-      throw Refusal.of("month-unreadable", "\"" + month + "\" is not a month. Write it as 2026-10.")
-          .with("name", "month");
+      throw Refusal.of("month-unreadable", RulesWords.isNotMonth(month)).with("name", "month");
     }
     Attachment to = new Attachment(asked.code(), goalSet.isBlank() ? null : goalSet, rows);
     Ladder ladder = rules.ladder(asked, to, at, isRange);
@@ -146,7 +145,7 @@ class RulesController {
   @PostMapping("/holidays")
   List<HolidayFile.Holiday> holidays(@RequestBody HolidaysRequest given) {
     if (given.calendar() == null) {
-      throw Refusal.of("value-missing", "Give the text of an iCalendar file.")
+      throw Refusal.of("value-missing", RulesWords.GIVE_TEXT_OF_ICALENDAR_FILE)
           .with("name", "calendar");
     }
     int year = LocalDate.now(clock).getYear();

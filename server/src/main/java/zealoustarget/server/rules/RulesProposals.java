@@ -66,19 +66,16 @@ class RulesProposals implements ProposalWork {
           .map(RulesChange::words)
           .forEach(moved::add);
       return List.of(
-          "The rules it changes ("
-              + String.join(", ", moved.stream().distinct().toList())
-              + ") were changed since"
-              + lastBy()
-              + ".");
+          RulesWords.rulesItChangesWereChangedSince(
+              String.join(", ", moved.stream().distinct().toList()), lastBy()));
     } catch (Refusal refusal) {
-      return List.of("The rules do not fit any more: " + refusal.getMessage());
+      return List.of(RulesWords.rulesDoNotFitAnyMore(refusal.getMessage()));
     }
   }
 
   private String lastBy() {
     return audit.entries("", AuditKind.RULES_CHANGED, 0, 1).stream()
-        .map(last -> " by " + last.by())
+        .map(last -> RulesWords.by(last.by()))
         .findFirst()
         .orElse("");
   }
@@ -106,16 +103,7 @@ class RulesProposals implements ProposalWork {
   }
 
   private static String sentence(int moves, int pays) {
-    return "In open months with actuals "
-        + (moves == 0
-            ? "no status moves"
-            : moves == 1 ? "1 status moves" : moves + " statuses move")
-        + " and "
-        + (pays == 0
-            ? "no pay changes."
-            : pays == 1
-                ? "the pay of 1 rep and month changes."
-                : pays + " reps' pays of a month change.");
+    return RulesWords.inOpenMonthsWithActualsNo(moves, pays);
   }
 
   @Override

@@ -146,14 +146,10 @@ public class RulesService {
     if (tag != null && !tag.equals("*") && !tag.equals(tag())) {
       String who =
           audit.entries("", AuditKind.RULES_CHANGED, 0, 1).stream()
-              .map(last -> last.by() + " changed them last (" + last.subject() + ")")
+              .map(last -> RulesWords.changedThemLast(last.by(), last.subject()))
               .findFirst()
-              .orElse("the application was updated");
-      throw Refusal.of(
-          "changed-meanwhile",
-          "The rules are not those that you looked at: "
-              + who
-              + ". Look at them again, then change them. Nothing was changed.");
+              .orElse(RulesWords.APPLICATION_WAS_UPDATED);
+      throw Refusal.of("changed-meanwhile", RulesWords.rulesAreNotThoseThatYou(who));
     }
   }
 
@@ -179,11 +175,7 @@ public class RulesService {
     for (Measure measure : after.measures()) {
       Optional<Measure> before = current.findMeasure(measure.code());
       if (used.contains(measure.code()) && before.filter(b -> differs(b, measure)).isPresent()) {
-        throw Refusal.of(
-                "measure-in-use",
-                measure.code()
-                    + " has loaded amounts, so its unit, decimals and spelling stay. Nothing was"
-                    + " changed.")
+        throw Refusal.of("measure-in-use", RulesWords.hasLoadedAmountsSoItsUnit(measure.code()))
             .with("measure", measure.code());
       }
     }
@@ -205,11 +197,7 @@ public class RulesService {
     for (String code : changed) {
       if (use.measuresOfActuals().contains(code)
           || (use.hasClosedMonths() && use.measuresWithAmounts().contains(code))) {
-        throw Refusal.of(
-                "measure-in-use",
-                code
-                    + " has loaded amounts, so what feeds it stays. Add another measure that is"
-                    + " fed by won deals. Nothing was changed.")
+        throw Refusal.of("measure-in-use", RulesWords.hasLoadedAmountsSoWhatFeeds(code))
             .with("measure", code);
       }
     }

@@ -26,6 +26,9 @@ public record RungPart(
     return rung.lowerBound() == null
         ? new RungPart(rung.name(), tone, null, null)
         : new RungPart(
-            rung.name(), tone, rung.lowerBound().toText(), rung.above() ? "above" : "at or above");
+            rung.name(),
+            tone,
+            rung.lowerBound().toText(),
+            rung.above() ? "above" : RulesWords.AT_OR_ABOVE);
   }
 }

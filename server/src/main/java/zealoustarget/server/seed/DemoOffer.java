@@ -42,12 +42,11 @@ class DemoOffer {
    */
   void load() {
     if (!one.tryLock()) {
-      throw refused("The demo company is being loaded. Wait until it is there.");
+      throw refused(SeedWords.DEMO_COMPANY_IS_BEING_LOADED);
     }
     try {
       if (!isOffered()) {
-        throw refused(
-            "The demo company is for an empty start only. Start with a new data folder to load it.");
+        throw refused(SeedWords.DEMO_COMPANY_IS_FOR_EMPTY_START);
       }
       seeds.seed(Path.of(folder));
     } finally {

@@ -33,7 +33,7 @@ class Example implements ApplicationRunner {
   private void print() {
     String month = "2026-10";
     for (String axis : AXES) {
-      String goalSet = axis.equals("rep") ? "quota" : axis + " plan";
+      String goalSet = axis.equals("rep") ? "quota" : SeedWords.plan(axis);
       System.out.println(standings.of(axis, month, goalSet));
     }
     System.out.println(earnings.of(month));

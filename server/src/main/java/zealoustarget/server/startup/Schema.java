@@ -31,8 +31,7 @@ public final class Schema {
     MigrationVersion last = known[known.length - 1].getVersion();
     MigrationVersion wanted = MigrationVersion.fromVersion(version);
     if (wanted.isNewerThan(last.getVersion())) {
-      throw new IOException(
-          "It was made by a newer version of the application. Load it with that one.");
+      throw new IOException(StartupWords.IT_WAS_MADE_BY_NEWER_VERSION);
     }
     flyway(url, wanted).migrate();
   }

@@ -55,14 +55,14 @@ public class ViewStore {
   public void save(String name, String address) {
     String stripped = name.strip();
     if (stripped.isEmpty() || stripped.length() > LONGEST_NAME) {
-      throw invalid("A view's name has 1 to " + LONGEST_NAME + " characters.");
+      throw invalid(ViewsWords.viewsNameHasToCharacters(LONGEST_NAME));
     }
     if (!address.matches("/[a-z]*(\\?[^\\s#]*)?") || address.length() > LONGEST_ADDRESS) {
-      throw invalid("The address must be one of this application, such as /standing?axis=region.");
+      throw invalid(ViewsWords.ADDRESS_MUST_BE_ONE_OF_THIS);
     }
     SavedViewEntity known = find(stripped).orElse(null);
     if (known == null && all().size() >= MOST_VIEWS) {
-      throw invalid("There are " + MOST_VIEWS + " views already. Delete one first.");
+      throw invalid(ViewsWords.viewsAlready(MOST_VIEWS));
     }
     SavedViewEntity view = known == null ? new SavedViewEntity() : known;
     view.ownerId = owner();
@@ -133,6 +133,6 @@ public class ViewStore {
   }
 
   private static Refusal invalid(String words) {
-    return Refusal.of("view-invalid", words + " Nothing was saved.");
+    return Refusal.of("view-invalid", ViewsWords.nothingWasSaved(words));
   }
 }

@@ -82,7 +82,7 @@ class AccountController {
     AccountStore.Rights rights = rights(body);
     int version = version(body);
     accounts.checkChange(id, version, rights);
-    twoPersons.ofAdministrators("account " + id + ", version " + version + ": " + rights);
+    twoPersons.ofAdministrators(AccountsWords.accountVersion(id, version, rights));
     return answers.of(accounts.change(id, version, rights));
   }
 
@@ -95,8 +95,7 @@ class AccountController {
 
   private static int version(AccountBody body) {
     if (body.version() == null) {
-      throw AccountStore.invalid(
-          "version", "The version of the account is missing. Load the accounts again.");
+      throw AccountStore.invalid("version", AccountsWords.VERSION_OF_ACCOUNT_IS_MISSING);
     }
     return body.version();
   }
@@ -105,9 +104,7 @@ class AccountController {
     Role role =
         Role.findByWord(body.role())
             .orElseThrow(
-                () ->
-                    AccountStore.invalid(
-                        "role", "The role is one of analyst, approver, manager and rep."));
+                () -> AccountStore.invalid("role", AccountsWords.ROLE_IS_ONE_OF_ANALYST_APPROVER));
     return new AccountStore.Rights(
         role,
         member(role, body.member()),
@@ -123,8 +120,8 @@ class AccountController {
       throw Refusal.of(
               "account-invalid",
               key == null || key.isBlank()
-                  ? "Select which " + role.word() + " of the roster this is."
-                  : "There is no " + role.word() + " \"" + key.strip() + "\" on the roster.")
+                  ? AccountsWords.selectWhichOfRosterThisIs(role.word())
+                  : AccountsWords.noOnRoster(role.word(), key.strip()))
           .with("name", "member");
     }
     return members.key(members.find(role.axis(), key).getAsInt());

@@ -105,16 +105,10 @@ public class AccountStore {
     if (stripped.isEmpty()
         || stripped.length() > LONGEST_NAME
         || !stripped.matches("[\\p{L}\\p{N}][\\p{L}\\p{N} ._@'-]*")) {
-      throw invalid(
-          "name",
-          "An account's name has 1 to "
-              + LONGEST_NAME
-              + " letters, digits, blanks, dots, dashes or @ and begins with a letter or digit.");
+      throw invalid("name", AccountsWords.accountsNameHasToLettersDigits(LONGEST_NAME));
     }
     if (findByName(stripped).isPresent()) {
-      throw Refusal.of(
-              "account-exists",
-              "There is an account \"" + stripped + "\" already. Choose another name.")
+      throw Refusal.of("account-exists", AccountsWords.accountAlready(stripped))
           .with("name", "name");
     }
     AccountEntity entity = new AccountEntity();
@@ -127,7 +121,7 @@ public class AccountStore {
     transactions.executeWithoutResult(
         status -> {
           entities.persist(entity);
-          audit.add(AuditKind.ACCOUNT, "account " + stripped + " made", null, words(rights));
+          audit.add(AuditKind.ACCOUNT, AccountsWords.accountMade(stripped), null, words(rights));
         });
     Account made = entity.account();
     inForce.put(made.id(), made);
@@ -144,7 +138,7 @@ public class AccountStore {
     Account before = checkChange(id, version, rights);
     return write(
         id,
-        "account " + before.name() + " changed",
+        AccountsWords.accountChanged(before.name()),
         words(before),
         words(rights),
         entity -> give(entity, rights));
@@ -156,11 +150,7 @@ public class AccountStore {
     if (before.version() != version) {
       throw Refusal.of(
           "changed-meanwhile",
-          "The account "
-              + before.name()
-              + " was changed meanwhile: it is now "
-              + words(before)
-              + ". Load it again, then change it.");
+          AccountsWords.accountWasChangedMeanwhileItIs(before.name(), words(before)));
     }
     checkNotOwn(before, rights);
     boolean keepsOne =
@@ -168,9 +158,7 @@ public class AccountStore {
             || inForce.values().stream()
                 .anyMatch(one -> one.id() != id && one.isAdministrator() && !one.isDisabled());
     if (!keepsOne) {
-      throw Refusal.of(
-          "last-administrator",
-          "At least one administrator is needed. Make another account an administrator first.");
+      throw Refusal.of("last-administrator", AccountsWords.AT_LEAST_ONE_ADMINISTRATOR_IS_NEEDED);
     }
     return before;
   }
@@ -183,8 +171,7 @@ public class AccountStore {
             && before.isAdministrator() == rights.isAdministrator()
             && before.isDisabled() == rights.isDisabled();
     if (!isSame && CurrentAccount.account().id() == before.id()) {
-      throw Refusal.of(
-          "own-role", "Your own role and access are changed by another administrator.");
+      throw Refusal.of("own-role", AccountsWords.YOUR_OWN_ROLE_AND_ACCESS_ARE);
     }
   }
 
@@ -194,7 +181,7 @@ public class AccountStore {
     String hash = passwords.hash(password);
     return write(
         id,
-        "account " + before.name() + ": password " + (mustChange ? "reset" : "changed"),
+        AccountsWords.accountPasswordResetChanged(before.name(), mustChange),
         null,
         null,
         entity -> {
@@ -256,14 +243,12 @@ public class AccountStore {
   }
 
   private static String words(Rights rights) {
-    return rights.role().word()
-        + (rights.member() == null ? "" : " " + rights.member())
-        + (rights.isAdministrator() ? ", administrator" : "")
-        + (rights.isDisabled() ? ", closed" : "");
+    return AccountsWords.administratorClosed(
+        rights.role().word(), rights.member(), rights.isAdministrator(), rights.isDisabled());
   }
 
   static Refusal unknown(int id) {
-    return Refusal.of("account-unknown", "There is no account " + id + ".");
+    return Refusal.of("account-unknown", AccountsWords.noAccount(id));
   }
 
   static Refusal invalid(String name, String words) {

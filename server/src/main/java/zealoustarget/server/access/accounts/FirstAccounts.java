@@ -55,10 +55,10 @@ public class FirstAccounts implements ApplicationRunner {
     this.demo = demo(seedFolder, json);
     if (!demo.isEmpty()) {
       if (!InetAddress.getByName(address).isLoopbackAddress()) {
-        throw new OpenDemo("on " + address);
+        throw new OpenDemo(AccountsWords.on(address));
       }
       if (hosts.stream().anyMatch(host -> !host.isBlank() && !OwnSiteFilter.isLocal(host))) {
-        throw new OpenDemo("by the name " + String.join(", ", hosts));
+        throw new OpenDemo(AccountsWords.byName(String.join(", ", hosts)));
       }
     }
   }
@@ -138,8 +138,7 @@ public class FirstAccounts implements ApplicationRunner {
             && given != null
             && MessageDigest.isEqual(bytes(expected), bytes(given.strip()));
     if (!isRight) {
-      throw Refusal.of(
-          "sign-in-failed", "That is not the code. It is shown in the server's console.");
+      throw Refusal.of("sign-in-failed", AccountsWords.THAT_IS_NOT_CODE);
     }
     passwords.check(password, name == null ? "" : name.strip());
     Account[] made = new Account[1];

@@ -10,9 +10,6 @@ class OpenDemo extends RuntimeException {
    * @param way by which others would reach it, such as {@code on 0.0.0.0}
    */
   OpenDemo(String way) {
-    super(
-        "The demo's passwords are known to everybody, so it is there for this machine only, not "
-            + way
-            + ". Start without the demo (--empty), or leave address and host names out.");
+    super(AccountsWords.demosPasswordsAreKnownToEverybody(way));
   }
 }

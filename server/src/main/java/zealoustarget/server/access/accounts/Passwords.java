@@ -68,20 +68,20 @@ public class Passwords {
    */
   public void check(String password, String name) {
     if (password == null || password.length() < SHORTEST || password.length() > LONGEST) {
-      throw weak("A password has " + SHORTEST + " to " + LONGEST + " characters.");
+      throw weak(AccountsWords.passwordHasToCharacters(SHORTEST, LONGEST));
     }
     String folded = password.toLowerCase(Locale.ROOT);
     if (isMadeOf(folded, name)) {
-      throw weak("The password holds the account's name.");
+      throw weak(AccountsWords.PASSWORD_HOLDS_ACCOUNTS_NAME);
     }
     if (isMadeOf(folded, company.get())) {
-      throw weak("The password holds the company's name.");
+      throw weak(AccountsWords.PASSWORD_HOLDS_COMPANYS_NAME);
     }
     if (folded.chars().distinct().count() < 5) {
-      throw weak("The password repeats a few characters.");
+      throw weak(AccountsWords.PASSWORD_REPEATS_FEW_CHARACTERS);
     }
     if (isCommon(folded)) {
-      throw weak("The password is one of those that are tried first.");
+      throw weak(AccountsWords.PASSWORD_IS_ONE_OF_THOSE_THAT);
     }
   }
 
@@ -107,6 +107,6 @@ public class Passwords {
   }
 
   private static Refusal weak(String words) {
-    return Refusal.of("password-weak", words + " Choose another.").with("name", "password");
+    return Refusal.of("password-weak", AccountsWords.chooseAnother(words)).with("name", "password");
   }
 }

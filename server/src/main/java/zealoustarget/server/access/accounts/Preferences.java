@@ -69,7 +69,11 @@ public class Preferences {
         status -> {
           String before = of(account.id()).mail();
           if (!Objects.equals(before, entity.mail)) {
-            audit.add(AuditKind.ACCOUNT, "mail address of " + account.name(), before, entity.mail);
+            audit.add(
+                AuditKind.ACCOUNT,
+                AccountsWords.mailAddressOf(account.name()),
+                before,
+                entity.mail);
           }
           kept.save(entity);
         });
@@ -87,30 +91,26 @@ public class Preferences {
       return null;
     }
     if (!MailAddress.isOne(given.strip())) {
-      throw AccountStore.invalid(
-          "mail",
-          "\"" + given.strip() + "\" is not an e-mail address. Write it as name@company.example.");
+      throw AccountStore.invalid("mail", AccountsWords.isNotEMailAddress(given.strip()));
     }
     return given.strip();
   }
 
   private static Map<String, String> checked(Map<String, String> keys) {
     if (keys.size() > MOST_KEYS) {
-      throw AccountStore.invalid("keys", "At most " + MOST_KEYS + " keys can be changed.");
+      throw AccountStore.invalid("keys", AccountsWords.atMostKeysCanBeChanged(MOST_KEYS));
     }
     Set<String> taken = new HashSet<>();
     keys.forEach(
         (what, key) -> {
           if (what.length() > LONGEST_ACTION) {
-            throw AccountStore.invalid("keys", "\"" + what + "\" is nothing that a key does.");
+            throw AccountStore.invalid("keys", AccountsWords.isNothingThatKeyDoes(what));
           }
           if (key == null || key.codePointCount(0, key.length()) != 1 || key.isBlank()) {
-            throw AccountStore.invalid(
-                "keys", "\"" + key + "\" is not one key. Enter a single letter or sign.");
+            throw AccountStore.invalid("keys", AccountsWords.isNotOneKey(key));
           }
           if (!taken.add(key)) {
-            throw AccountStore.invalid(
-                "keys", "\"" + key + "\" stands for two things. Choose another key for one.");
+            throw AccountStore.invalid("keys", AccountsWords.standsForTwoThings(key));
           }
         });
     return keys;

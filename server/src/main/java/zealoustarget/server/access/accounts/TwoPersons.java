@@ -60,11 +60,7 @@ public class TwoPersons {
     }
     Account said = first.asMap().putIfAbsent(what, acting);
     if (said == null || said.id() == acting.id()) {
-      throw Refusal.of(
-          "another-person",
-          "This needs two persons. It is noted that "
-              + acting.name()
-              + " asked for it; nothing changes until another person does the same within a day.");
+      throw Refusal.of("another-person", AccountsWords.thisNeedsTwoPersons(acting.name()));
     }
     first.invalidate(what);
     return Optional.of(said.name());

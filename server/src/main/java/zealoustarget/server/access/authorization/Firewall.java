@@ -39,7 +39,7 @@ class Firewall {
         problems.write(
             response,
             Problem.REQUEST_UNREADABLE,
-            "The address or a header of the request has signs that are not taken there.");
+            AuthorizationWords.ADDRESS_OR_HEADER_OF_REQUEST_HAS);
   }
 
   @Bean
@@ -58,7 +58,7 @@ class Firewall {
     public FirewalledRequest getFirewalledRequest(HttpServletRequest request) {
       String address = request.getRequestURI();
       if (address.contains(";") || address.contains("//") || address.contains("\\")) {
-        throw new RequestRejectedException("a parameter or an empty part in the address");
+        throw new RequestRejectedException(AuthorizationWords.PARAMETER_OR_EMPTY_PART_IN_ADDRESS);
       }
       return super.getFirewalledRequest(request);
     }

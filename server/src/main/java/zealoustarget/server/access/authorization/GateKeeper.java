@@ -77,9 +77,7 @@ public class GateKeeper
       throws IOException {
     challenge(request, response);
     problems.write(
-        response,
-        Problem.SIGN_IN_NEEDED,
-        "Sign in with an account: on the page, or with its name and password (Basic) or a token.");
+        response, Problem.SIGN_IN_NEEDED, AuthorizationWords.SIGN_IN_WITH_ACCOUNT_ON_PAGE);
   }
 
   /** Asks programs for a password; a browser would open a window of its own, so not there. */
@@ -87,7 +85,9 @@ public class GateKeeper
     boolean isBrowser = request.getHeader("Sec-Fetch-Mode") != null;
     response.setHeader(
         HttpHeaders.WWW_AUTHENTICATE,
-        isBrowser ? "Page realm=\"Zealous Target\"" : "Basic realm=\"Zealous Target\"");
+        isBrowser
+            ? AuthorizationWords.PAGE_REALM_ZEALOUS_TARGET
+            : AuthorizationWords.BASIC_REALM_ZEALOUS_TARGET);
   }
 
   @Override
@@ -96,9 +96,7 @@ public class GateKeeper
       throws IOException {
     if (why instanceof CsrfException) {
       problems.write(
-          response,
-          Problem.CROSS_SITE,
-          "This page is from an earlier session. Reload it, then try again.");
+          response, Problem.CROSS_SITE, AuthorizationWords.THIS_PAGE_IS_FROM_EARLIER_SESSION);
       return;
     }
     RouteRules.Rule rule = rule(request);
@@ -107,12 +105,12 @@ public class GateKeeper
       problems.write(
           response,
           isOther ? Problem.METHOD_NOT_ALLOWED : Problem.NOT_FOUND,
-          "See the description of the routes at /v3/api-docs.");
+          AuthorizationWords.SEE_DESCRIPTION_OF_ROUTES_AT_V);
     } else if (CurrentAccount.isSignedIn() && CurrentAccount.account().mustChange()) {
       problems.write(
           response,
           Problem.PASSWORD_TO_CHANGE,
-          "The password was given by somebody else. Change it to your own first.");
+          AuthorizationWords.PASSWORD_WAS_GIVEN_BY_SOMEBODY_ELSE);
     } else {
       problems.write(response, Problem.NOT_ALLOWED, words(rule));
     }
@@ -121,10 +119,10 @@ public class GateKeeper
   private static String words(RouteRules.@Nullable Rule rule) {
     Account account = CurrentAccount.account();
     if (rule == null || !rule.allows(account.role())) {
-      return "The role " + account.role().word() + " does not include this.";
+      return AuthorizationWords.roleDoesNotIncludeThis(account.role().word());
     }
     return rule.isAdministration()
-        ? "Only an administrator may do that."
-        : "This token may not do that. Use one of a wider scope, or the account's password.";
+        ? AuthorizationWords.ONLY_ADMINISTRATOR_MAY_DO_THAT
+        : AuthorizationWords.THIS_TOKEN_MAY_NOT_DO_THAT;
   }
 }

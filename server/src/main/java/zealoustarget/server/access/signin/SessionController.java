@@ -107,12 +107,12 @@ class SessionController {
   @PostMapping("/first")
   SessionAnswer first(
       @RequestBody FirstBody body, HttpServletRequest request, HttpServletResponse response) {
-    guard.check("first account", request.getRemoteAddr());
+    guard.check(SigninWords.FIRST_ACCOUNT, request.getRemoteAddr());
     try {
       open(first.make(body.code(), body.name(), body.password()), request, response);
     } catch (Refusal refused) {
       if (refused.code().equals("sign-in-failed")) {
-        guard.failed("first account", request.getRemoteAddr());
+        guard.failed(SigninWords.FIRST_ACCOUNT, request.getRemoteAddr());
       }
       throw refused;
     }
@@ -138,8 +138,7 @@ class SessionController {
     signIn.signIn(account.name(), text(body.now()), request.getRemoteAddr());
     passwords.check(body.next(), account.name());
     if (text(body.next()).equals(body.now())) {
-      throw Refusal.of(
-          "password-weak", "The new password is the same as the current one. Choose another.");
+      throw Refusal.of("password-weak", SigninWords.NEW_PASSWORD_IS_SAME_AS_CURRENT);
     }
     open(accounts.setPassword(account.id(), body.next(), false), request, response);
     return session();

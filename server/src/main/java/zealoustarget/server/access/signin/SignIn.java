@@ -89,8 +89,7 @@ public class SignIn {
   }
 
   private static Refusal failed() {
-    return Refusal.of(
-        "sign-in-failed", "Name or password is wrong. Check both; capitals count in the password.");
+    return Refusal.of("sign-in-failed", SigninWords.NAME_OR_PASSWORD_IS_WRONG);
   }
 
   /** The same for a program that sends both with every request: hashing each anew would be slow. */
@@ -135,7 +134,7 @@ public class SignIn {
   private Account inTurn(Supplier<Account> work) {
     try {
       if (!turns.tryAcquire(LONGEST_TURN.toSeconds(), TimeUnit.SECONDS)) {
-        throw Refusal.of("too-many-tries", "Too many sign in at this moment. Try again in a while.")
+        throw Refusal.of("too-many-tries", SigninWords.TOO_MANY_SIGN_IN_AT_THIS)
             .with("seconds", LONGEST_TURN.toSeconds());
       }
     } catch (InterruptedException stopped) {

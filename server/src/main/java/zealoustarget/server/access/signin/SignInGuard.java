@@ -65,9 +65,7 @@ class SignInGuard {
     Instant until = latest.isBefore(had.until) ? latest : had.until;
     if (now.isBefore(until)) {
       long seconds = Math.max(1, Duration.between(now, until).toSeconds() + 1);
-      throw Refusal.of(
-              "too-many-tries",
-              "Too many tries failed. Wait " + seconds + " seconds, then try again.")
+      throw Refusal.of("too-many-tries", SigninWords.tooManyTriesFailed(seconds))
           .with("seconds", seconds);
     }
   }

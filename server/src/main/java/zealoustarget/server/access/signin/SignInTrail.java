@@ -38,13 +38,13 @@ class SignInTrail {
   }
 
   void signedIn(Account account, String address) {
-    note(account, address, "signed in");
+    note(account, address, SigninWords.SIGNED_IN);
   }
 
   /** A program sends name and password with every request; the first of a day is noted. */
   void signedInByProgram(Account account, String address) {
     if (isNew(programs, account.id() + " " + address)) {
-      note(account, address, "signed in by a program");
+      note(account, address, SigninWords.SIGNED_IN_BY_PROGRAM);
     }
   }
 
@@ -61,7 +61,7 @@ class SignInTrail {
    * @param account null where no account has that name
    */
   void failed(@Nullable Account account, String address) {
-    String who = account == null ? "an unknown name" : account.name();
+    String who = account == null ? SigninWords.UNKNOWN_NAME : account.name();
     if (isNew(failures, who + " " + address)) {
       audit.add(AuditKind.SIGN_IN, who + " from " + address, null, "failed");
     }

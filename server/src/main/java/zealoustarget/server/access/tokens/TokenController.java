@@ -45,7 +45,7 @@ class TokenController {
         TokenScope.findForToken(body.scope())
             .orElseThrow(
                 () ->
-                    Refusal.of("token-invalid", "The scope is read, load or settle.")
+                    Refusal.of("token-invalid", TokensWords.SCOPE_IS_READ_LOAD_OR_SETTLE)
                         .with("name", "scope"));
     return tokens.add(CurrentAccount.account().id(), body.name(), scope);
   }

@@ -59,12 +59,11 @@ public class TokenStore {
   public Fresh add(int accountId, String name, TokenScope scope) {
     String stripped = name == null ? "" : name.strip();
     if (stripped.isEmpty() || stripped.length() > LONGEST_NAME) {
-      throw Refusal.of("token-invalid", "Give its purpose in 1 to " + LONGEST_NAME + " characters.")
+      throw Refusal.of("token-invalid", TokensWords.giveItsPurposeInToCharacters(LONGEST_NAME))
           .with("name", "name");
     }
     if (of(accountId).size() >= MOST) {
-      throw Refusal.of(
-          "token-invalid", "There are " + MOST + " tokens already. Revoke one that is not used.");
+      throw Refusal.of("token-invalid", TokensWords.tokensAlready(MOST));
     }
     byte[] secret = new byte[32];
     random.nextBytes(secret);
@@ -76,7 +75,7 @@ public class TokenStore {
     entity.scope = scope;
     entity.createdAt = clock.instant();
     tokens.save(entity);
-    audit.add(AuditKind.ACCOUNT, "token \"" + stripped + "\" made", null, scope.word());
+    audit.add(AuditKind.ACCOUNT, TokensWords.tokenMade(stripped), null, scope.word());
     return new Fresh(token(entity), text);
   }
 
@@ -89,11 +88,10 @@ public class TokenStore {
   public void revoke(int accountId, int id) {
     TokenEntity entity = tokens.findById(id).orElse(null);
     if (entity == null || entity.accountId != accountId || entity.revokedAt != null) {
-      throw Refusal.of("token-unknown", "There is no token " + id + " of yours.");
+      throw Refusal.of("token-unknown", TokensWords.noTokenOfYours(id));
     }
     entity.revokedAt = clock.instant();
-    audit.add(
-        AuditKind.ACCOUNT, "token \"" + entity.name + "\" revoked", entity.scope.word(), null);
+    audit.add(AuditKind.ACCOUNT, TokensWords.tokenRevoked(entity.name), entity.scope.word(), null);
   }
 
   /** The account that a token opens, and how far. */

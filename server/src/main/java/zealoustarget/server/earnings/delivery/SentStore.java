@@ -72,7 +72,7 @@ class SentStore {
         AuditKind.STATEMENT_SENT,
         rep + ", " + month,
         null,
-        "to " + row.address + ", version " + version);
+        DeliveryWords.toVersion(row.address, version));
   }
 
   /** The mail server refused it, so it may be tried again. */

@@ -39,7 +39,7 @@ import zealoustarget.server.rules.RulesService;
 public class StatementJobs {
   private static final Logger LOG = LoggerFactory.getLogger(StatementJobs.class);
   private static final int KEPT = 20;
-  private static final String STOPPED = "The server was stopped. Begin the rest again.";
+  private static final String STOPPED = DeliveryWords.SERVER_WAS_STOPPED;
 
   private final EarningsService earnings;
   private final RulesService companyRules;
@@ -174,8 +174,7 @@ public class StatementJobs {
    */
   public JobAnswer startSending(YearMonth month, Set<String> reps, Set<String> again) {
     if (!mail.isSet()) {
-      throw Refusal.of(
-          "mail-failed", "No mail server is set. Name one with zealous.mail.host and start again.");
+      throw Refusal.of("mail-failed", DeliveryWords.NO_MAIL_SERVER_IS_SET);
     }
     Statements all = statements(month);
     List<EarningsRow> chosen =
@@ -266,7 +265,7 @@ public class StatementJobs {
             job.state = "done";
           } catch (RuntimeException failure) {
             LOG.error("job {} of statements", job.id, failure);
-            job.problem = "It failed; the server's log says why.";
+            job.problem = DeliveryWords.IT_FAILED_SERVERS_LOG_SAYS_WHY;
             job.state = "failed";
           }
         });
@@ -292,7 +291,7 @@ public class StatementJobs {
   public Path file(int id) {
     Path file = known(id).file;
     if (file == null) {
-      throw Refusal.of("not-found", "Job " + id + " has no file yet.");
+      throw Refusal.of("not-found", DeliveryWords.jobHasNoFileYet(id));
     }
     return file;
   }
@@ -300,7 +299,7 @@ public class StatementJobs {
   private Job known(int id) {
     Job job = jobs.get(id);
     if (job == null) {
-      throw Refusal.of("not-found", "There is no job " + id + ".");
+      throw Refusal.of("not-found", DeliveryWords.noJob(id));
     }
     return job;
   }

@@ -54,19 +54,17 @@ class StatementMail {
           new MimeMessageHelper(message, true, StandardCharsets.UTF_8.name());
       helper.setFrom(settings.from());
       helper.setTo(address);
-      helper.setSubject("Commission statement, " + month);
+      helper.setSubject(DeliveryWords.commissionStatement(month));
       helper.setText(
-          "Hello "
-              + row.name()
-              + ",\n\nyour commission statement for "
-              + month
-              + " is attached"
-              + (row.due() == null
-                  ? ""
-                  : "; due are " + about.writing().grouped(row.due()) + " " + about.currency())
-              + (about.isSealed() ? ".\n" : ". The month is not closed yet, so it may change.\n"));
+          DeliveryWords.helloYourCommissionStatementForIs(
+              row.name(),
+              month,
+              row.due() == null
+                  ? null
+                  : about.writing().grouped(row.due()) + " " + about.currency(),
+              about.isSealed()));
       helper.addAttachment(
-          "statement " + about.month() + " " + row.rep() + ".pdf",
+          DeliveryWords.statementPdf(about.month(), row.rep()),
           new ByteArrayResource(StatementPdf.one(row, about)),
           "application/pdf");
     } catch (MessagingException wrong) {

@@ -34,7 +34,7 @@ class SealController {
   ResponseEntity<StreamingResponseBody> snapshot(@PathVariable String month) {
     Seal seal = service.sealed(EarningsController.month(month));
     return Downloads.of(
-        "sealed " + seal.month() + ".zip",
+        SealingWords.sealedZip(seal.month()),
         MediaType.parseMediaType("application/zip"),
         out -> SealFiles.write(seal, service.content(seal), out));
   }

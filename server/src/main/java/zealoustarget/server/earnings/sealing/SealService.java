@@ -159,8 +159,8 @@ public class SealService {
               "order",
               "stop",
               month.isAfter(last)
-                  ? "Months are closed in their order; " + last.plusMonths(1) + " is next."
-                  : "Later months are already closed; " + last + " is the last.",
+                  ? SealingWords.monthsAreClosedInTheirOrder(last.plusMonths(1))
+                  : SealingWords.laterMonthsAreAlreadyClosedIs(last),
               1,
               List.of()));
     }
@@ -172,19 +172,16 @@ public class SealService {
     }
     if (last == null && month.isAfter(latest)) {
       checks.add(
-          new Check(
-              "ahead",
-              "stop",
-              "The first month to close is " + latest + " or earlier.",
-              1,
-              List.of()));
+          new Check("ahead", "stop", SealingWords.firstMonthToCloseIsOr(latest), 1, List.of()));
     }
     boolean isEmpty = posted == null || !posted.contains(month);
     checks.add(
         new Check(
             "posted",
             isEmpty ? "look" : "good",
-            isEmpty ? "Nothing is posted in this month." : "Lines are posted in this month.",
+            isEmpty
+                ? SealingWords.NOTHING_IS_POSTED_IN_THIS_MONTH
+                : SealingWords.LINES_ARE_POSTED_IN_THIS_MONTH,
             isEmpty ? 0 : 1,
             List.of()));
     LoadService.OpenEnds ends = loads.openEnds(month);
@@ -192,28 +189,33 @@ public class SealService {
         check(
             "staged",
             ends.staged(),
-            "Every load with lines of this month is posted.",
-            "not posted yet"));
-    checks.add(check("held", ends.holding(), "No line is held back.", "with lines held back"));
+            SealingWords.EVERY_LOAD_WITH_LINES_OF_THIS,
+            SealingWords.NOT_POSTED_YET));
+    checks.add(
+        check(
+            "held",
+            ends.holding(),
+            SealingWords.NO_LINE_IS_HELD_BACK,
+            SealingWords.WITH_LINES_HELD_BACK));
     checks.add(
         check(
             "control-totals",
             ends.differing(),
-            "Every control total matches.",
-            "posted although the control total does not match"));
+            SealingWords.EVERY_CONTROL_TOTAL_MATCHES,
+            SealingWords.POSTED_ALTHOUGH_CONTROL_TOTAL_DOES_NOT));
     List<Statement> statements = earnings.reckon(month);
     checks.add(
         check(
             "quotas",
             names(statements, PayStatus.NO_QUOTA, ledger),
-            "Every rep with a plan has a quota.",
-            "with a plan and no quota"));
+            SealingWords.EVERY_REP_WITH_PLAN_HAS_QUOTA,
+            SealingWords.WITH_PLAN_AND_NO_QUOTA));
     checks.add(
         check(
             "plans",
             names(statements, PayStatus.NO_PLAN, ledger),
-            "Every rep has a plan.",
-            "without a plan"));
+            SealingWords.EVERY_REP_HAS_PLAN,
+            SealingWords.WITHOUT_PLAN));
     return checks;
   }
 
@@ -254,12 +256,7 @@ public class SealService {
             seal -> {
               throw Refusal.of(
                       "month-sealed",
-                      month
-                          + " is already closed, by "
-                          + seal.sealedBy()
-                          + " at "
-                          + seal.sealedAt()
-                          + ".")
+                      SealingWords.isAlreadyClosedByAt(month, seal.sealedBy(), seal.sealedAt()))
                   .with("month", month);
             });
     checks(month).stream()
@@ -267,7 +264,7 @@ public class SealService {
         .findFirst()
         .ifPresent(
             check -> {
-              throw Refusal.of("month-not-ready", check.words() + " Nothing was closed.")
+              throw Refusal.of("month-not-ready", SealingWords.nothingWasClosed(check.words()))
                   .with("check", check.code());
             });
     gate.check(month, requiresChecked);
@@ -283,7 +280,8 @@ public class SealService {
         transaction.execute(
             status -> {
               Seal seal = seals.add(month, Audit.who(), frozen);
-              audit.add(AuditKind.MONTH_SEALED, month.toString(), null, "seal " + seal.hash());
+              audit.add(
+                  AuditKind.MONTH_SEALED, month.toString(), null, SealingWords.seal(seal.hash()));
               List<Seal> next = new ArrayList<>(seals.inForce());
               next.add(seal);
               return ledgers.withSeals(next);
@@ -301,7 +299,7 @@ public class SealService {
     RecordService.RecordAnswer found = record.verify();
     if (!found.isWhole()) {
       throw Refusal.of(
-          "month-not-ready", String.join(" ", found.faults()) + " Nothing was closed.");
+          "month-not-ready", SealingWords.nothingWasClosed(String.join(" ", found.faults())));
     }
   }
 
@@ -313,14 +311,14 @@ public class SealService {
    */
   SealAnswer unseal(YearMonth month, String reason) {
     if (reason == null || reason.isBlank() || reason.length() > LONGEST_REASON) {
-      throw Refusal.of("value-missing", "Give a reason of 1 to " + LONGEST_REASON + " characters.")
+      throw Refusal.of("value-missing", SealingWords.giveReasonOfToCharacters(LONGEST_REASON))
           .with("name", "reason");
     }
     Seal seal = checkLast(month);
     String first =
         twoPersons
-            .ofApprovers("open " + month + " again, seal " + seal.hash())
-            .map(name -> ", first asked for by " + name)
+            .ofApprovers(SealingWords.openAgainSeal(month, seal.hash()))
+            .map(name -> SealingWords.firstAskedForBy(name))
             .orElse("");
     state.inTurn(() -> unsealAlone(month, reason.strip() + first));
     return answer(month);
@@ -329,9 +327,7 @@ public class SealService {
   private Seal checkLast(YearMonth month) {
     Seal seal = sealed(month);
     if (!month.equals(seals.last())) {
-      throw Refusal.of(
-          "month-not-ready",
-          "Later months are closed after it. Reopen " + seals.last() + " first.");
+      throw Refusal.of("month-not-ready", SealingWords.laterMonthsAreClosedAfterIt(seals.last()));
     }
     return seal;
   }
@@ -345,7 +341,7 @@ public class SealService {
               audit.add(
                   AuditKind.MONTH_UNSEALED,
                   month.toString(),
-                  "seal " + seal.hash(),
+                  SealingWords.seal(seal.hash()),
                   "because: " + reason);
               return ledgers.withSeals(
                   seals.inForce().stream().filter(one -> one.id() != seal.id()).toList());
@@ -365,7 +361,9 @@ public class SealService {
     return seals
         .find(month)
         .orElseThrow(
-            () -> Refusal.of("month-not-sealed", month + " is not closed.").with("month", month));
+            () ->
+                Refusal.of("month-not-sealed", SealingWords.isNotClosed(month))
+                    .with("month", month));
   }
 
   /**

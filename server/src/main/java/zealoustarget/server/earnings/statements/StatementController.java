@@ -45,7 +45,7 @@ class StatementController {
     String currency = EarningsService.currency(rules);
     Writing writing = rules.company().writing();
     return Downloads.of(
-        "payroll " + of + ".csv",
+        StatementsWords.payrollCsv(of),
         Downloads.CSV,
         out -> Payroll.write(rows, of, currency, writing, out));
   }
@@ -56,7 +56,7 @@ class StatementController {
     YearMonth of = EarningsController.month(month);
     byte[] content = jobs.pdf(rep, of);
     return Downloads.of(
-        "statement " + of + " " + rep + ".pdf",
+        StatementsWords.statementPdf(of, rep),
         MediaType.APPLICATION_PDF,
         out -> out.write(content));
   }

@@ -69,16 +69,19 @@ public final class StatementLines {
     if (row.earned() != null) {
       addFacts(row, span, lines);
       row.components().forEach(part -> lines.add(component(part, row.unit())));
-      addUnlessZero("cap", "Cap on pay", negative(row.capped()), lines);
-      lines.add(sum("Earned, " + span, row.earned()));
+      addUnlessZero("cap", StatementsWords.CAP_ON_PAY, negative(row.capped()), lines);
+      lines.add(sum(StatementsWords.earned(span), row.earned()));
       addWindow(row, lines);
     }
     row.adjustments().forEach(one -> lines.add(adjustment(one)));
     addUnlessZero(
-        "held", "Carried at zero before, recovered now", negative(row.heldBefore()), lines);
-    addUnlessZero("held", "Carried at zero, recovered later", row.held(), lines);
+        "held",
+        StatementsWords.CARRIED_AT_ZERO_BEFORE_RECOVERED_NOW,
+        negative(row.heldBefore()),
+        lines);
+    addUnlessZero("held", StatementsWords.CARRIED_AT_ZERO_RECOVERED_LATER, row.held(), lines);
     if (row.due() != null) {
-      lines.add(sum("Commission due with " + SpanWords.name(month), row.due()));
+      lines.add(sum(StatementsWords.commissionDueWith(SpanWords.name(month)), row.due()));
     }
     return lines;
   }
@@ -87,18 +90,23 @@ public final class StatementLines {
     YearMonth from = YearMonth.parse(row.windowFrom());
     return from.equals(month)
         ? SpanWords.name(month)
-        : SpanWords.name(from) + " to " + SpanWords.name(month);
+        : StatementsWords.to(SpanWords.name(from), SpanWords.name(month));
   }
 
   private void addFacts(EarningsRow row, String span, List<Line> lines) {
-    lines.add(fact("Credited sales, " + span, Objects.requireNonNull(row.credited())));
+    lines.add(fact(StatementsWords.creditedSales(span), Objects.requireNonNull(row.credited())));
     if (new BigDecimal(row.notCredited()).signum() != 0) {
-      lines.add(fact("Above the ceiling, not credited", row.notCredited()));
+      lines.add(fact(StatementsWords.ABOVE_CEILING_NOT_CREDITED, row.notCredited()));
     }
     lines.add(fact("Quota", Objects.requireNonNull(row.quota())));
     if (row.floor() != null) {
-      String floor = "Floor at " + writing.grouped(row.floor());
-      lines.add(fact(floor, row.status().equals("below floor") ? "not reached" : "reached"));
+      String floor = StatementsWords.floorAt(writing.grouped(row.floor()));
+      lines.add(
+          fact(
+              floor,
+              row.status().equals(StatementsWords.BELOW_FLOOR)
+                  ? StatementsWords.NOT_REACHED
+                  : "reached"));
     }
   }
 
@@ -108,8 +116,9 @@ public final class StatementLines {
       return;
     }
     String through = SpanWords.name(YearMonth.parse(row.closedThrough()));
-    lines.add(line("settled", "Earned by " + through + ", already paid", negative(row.closed())));
-    lines.add(sum("Earned in " + SpanWords.name(month), row.part()));
+    lines.add(
+        line("settled", StatementsWords.earnedByAlreadyPaid(through), negative(row.closed())));
+    lines.add(sum(StatementsWords.earnedIn(SpanWords.name(month)), row.part()));
   }
 
   private Line component(ComponentPart part, String unit) {
@@ -119,21 +128,21 @@ public final class StatementLines {
 
   private String words(ComponentPart part, String unit) {
     if (part.rate() == null) {
-      return "On-target bonus";
+      return StatementsWords.ON_TARGET_BONUS;
     }
     String from = percent(Objects.requireNonNull(part.from())); // what has a rate begins somewhere
     String reach =
         part.what().equals("whole")
-            ? "Tier from " + from
+            ? StatementsWords.tierFrom(from)
             : part.until() == null
-                ? "From " + from + " of quota"
-                : from + " to " + percent(part.until()) + " of quota";
-    return reach
-        + ": "
-        + writing.grouped(Objects.requireNonNull(part.base()))
-        + (unit.equals("count")
-            ? " at " + writing.grouped(part.rate()) + " each"
-            : " at " + percent(part.rate()));
+                ? StatementsWords.fromOfQuota(from)
+                : StatementsWords.toOfQuota(from, percent(part.until()));
+    return StatementsWords.atEachAt(
+        reach,
+        writing.grouped(Objects.requireNonNull(part.base())),
+        unit.equals("count"),
+        writing.grouped(part.rate()),
+        percent(part.rate()));
   }
 
   private String percent(String share) {
@@ -144,12 +153,10 @@ public final class StatementLines {
     return new Line(
         "adjustment",
         "adjustment",
-        "Adjustment: "
-            + SpanWords.name(YearMonth.parse(one.through()))
-            + " corrected, "
-            + writing.grouped(one.earnedThen())
-            + " → "
-            + writing.grouped(one.earnedNow()),
+        StatementsWords.adjustmentCorrected(
+            SpanWords.name(YearMonth.parse(one.through())),
+            writing.grouped(one.earnedThen()),
+            writing.grouped(one.earnedNow())),
         one.amount(),
         null,
         null,

@@ -151,19 +151,13 @@ public class Checking {
     StoredSheet sheet = sheets.get(loadId);
     Columns columns = columns(loads.get(loadId).fileName, request, sheet);
     if (sheet.recordCount() == 0) {
-      throw Refusal.of(
-          "file-only-header", "The file has a header and no lines. Check what was exported.");
+      throw Refusal.of("file-only-header", CheckingWords.FILE_HAS_HEADER_AND_NO_LINES);
     }
     if (request.kind() == LoadKind.GOALS && request.goalSet() == null) {
-      throw Refusal.of(
-          "goal-set-missing",
-          "The file does not name its goal set. Set \"Goal set\" above, such as quota.");
+      throw Refusal.of("goal-set-missing", CheckingWords.FILE_DOES_NOT_NAME_ITS_GOAL);
     }
     if (request.kind() == LoadKind.DEALS && columns.spec().snapshot() == null) {
-      throw Refusal.of(
-          "as-of-missing",
-          "The file does not say as of which day its deals are. Set \"Deals as of\" above, such as"
-              + " 2026-11-30.");
+      throw Refusal.of("as-of-missing", CheckingWords.FILE_DOES_NOT_SAY_AS_OF);
     }
     if (request.kind() == LoadKind.ACTUALS) {
       refuseFed(columns.header());
@@ -190,12 +184,7 @@ public class Checking {
       if (!column.isGoal() && fed.contains(column.measure().code())) {
         throw Refusal.of(
                 "measure-fed-by-deals",
-                "The actuals of "
-                    + column.measure().code()
-                    + " are won deals, so files bring none. Load the deals, or set \"Maps to\" over"
-                    + " the column \""
-                    + column.title()
-                    + "\" to not read.")
+                CheckingWords.actualsOfAreWonDealsSo(column.measure().code(), column.title()))
             .with("measure", column.measure().code());
       }
     }
@@ -230,7 +219,7 @@ public class Checking {
           checkMeasures(pass.header.measures());
           LoadEntity load = entities.find(LoadEntity.class, loadId);
           if (load.state == LoadState.POSTED || load.state == LoadState.REVERSED) {
-            throw Refusal.of("load-not-staged", "Load " + loadId + " was posted meanwhile.");
+            throw Refusal.of("load-not-staged", CheckingWords.loadWasPostedMeanwhile(loadId));
           }
           finish(load, goalSet, pass);
           together.after().run();
@@ -253,11 +242,7 @@ public class Checking {
     for (Measure measure : read) {
       Measure now = companyRules.current().findMeasure(measure.code()).orElse(null);
       if (now == null || RulesService.differs(now, measure)) {
-        throw Refusal.of(
-                "measure-gone",
-                "The unit or decimals of "
-                    + measure.code()
-                    + " were changed while the file was read. Read the file again.")
+        throw Refusal.of("measure-gone", CheckingWords.unitOrDecimalsOfWereChanged(measure.code()))
             .with("measure", measure.code());
       }
     }

@@ -33,7 +33,7 @@ public final class ControlTotals {
         }
         String[] parts = one.contains("=") ? one.split("=", -1) : new String[] {ONLY, one};
         if (parts.length != 2 || totals.put(parts[0].strip(), parts[1].strip()) != null) {
-          throw refusal("\"" + one + "\" is not a control total");
+          throw refusal(CheckingWords.isNotControlTotal(one));
         }
       }
     }
@@ -53,7 +53,7 @@ public final class ControlTotals {
     Map<Measure, Long> totals = new HashMap<>();
     if (left.containsKey(ONLY)) {
       if (measures.size() != 1) {
-        throw refusal("The file has several measures: say of which one the total is");
+        throw refusal(CheckingWords.FILE_HAS_SEVERAL_MEASURES_SAY_OF);
       }
       totals.put(measures.get(0), units(measures.get(0), left.remove(ONLY), writing));
     }
@@ -64,7 +64,7 @@ public final class ControlTotals {
       }
     }
     if (!left.isEmpty()) {
-      throw refusal(String.join(", ", left.keySet()) + " is not a measure of this file");
+      throw refusal(CheckingWords.isNotMeasureOfThisFile(String.join(", ", left.keySet())));
     }
     return totals;
   }
@@ -74,7 +74,7 @@ public final class ControlTotals {
       Ratio units = Ratio.parse(plain(text, writing)).times(Ratio.powerOfTen(measure.scale()));
       return Objects.requireNonNull(units.exactDecimal()).longValueExact();
     } catch (IllegalArgumentException | ArithmeticException unreadable) {
-      throw refusal("\"" + text + "\" is not an amount of " + measure.code());
+      throw refusal(CheckingWords.isNotAmountOf(text, measure.code()));
     }
   }
 
@@ -95,10 +95,6 @@ public final class ControlTotals {
   }
 
   private static Refusal refusal(String what) {
-    return Refusal.of(
-        "control-total-unreadable",
-        what
-            + ". Give an amount such as 1912400.00, or measure=amount such as"
-            + " revenue=1912400.00.");
+    return Refusal.of("control-total-unreadable", CheckingWords.giveAnAmountSuchAsOr(what));
   }
 }

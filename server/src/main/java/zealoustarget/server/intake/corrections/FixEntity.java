@@ -79,13 +79,14 @@ public class FixEntity {
     String what =
         switch (action) {
           case REWRITE ->
-              (columnAt < titles.size()
-                      ? Header.nameOf(titles, columnAt)
-                      : "column " + (columnAt + 1))
-                  + " "
-                  + (was == null ? "" : was + " \u2192 ")
-                  + content;
-          case LEAVE -> "left out";
+              CorrectionsWords.column(
+                  columnAt,
+                  titles.size(),
+                  Header.nameOf(titles, columnAt),
+                  (columnAt + 1),
+                  was,
+                  content);
+          case LEAVE -> CorrectionsWords.LEFT_OUT;
           case COUNT -> "counted";
           case ACCEPT -> "accepted: " + FindingCode.valueOf(content).word();
         };

@@ -73,11 +73,10 @@ public class HeldLines {
   public int stage(int id) {
     LoadEntity load = store.get(id);
     if (load.state != LoadState.POSTED) {
-      throw Refusal.of(
-          "load-not-posted", "Correct the lines in load " + id + " itself; it is not posted yet.");
+      throw Refusal.of("load-not-posted", CorrectionsWords.correctLinesInLoadItselfIt(id));
     }
     if (load.held == 0) {
-      throw Refusal.of("nothing-held", "Load " + id + " holds no line back.");
+      throw Refusal.of("nothing-held", CorrectionsWords.loadHoldsNoLineBack(id));
     }
     StringWriter csv = new StringWriter();
     write(id, csv);
@@ -86,7 +85,9 @@ public class HeldLines {
             .withControl(Map.of(), false)
             .withSheet("");
     return staging.stage(
-        Upload.of("remainder of " + load.fileName, csv.toString().getBytes(StandardCharsets.UTF_8)),
+        Upload.of(
+            CorrectionsWords.remainderOf(load.fileName),
+            csv.toString().getBytes(StandardCharsets.UTF_8)),
         request,
         id);
   }

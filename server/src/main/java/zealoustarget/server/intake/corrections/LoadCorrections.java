@@ -120,7 +120,7 @@ class LoadCorrections {
                   .toList();
         };
     if (fixes.isEmpty()) {
-      throw Refusal.of("value-unknown", "No line of the load is meant by that.");
+      throw Refusal.of("value-unknown", CorrectionsWords.NO_LINE_OF_LOAD_IS_MEANT);
     }
     staging.checkAgain(
         id,
@@ -138,37 +138,34 @@ class LoadCorrections {
   private String subject(int id, List<FixEntity> fixes) {
     String load = LoadService.subject(store.get(id));
     return fixes.size() == 1
-        ? load + ", line " + fixes.get(0).line
-        : load + ", " + fixes.size() + " lines";
+        ? CorrectionsWords.lineOf(load, fixes.get(0).line)
+        : CorrectionsWords.lines(load, fixes.size());
   }
 
   private static @Nullable String before(List<FixEntity> fixes) {
     return fixes.get(0).was == null
         ? null
-        : listed(fixes.stream().map(fix -> "line " + fix.line + ": " + fix.was));
+        : listed(fixes.stream().map(fix -> CorrectionsWords.lineWas(fix.line, fix.was)));
   }
 
   private String after(int id, List<FixEntity> fixes) {
     FixEntity first = fixes.get(0);
-    String lines = " " + listed(fixes.stream().map(fix -> "line " + fix.line));
+    String lines = " " + listed(fixes.stream().map(fix -> CorrectionsWords.oneLine(fix.line)));
     return switch (first.action) {
       case REWRITE ->
-          Header.nameOf(sheets.get(id).titles(), first.columnAt)
-              + ": "
-              + first.content
-              + " in"
-              + lines;
-      case LEAVE -> "left out:" + lines;
+          CorrectionsWords.in(
+              Header.nameOf(sheets.get(id).titles(), first.columnAt), first.content, lines);
+      case LEAVE -> CorrectionsWords.leftOut(lines);
       case COUNT -> "counted:" + lines;
-      case ACCEPT -> "accepted, " + FindingCode.valueOf(first.content).word() + ":" + lines;
+      case ACCEPT -> CorrectionsWords.accepted(FindingCode.valueOf(first.content).word(), lines);
     };
   }
 
   private static String listed(Stream<String> parts) {
     List<String> all = parts.toList();
     List<String> some = all.subList(0, Math.min(all.size(), MOST_LISTED));
-    return String.join("; ", some)
-        + (all.size() > some.size() ? " and " + (all.size() - some.size()) + " more" : "");
+    return CorrectionsWords.andMore(
+        String.join("; ", some), all.size(), some.size(), (all.size() - some.size()));
   }
 
   /**
@@ -180,7 +177,7 @@ class LoadCorrections {
     LoadEntity load = store.get(id);
     jobs.checkIdle(id);
     if (load.state != LoadState.STAGED) {
-      throw Refusal.of("load-not-staged", "Load " + id + " is " + load.state.word() + ".")
+      throw Refusal.of("load-not-staged", CorrectionsWords.loadIs(id, load.state.word()))
           .with("state", load.state.word());
     }
   }
@@ -196,9 +193,9 @@ class LoadCorrections {
                 audit.add(
                     AuditKind.LOAD_CHANGED,
                     id,
-                    LoadService.subject(store.get(id)) + (line == null ? "" : ", line " + line),
+                    CorrectionsWords.subjectAndLine(LoadService.subject(store.get(id)), line),
                     null,
-                    "decisions undone")));
+                    CorrectionsWords.DECISIONS_UNDONE)));
   }
 
   /** A name and the key of the member it is accepted for. */
@@ -231,8 +228,7 @@ class LoadCorrections {
             .orElseThrow(
                 () ->
                     Refusal.of(
-                        "member-unknown",
-                        "\"" + name.member() + "\" is not a " + axis.word() + "."));
+                        "member-unknown", CorrectionsWords.isNot(name.member(), axis.word())));
     return () -> aliases.accept(axis, text, member);
   }
 
@@ -253,7 +249,7 @@ class LoadCorrections {
     for (NewMember one : made) {
       Axis axis = checked(one);
       if (!keys.add(axis + " " + KeyText.fold(one.key()))) {
-        throw exists(axis, one.key(), " is given twice in the list.");
+        throw exists(axis, one.key(), CorrectionsWords.IS_GIVEN_TWICE_IN_LIST);
       }
       if (axis == Axis.REP) {
         reps.add(rosterLine(one));
@@ -279,9 +275,7 @@ class LoadCorrections {
   private Axis checked(NewMember one) {
     Axis axis = GoalSets.axis(one.axis());
     if (axis != Axis.REP && axis != Axis.PRODUCT) {
-      throw Refusal.of(
-          "value-unknown",
-          "A " + axis.word() + " does not need to be created: its name is enough.");
+      throw Refusal.of("value-unknown", CorrectionsWords.doesNotNeedToBeCreated(axis.word()));
     }
     if (one.key() == null || one.key().isBlank()) {
       throw missing("key");
@@ -290,15 +284,14 @@ class LoadCorrections {
       throw missing("fromMonth");
     }
     if (ledgers.posted().members().findByKey(axis, one.key()).isPresent()) {
-      throw exists(axis, one.key(), " exists already.");
+      throw exists(axis, one.key(), CorrectionsWords.EXISTS_ALREADY);
     }
     return axis;
   }
 
   private static Refusal exists(Axis axis, String key, String what) {
     return Refusal.of(
-        "member-exists",
-        "The " + axis.word() + " \"" + key.strip() + "\"" + what + " Nothing was created.");
+        "member-exists", CorrectionsWords.nothingWasCreated(axis.word(), key.strip(), what));
   }
 
   private void stage(
@@ -309,7 +302,7 @@ class LoadCorrections {
     List<List<String>> all = new ArrayList<>(List.of(header));
     all.addAll(lines);
     byte[] content = HeldLines.csv(all).getBytes(StandardCharsets.UTF_8);
-    String name = "made while loading " + store.get(id).fileName;
+    String name = CorrectionsWords.madeWhileLoading(store.get(id).fileName);
     lists.add(
         staging.stage(
             Upload.of(name.length() > 255 ? name.substring(0, 255) : name, content),
@@ -324,8 +317,8 @@ class LoadCorrections {
               .filter(finding -> finding.code().isHolding())
               .map(Finding::message)
               .findFirst()
-              .orElse("A line cannot be read.");
-      throw Refusal.of("value-unknown", first + " Nothing was created.");
+              .orElse(CorrectionsWords.LINE_CANNOT_BE_READ);
+      throw Refusal.of("value-unknown", CorrectionsWords.nothingWasCreated2(first));
     }
   }
 
@@ -373,7 +366,7 @@ class LoadCorrections {
       return (line, cell) -> named.contains(line);
     }
     if (decision.from() == null) {
-      throw missing("lines or from");
+      throw missing(CorrectionsWords.LINES_OR_FROM);
     }
     String from = decision.from().strip();
     return (line, cell) -> cell.strip().equalsIgnoreCase(from);
@@ -402,9 +395,7 @@ class LoadCorrections {
         FindingCode.findByWord(decision.code() == null ? "" : decision.code())
             .orElseThrow(() -> missing("code"));
     if (code.isHolding()) {
-      throw Refusal.of(
-          "value-unknown",
-          "A line that is held back cannot be accepted as it is. Correct it, or leave it out.");
+      throw Refusal.of("value-unknown", CorrectionsWords.LINE_THAT_IS_HELD_BACK_CANNOT);
     }
     return lines(id, decision).stream()
         .map(line -> new FixEntity(id, line, FixEntity.LINE, FixEntity.Action.ACCEPT, code.name()))
@@ -417,7 +408,8 @@ class LoadCorrections {
       return decision.lines();
     }
     String word = decision.code() == null ? "" : decision.code();
-    FindingCode code = FindingCode.findByWord(word).orElseThrow(() -> missing("lines or code"));
+    FindingCode code =
+        FindingCode.findByWord(word).orElseThrow(() -> missing(CorrectionsWords.LINES_OR_CODE));
     TreeSet<Integer> lines = new TreeSet<>();
     store.findings(id).stream()
         .filter(kept -> kept.finding().code() == code)
@@ -431,13 +423,12 @@ class LoadCorrections {
         return action;
       }
     }
-    throw Refusal.of(
-            "value-unknown", "\"" + word + "\" is not an action: rewrite, leave, count or accept.")
+    throw Refusal.of("value-unknown", CorrectionsWords.isNotActionRewriteLeaveCount(word))
         .with("allowed", List.of("rewrite", "leave", "count", "accept"));
   }
 
   private static Refusal missing(String name) {
-    return Refusal.of("value-missing", "\"" + name + "\" is missing or cannot be used.")
+    return Refusal.of("value-missing", CorrectionsWords.isMissingOrCannotBeUsed(name))
         .with("name", name);
   }
 }

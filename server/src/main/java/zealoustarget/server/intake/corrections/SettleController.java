@@ -204,8 +204,7 @@ class SettleController {
     try {
       return ColumnRules.rule(said, before);
     } catch (IllegalArgumentException unreadable) {
-      throw Refusal.of(
-          "mapping-unreadable", "A column's rule cannot be read; see docs/formats.md.");
+      throw Refusal.of("mapping-unreadable", CorrectionsWords.COLUMNS_RULE_CANNOT_BE_READ_SEE);
     }
   }
 }

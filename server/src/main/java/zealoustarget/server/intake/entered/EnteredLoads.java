@@ -50,7 +50,7 @@ public class EnteredLoads {
   private static final int MOST_TOLD = 50;
 
   private static final int LONGEST_FILE_NAME = 255;
-  private static final String DIALECT = "entered on the goal sheet";
+  private static final String DIALECT = EnteredWords.ENTERED_ON_GOAL_SHEET;
   private static final List<String> ABOUT = List.of("before", "by", "at");
 
   private final LoadStore store;
@@ -157,8 +157,8 @@ public class EnteredLoads {
   }
 
   private static String fileName(String goalSet, String by, LocalDate day) {
-    String name = goalSet + ", entered by " + by + " on " + day;
-    String accepted = name + ", accepted by " + Audit.who();
+    String name = EnteredWords.enteredByOn(goalSet, by, day);
+    String accepted = EnteredWords.acceptedBy(name, Audit.who());
     return by.equals(Audit.who()) || accepted.length() > LONGEST_FILE_NAME ? name : accepted;
   }
 
@@ -246,7 +246,7 @@ public class EnteredLoads {
       audit.add(
           AuditKind.GOAL_CHANGED,
           loadId,
-          goals.goalSet() + " of " + cell.member().name() + ", " + Months.of(cell.month()),
+          EnteredWords.of(goals.goalSet(), cell.member().name(), Months.of(cell.month())),
           cell.before() == null ? null : cell.before().text(goals.measure()),
           cell.after() == null ? null : cell.after().text(goals.measure()));
     }

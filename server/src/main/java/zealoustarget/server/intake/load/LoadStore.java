@@ -59,7 +59,7 @@ public class LoadStore {
   public LoadEntity get(int id) {
     LoadEntity load = entities.find(LoadEntity.class, id);
     if (load == null) {
-      throw Refusal.of("load-unknown", "There is no load " + id + ".");
+      throw Refusal.of("load-unknown", LoadWords.noLoad(id));
     }
     return load;
   }

@@ -14,9 +14,7 @@ public final class SnapshotDay {
   /** Both; value-missing where there is no day, day-unreadable, source-too-long. */
   public static LoadRequest.Snapshot needed(@Nullable String asOf, @Nullable String source) {
     if (asOf == null || asOf.isBlank()) {
-      throw Refusal.of(
-              "value-missing",
-              "A file of deals needs \"asOf\", the day of the snapshot: 2026-11-30.")
+      throw Refusal.of("value-missing", LoadWords.FILE_OF_DEALS_NEEDS_ASOF_DAY)
           .with("name", "asOf");
     }
     return new LoadRequest.Snapshot(day("asOf", asOf), source(source));
@@ -27,8 +25,7 @@ public final class SnapshotDay {
     try {
       return LocalDate.parse(text.strip());
     } catch (DateTimeException noSuchDay) {
-      throw Refusal.of("day-unreadable", "\"" + text + "\" is not a day. Write it as 2026-11-30.")
-          .with("name", name);
+      throw Refusal.of("day-unreadable", LoadWords.isNotDay(text)).with("name", name);
     }
   }
 
@@ -36,8 +33,7 @@ public final class SnapshotDay {
   public static String source(@Nullable String text) {
     String name = text == null ? "" : text.strip();
     if (name.length() > LONGEST_SOURCE) {
-      throw Refusal.of(
-          "source-too-long", "The name of a source may have " + LONGEST_SOURCE + " characters.");
+      throw Refusal.of("source-too-long", LoadWords.nameOfSourceMayHaveCharacters(LONGEST_SOURCE));
     }
     return name;
   }

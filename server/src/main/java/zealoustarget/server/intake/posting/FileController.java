@@ -60,7 +60,7 @@ class FileController {
   ResponseEntity<StreamingResponseBody> original(@PathVariable int id) {
     LoadEntity load = store.get(id);
     if (!originals.isKept(load.contentHash)) {
-      throw Refusal.of("sheet-gone", "The file of load " + id + " is not kept.");
+      throw Refusal.of("sheet-gone", PostingWords.fileOfLoadIsNotKept(id));
     }
     return Downloads.of(
         load.fileName,
@@ -77,7 +77,7 @@ class FileController {
   ResponseEntity<StreamingResponseBody> remainder(@PathVariable int id) {
     LoadEntity load = store.get(id);
     return Downloads.of(
-        "remainder of " + load.fileName.replaceFirst("\\.[A-Za-z]{2,5}$", "") + ".csv",
+        PostingWords.remainderOfCsv(load.fileName.replaceFirst("\\.[A-Za-z]{2,5}$", "")),
         Downloads.CSV,
         out -> remainder.write(id, new OutputStreamWriter(out, StandardCharsets.UTF_8)));
   }
@@ -106,7 +106,7 @@ class FileController {
             ? FileTemplates.sample(found, counted, YearMonth.now(clock))
             : List.of(FileTemplates.header(found, counted), "");
     return Downloads.of(
-        (sample ? FileTemplates.nameOf(found) + " sample" : found.word() + " template") + ".csv",
+        PostingWords.sampleTemplateCsv(sample, FileTemplates.nameOf(found), found.word()),
         Downloads.CSV,
         out -> out.write(String.join("\r\n", lines).getBytes(StandardCharsets.UTF_8)));
   }

@@ -200,10 +200,7 @@ public class LoadController {
     try {
       return ColumnRules.read(json.readTree(text));
     } catch (JacksonException | IllegalArgumentException unreadable) {
-      throw Refusal.of(
-          "mapping-unreadable",
-          "\"mapping\" must be a JSON object from their header to ours, such as"
-              + " {\"Booking dt\": \"date\"}; see docs/formats.md.");
+      throw Refusal.of("mapping-unreadable", PostingWords.MAPPING_MUST_BE_JSON_OBJECT_FROM);
     }
   }
 }

@@ -198,20 +198,18 @@ public class LoadJobs {
 
   /** Says that work took longer than it may. */
   private static Refusal overdue() {
-    return Refusal.of(
-        "load-overdue",
-        "Reading took longer than a file may take. Load it in parts, or raise zealous.files.time.");
+    return Refusal.of("load-overdue", PostingWords.READING_TOOK_LONGER_THAN_FILE_MAY);
   }
 
   /** Says why work that was stopped did not come to its end. */
   public static Refusal stopped(Progress progress) {
     return progress.isOverdue()
         ? overdue()
-        : Refusal.of("load-cancelled", "Reading was stopped. Read the file again, or discard it.");
+        : Refusal.of("load-cancelled", PostingWords.READING_WAS_STOPPED);
   }
 
   private static Refusal busy(int loadId) {
-    return Refusal.of("load-busy", "Load " + loadId + " is being worked on. Wait or stop that.");
+    return Refusal.of("load-busy", PostingWords.loadIsBeingWorkedOn(loadId));
   }
 
   /** What is under way gets time to end; what takes longer is stopped and can be taken up again. */

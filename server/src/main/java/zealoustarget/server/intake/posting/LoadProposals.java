@@ -109,10 +109,7 @@ class LoadProposals implements ProposalWork {
     LoadEntity load = store.get(content.load());
     return proposals.propose(
         kind,
-        (kind == ProposalKind.LOAD ? "post load " : "reverse load ")
-            + load.id
-            + ", "
-            + load.fileName,
+        PostingWords.postLoadReverseLoad(kind == ProposalKind.LOAD, load.id, load.fileName),
         json.writeValueAsString(content),
         () -> {});
   }
@@ -133,7 +130,7 @@ class LoadProposals implements ProposalWork {
     if (load == null) {
       return new Outline(0, List.of(), id);
     }
-    String lines = load.ready + (load.ready == 1 ? " line" : " lines");
+    String lines = PostingWords.lineLines(load.ready);
     boolean isPost = kind == ProposalKind.LOAD;
     return new Outline(
         load.ready,
@@ -146,11 +143,11 @@ class LoadProposals implements ProposalWork {
     Content proposed = read(content);
     LoadEntity load = store.find(proposed.load()).orElse(null);
     if (load == null) {
-      return List.of("Load " + proposed.load() + " was discarded since.");
+      return List.of(PostingWords.loadWasDiscardedSince(proposed.load()));
     }
     LoadState due = kind == ProposalKind.LOAD ? LoadState.STAGED : LoadState.POSTED;
     if (load.state != due) {
-      return List.of("Load " + load.id + " is " + load.state.word() + " by now.");
+      return List.of(PostingWords.loadIsByNow(load.id, load.state.word()));
     }
     try {
       if (kind == ProposalKind.REVERSAL) {
@@ -158,7 +155,7 @@ class LoadProposals implements ProposalWork {
       } else if (!loads
           .ground(load.id, proposed.isLeavingHeld(), proposed.because(), proposed.isCorrecting())
           .equals(proposed.ground())) {
-        return List.of("The lines of load " + load.id + " were changed since.");
+        return List.of(PostingWords.linesOfLoadWereChangedSince(load.id));
       }
     } catch (Refusal refusal) {
       return List.of(refusal.getMessage());

@@ -176,7 +176,9 @@ public class LoadQueries {
             .map(Measure::code)
             .toList();
     List<String> beside =
-        request.axis() == null ? List.of() : codes.stream().map(code -> code + " goal").toList();
+        request.axis() == null
+            ? List.of()
+            : codes.stream().map(code -> PostingWords.goal(code)).toList();
     return switch (kind) {
       case ACTUALS ->
           Stream.of(
@@ -236,7 +238,7 @@ public class LoadQueries {
 
   private static String part(List<LoadStore.Kept> found) {
     if (found.stream().anyMatch(kept -> LEAVING_OUT.contains(kept.finding().code()))) {
-      return "left out";
+      return PostingWords.LEFT_OUT;
     }
     return found.stream().anyMatch(kept -> kept.finding().held()) ? "held" : "ready";
   }
@@ -373,7 +375,7 @@ public class LoadQueries {
     Measure measure = companyRules.current().findMeasure(change.measure()).orElseThrow();
     Member member =
         change.member() < 0
-            ? new Member(-1, "", "no " + axis.word())
+            ? new Member(-1, "", PostingWords.no(axis.word()))
             : ledger.members().get(axis, change.member());
     return new ChangesAnswer.ChangeAnswer(
         member.key(),

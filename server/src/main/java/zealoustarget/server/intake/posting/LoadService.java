@@ -104,8 +104,7 @@ public class LoadService {
             .stream()
             .map(id -> subject(store.get(id)))
             .toList();
-    damaged.forEach(
-        load -> record.damaged("The rows of " + load + " are not those that were posted."));
+    damaged.forEach(load -> record.damaged(PostingWords.rowsOfAreNotThoseThat(load)));
   }
 
   private List<PostedLoad> inOrder(LoadState state) {
@@ -173,11 +172,7 @@ public class LoadService {
     if (!months.isEmpty() && !isCorrecting) {
       throw Refusal.of(
               "month-sealed",
-              "This touches "
-                  + String.join(", ", months)
-                  + (months.size() == 1 ? ", which is closed." : ", which are closed.")
-                  + " As a correction it leaves the closed figures as they are;"
-                  + " the difference goes to the next open month.")
+              PostingWords.thisTouchesWhichIsClosed(String.join(", ", months), months.size()))
           .with("months", months);
     }
   }
@@ -249,7 +244,7 @@ public class LoadService {
   LedgerService.Prepared checkReverse(int id, boolean isCorrecting) {
     LoadEntity load = store.get(id);
     if (load.state != LoadState.POSTED) {
-      throw stateRefusal("load-not-posted", load, "Only a posted load can be reversed.");
+      throw stateRefusal("load-not-posted", load, PostingWords.ONLY_POSTED_LOAD_CAN_BE_REVERSED);
     }
     LedgerService.Prepared prepared = ledgers.without(id);
     checkSeals(prepared, isCorrecting);
@@ -306,7 +301,7 @@ public class LoadService {
   private void discardAlone(int id) {
     LoadEntity load = store.get(id);
     if (load.state != LoadState.STAGED && load.state != LoadState.RECEIVED) {
-      throw stateRefusal("load-not-staged", load, "Only a staged load can be discarded.");
+      throw stateRefusal("load-not-staged", load, PostingWords.ONLY_STAGED_LOAD_CAN_BE_DISCARDED);
     }
     jobs.alone(
         id,
@@ -317,29 +312,24 @@ public class LoadService {
 
   /** What an entry about a load is about. */
   public static String subject(LoadEntity load) {
-    return "load " + load.id + ", " + load.fileName;
+    return PostingWords.load(load.id, load.fileName);
   }
 
   private static String posting(
       LoadEntity load, PostMode mode, @Nullable String because, LedgerService.Prepared prepared) {
     List<String> parts = new ArrayList<>();
-    parts.add(
-        load.kind.word()
-            + ", "
-            + load.ready
-            + (load.ready == 1 ? " line, " : " lines, ")
-            + mode.word());
+    parts.add(PostingWords.kindAndLines(load.kind.word(), load.ready, mode.word()));
     if (load.held > 0) {
-      parts.add(load.held + " held back");
+      parts.add(PostingWords.heldBack(load.held));
     }
     if (because != null) {
       parts.add("because: " + because);
     }
     if (!prepared.sealedMonths().isEmpty()) {
       parts.add(
-          "corrects closed "
-              + String.join(
-                  ", ", prepared.sealedMonths().stream().map(YearMonth::toString).toList()));
+          PostingWords.correctsClosed(
+              String.join(
+                  ", ", prepared.sealedMonths().stream().map(YearMonth::toString).toList())));
     }
     return String.join("; ", parts);
   }
@@ -375,7 +365,7 @@ public class LoadService {
   Preview preview(int id, @Nullable PostMode mode, Axis axis) {
     LoadEntity load = store.get(id);
     if (load.state != LoadState.STAGED) {
-      throw stateRefusal("load-not-staged", load, "Only a staged load can be looked ahead on.");
+      throw stateRefusal("load-not-staged", load, PostingWords.ONLY_STAGED_LOAD_CAN_BE_LOOKED);
     }
     return ledgers.preview(load.toPosted(store.nextPostOrder(), PostMode.ADD), mode, axis);
   }
@@ -423,18 +413,14 @@ public class LoadService {
   private static void checkPostable(
       LoadEntity load, boolean isLeavingHeld, @Nullable String because) {
     if (load.state != LoadState.STAGED) {
-      throw stateRefusal("load-not-staged", load, "Only a staged load can be posted.");
+      throw stateRefusal("load-not-staged", load, PostingWords.ONLY_STAGED_LOAD_CAN_BE_POSTED);
     }
     if (load.held > 0 && !isLeavingHeld) {
-      throw Refusal.of(
-              "lines-held",
-              load.held
-                  + (load.held == 1 ? " line is" : " lines are")
-                  + " held back. Correct them, or post the ready lines and leave these on hold.")
+      throw Refusal.of("lines-held", PostingWords.lineIsLinesAreHeldBack(load.held))
           .with("held", load.held);
     }
     if (load.ready == 0) {
-      throw Refusal.of("nothing-ready", "No line of this load is ready to be posted.");
+      throw Refusal.of("nothing-ready", PostingWords.NO_LINE_OF_THIS_LOAD_IS);
     }
     checkControlTotal(load, because);
   }
@@ -442,22 +428,20 @@ public class LoadService {
   private static void checkControlTotal(LoadEntity load, @Nullable String because) {
     if (because != null && because.length() > LONGEST_REASON) {
       throw Refusal.of(
-          "value-unknown", "\"because\" must have at most " + LONGEST_REASON + " characters.");
+          "value-unknown", PostingWords.becauseMustHaveAtMostCharacters(LONGEST_REASON));
     }
     if (!load.isControlTotalMet() && (because == null || because.isBlank())) {
       List<String> measures =
           load.sums.stream().filter(sum -> !sum.isMet()).map(sum -> sum.measure).toList();
       throw Refusal.of(
               "control-total-differs",
-              "The control total of "
-                  + String.join(", ", measures)
-                  + " does not match. Load the right file, or give a reason for posting.")
+              PostingWords.controlTotalOfDoesNotMatch(String.join(", ", measures)))
           .with("measures", measures);
     }
   }
 
   private static Refusal stateRefusal(String code, LoadEntity load, String rule) {
-    return Refusal.of(code, "Load " + load.id + " is " + load.state.word() + ". " + rule)
+    return Refusal.of(code, PostingWords.loadIs(load.id, load.state.word(), rule))
         .with("state", load.state.word());
   }
 }

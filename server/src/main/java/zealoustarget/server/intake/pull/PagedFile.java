@@ -36,7 +36,7 @@ final class PagedFile implements AutoCloseable {
     byte[] head = page.readNBytes(MOST_OF_A_HEADER);
     int from = isBegun ? FirstRecord.length(head) : 0;
     if (from < 0 && head.length == MOST_OF_A_HEADER) {
-      throw new IOException("the header of a page does not end");
+      throw new IOException(PullWords.HEADER_OF_PAGE_DOES_NOT_END);
     }
     isBegun = true;
     int last = write(head, from < 0 ? head.length : from, head.length, '\n');
@@ -53,7 +53,7 @@ final class PagedFile implements AutoCloseable {
   private int write(byte[] bytes, int from, int read, int before) throws IOException {
     left -= read;
     if (left < 0) {
-      throw Refusal.of("pull-too-large", "The pages are larger than zealous.pull.limit allows.");
+      throw Refusal.of("pull-too-large", PullWords.PAGES_ARE_LARGER_THAN_ZEALOUS_PULL);
     }
     file.write(bytes, from, read - from);
     return read > from ? bytes[read - 1] : before;

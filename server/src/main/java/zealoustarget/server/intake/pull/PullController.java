@@ -59,7 +59,7 @@ class PullController {
     try {
       return YearMonth.parse(text == null ? "" : text);
     } catch (DateTimeException unreadable) {
-      throw Refusal.of("month-unreadable", "\"" + text + "\" is not a month such as 2026-10.");
+      throw Refusal.of("month-unreadable", PullWords.isNotMonthSuchAs(text));
     }
   }
 }

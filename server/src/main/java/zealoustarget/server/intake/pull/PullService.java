@@ -97,17 +97,14 @@ class PullService {
         .findFirst()
         .orElseThrow(
             () ->
-                Refusal.of(
-                        "source-unknown",
-                        "\""
-                            + name
-                            + "\" is not a source. Sources are set by zealous.pull.sources.")
+                Refusal.of("source-unknown", PullWords.isNotSource(name))
                     .with("allowed", sources().stream().map(Source::name).toList()));
   }
 
   /** Pulls a month's orders. */
   Pulled pull(Source source, YearMonth month) {
-    return pull(source.name(), "orders " + month, MONTH, month.toString(), LoadRequest.recognise());
+    return pull(
+        source.name(), PullWords.orders(month), MONTH, month.toString(), LoadRequest.recognise());
   }
 
   /**
@@ -119,7 +116,7 @@ class PullService {
     LoadRequest asked =
         LoadRequest.of(LoadKind.DEALS, null, null, null)
             .withSnapshot(new LoadRequest.Snapshot(day, isOnly ? "" : source.name()));
-    return pull(source.name(), "deals " + day, DAY, day.toString(), asked);
+    return pull(source.name(), PullWords.deals(day), DAY, day.toString(), asked);
   }
 
   /**
@@ -136,10 +133,10 @@ class PullService {
     try {
       etag = read(source, first, before, file);
     } catch (IOException failure) {
-      throw failed(source, "it does not answer (" + failure.getClass().getSimpleName() + ")");
+      throw failed(source, PullWords.itDoesNotAnswer(failure.getClass().getSimpleName()));
     } catch (InterruptedException interrupted) {
       Thread.currentThread().interrupt();
-      throw failed(source, "the pull was interrupted");
+      throw failed(source, PullWords.PULL_WAS_INTERRUPTED);
     } finally {
       if (etag == null) {
         Uploads.delete(file);
@@ -181,8 +178,8 @@ class PullService {
             throw failed(
                 source,
                 answer.statusCode() != 200
-                    ? "it answered with status " + answer.statusCode()
-                    : "it has more than " + settings.pages() + " pages");
+                    ? PullWords.itAnsweredWithStatus(answer.statusCode())
+                    : PullWords.itHasMoreThanPages(settings.pages()));
           }
           pages.add(body);
         }
@@ -213,7 +210,6 @@ class PullService {
   }
 
   private static Refusal failed(String source, String why) {
-    return Refusal.of(
-        "pull-failed", "The " + source + " could not be read: " + why + ". Try again later.");
+    return Refusal.of("pull-failed", PullWords.couldNotBeRead(source, why));
   }
 }

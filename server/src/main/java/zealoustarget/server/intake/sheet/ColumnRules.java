@@ -16,7 +16,7 @@ public final class ColumnRules {
   /** Reads a mapping; anything else than such an object is an IllegalArgumentException. */
   public static Map<String, ColumnRule> read(JsonNode mapping) {
     if (!mapping.isObject()) {
-      throw new IllegalArgumentException("a mapping must be an object, was " + mapping);
+      throw new IllegalArgumentException(SheetWords.mappingMustBeObjectWas(mapping));
     }
     Map<String, ColumnRule> rules = new HashMap<>();
     mapping.properties().forEach(entry -> rules.put(entry.getKey(), rule(entry.getValue())));
@@ -34,7 +34,7 @@ public final class ColumnRules {
       return ColumnRule.to(said.isNull() ? "" : said.asString());
     }
     if (!said.isObject()) {
-      throw new IllegalArgumentException("a column must be a name or an object, was " + said);
+      throw new IllegalArgumentException(SheetWords.columnMustBeNameOrObject(said));
     }
     return new ColumnRule(
         said.has("column") ? said.get("column").asString() : before.target(),

@@ -32,7 +32,7 @@ public class SheetStore {
     try (StatelessSession session = sessions.openStatelessSession()) {
       SheetEntity found = session.get(SheetEntity.class, loadId);
       if (found == null) {
-        throw Refusal.of("sheet-gone", "The lines of load " + loadId + " are not kept.");
+        throw Refusal.of("sheet-gone", SheetWords.linesOfLoadAreNotKept(loadId));
       }
       return Packed.fromDeflated(found.content, StoredSheet.class);
     }

@@ -38,7 +38,7 @@ class EventStreams {
    */
   SseEmitter open(Sending sending) {
     if (!free.tryAcquire()) {
-      throw Refusal.of("busy", "Too many pages watch their files. Look again in a moment.");
+      throw Refusal.of("busy", UploadWords.TOO_MANY_PAGES_WATCH_THEIR_FILES);
     }
     SseEmitter emitter = new SseEmitter(LONGEST.toMillis());
     AtomicReference<Future<?>> task = new AtomicReference<>();

@@ -155,7 +155,7 @@ class FileImporter {
         return;
       }
       if (first.isEmpty()) {
-        throw Refusal.of("file-empty", "The file has no line with anything in it.");
+        throw Refusal.of("file-empty", UploadWords.FILE_HAS_NO_LINE_WITH_ANYTHING);
       }
       above = HeaderFinder.find(first.stream().map(SheetStore.Line::cells).toList(), knownTitles);
       headerLine = first.get(above).line();

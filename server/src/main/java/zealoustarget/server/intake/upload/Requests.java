@@ -201,7 +201,7 @@ public class Requests {
         .findMeasure(code)
         .orElseThrow(
             () ->
-                Refusal.of("value-unknown", "\"" + code + "\" is not a measure of the rules.")
+                Refusal.of("value-unknown", UploadWords.isNotMeasureOfRules(code))
                     .with("name", "measure")
                     .with("allowed", codes));
   }

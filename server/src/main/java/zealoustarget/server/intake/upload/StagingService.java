@@ -237,7 +237,7 @@ public class StagingService {
   /** What an earlier halt left half-read can be read again where its original is whole. */
   public void recover(LoadEntity load) {
     if (originals.isKept(load.contentHash)) {
-      problem(load.id, "load-interrupted", "Reading was interrupted. Read the file again.");
+      problem(load.id, "load-interrupted", UploadWords.READING_WAS_INTERRUPTED);
     } else {
       remove(load.id);
     }
@@ -304,7 +304,7 @@ public class StagingService {
       stopped(loadId, progress);
     } catch (RuntimeException | Error failure) {
       LOG.error("load {} could not be read", loadId, failure);
-      problem(loadId, "internal", "Something failed on our side. Read the file again.");
+      problem(loadId, "internal", UploadWords.SOMETHING_FAILED_ON_OUR_SIDE);
     }
   }
 
@@ -347,13 +347,7 @@ public class StagingService {
   private LoadEntity staged(int loadId) {
     LoadEntity load = store.get(loadId);
     if (load.state != LoadState.STAGED && load.state != LoadState.RECEIVED) {
-      throw Refusal.of(
-              "load-not-staged",
-              "Load "
-                  + loadId
-                  + " is "
-                  + load.state.word()
-                  + ". Only a staged load can be changed.")
+      throw Refusal.of("load-not-staged", UploadWords.loadIs(loadId, load.state.word()))
           .with("state", load.state.word());
     }
     return load;

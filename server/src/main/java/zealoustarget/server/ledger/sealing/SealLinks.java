@@ -61,18 +61,18 @@ public final class SealLinks {
         String checksum =
             Sha256.of(row.getBytes("rules"), row.getBytes("statements"), row.getBytes("figures"));
         if (!checksum.equals(row.getString("checksum"))) {
-          faults.add("The closed figures of " + month + " are not those that were written.");
+          faults.add(SealingWords.closedFiguresOfAreNotThose(month));
         }
         if (!head.equals(row.getString("previous_hash"))) {
-          faults.add("A seal was removed, added or moved before that of " + month + ".");
+          faults.add(SealingWords.sealWasRemovedAddedOrMoved(month));
         }
         if (!of(row, row.getString("previous_hash")).equals(row.getString("hash"))) {
-          faults.add("The seal of " + month + " does not read as it was written.");
+          faults.add(SealingWords.sealOfDoesNotReadAs(month));
         }
         String then = SealedLoad.rowsOf(row.getString("posted_loads"));
         List<SealedLoad> loads = SealedLoad.readAll(row.getString("posted_loads"));
         if (then != null && !then.equals(SealedLoad.rows(loads, rows::get))) {
-          faults.add("The rows that " + month + " was sealed with are not those of then.");
+          faults.add(SealingWords.rowsThatWasSealedWithAre(month));
         }
         head = row.getString("hash");
       }
@@ -103,7 +103,7 @@ public final class SealLinks {
       while (row.next()) {
         String month = Months.of(row.getInt(1)).toString();
         if (row.getInt(2) != timesOpened(connection, month)) {
-          faults.add(month + " was opened again without an entry in the audit log.");
+          faults.add(SealingWords.wasOpenedAgainWithoutEntryIn(month));
         }
       }
     }

@@ -358,10 +358,7 @@ public class LedgerService implements MemberNames {
     loads.put(load.id(), added);
     Prepared prepared = prepare(loads, added);
     if (!unknownMembers(prepared, List.of(load.id())).isEmpty()) {
-      throw Refusal.of(
-          "members-gone",
-          "Reps or products of this load are no longer known, as their list was reversed. Post that"
-              + " list again, then load this file once more.");
+      throw Refusal.of("members-gone", StateWords.REPS_OR_PRODUCTS_OF_THIS_LOAD);
     }
     prepared.ledger().checkSums();
     return prepared;
@@ -406,9 +403,8 @@ public class LedgerService implements MemberNames {
     if (!needing.isEmpty()) {
       throw Refusal.of(
               "load-in-use",
-              "Other posted loads name reps or products that only this one introduces: load "
-                  + String.join(", ", needing.stream().map(String::valueOf).toList())
-                  + ". Reverse those first.")
+              StateWords.otherPostedLoadsNameRepsOr(
+                  String.join(", ", needing.stream().map(String::valueOf).toList())))
           .with("loads", needing);
     }
     return prepared;

@@ -84,10 +84,7 @@ class BodyLimit extends OncePerRequestFilter {
       }
     } else {
       response.setHeader(HttpHeaders.RETRY_AFTER, "1");
-      problems.write(
-          response,
-          Problem.BUSY,
-          "Too many requests are being sent here at this moment. Try again in a while.");
+      problems.write(response, Problem.BUSY, HttpWords.TOO_MANY_REQUESTS_ARE_BEING_SENT);
       UnreadBodies.giveUp(request);
     }
   }
@@ -101,9 +98,7 @@ class BodyLimit extends OncePerRequestFilter {
         chain.doFilter(new WithoutToken(request), response);
       } else {
         problems.write(
-            response,
-            Problem.UNSUPPORTED_MEDIA_TYPE,
-            "Files are taken by /api/v1/loads and goal drafts only.");
+            response, Problem.UNSUPPORTED_MEDIA_TYPE, HttpWords.FILES_ARE_TAKEN_BY_API_V);
       }
       return false;
     }
@@ -135,7 +130,7 @@ class BodyLimit extends OncePerRequestFilter {
       problems.write(
           response,
           Problem.BODY_TOO_SLOW,
-          "The request was not whole after " + LONGEST.toSeconds() + " seconds. Send it again.");
+          HttpWords.requestWasNotWholeAfterSeconds(LONGEST.toSeconds()));
       return false;
     }
     if (body.size() > SMALL) {
@@ -149,9 +144,7 @@ class BodyLimit extends OncePerRequestFilter {
 
   private void refuseLarge(HttpServletResponse response, int limit) throws IOException {
     problems.write(
-        response,
-        Problem.BODY_TOO_LARGE,
-        "This route takes at most " + limit / 1024 + " kB. Send less at once.");
+        response, Problem.BODY_TOO_LARGE, HttpWords.thisRouteTakesAtMostKb(limit / 1024));
   }
 
   /** What is still to come is dropped; the connection goes where it does not come in time. */
@@ -265,7 +258,7 @@ class BodyLimit extends OncePerRequestFilter {
       isFinished = read < 0;
       left -= Math.max(read, 0);
       if (left < 0) {
-        throw new IOException("the body is larger than its route takes");
+        throw new IOException(HttpWords.BODY_IS_LARGER_THAN_ITS_ROUTE);
       }
     }
 

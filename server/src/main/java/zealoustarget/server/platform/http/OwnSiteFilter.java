@@ -61,12 +61,11 @@ public class OwnSiteFilter extends OncePerRequestFilter {
       throws ServletException, IOException {
     if (!isOwnSite(request)) {
       problems.write(
-          response, Problem.CROSS_SITE, "Open the application by an address in zealous.hosts.");
+          response, Problem.CROSS_SITE, HttpWords.OPEN_APPLICATION_BY_ADDRESS_IN_ZEALOUS);
     } else if (!readiness.isReady()
         && RequestArea.of(request) == RequestArea.API
         && !request.getRequestURI().equals("/api/v1/health")) {
-      problems.write(
-          response, Problem.STARTING, "The data are being loaded. Try again in a moment.");
+      problems.write(response, Problem.STARTING, HttpWords.DATA_ARE_BEING_LOADED);
     } else if (!record.isWhole() && isOfFigures(request)) {
       problems.write(response, Problem.RECORD_DAMAGED, record.words());
     } else if (record.isAwaiting() && isOfFigures(request)) {

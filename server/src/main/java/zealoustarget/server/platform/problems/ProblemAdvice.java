@@ -43,15 +43,11 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
     LOG.error(
         "incident {} at {} {}", incident, request.getMethod(), request.getRequestURI(), failure);
     if (Space.isFull(failure)) {
-      return answer(
-          Problem.STORAGE_FULL,
-          "The data folder cannot be written: it is full or read-only. Make room; it goes on by itself"
-              + " some seconds later. Nothing was changed.",
-          Map.of());
+      return answer(Problem.STORAGE_FULL, ProblemsWords.DATA_FOLDER_CANNOT_BE_WRITTEN_IT, Map.of());
     }
     return answer(
         Problem.INTERNAL,
-        "It is noted in the server's log as incident " + incident + ". Nothing was changed.",
+        ProblemsWords.itIsNotedInServersLog(incident),
         Map.of("incident", incident));
   }
 
@@ -67,10 +63,7 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
       HttpHeaders headers,
       HttpStatusCode status,
       WebRequest request) {
-    return answer(
-        Problem.FILE_TOO_LARGE,
-        "The file is larger than the upload limit. Split it, or raise zealous.upload-limit.",
-        Map.of());
+    return answer(Problem.FILE_TOO_LARGE, ProblemsWords.FILE_IS_LARGER_THAN_UPLOAD_LIMIT, Map.of());
   }
 
   @Override
@@ -96,15 +89,15 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
 
   private static String sentenceOf(Exception failure) {
     if (failure instanceof MissingServletRequestParameterException missing) {
-      return "\"" + missing.getParameterName() + "\" is missing.";
+      return ProblemsWords.isMissing(missing.getParameterName());
     }
     if (failure instanceof MissingServletRequestPartException missing) {
-      return "The part \"" + missing.getRequestPartName() + "\" is missing.";
+      return ProblemsWords.partIsMissing(missing.getRequestPartName());
     }
     if (failure instanceof MethodArgumentTypeMismatchException mismatch) {
-      return "\"" + mismatch.getValue() + "\" is not a " + mismatch.getName() + ".";
+      return ProblemsWords.isNot(mismatch.getValue(), mismatch.getName());
     }
-    return "See the description of the routes at /v3/api-docs.";
+    return ProblemsWords.SEE_DESCRIPTION_OF_ROUTES_AT_V;
   }
 
   private static ResponseEntity<Object> answer(

@@ -22,12 +22,12 @@ public final class UnknownValue {
   public static Refusal of(String name, @Nullable String value, Collection<String> allowed) {
     List<String> shown = allowed.stream().limit(MOST_NAMED).toList();
     String rest =
-        allowed.size() > MOST_NAMED ? " and " + (allowed.size() - MOST_NAMED) + " more" : "";
+        allowed.size() > MOST_NAMED ? ProblemsWords.andMore((allowed.size() - MOST_NAMED)) : "";
     String words =
-        shown.isEmpty() ? "there are none yet" : "allowed are " + String.join(", ", shown);
-    return Refusal.of(
-            "value-unknown",
-            "\"" + value + "\" is not a known " + inWords(name) + "; " + words + rest + ".")
+        shown.isEmpty()
+            ? ProblemsWords.NONE_YET
+            : ProblemsWords.allowedAre(String.join(", ", shown));
+    return Refusal.of("value-unknown", ProblemsWords.isNotKnown(value, inWords(name), words, rest))
         .with("name", name)
         .with("allowed", shown);
   }

@@ -43,7 +43,9 @@ class UnreadableRequests implements WebServerFactoryCustomizer<TomcatServletWebS
       byte[] body =
           json.writeValueAsBytes(
               ProblemAdvice.detail(
-                  Problem.ofStatus(status), "The address or a header cannot be read.", Map.of()));
+                  Problem.ofStatus(status),
+                  ProblemsWords.ADDRESS_OR_HEADER_CANNOT_BE_READ,
+                  Map.of()));
       try {
         response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
         response.setCharacterEncoding(StandardCharsets.UTF_8);

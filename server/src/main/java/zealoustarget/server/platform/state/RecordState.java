@@ -11,9 +11,7 @@ import org.springframework.stereotype.Component;
 @Component
 public class RecordState {
   private static final Logger LOG = LoggerFactory.getLogger(RecordState.class);
-  private static final String WAY_OUT =
-      "Stop the application and restore the last backup into an empty folder:"
-          + " ./run restore FILE --data DIR.";
+  private static final String WAY_OUT = StateWords.STOP_APPLICATION_AND_RESTORE_LAST_BACKUP;
 
   private final List<String> faults = new CopyOnWriteArrayList<>();
   private volatile @Nullable String awaited;
@@ -55,6 +53,6 @@ public class RecordState {
 
   /** What is wrong and what to do, for whoever asks for figures. */
   public String words() {
-    return String.join(" ", faults) + " No figures are shown. " + WAY_OUT;
+    return StateWords.noFiguresAreShown(String.join(" ", faults), WAY_OUT);
   }
 }

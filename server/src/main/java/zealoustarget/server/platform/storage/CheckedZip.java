@@ -45,7 +45,7 @@ public final class CheckedZip extends ZipFile {
 
     private int compared(int read) throws IOException {
       if (read < 0 && getChecksum().getValue() != entry.getCrc()) {
-        throw new IOException("The file " + entry.getName() + " in it is damaged.");
+        throw new IOException(StorageWords.fileInItIsDamaged(entry.getName()));
       }
       return read;
     }

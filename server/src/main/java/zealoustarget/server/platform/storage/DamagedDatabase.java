@@ -12,8 +12,8 @@ class DamagedDatabase extends AbstractFailureAnalyzer<SQLException> {
     return Space.isFull(cause)
         ? null
         : new FailureAnalysis(
-            "The database of the data folder is damaged and cannot be read. Nothing was changed.",
-            "Put the folder aside and restore the last backup: ./run restore FILE --data DIR.",
+            StorageWords.DATABASE_OF_DATA_FOLDER_IS_DAMAGED,
+            StorageWords.PUT_FOLDER_ASIDE_AND_RESTORE_LAST,
             cause);
   }
 }

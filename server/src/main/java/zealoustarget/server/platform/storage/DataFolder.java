@@ -30,18 +30,13 @@ public final class DataFolder {
     }
 
     Unusable(Path folder) {
-      this(
-          "The data folder "
-              + folder.toAbsolutePath().normalize()
-              + " cannot be written. Nothing was changed.");
+      this(StorageWords.dataFolderCannotBeWritten(folder.toAbsolutePath().normalize()));
     }
 
     /** The database is there and is none. */
     static Unusable damaged(Path database) {
       return new Unusable(
-          database.toAbsolutePath().normalize()
-              + " is empty or damaged, so nothing was changed. Put it aside and restore the last"
-              + " backup: ./run restore FILE --data DIR.");
+          StorageWords.isEmptyOrDamagedSoNothing(database.toAbsolutePath().normalize()));
     }
   }
 
@@ -110,8 +105,7 @@ public final class DataFolder {
     keepPrivate(folder);
     Path database = folder.resolve(DATABASE);
     if (Files.exists(database)) {
-      throw new IOException(
-          "There are data in " + folder + " already. Choose an empty folder with --data.");
+      throw new IOException(StorageWords.dataInAlready(folder));
     }
     return database;
   }

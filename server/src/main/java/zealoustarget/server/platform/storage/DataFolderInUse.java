@@ -15,8 +15,8 @@ class DataFolderInUse extends AbstractFailureAnalyzer<JdbcSQLNonTransientConnect
       return null;
     }
     return new FailureAnalysis(
-        "The data folder is in use by another process.",
-        "Stop the other one, or choose another folder with ./run --data DIR.",
+        StorageWords.DATA_FOLDER_IS_IN_USE_BY,
+        StorageWords.STOP_OTHER_ONE_OR_CHOOSE_ANOTHER,
         cause);
   }
 }

@@ -7,9 +7,6 @@ import org.springframework.boot.diagnostics.FailureAnalysis;
 class DataFolderUnusable extends AbstractFailureAnalyzer<DataFolder.Unusable> {
   @Override
   protected FailureAnalysis analyze(Throwable rootFailure, DataFolder.Unusable cause) {
-    return new FailureAnalysis(
-        cause.getMessage(),
-        "Let it be written, or choose another folder with ./run --data DIR.",
-        cause);
+    return new FailureAnalysis(cause.getMessage(), StorageWords.LET_IT_BE_WRITTEN_OR_CHOOSE, cause);
   }
 }

@@ -14,11 +14,11 @@ class NewerData extends AbstractFailureAnalyzer<FlywayValidateException> {
             .contains("applied migration not resolved locally");
     return new FailureAnalysis(
         isNewer
-            ? "The data folder was written by a newer version of the application. Nothing was changed."
-            : "The data folder does not fit this version: " + cause.getMessage(),
+            ? StorageWords.DATA_FOLDER_WAS_WRITTEN_BY_NEWER
+            : StorageWords.dataFolderDoesNotFitThis(cause.getMessage()),
         isNewer
-            ? "Start that version, or restore a backup that this one made into an empty folder."
-            : "Restore the last backup into an empty folder with ./run restore FILE --data DIR.",
+            ? StorageWords.START_THAT_VERSION_OR_RESTORE_BACKUP
+            : StorageWords.RESTORE_LAST_BACKUP_INTO_EMPTY_FOLDER,
         cause);
   }
 }

@@ -32,11 +32,7 @@ public class Space {
       throw Refusal.of(
           "storage-full",
           String.format(
-              Locale.ROOT,
-              "The data folder has %d MB left and this needs about %d. Make room, then try again."
-                  + " Nothing was stored.",
-              free >> 20,
-              needed >> 20));
+              Locale.ROOT, StorageWords.DATA_FOLDER_HAS_D_MB_LEFT, free >> 20, needed >> 20));
     }
   }
 

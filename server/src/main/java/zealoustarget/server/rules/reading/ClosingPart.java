@@ -69,11 +69,7 @@ public record ClosingPart(
       if (!LINES.contains(line)) {
         throw place.fault(
             "off",
-            "must hold lines of the close list ("
-                + String.join(", ", new TreeSet<>(LINES))
-                + "), was \""
-                + line
-                + "\"");
+            ReadingWords.mustHoldLinesOfCloseList(String.join(", ", new TreeSet<>(LINES)), line));
       }
     }
     return off;
@@ -92,13 +88,13 @@ public record ClosingPart(
     } catch (ArithmeticException | IllegalArgumentException noShare) {
       // falls through to the one refusal
     }
-    throw place.fault(name, "must be a share from 0 to 1 such as 0.1, was \"" + text + "\"");
+    throw place.fault(name, ReadingWords.mustBeShareFromToSuch(text));
   }
 
   private static int dueDay(Place place) {
     int day = place.whole("dueDay");
     if (day < 1 || day > LATEST_DAY) {
-      throw place.fault("dueDay", "must be a working day from 1 to " + LATEST_DAY);
+      throw place.fault("dueDay", ReadingWords.mustBeWorkingDayFromTo(LATEST_DAY));
     }
     return day;
   }
@@ -106,11 +102,11 @@ public record ClosingPart(
   private static List<String> addresses(Place place) {
     List<String> all = place.texts("tell").stream().map(String::strip).distinct().toList();
     if (all.size() > MOST_ADDRESSES) {
-      throw place.fault("tell", "must hold at most " + MOST_ADDRESSES + " addresses");
+      throw place.fault("tell", ReadingWords.mustHoldAtMostAddresses(MOST_ADDRESSES));
     }
     for (String address : all) {
       if (!MailAddress.isOne(address)) {
-        throw place.fault("tell", "must hold mail addresses, was \"" + address + "\"");
+        throw place.fault("tell", ReadingWords.mustHoldMailAddressesWas(address));
       }
     }
     return all;

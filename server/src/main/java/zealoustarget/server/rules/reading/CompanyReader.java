@@ -35,7 +35,7 @@ public final class CompanyReader {
   private static String name(Place place) {
     String name = place.text("name").strip();
     if (name.isEmpty() || name.length() > LONGEST_NAME) {
-      throw place.fault("name", "must have 1 to " + LONGEST_NAME + " characters");
+      throw place.fault("name", ReadingWords.mustHaveToCharacters(LONGEST_NAME));
     }
     return name;
   }
@@ -48,8 +48,7 @@ public final class CompanyReader {
     try {
       return ZoneId.of(text);
     } catch (DateTimeException unknown) {
-      throw place.fault(
-          "timeZone", "must be a time zone such as Europe/Lisbon, was \"" + text + "\"");
+      throw place.fault("timeZone", ReadingWords.mustBeTimeZoneSuchAs(text));
     }
   }
 
@@ -87,7 +86,7 @@ public final class CompanyReader {
   private static String grouping(Place place, String name) {
     String mark = place.text(name);
     if (!List.of(",", ".", "'", "’", " ", "\u00a0", "\u202f", "").contains(mark)) {
-      throw place.fault(name, "must be a comma, a point, an apostrophe, a blank or empty");
+      throw place.fault(name, ReadingWords.MUST_BE_COMMA_POINT_APOSTROPHE_BLANK);
     }
     return mark.equals("’") ? "'" : mark.isBlank() && !mark.isEmpty() ? " " : mark;
   }
@@ -104,7 +103,7 @@ public final class CompanyReader {
         return day;
       }
     }
-    throw place.fault(name, "must be a day of the week such as monday, was \"" + text + "\"");
+    throw place.fault(name, ReadingWords.mustBeDayOfWeekSuch(text));
   }
 
   /** How a value stands in the file. */

@@ -37,14 +37,11 @@ public final class HolidayFile {
         add((VEvent) one, firstYear, lastYear, days);
       }
     } catch (IOException | ParserException | DateTimeException | IllegalArgumentException wrong) {
-      throw Refusal.of(
-          "value-unknown",
-          "This is not an iCalendar file. Choose a file that ends in .ics, as calendars export it.");
+      throw Refusal.of("value-unknown", ReadingWords.THIS_IS_NOT_ICALENDAR_FILE);
     }
     if (days.isEmpty()) {
       throw Refusal.of(
-          "value-unknown",
-          "The calendar has no whole-day entry from " + firstYear + " to " + lastYear + ".");
+          "value-unknown", ReadingWords.calendarHasNoWholeDayEntry(firstYear, lastYear));
     }
     return days.entrySet().stream()
         .map(one -> new Holiday(one.getKey().toString(), one.getValue()))

@@ -28,7 +28,7 @@ public record Place(JsonNode node, String path) {
   String text(String name) {
     JsonNode value = node.get(name);
     if (value == null || !(value.isString() || value.isNumber())) {
-      throw fault(name, "must be a text");
+      throw fault(name, ReadingWords.MUST_BE_TEXT);
     }
     return value.asString();
   }
@@ -37,7 +37,7 @@ public record Place(JsonNode node, String path) {
     List<String> texts = new ArrayList<>();
     for (Place one : children(name)) {
       if (!one.node.isString() && !one.node.isNumber()) {
-        throw fault(name, "must be a list of texts");
+        throw fault(name, ReadingWords.MUST_BE_LIST_OF_TEXTS);
       }
       texts.add(one.node.asString());
     }
@@ -47,7 +47,7 @@ public record Place(JsonNode node, String path) {
   int whole(String name) {
     JsonNode value = node.get(name);
     if (value == null || !value.isInt()) {
-      throw fault(name, "must be a whole number");
+      throw fault(name, ReadingWords.MUST_BE_WHOLE_NUMBER);
     }
     return value.asInt();
   }
@@ -60,13 +60,13 @@ public record Place(JsonNode node, String path) {
       }
     }
     List<String> words = List.of(values).stream().map(wordOf).toList();
-    throw fault(name, "must be one of " + String.join(", ", words) + ", was \"" + text + "\"");
+    throw fault(name, ReadingWords.mustBeOneOfWas(String.join(", ", words), text));
   }
 
   List<Place> children(String name) {
     JsonNode list = node.get(name);
     if (list == null || !list.isArray()) {
-      throw fault(name, "must be a list");
+      throw fault(name, ReadingWords.MUST_BE_LIST);
     }
     List<Place> places = new ArrayList<>();
     for (JsonNode child : list) {
@@ -92,7 +92,7 @@ public record Place(JsonNode node, String path) {
   /** A field that must be true or false. */
   boolean bool(String name) {
     if (!node.get(name).isBoolean()) {
-      throw fault(name, "must be true or false");
+      throw fault(name, ReadingWords.MUST_BE_TRUE_OR_FALSE);
     }
     return node.get(name).asBoolean();
   }
@@ -107,19 +107,19 @@ public record Place(JsonNode node, String path) {
 
   void allowOnly(Set<String> names) {
     if (!node.isObject()) {
-      throw invalid(path.isEmpty() ? "the file" : path, " ", "must be an object");
+      throw invalid(path.isEmpty() ? ReadingWords.FILE : path, " ", ReadingWords.MUST_BE_OBJECT);
     }
     for (String name : node.propertyNames()) {
       if (!names.contains(name)) {
         throw fault(
-            name, "is not known here; known are " + String.join(", ", new TreeSet<>(names)));
+            name, ReadingWords.isNotKnownHereKnownAre(String.join(", ", new TreeSet<>(names))));
       }
     }
   }
 
   /** A form shows the rule at its field, so it comes without the place too. */
   private static Refusal invalid(String path, String between, @Nullable String rule) {
-    return Refusal.of("playbook-invalid", path + between + rule + ". Nothing was changed.")
+    return Refusal.of("playbook-invalid", ReadingWords.nothingWasChanged(path + between + rule))
         .with("place", path)
         .with("rule", String.valueOf(rule));
   }
@@ -129,7 +129,7 @@ public record Place(JsonNode node, String path) {
     try {
       return YearMonth.parse(text(name).strip());
     } catch (DateTimeException noMonth) {
-      throw fault(name, "must be a month such as 2026-10");
+      throw fault(name, ReadingWords.MUST_BE_MONTH_SUCH_AS);
     }
   }
 }

@@ -59,7 +59,7 @@ public final class PlanReader {
             "reps"));
     String name = place.text("name").strip();
     if (name.isEmpty() || name.length() > LONGEST_NAME) {
-      throw place.fault("name", "must have 1 to " + LONGEST_NAME + " characters");
+      throw place.fault("name", ReadingWords.mustHaveToCharacters(LONGEST_NAME));
     }
     Measure measure = measure(place);
     List<Step> steps = steps(place);
@@ -96,7 +96,7 @@ public final class PlanReader {
   static Removed removed(Place place) {
     place.allowOnly(Set.of("name", "since", "remove"));
     if (!place.bool("remove")) {
-      throw place.fault("remove", "must be true");
+      throw place.fault("remove", ReadingWords.MUST_BE_TRUE);
     }
     return new Removed(place.text("name").strip(), since(place));
   }
@@ -109,7 +109,7 @@ public final class PlanReader {
     String code = place.isSet("measure") ? place.text("measure") : "revenue";
     return rules
         .findMeasure(code)
-        .orElseThrow(() -> place.fault("measure", "\"" + code + "\" is not a measure"));
+        .orElseThrow(() -> place.fault("measure", ReadingWords.isNotMeasure(code)));
   }
 
   private static <T extends Worded> T word(Place place, String name, T[] values) {
@@ -123,7 +123,7 @@ public final class PlanReader {
       steps.add(new Step(share(step, "from"), share(step, "rate")));
     }
     if (steps.size() > MOST_STEPS) {
-      throw place.fault("steps", "must be at most " + MOST_STEPS);
+      throw place.fault("steps", ReadingWords.mustBeAtMost(MOST_STEPS));
     }
     return steps;
   }
@@ -139,7 +139,7 @@ public final class PlanReader {
     Place bound = place.child(name);
     bound.allowOnly(Set.of("amount", "percent", "goalSet"));
     if (bound.node().size() != 1) {
-      throw place.fault(name, "must have one of amount, percent, goalSet");
+      throw place.fault(name, ReadingWords.MUST_HAVE_ONE_OF_AMOUNT_PERCENT);
     }
     if (bound.isSet("amount")) {
       return new Bound.Amount(whole(bound, "amount", measure.unitsPerOne()));
@@ -156,10 +156,10 @@ public final class PlanReader {
   private static long whole(Place place, String name, Ratio unitsPerOne) {
     Ratio units = share(place, name).times(unitsPerOne);
     if (!units.under().equals(BigInteger.ONE)) {
-      throw place.fault(name, "has more decimals than its unit");
+      throw place.fault(name, ReadingWords.HAS_MORE_DECIMALS_THAN_ITS_UNIT);
     }
     if (units.abs().compareTo(Ratio.of(Measure.LARGEST_AMOUNT)) > 0) {
-      throw place.fault(name, "is too large");
+      throw place.fault(name, ReadingWords.IS_TOO_LARGE);
     }
     return units.over().longValueExact();
   }
@@ -201,7 +201,7 @@ public final class PlanReader {
 
   private static String key(String text, Place place, String name) {
     if (text.isEmpty() || text.length() > LONGEST_NAME) {
-      throw place.fault(name, "must be a rep's key");
+      throw place.fault(name, ReadingWords.MUST_BE_REPS_KEY);
     }
     return text;
   }
@@ -211,7 +211,7 @@ public final class PlanReader {
     place.allowOnly(Set.of("rep", "from", "until", "shares"));
     Place shares = place.child("shares");
     if (shares.node() == null || !shares.node().isObject()) {
-      throw place.fault("shares", "must be an object of reps and their shares");
+      throw place.fault("shares", ReadingWords.MUST_BE_OBJECT_OF_REPS_AND);
     }
     Map<String, Ratio> byRep = new HashMap<>();
     for (String rep : shares.node().propertyNames()) {
@@ -239,7 +239,7 @@ public final class PlanReader {
           }
           Ratio under = Ratio.parse(parts[1].strip());
           if (parts.length > 2 || under.signum() == 0) {
-            throw new IllegalArgumentException("\"" + place.text(name) + "\" is no share");
+            throw new IllegalArgumentException(ReadingWords.isNoShare(place.text(name)));
           }
           return over.dividedBy(under);
         });

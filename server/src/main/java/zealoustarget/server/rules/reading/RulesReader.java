@@ -93,7 +93,7 @@ public final class RulesReader {
                 after.company().withFedByDeals(measure.code(), isFedByDeals(place, measure)));
       } else if (measure.direction() != Direction.HIGHER
           && after.company().fedByDeals().contains(measure.code())) {
-        throw place.fault("direction", "must be HIGHER while won deals feed the measure");
+        throw place.fault("direction", ReadingWords.MUST_BE_HIGHER_WHILE_WON_DEALS);
       }
     }
     for (Place place : Place.list(file, "ladders")) {
@@ -171,7 +171,7 @@ public final class RulesReader {
     for (Place place : Place.list(file, "credits")) {
       Commission.SharedCredit one = reader.shared(place);
       if (all.stream().anyMatch(one::meets)) {
-        throw place.fault("rep", "is shared twice in one month");
+        throw place.fault("rep", ReadingWords.IS_SHARED_TWICE_IN_ONE_MONTH);
       }
       all.add(one);
     }
@@ -204,7 +204,7 @@ public final class RulesReader {
       try {
         days.add(LocalDate.parse(day.node().asString("")));
       } catch (DateTimeException noDay) {
-        throw day.fault("", "must be a day such as 2026-12-25");
+        throw day.fault("", ReadingWords.MUST_BE_DAY_SUCH_AS);
       }
     }
     return new WorkingDays(days);
@@ -214,10 +214,10 @@ public final class RulesReader {
     place.allowOnly(Set.of("code", "name", "unit", "scale", "direction", "quotient", "fedBy"));
     Direction direction = place.word("direction", Direction.values(), Enum::name);
     if (isColumnName(place.text("code"))) {
-      throw place.fault("code", "is the name of another column in files; take another");
+      throw place.fault("code", ReadingWords.IS_NAME_OF_ANOTHER_COLUMN_IN);
     }
     if (place.text("code").indexOf('.') >= 0) {
-      throw place.fault("code", "must not have a point; that is for the ends of ranges");
+      throw place.fault("code", ReadingWords.MUST_NOT_HAVE_POINT_THAT_IS);
     }
     if (place.node().has("quotient")) {
       return rate(place, direction, rules);
@@ -233,10 +233,10 @@ public final class RulesReader {
       return false;
     }
     if (!place.text("fedBy").equals(WON_DEALS)) {
-      throw place.fault("fedBy", "must be " + WON_DEALS + ", or null for files");
+      throw place.fault("fedBy", ReadingWords.mustBeOrNullForFiles(WON_DEALS));
     }
     if (measure.isRate() || measure.direction() != Direction.HIGHER) {
-      throw place.fault("fedBy", "is for measures that are counted and of which more is better");
+      throw place.fault("fedBy", ReadingWords.IS_FOR_MEASURES_THAT_ARE_COUNTED);
     }
     return true;
   }
@@ -248,7 +248,7 @@ public final class RulesReader {
     }
     String name = place.text("name").strip();
     if (name.length() > LONGEST_NAME) {
-      throw place.fault("name", "must have at most " + LONGEST_NAME + " characters");
+      throw place.fault("name", ReadingWords.mustHaveAtMostCharacters(LONGEST_NAME));
     }
     return name.isEmpty() ? null : name;
   }
@@ -261,10 +261,10 @@ public final class RulesReader {
           rules
               .findMeasure(code)
               .filter(measure -> !measure.code().equalsIgnoreCase(place.text("code")))
-              .orElseThrow(() -> part.fault("", "\"" + code + "\" is not a measure")));
+              .orElseThrow(() -> part.fault("", ReadingWords.isNotMeasure(code))));
     }
     if (parts.size() != 2) {
-      throw place.fault("quotient", "must be two measures, such as [\"returns\", \"revenue\"]");
+      throw place.fault("quotient", ReadingWords.MUST_BE_TWO_MEASURES_SUCH_AS);
     }
     return place.checked(
         "quotient", () -> Measure.rate(place.text("code"), parts.get(0), parts.get(1), direction));
@@ -300,7 +300,7 @@ public final class RulesReader {
   private static Attachment removed(Place place, Rules rules) {
     place.allowOnly(Set.of("measure", "goalSet", "axis", "remove"));
     if (!place.bool("remove")) {
-      throw place.fault("remove", "must be true, or left out");
+      throw place.fault("remove", ReadingWords.MUST_BE_TRUE_OR_LEFT_OUT);
     }
     return attachment(place, rules);
   }
@@ -315,8 +315,7 @@ public final class RulesReader {
             name, () -> Ratio.parse(place.text(name).strip()).times(measure.unitsPerOne()));
     boolean isWhole = units.under().equals(BigInteger.ONE) && units.signum() >= 0;
     if (!isWhole || units.over().bitLength() > 62) {
-      throw place.fault(
-          name, "must be auto or an amount of 0 or more with at most the measure's decimals");
+      throw place.fault(name, ReadingWords.MUST_BE_AUTO_OR_AMOUNT_OF);
     }
     return units;
   }
@@ -334,12 +333,13 @@ public final class RulesReader {
                 () ->
                     place.fault(
                         "scale",
-                        "must be one of "
-                            + String.join(
-                                ", ", List.of(Scale.values()).stream().map(Scale::word).toList())));
+                        ReadingWords.mustBeOneOf(
+                            String.join(
+                                ", ",
+                                List.of(Scale.values()).stream().map(Scale::word).toList()))));
     boolean perMonth = place.isSet("perMonth") && place.bool("perMonth");
     if (perMonth && !scale.isAmount()) {
-      throw place.fault("perMonth", "is for thresholds based on amounts: variance or value");
+      throw place.fault("perMonth", ReadingWords.IS_FOR_THRESHOLDS_BASED_ON_AMOUNTS);
     }
     List<Rung> rungs = new ArrayList<>();
     for (Place rung : place.children("rungs")) {
@@ -365,7 +365,7 @@ public final class RulesReader {
     Measure measure =
         rules
             .findMeasure(code)
-            .orElseThrow(() -> place.fault("measure", "\"" + code + "\" is not a measure"));
+            .orElseThrow(() -> place.fault("measure", ReadingWords.isNotMeasure(code)));
     return new Attachment(
         measure.code(),
         place.isSet("goalSet") ? place.text("goalSet") : null,
@@ -376,7 +376,7 @@ public final class RulesReader {
     place.allowOnly(Set.of("name", "tone", "from", "bound"));
     String name = place.text("name").strip();
     if (name.length() > 60) {
-      throw place.fault("name", "must have at most 60 characters");
+      throw place.fault("name", ReadingWords.MUST_HAVE_AT_MOST_CHARACTERS);
     }
     Tone tone = place.word("tone", Tone.values(), Enum::name);
     if (!place.isSet("from")) {
@@ -392,8 +392,8 @@ public final class RulesReader {
     }
     return switch (place.text("bound").strip().toLowerCase(Locale.ROOT)) {
       case "above" -> true;
-      case "at or above" -> false;
-      default -> throw place.fault("bound", "must be \"at or above\" or \"above\"");
+      case ReadingWords.AT_OR_ABOVE -> false;
+      default -> throw place.fault("bound", ReadingWords.MUST_BE_AT_OR_ABOVE_OR);
     };
   }
 }

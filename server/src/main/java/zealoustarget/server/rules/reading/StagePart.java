@@ -31,7 +31,7 @@ public record StagePart(String stage, String likelihood) {
             place -> {
               Stage stage = read(place);
               if (!seen.add(DealKey.fold(stage.name()))) {
-                throw place.fault("stage", "\"" + stage.name() + "\" stands twice");
+                throw place.fault("stage", ReadingWords.standsTwice(stage.name()));
               }
               return stage;
             })
@@ -43,14 +43,13 @@ public record StagePart(String stage, String likelihood) {
     place.allowOnly(Set.of("stage", "likelihood"));
     String name = place.text("stage").strip();
     if (name.isEmpty() || name.length() > LONGEST) {
-      throw place.fault("stage", "must have 1 to " + LONGEST + " characters");
+      throw place.fault("stage", ReadingWords.mustHaveToCharacters(LONGEST));
     }
     try {
       return new Stage(name, Deal.likelihoodOf(place.text("likelihood").strip()));
     } catch (IllegalArgumentException noShare) {
       throw place.fault(
-          "likelihood",
-          "must be a share from 0 to 1 such as 0.4, was \"" + place.text("likelihood") + "\"");
+          "likelihood", ReadingWords.mustBeShareFromToSuchAs(place.text("likelihood")));
     }
   }
 }

@@ -224,7 +224,7 @@ public class RulesStore {
         change ->
             audit.add(
                 AuditKind.RULES_CHANGED,
-                "rules, " + change.part(),
+                StorageWords.rules(change.part()),
                 change.before(),
                 change.after()));
     write(rules.company());

@@ -491,9 +491,7 @@ public class CloseUpService {
         .members()
         .findByKey(axis, key)
         .orElseThrow(
-            () ->
-                Refusal.of("member-unknown", "There is no " + axis.word() + " \"" + key + "\".")
-                    .with("key", key));
+            () -> Refusal.of("member-unknown", CloseupWords.no(axis.word(), key)).with("key", key));
   }
 
   private static ProofAnswer.@Nullable DecidingRung rung(StandingQuery query, Status status) {
@@ -506,7 +504,7 @@ public class CloseUpService {
         rung.name(),
         query.ladder().scale().word(),
         rung.lowerBound() == null ? null : rung.lowerBound().toText(),
-        rung.lowerBound() == null ? null : rung.above() ? "above" : "at or above");
+        rung.lowerBound() == null ? null : rung.above() ? "above" : CloseupWords.AT_OR_ABOVE);
   }
 
   /** A row of the actual; of a rate one of its numerator. */

@@ -41,7 +41,7 @@ final class ExportTables {
       this.amounts = Format.ofAmounts(standing.unit(), standing.scale());
       columns.add(new Column(capital(standing.axis()), Format.TEXT));
       columns.add(new Column("Key", Format.TEXT));
-      columns.add(new Column("Belongs to", Format.TEXT));
+      columns.add(new Column(ExportWords.BELONGS_TO, Format.TEXT));
       if (standing.group() != null) {
         columns.add(new Column("Group", Format.TEXT));
       }
@@ -60,21 +60,21 @@ final class ExportTables {
       columns.add(new Column("Percent-to-goal", Format.PERCENT));
       columns.add(new Column("Status", Format.TEXT));
       if (standing.openMonth() != null) {
-        columns.add(new Column("Goal to date" + unit, amounts));
-        columns.add(new Column("Status to date", Format.TEXT));
+        columns.add(new Column(ExportWords.goalToDate(unit), amounts));
+        columns.add(new Column(ExportWords.STATUS_TO_DATE, Format.TEXT));
       }
-      columns.add(new Column("Months with a goal", Format.WHOLE));
-      columns.add(new Column("Status of the months with a goal", Format.TEXT));
-      columns.add(new Column("Corrections since close" + unit, amounts));
-      columns.add(new Column("Last year", amounts));
-      columns.add(new Column("Change on the prior period", Format.PERCENT));
+      columns.add(new Column(ExportWords.MONTHS_WITH_GOAL, Format.WHOLE));
+      columns.add(new Column(ExportWords.STATUS_OF_MONTHS_WITH_GOAL, Format.TEXT));
+      columns.add(new Column(ExportWords.correctionsSinceClose(unit), amounts));
+      columns.add(new Column(ExportWords.LAST_YEAR, amounts));
+      columns.add(new Column(ExportWords.CHANGE_ON_PRIOR_PERIOD, Format.PERCENT));
       columns.add(new Column("Reason", Format.TEXT));
       if (standing.beside() != null) {
-        columns.add(new Column("Goal (" + standing.beside() + ")", amounts));
-        columns.add(new Column("Variance (" + standing.beside() + ")", amounts));
+        columns.add(new Column(ExportWords.goal(standing.beside()), amounts));
+        columns.add(new Column(ExportWords.variance(standing.beside()), amounts));
       }
       if (standing.companyGoal() != null) {
-        columns.add(new Column("Share of the company's goal, %", amounts));
+        columns.add(new Column(ExportWords.SHARE_OF_COMPANYS_GOAL, amounts));
       }
     }
 
@@ -97,10 +97,10 @@ final class ExportTables {
         rows.add(unassigned());
       }
       if (standing.corrections() != null && standing.corrections().lines() > 0) {
-        rows.add(named("Corrections since close", standing.corrections().actual()));
+        rows.add(named(ExportWords.CORRECTIONS_SINCE_CLOSE, standing.corrections().actual()));
       }
       if (standing.unsplit() != null) {
-        List<Cell> cells = named("Goals not split by these groups", null);
+        List<Cell> cells = named(ExportWords.GOALS_NOT_SPLIT_BY_THESE_GROUPS, null);
         cells.set(goal, Cell.of(standing.unsplit().goal()));
         rows.add(cells);
       }
@@ -148,8 +148,7 @@ final class ExportTables {
     private List<Cell> unassigned() {
       long lines = standing.unassigned().lines();
       return named(
-          lines + (lines == 1 ? " line" : " lines") + " without a " + standing.axis(),
-          standing.unassigned().actual());
+          ExportWords.lineLinesWithout(lines, standing.axis()), standing.unassigned().actual());
     }
 
     /** A line that explains the total and is no row. */
@@ -276,30 +275,30 @@ final class ExportTables {
     lines.add(List.of("Headline", headline));
     lines.add(List.of("Measure", standing.measureName() + ", " + standing.unit()));
     lines.add(List.of("Rows", Axis.findByWord(standing.axis()).orElseThrow().word(2)));
-    lines.add(List.of("Months", standing.from() + " to " + standing.to()));
-    lines.add(List.of("Compared with", standing.goal()));
+    lines.add(List.of("Months", ExportWords.to(standing.from(), standing.to())));
+    lines.add(List.of(ExportWords.COMPARED_WITH, standing.goal()));
     lines.add(
-        List.of("Closed months", standing.closed().equals("restated") ? "restated" : "as closed"));
+        List.of(
+            ExportWords.CLOSED_MONTHS,
+            standing.closed().equals("restated") ? "restated" : ExportWords.AS_CLOSED));
     if (!standing.emptyMonths().isEmpty()) {
-      lines.add(List.of("No actuals yet", String.join(", ", standing.emptyMonths())));
+      lines.add(List.of(ExportWords.NO_ACTUALS_YET, String.join(", ", standing.emptyMonths())));
     }
     if (standing.openMonth() != null) {
       lines.add(
           List.of(
-              "Open month",
-              "as of "
-                  + standing.openMonth().asOf()
-                  + ", working day "
-                  + standing.openMonth().elapsed()
-                  + " of "
-                  + standing.openMonth().workingDays()));
+              ExportWords.OPEN_MONTH,
+              ExportWords.asOfWorkingDayOf(
+                  standing.openMonth().asOf(),
+                  standing.openMonth().elapsed(),
+                  standing.openMonth().workingDays())));
     }
-    lines.add(List.of("Status thresholds", standing.ladder()));
+    lines.add(List.of(ExportWords.STATUS_THRESHOLDS, standing.ladder()));
     if (standing.leftOut().members() > 0) {
       lines.add(
           List.of(
-              "Not shown",
-              standing.leftOut().members() + " rows with " + standing.leftOut().actual()));
+              ExportWords.NOT_SHOWN,
+              ExportWords.rowsWith(standing.leftOut().members(), standing.leftOut().actual())));
     }
     return lines;
   }

@@ -131,7 +131,7 @@ public final class Exports {
   }
 
   private static void plainWorkbook(Table table, OutputStream out) throws IOException {
-    Workbook book = new Workbook(out, "Zealous Target", "1.0");
+    Workbook book = new Workbook(out, ExportWords.ZEALOUS_TARGET, "1.0");
     Worksheet sheet = book.newWorksheet(table.name());
     for (int at = 0; at < table.columns().size(); at++) {
       sheet.value(0, at, table.columns().get(at).title());

@@ -42,7 +42,7 @@ public final class NarrowingReader {
       return null;
     }
     if (hasTop && hasBottom) {
-      throw Refusal.of("value-unknown", "Ask for \"top\" or for \"bottom\", not for both.")
+      throw Refusal.of("value-unknown", QueryWords.ASK_FOR_TOP_OR_FOR_BOTTOM)
           .with("name", "bottom");
     }
     String name = hasTop ? "top" : "bottom";
@@ -51,10 +51,7 @@ public final class NarrowingReader {
         || !text.matches("\\d{1,5}")
         || Integer.parseInt(text) < 1
         || Integer.parseInt(text) > MOST_TOP) {
-      throw Refusal.of(
-              "value-unknown",
-              "\"" + text + "\" is not a number of rows. Write a whole number from 1 to 10000.")
-          .with("name", name);
+      throw Refusal.of("value-unknown", QueryWords.isNotNumberOfRows(text)).with("name", name);
     }
     return new Narrowing.Top(Integer.parseInt(text), hasBottom, by(parameters.by()));
   }
@@ -79,9 +76,7 @@ public final class NarrowingReader {
       return null;
     }
     if (!text.matches("-?\\d{1,15}(\\.\\d{1,8})?")) {
-      throw Refusal.of(
-              "value-unknown", "\"" + text + "\" is not a number. Write it as 1000.00 or 0.95.")
-          .with("name", name);
+      throw Refusal.of("value-unknown", QueryWords.isNotNumber(text)).with("name", name);
     }
     return Ratio.parse(text);
   }

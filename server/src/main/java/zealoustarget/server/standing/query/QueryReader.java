@@ -156,7 +156,7 @@ public class QueryReader {
       for (String text : parameters.trialThresholds().split(",", -1)) {
         Ratio bound = NarrowingReader.limit("trialThresholds", text.strip());
         if (bound == null) {
-          throw unfit("a threshold is missing");
+          throw unfit(QueryWords.THRESHOLD_IS_MISSING);
         }
         bounds.add(bound);
       }
@@ -177,11 +177,7 @@ public class QueryReader {
   }
 
   private static Refusal unfit(String why) {
-    return Refusal.of(
-            "value-unknown",
-            "\"trialThresholds\" do not fit: "
-                + why
-                + ". Write one for each status but the first, ascending, such as 0.9,1,1.2.")
+    return Refusal.of("value-unknown", QueryWords.trialthresholdsDoNotFit(why))
         .with("name", "trialThresholds");
   }
 
@@ -264,7 +260,7 @@ public class QueryReader {
         && ledgers.isPosted(Integer.parseInt(load))) {
       return ledgers.readings(ledgers.without(Integer.parseInt(load)));
     }
-    throw Refusal.of("load-unknown", "There is no posted load " + load + ".").with("load", load);
+    throw Refusal.of("load-unknown", QueryWords.noPostedLoad(load)).with("load", load);
   }
 
   /** By default the last posted day; a closed month is over, unless a day is asked for. */
@@ -284,15 +280,7 @@ public class QueryReader {
     } catch (DateTimeException noSuchDay) {
       // falls through to the one refusal
     }
-    throw Refusal.of(
-            "value-unknown",
-            "\""
-                + text
-                + "\" is not a day of "
-                + last
-                + ". Write it as "
-                + last.atDay(15)
-                + ", or none.")
+    throw Refusal.of("value-unknown", QueryWords.isNotDayOf(text, last, last.atDay(15)))
         .with("name", "asOf");
   }
 
@@ -346,8 +334,7 @@ public class QueryReader {
     } catch (DateTimeException noSuchMonth) {
       // falls through to the one refusal
     }
-    throw Refusal.of("month-unreadable", "\"" + text + "\" is not a month. Write it as 2026-10.")
-        .with("name", name);
+    throw Refusal.of("month-unreadable", QueryWords.isNotMonth(text)).with("name", name);
   }
 
   private static Measure measure(@Nullable String code, Rules rules) {
@@ -370,21 +357,19 @@ public class QueryReader {
     YearMonth first = from == null ? Objects.requireNonNull(to) : from;
     YearMonth last = to == null ? first : to;
     if (last.isBefore(first)) {
-      throw Refusal.of(
-          "span-backwards", "The span ends in " + last + ", before it begins in " + first + ".");
+      throw Refusal.of("span-backwards", QueryWords.spanEndsInBeforeItBegins(last, first));
     }
     Span span = new Span(first, last);
     if (span.length() > LONGEST_SPAN) {
       throw Refusal.of(
-          "span-too-long",
-          "A span may have " + LONGEST_SPAN + " months, was " + span.length() + ".");
+          "span-too-long", QueryWords.spanMayHaveMonthsWas(LONGEST_SPAN, span.length()));
     }
     return span;
   }
 
   private Basis basis(StandingParameters parameters) {
     if (isGiven(parameters.goalSet()) && isGiven(parameters.basis())) {
-      throw Refusal.of("two-bases", "Ask for \"goalSet\" or for \"basis\", not for both.");
+      throw Refusal.of("two-bases", QueryWords.ASK_FOR_GOALSET_OR_FOR_BASIS);
     }
     if (isGiven(parameters.goalSet())) {
       return set(parameters.goalSet());
@@ -428,9 +413,7 @@ public class QueryReader {
       return Ratio.ONE;
     }
     if (!text.matches("\\d{1,4}(\\.\\d{1,6})?") || Ratio.parse(text).signum() == 0) {
-      throw Refusal.of(
-          "factor-unreadable",
-          "\"" + text + "\" is not a factor. Write it as 1.2, above 0, with at most 6 decimals.");
+      throw Refusal.of("factor-unreadable", QueryWords.isNotFactor(text));
     }
     return Ratio.parse(text);
   }

@@ -44,14 +44,14 @@ public record Trial(Ratio factor, List<Ratio> bounds, boolean atPace) {
     if (!factor.equals(Ratio.ONE)) {
       words.add(
           query.basis() == Basis.NONE
-              ? "goals \u00d7 " + factor.toText() + " (nothing to compare with is chosen)"
+              ? QueryWords.goalsNothingToCompareWithIs(factor.toText())
               : "goals \u00d7 " + factor.toText());
     }
     if (!bounds.isEmpty()) {
       words.add(
-          "thresholds "
-              + String.join(
-                  ", ", bounds.stream().map(bound -> shown(bound, query, figures)).toList()));
+          QueryWords.thresholds(
+              String.join(
+                  ", ", bounds.stream().map(bound -> shown(bound, query, figures)).toList())));
     }
     if (atPace) {
       words.add(pace(query.span().toInclusive(), query.days()));
@@ -69,12 +69,12 @@ public record Trial(Ratio factor, List<Ratio> bounds, boolean atPace) {
   public static String pace(YearMonth month, Pace.@Nullable Days days) {
     String name = SpanWords.name(month);
     return days == null
-        ? name + " is over, so its pace changes nothing"
-        : name + " ends at its pace (day " + days.elapsed() + " of " + days.workingDays() + ")";
+        ? QueryWords.isOverSoItsPaceChanges(name)
+        : QueryWords.endsAtItsPaceDayOf(name, days.elapsed(), days.workingDays());
   }
 
   /** Says of every figure that follows that it is none in force; ends with a blank. */
   public static String sentence(List<String> words) {
-    return "Trial, nothing is saved: " + String.join("; ", words) + ". ";
+    return QueryWords.trialNothingIsSaved(String.join("; ", words));
   }
 }

@@ -161,15 +161,14 @@ class StandingController {
   PathAnswer months(
       @RequestParam int year, @ParameterObject @ModelAttribute StandingParameters query) {
     if (year < 1990 || year > 2100) {
-      throw Refusal.of("value-unknown", "\"year\" is a fiscal year such as 2027.")
-          .with("name", "year");
+      throw Refusal.of("value-unknown", ViewWords.YEAR_IS_FISCAL_YEAR_SUCH_AS).with("name", "year");
     }
     return closeUps.strip(year, query);
   }
 
   private static void checkPage(int page, int size) {
     if (page < 0 || size < 1 || size > MOST_ROWS) {
-      throw Refusal.of("value-unknown", "\"page\" is 0 or more, \"size\" is 1 to 500.")
+      throw Refusal.of("value-unknown", ViewWords.PAGE_IS_OR_MORE_SIZE_IS)
           .with("name", page < 0 ? "page" : "size");
     }
   }

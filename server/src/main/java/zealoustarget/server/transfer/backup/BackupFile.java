@@ -129,10 +129,7 @@ final class BackupFile {
       Content content = content(zip, bytes, file);
       BackupKey.Seal seal = read(bytes(zip, SEAL, file), SEAL, BackupKey.Seal.class, file);
       if (key != null && !key.fits(seal, bytes)) {
-        throw new IOException(
-            "The backup was changed, or sealed with another key or passphrase. Give the key of the"
-                + " installation that made it (--key FILE, the backup.key of its data folder) or its"
-                + " passphrase (ZEALOUS_BACKUP_PASSPHRASE).");
+        throw new IOException(BackupWords.BACKUP_WAS_CHANGED_OR_SEALED_WITH);
       }
       fill(zip, content, folder);
       RestoredData.note(folder, content.madeAt());
@@ -148,21 +145,17 @@ final class BackupFile {
     try {
       return new CheckedZip(file);
     } catch (IOException none) {
-      throw new IOException(file + " is not a backup of this application, or is cut.", none);
+      throw new IOException(BackupWords.isNotBackupOfThisApplication(file), none);
     }
   }
 
   private static Content content(CheckedZip zip, byte[] bytes, Path file) throws IOException {
     if (zip.getEntry(DataFolder.DATABASE) != null) {
-      throw new IOException(
-          file
-              + " was made by an earlier version, whose backups are databases. Restore it with that"
-              + " version, then start this one on the folder.");
+      throw new IOException(BackupWords.wasMadeByEarlierVersionWhose(file));
     }
     Content content = read(bytes, CONTENT, Content.class, file);
     if (!FORMAT.equals(content.format())) {
-      throw new IOException(
-          file + " is of the format \"" + content.format() + "\"; " + FORMAT + " is understood.");
+      throw new IOException(BackupWords.isOfFormatIsUnderstood(file, content.format(), FORMAT));
     }
     return content;
   }
@@ -172,14 +165,14 @@ final class BackupFile {
     try {
       return JSON.readValue(bytes, type);
     } catch (JacksonException unreadable) {
-      throw new IOException("The " + name + " of " + file + " cannot be read.", unreadable);
+      throw new IOException(BackupWords.ofCannotBeRead(name, file), unreadable);
     }
   }
 
   private static byte[] bytes(CheckedZip zip, String name, Path file) throws IOException {
     ZipEntry entry = zip.getEntry(name);
     if (entry == null) {
-      throw new IOException(file + " is not a backup of this application.");
+      throw new IOException(BackupWords.isNoBackupOfThisApplication(file));
     }
     try (InputStream in = zip.getInputStream(entry)) {
       return in.readAllBytes();
@@ -200,7 +193,7 @@ final class BackupFile {
         if (entry == null
             || columns == null
             || !TableRows.columns(connection, table).equals(columns)) {
-          throw new IOException("The backup has no table " + table + " as this version knows it.");
+          throw new IOException(BackupWords.backupHasNoTableAsThis(table));
         }
         try (DataInputStream rows =
             new DataInputStream(new BufferedInputStream(zip.getInputStream(entry), 1 << 16))) {
@@ -216,13 +209,11 @@ final class BackupFile {
         statement.execute("checkpoint sync");
       }
     } catch (SQLException refused) {
-      throw new IOException("The backup is damaged: its rows do not fit together.", refused);
+      throw new IOException(BackupWords.BACKUP_IS_DAMAGED_ITS_ROWS_DO, refused);
     }
     if (!differing.isEmpty()) {
       throw new IOException(
-          "The backup is damaged: "
-              + String.join(", ", differing)
-              + " differ from what was noted.");
+          BackupWords.backupIsDamagedDifferFromWhat(String.join(", ", differing)));
     }
   }
 }

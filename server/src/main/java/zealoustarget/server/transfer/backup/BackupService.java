@@ -126,7 +126,7 @@ class BackupService {
         .filter(kept -> kept.name().equals(name))
         .findFirst()
         .map(kept -> folder.resolve(kept.name()))
-        .orElseThrow(() -> Refusal.of("backup-unknown", "There is no backup \"" + name + "\"."));
+        .orElseThrow(() -> Refusal.of("backup-unknown", BackupWords.noBackup(name)));
   }
 
   /**
@@ -156,9 +156,7 @@ class BackupService {
       return kept(target);
     } catch (IOException | SQLException failure) {
       LOG.error("no backup was made", failure);
-      throw Refusal.of(
-          "backup-failed",
-          "No backup was made: " + words(failure) + " Check the folder and its space.");
+      throw Refusal.of("backup-failed", BackupWords.noBackupWasMadeCheckFolder(words(failure)));
     }
   }
 
@@ -174,14 +172,14 @@ class BackupService {
     if (!found.isWhole()) {
       throw Refusal.of(
           "backup-failed",
-          "No backup was made: " + String.join(" ", found.faults()) + " Restore the last one.");
+          BackupWords.noBackupWasMadeRestoreLast(String.join(" ", found.faults())));
     }
   }
 
   private static String words(Exception failure) {
     return failure instanceof IOException
-        ? "the file could not be written."
-        : "the database refused.";
+        ? BackupWords.FILE_COULD_NOT_BE_WRITTEN
+        : BackupWords.DATABASE_REFUSED;
   }
 
   private static void deleteQuietly(Path file) {

@@ -28,6 +28,6 @@ class ConsoleBackup implements ApplicationRunner {
   public void run(ApplicationArguments arguments) throws IOException {
     BackupService.Kept made = CurrentAccount.getAsSystem("console", backups::make);
     Files.move(backups.file(made.name()), Path.of(target));
-    System.out.println("Backed up to " + target + ", " + made.bytes() + " bytes.");
+    System.out.println(BackupWords.backedUpToBytes(target, made.bytes()));
   }
 }

@@ -32,11 +32,13 @@ public final class Restore {
       BackupFile.Content content = BackupFile.restore(file, folder, key(file, folder, how));
       long rows = content.tables().values().stream().mapToLong(TableSums.Sum::rows).sum();
       System.out.printf(
-          "Restored the backup of %s: %d rows in %d tables, each as noted%s.%n",
+          BackupWords.RESTORED_BACKUP_OF_S_D_ROWS,
           content.madeAt(),
           rows,
           content.tables().size(),
-          how.equals(UNSEALED) ? "; its seal was not looked at" : ", with an unbroken seal");
+          how.equals(UNSEALED)
+              ? BackupWords.ITS_SEAL_WAS_NOT_LOOKED_AT
+              : BackupWords.WITH_UNBROKEN_SEAL);
     } catch (IOException failure) {
       System.err.println(failure.getMessage());
       System.exit(1);
@@ -60,12 +62,7 @@ public final class Restore {
         return BackupKey.in(place);
       }
     }
-    throw new IOException(
-        "The key that the backup is sealed with is not here. Name it with --key FILE (backup.key of"
-            + " the data folder that it was made in), give its passphrase by "
-            + PASSPHRASE
-            + ", or, where both are lost, restore it with --unsealed: nothing then tells whether it"
-            + " was changed.");
+    throw new IOException(BackupWords.keyThatBackupIsSealedWith(PASSPHRASE));
   }
 
   private static List<Path> places(Path file, Path folder) {

@@ -59,13 +59,9 @@ class RestoredData implements ApplicationRunner {
       return;
     }
     if (twoPersons.isSet()) {
-      record.await(
-          "These data were restored from the backup of "
-              + madeAt()
-              + " and wait for a second person. An administrator or an approver compares them with"
-              + " what was expected, then confirms them.");
+      record.await(BackupWords.theseDataWereRestoredFromBackup(madeAt()));
     } else {
-      CurrentAccount.asSystem("console", () -> settle("restored from the backup of " + madeAt()));
+      CurrentAccount.asSystem("console", () -> settle(BackupWords.restoredFromBackupOf(madeAt())));
     }
   }
 
@@ -77,12 +73,12 @@ class RestoredData implements ApplicationRunner {
   void confirm() {
     Account acting = CurrentAccount.account();
     if (!acting.isAdministrator() && acting.role() != Role.APPROVER) {
-      throw Refusal.of("not-allowed", "This takes an administrator or an approver.");
+      throw Refusal.of("not-allowed", BackupWords.THIS_TAKES_ADMINISTRATOR_OR_APPROVER);
     }
     if (!record.isAwaiting()) {
-      throw Refusal.of("nothing-restored", "No restored data wait to be confirmed.");
+      throw Refusal.of("nothing-restored", BackupWords.NO_RESTORED_DATA_WAIT_TO_BE);
     }
-    settle("restored from the backup of " + madeAt() + ", confirmed");
+    settle(BackupWords.restoredFromBackupOfConfirmed(madeAt()));
     record.confirmed();
   }
 

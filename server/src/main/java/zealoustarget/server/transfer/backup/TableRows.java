@@ -120,7 +120,7 @@ final class TableRows {
       }
       statement.executeBatch();
     } catch (EOFException cut) {
-      throw new IOException("The table " + table + " in it is cut.", cut);
+      throw new IOException(BackupWords.tableInItIsCut(table), cut);
     }
   }
 
@@ -131,7 +131,7 @@ final class TableRows {
       case TEXT -> statement.setString(column, new String(bytes(in), StandardCharsets.UTF_8));
       case BYTES -> statement.setBytes(column, bytes(in));
       case NUMBERS -> statement.setArray(column, numbers(statement.getConnection(), in));
-      default -> throw new IOException("The backup has something in it that is no value.");
+      default -> throw new IOException(BackupWords.BACKUP_HAS_SOMETHING_IN_IT_THAT);
     }
   }
 
@@ -156,7 +156,7 @@ final class TableRows {
   private static int length(DataInputStream in) throws IOException {
     int length = in.readInt();
     if (length < 0 || length > LONGEST) {
-      throw new IOException("The backup has a value in it that is too long.");
+      throw new IOException(BackupWords.BACKUP_HAS_VALUE_IN_IT_THAT);
     }
     return length;
   }

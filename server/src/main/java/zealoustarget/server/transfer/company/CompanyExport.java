@@ -90,15 +90,15 @@ class CompanyExport {
           }
         }
         if (isWritten) {
-          audit.add(AuditKind.BACKUP, "company exported", null, null);
+          audit.add(AuditKind.BACKUP, CompanyWords.COMPANY_EXPORTED, null, null);
           return file;
         }
       }
     } catch (IOException | SQLException failure) {
       LOG.error("no export was made", failure);
-      throw Refusal.of("export-failed", "No export was made. Check the data folder and its space.");
+      throw Refusal.of("export-failed", CompanyWords.NO_EXPORT_WAS_MADE);
     }
-    throw Refusal.of("export-failed", "The rules changed all the while. Export once more.");
+    throw Refusal.of("export-failed", CompanyWords.RULES_CHANGED_ALL_WHILE);
   }
 
   /** Writes one; false where something changed between the figures and the tables. */

@@ -83,13 +83,8 @@ class CompanyFigures {
 
     Differing(String file, List<String> said, List<String> found) {
       super(
-          "The figures differ from "
-              + file
-              + ": it says \""
-              + String.join(",", said)
-              + "\", here it is \""
-              + String.join(",", found)
-              + "\".");
+          CompanyWords.figuresDifferFromItSaysHere(
+              file, String.join(",", said), String.join(",", found)));
     }
   }
 }

@@ -47,9 +47,11 @@ public final class CompanyImport {
     try {
       Loaded loaded = into(Path.of(arguments[0]), Path.of(arguments[1]));
       System.out.printf(
-          "Loaded %s as exported at %s: %d loads; %d rows of figures compared, all equal.%n"
-              + "Nobody has an account there yet: start it, and the console shows a code.%n",
-          loaded.company(), loaded.madeAt(), loaded.loads(), loaded.figures());
+          CompanyWords.LOADED_S_AS_EXPORTED_AT_S,
+          loaded.company(),
+          loaded.madeAt(),
+          loaded.loads(),
+          loaded.figures());
     } catch (IOException failure) {
       System.err.println(failure.getMessage());
       System.exit(1);
@@ -95,7 +97,7 @@ public final class CompanyImport {
       }
       checkRecord(connection, description);
     } catch (SQLException failure) {
-      throw new IOException("The export could not be stored: " + failure.getMessage(), failure);
+      throw new IOException(CompanyWords.exportCouldNotBeStored(failure.getMessage()), failure);
     }
   }
 
@@ -109,7 +111,7 @@ public final class CompanyImport {
     List<String> faults = new ArrayList<>(AuditLinks.verify(connection).faults());
     faults.addAll(SealLinks.verify(connection).faults());
     if (!faults.isEmpty()) {
-      throw new IOException("The export was changed: " + String.join(" ", faults));
+      throw new IOException(CompanyWords.exportWasChanged(String.join(" ", faults)));
     }
   }
 
@@ -120,8 +122,7 @@ public final class CompanyImport {
           connection, "alter table \"" + table.table() + "\" set referential_integrity true check");
     } catch (SQLException dangling) {
       throw new IOException(
-          table.file() + " names something that is not in the export: " + dangling.getMessage(),
-          dangling);
+          CompanyWords.namesSomethingThatIsNotIn(table.file(), dangling.getMessage()), dangling);
     }
   }
 
@@ -146,8 +147,7 @@ public final class CompanyImport {
       while (cause.getCause() != null) {
         cause = cause.getCause();
       }
-      throw new IOException(
-          "What is in the export does not fit together: " + cause.getMessage(), failure);
+      throw new IOException(CompanyWords.whatIsInExportDoesNot(cause.getMessage()), failure);
     }
   }
 
@@ -162,7 +162,7 @@ public final class CompanyImport {
       throws IOException {
     keepOriginals(from, context.getBean(StagingService.class));
     long figures = context.getBean(CompanyFigures.class).compare(from);
-    String subject = "company loaded from the export of " + from.description().madeAt();
+    String subject = CompanyWords.companyLoadedFromExportOf(from.description().madeAt());
     context.getBean(Audit.class).add(AuditKind.BACKUP, subject, null, null);
     return figures;
   }

@@ -27,6 +27,6 @@ class ConsoleExport implements ApplicationRunner {
   @Override
   public void run(ApplicationArguments arguments) throws IOException {
     Files.move(CurrentAccount.getAsSystem("console", exports::make), target);
-    System.out.println("Exported to " + target + ", " + Files.size(target) + " bytes.");
+    System.out.println(CompanyWords.exportedToBytes(target, Files.size(target)));
   }
 }

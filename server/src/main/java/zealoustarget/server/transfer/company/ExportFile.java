@@ -37,27 +37,21 @@ final class ExportFile implements Closeable {
     try {
       zip = new CheckedZip(file);
     } catch (IOException none) {
-      throw new IOException(file + " is no export of this application.", none);
+      throw new IOException(CompanyWords.isNoExportOfThisApplication(file), none);
     }
     try {
       description = JSON.readValue(bytes(Description.FILE), Description.class);
     } catch (JacksonException unreadable) {
       zip.close();
-      throw new IOException(
-          "The " + Description.FILE + " of " + file + " cannot be read.", unreadable);
+      throw new IOException(CompanyWords.ofCannotBeRead(Description.FILE, file), unreadable);
     } catch (IOException missing) {
       zip.close();
-      throw new IOException(file + " is no export of this application.", missing);
+      throw new IOException(CompanyWords.isNoExportOfThisApplication(file), missing);
     }
     if (!Description.FORMAT.equals(description.format())) {
       zip.close();
       throw new IOException(
-          file
-              + " is of the format \""
-              + description.format()
-              + "\"; "
-              + Description.FORMAT
-              + " is understood here.");
+          CompanyWords.isOfFormatIsUnderstoodHere(file, description.format(), Description.FORMAT));
     }
   }
 
@@ -68,7 +62,7 @@ final class ExportFile implements Closeable {
   InputStream open(String name) throws IOException {
     ZipEntry entry = zip.getEntry(name);
     if (entry == null) {
-      throw new IOException("The file " + name + " is missing in the export.");
+      throw new IOException(CompanyWords.fileIsMissingInExport(name));
     }
     return zip.getInputStream(entry);
   }
@@ -99,7 +93,7 @@ final class ExportFile implements Closeable {
         rows++;
       }
     } catch (CsvParseException faulty) {
-      throw new IOException(name + " cannot be read: " + faulty.getMessage(), faulty);
+      throw new IOException(CompanyWords.cannotBeRead(name, faulty.getMessage()), faulty);
     }
     return rows;
   }
@@ -109,7 +103,7 @@ final class ExportFile implements Closeable {
       taker.take(row);
     } catch (SQLException | RuntimeException faulty) {
       throw new IOException(
-          name + ", line " + row.getStartingLineNumber() + ": " + faulty.getMessage(), faulty);
+          CompanyWords.line(name, row.getStartingLineNumber(), faulty.getMessage()), faulty);
     }
   }
 

@@ -52,7 +52,7 @@ final class LoadRowsReader {
     for (Description.Rows rows : load.files()) {
       LoadKind kind =
           LoadKind.findByWord(rows.kind())
-              .orElseThrow(() -> new IOException("There is no kind \"" + rows.kind() + "\"."));
+              .orElseThrow(() -> new IOException(CompanyWords.noKind(rows.kind())));
       long read =
           switch (kind) {
             case ACTUALS -> readActuals(load, rows, from);
@@ -62,8 +62,7 @@ final class LoadRowsReader {
             case DEALS -> readDeals(load, rows, from);
           };
       if (read != rows.rows()) {
-        throw new IOException(
-            rows.file() + " has " + read + " rows; " + rows.rows() + " are described.");
+        throw new IOException(CompanyWords.hasRowsAreDescribed(rows.file(), read, rows.rows()));
       }
     }
   }
@@ -156,8 +155,7 @@ final class LoadRowsReader {
     }
     Integer id = ids.getOrDefault(axis, Map.of()).get(Cells.read(cell));
     if (id == null) {
-      throw new IllegalArgumentException(
-          "the " + axis.word() + " \"" + cell + "\" is not in tables/member.csv");
+      throw new IllegalArgumentException(CompanyWords.isNotInTablesMemberCsv(axis.word(), cell));
     }
     return id;
   }
@@ -227,7 +225,7 @@ final class LoadRowsReader {
       throws IOException, SQLException {
     Axis axis =
         Axis.findByWord(load.axis() == null ? "" : load.axis())
-            .orElseThrow(() -> new IOException(rows.file() + " has goals of no axis."));
+            .orElseThrow(() -> new IOException(CompanyWords.hasGoalsOfNoAxis(rows.file())));
     return insertParts(
         "goal_part",
         load,

@@ -131,14 +131,14 @@ final class TableFiles {
             .filter(one -> one.name().equals(described.table()))
             .findFirst()
             .orElseThrow(
-                () -> new IOException("The table " + described.table() + " is not known here."));
+                () -> new IOException(CompanyWords.tableIsNotKnownHere(described.table())));
     Map<String, Known> known = new LinkedHashMap<>();
     columns(connection, table.name()).forEach(column -> known.put(column.name(), column));
     List<Known> columns = new ArrayList<>();
     for (Description.Column column : described.columns()) {
       if (!known.containsKey(column.name())) {
         throw new IOException(
-            described.file() + " has a column " + column.name() + " that is not known here.");
+            CompanyWords.hasColumnThatIsNotKnown(described.file(), column.name()));
       }
       columns.add(known.get(column.name()));
     }
@@ -170,7 +170,7 @@ final class TableFiles {
       statement.executeBatch();
       if (rows != described.rows()) {
         throw new IOException(
-            described.file() + " has " + rows + " rows; " + described.rows() + " are described.");
+            CompanyWords.tableHasRowsAreDescribed(described.file(), rows, described.rows()));
       }
     }
     Identities.restart(connection, table.name());

@@ -1,0 +1,12 @@
+package zealoustarget.server.earnings.trial;
+
+/** Everything that a person reads of {@code earnings.trial}. */
+final class TrialWords {
+  static final String PLANS_MUST_BE_PLAN_WITH_NAME = "plans[0] must be a plan with a name.";
+
+  private TrialWords() {}
+
+  static String planIsTriedOverToMonths(int mostMonths) {
+    return "A plan is tried over 1 to " + mostMonths + " months.";
+  }
+}

@@ -1,0 +1,23 @@
+package zealoustarget.server.platform.http;
+
+/** Everything that a person reads of {@code platform.http}. */
+final class HttpWords {
+  static final String TOO_MANY_REQUESTS_ARE_BEING_SENT =
+      "Too many requests are being sent here at this moment. Try again in a while.";
+  static final String FILES_ARE_TAKEN_BY_API_V =
+      "Files are taken by /api/v1/loads and goal drafts only.";
+  static final String BODY_IS_LARGER_THAN_ITS_ROUTE = "the body is larger than its route takes";
+  static final String OPEN_APPLICATION_BY_ADDRESS_IN_ZEALOUS =
+      "Open the application by an address in zealous.hosts.";
+  static final String DATA_ARE_BEING_LOADED = "The data are being loaded. Try again in a moment.";
+
+  private HttpWords() {}
+
+  static String requestWasNotWholeAfterSeconds(long toSeconds) {
+    return "The request was not whole after " + toSeconds + " seconds. Send it again.";
+  }
+
+  static String thisRouteTakesAtMostKb(int most) {
+    return "This route takes at most " + most + " kB. Send less at once.";
+  }
+}
