@@ -219,7 +219,7 @@ function Page({ company, briefing, others, selected, change }: PageProps) {
     <div className="briefing-desk h-full min-h-0">
       <PrintHead left={company.name} right={briefing.title} />
       <div className="print-whole min-h-0 min-w-0 overflow-auto px-[18px] py-3.5">
-        <p className="no-print mx-auto mb-2 flex max-w-[880px] flex-wrap items-baseline gap-x-4 gap-y-1">
+        <div className="no-print mx-auto mb-2 flex max-w-[880px] flex-wrap items-baseline gap-x-4 gap-y-1">
           <Choice
             label={t('briefing.briefing')}
             value={String(briefing.id)}
@@ -246,7 +246,7 @@ function Page({ company, briefing, others, selected, change }: PageProps) {
             </button>
           )}
           {step.isPending && <span role="status">{t('briefing.saving')}</span>}
-        </p>
+        </div>
         <article
           aria-label={briefing.title}
           className="briefing-page mx-auto max-w-[880px] border border-rule bg-sheet px-5 py-4"
@@ -358,14 +358,17 @@ function partsOf(briefing: Briefing): string[] {
   return [...new Set(parts)];
 }
 
+/** Exhibits of a month of commission. */
+const OF_PAY = ['pay', 'stairs'];
+
 /** An exhibit of the page's own months, measure and goals. */
 function exhibitOf(kind: Added, briefing: Briefing): NonNullable<BriefingBlock['exhibit']> {
-  const shown = briefing.blocks.find(({ exhibit }) => exhibit && exhibit.kind !== 'pay')?.exhibit;
+  const shown = briefing.blocks.find(({ exhibit }) => exhibit && !OF_PAY.includes(exhibit.kind));
   const figure = briefing.blocks
     .flatMap(({ figures }) => figures)
     .find(({ query }) => query.of === 'standing');
-  const view = shown?.view ?? figure?.query.view ?? {};
+  const view = shown?.exhibit?.view ?? figure?.query.view ?? {};
   const months = { from: briefing.from, to: briefing.to };
-  if (kind === 'pay') return { kind, view: { month: briefing.to }, row: null };
+  if (OF_PAY.includes(kind)) return { kind, view: { month: briefing.to }, row: null };
   return { kind, view: { axis: 'rep', ...view, ...months }, row: null };
 }

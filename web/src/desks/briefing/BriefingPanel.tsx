@@ -24,8 +24,18 @@ interface BriefingPanelProps {
 }
 
 /** Exhibits that can be added. */
-export type Added = 'lanes' | 'parts' | 'months' | 'reasons' | 'outlook' | 'bridge' | 'pay';
-const EXHIBITS: Added[] = ['lanes', 'parts', 'months', 'reasons', 'outlook', 'bridge', 'pay'];
+const EXHIBITS = [
+  'lanes',
+  'parts',
+  'months',
+  'reasons',
+  'follow-ups',
+  'outlook',
+  'bridge',
+  'pay',
+  'stairs',
+] as const;
+export type Added = (typeof EXHIBITS)[number];
 
 /** The claims with their state, who did what, what moved, and the ways out. */
 export function BriefingPanel(props: BriefingPanelProps) {

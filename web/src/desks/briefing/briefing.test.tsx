@@ -63,6 +63,7 @@ const EXHIBIT: BriefingBlock = {
         values: ['North', '130.00'],
         shown: ['North', '130.00'],
         bar: { from: '0', to: '0.8667', more: null, tone: 'good' },
+        stair: null,
         isTotal: false,
       },
     ],
@@ -110,9 +111,12 @@ function show(page: Briefing | null, more: Record<string, unknown> = {}) {
     ...more,
     '/candidates': [{ query: query('N', 'actual'), shown: '130.00', words: 'North, actual' }],
     '/templates': [],
-    '/schedules': [{ id: 9, rhythm: 'weekly', to: ['ines'], asPdf: true, lastPeriod: null }],
+    '/schedules': [
+      { id: 9, rhythm: 'weekly', to: ['ines'], roles: ['manager'], asPdf: true, lastPeriod: null },
+    ],
     '/readers': [
       { name: 'tull', role: 'manager', address: 'tull@reef.example' },
+      { name: 'oster', role: 'manager', address: 'oster@reef.example' },
       { name: 'ines', role: 'approver', address: null },
     ],
     '/send': { queued: 1 },
@@ -238,18 +242,50 @@ describe('a briefing', () => {
   it('is sent to people, each of whom gets what they may see', async () => {
     const asked = show(PAGE);
     await userEvent.click(await screen.findByLabelText(/tull/));
-    expect(screen.getByText('Weekly, the open month: ines')).toBeVisible();
+    expect(screen.getByText('Weekly, the open month: All managers, ines')).toBeVisible();
     await userEvent.click(screen.getByRole('button', { name: 'Send after every closing' }));
     await waitFor(() =>
       expect(sent(asked, 'POST', '/schedules')).toEqual([
-        { rhythm: 'after-closing', to: ['tull'], asPdf: true },
+        { rhythm: 'after-closing', to: ['tull'], roles: [], asPdf: true },
       ]),
     );
     await userEvent.click(screen.getByRole('button', { name: 'Send draft to 1 person' }));
     await waitFor(() =>
-      expect(sent(asked, 'POST', '/send')).toEqual([{ to: ['tull'], asPdf: true }]),
+      expect(sent(asked, 'POST', '/send')).toEqual([{ to: ['tull'], roles: [], asPdf: true }]),
     );
     expect(await screen.findByText('It goes to 1 person.')).toBeVisible();
+  });
+
+  it('is sent to everybody with a role', async () => {
+    const asked = show(PAGE);
+    await userEvent.click(await screen.findByLabelText(/All managers/));
+    expect(screen.getByLabelText(/tull/)).toBeChecked();
+    expect(screen.getByLabelText(/oster/)).toBeDisabled();
+    await userEvent.click(screen.getByRole('button', { name: 'Send draft to 2 people' }));
+    await waitFor(() =>
+      expect(sent(asked, 'POST', '/send')).toEqual([{ to: [], roles: ['manager'], asPdf: true }]),
+    );
+  });
+
+  it('draws how pay climbs with sales beside its figures', async () => {
+    const stair = {
+      curve: [
+        { sales: '0.0000', pay: '0.0000' },
+        { sales: '0.6667', pay: '0.5000' },
+      ],
+      at: { sales: '0.5333', pay: '0.4000' },
+      floor: '0.3333',
+      ceiling: null,
+      tone: 'near' as const,
+    };
+    const block = PAGE.blocks[1];
+    if (!block?.data?.rows[0]) throw new Error('the page has no exhibit');
+    const row = { ...block.data.rows[0], bar: null, stair };
+    show({ ...PAGE, blocks: [{ ...block, data: { ...block.data, rows: [row] } }] });
+    const figure = await screen.findByRole('figure');
+    expect(figure.querySelector('circle')).toHaveAttribute('cx', '95.994');
+    expect(figure.querySelectorAll('path')).toHaveLength(5);
+    expect(figure).toHaveTextContent('130.00');
   });
 
   it('takes remarks on the selected part, exhibits and an order for other months', async () => {

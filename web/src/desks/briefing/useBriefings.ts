@@ -140,10 +140,17 @@ function requestOf(step: Step): [string, RequestInit] {
   }
 }
 
+/** Names of accounts, roles, and whether a PDF goes with the page. */
+export interface SendTo {
+  to: string[];
+  roles: string[];
+  asPdf: boolean;
+}
+
 export function useSend(id: number) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (body: { to: string[]; asPdf: boolean }) =>
+    mutationFn: (body: SendTo) =>
       ask<{ queued: number }>(`/briefings/${id}/send`, asJson('POST', body)),
     onSuccess: () => client.invalidateQueries({ queryKey: ['briefings', id] }),
   });
@@ -160,7 +167,7 @@ export function useSchedules() {
 export function useScheduling() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (of: { rhythm: string; to: string[]; asPdf: boolean } | number) =>
+    mutationFn: (of: (SendTo & { rhythm: string }) | number) =>
       typeof of === 'number'
         ? ask(`/briefings/schedules/${of}`, { method: 'DELETE' })
         : ask('/briefings/schedules', asJson('POST', of)),

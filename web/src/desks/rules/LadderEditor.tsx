@@ -46,7 +46,11 @@ export function LadderEditor({ company, rules, month, rule, first, onClose }: La
   const fault = faultOf(draft.rungs);
   const body = ladderBody(attachedTo(to), draft, unitOf(to.measure), since);
   const tried = useDeferredValue(body);
-  const set = to.goalSet ?? offered(company).find((one) => one.measures.includes(to.measure))?.name;
+  const sets = offered(company).filter((one) => one.measures.includes(to.measure));
+  const set = to.goalSet
+    ? sets.find((one) => one.name === to.goalSet)
+    : (sets.find((one) => one.axis === (to.axis ?? 'rep')) ?? sets[0]);
+  const axis = to.axis ?? set?.axis ?? 'rep';
   const months = [...new Set([rule?.since ?? month, month])];
   function undo() {
     if (!undone) return;
@@ -89,17 +93,17 @@ export function LadderEditor({ company, rules, month, rule, first, onClose }: La
           <p className="text-quiet">
             {t('ladderEditor.effectOn', {
               month: monthName(month),
-              axis: plural(to.axis ?? 'rep'),
-              goal: set ?? t('ladderEditor.lastYear'),
+              axis: plural(axis),
+              goal: set?.name ?? t('ladderEditor.lastYear'),
             })}
           </p>
           <Moves
             asked={{
               measure: to.measure,
-              axis: to.axis ?? 'rep',
+              axis,
               from: month,
               to: month,
-              goalSet: set,
+              goalSet: set?.name,
               basis: set === undefined ? 'prior-year' : undefined,
             }}
             ladder={tried}

@@ -27,11 +27,12 @@ interface ThresholdsPartProps {
 /** All status thresholds with what they apply to, and which decide about a given row. */
 export function ThresholdsPart({ company, rules, month, first }: ThresholdsPartProps) {
   const save = useSaveRules(rules.tag);
-  // a rule's key, empty for new thresholds, null while none are edited
-  const [edited, setEdited] = useState<string | null>(null);
-  const rule = rules.ladders.find((one) => keyOf(one) === edited) ?? null;
+  // as they were when editing began: saving may put other versions in their place
+  const [edited, setEdited] = useState<{ rule: LadderRule | null } | null>(null);
   const parts = (
-    <div className="grid min-h-0 flex-1 content-start items-start gap-x-10 gap-y-6 overflow-auto px-[18px] py-2 xl:grid-cols-[minmax(0,1fr)_340px]">
+    <div
+      className={`grid min-h-0 flex-1 content-start items-start gap-x-10 gap-y-6 overflow-auto px-[18px] py-2 ${edited ? '' : 'xl:grid-cols-[minmax(0,1fr)_340px]'}`}
+    >
       <section aria-label={t('thresholds.thresholds')}>
         <table className="w-full bg-sheet text-left">
           <RulesHead
@@ -62,8 +63,8 @@ export function ThresholdsPart({ company, rules, month, first }: ThresholdsPartP
                       measure: nameOf(company, ladder.measure),
                       set: ladder.goalSet ?? '',
                     })}
-                    aria-expanded={edited === keyOf(ladder)}
-                    onClick={() => setEdited(keyOf(ladder))}
+                    aria-expanded={isOf(edited?.rule, ladder)}
+                    onClick={() => setEdited({ rule: ladder })}
                   >
                     {t('thresholds.change')}
                   </button>{' '}
@@ -90,8 +91,8 @@ export function ThresholdsPart({ company, rules, month, first }: ThresholdsPartP
           <button
             type="button"
             className={smallButton}
-            aria-expanded={edited === NEW}
-            onClick={() => setEdited(NEW)}
+            aria-expanded={edited?.rule === null}
+            onClick={() => setEdited({ rule: null })}
           >
             {t('ladderEditor.add')}
           </button>
@@ -111,17 +112,17 @@ export function ThresholdsPart({ company, rules, month, first }: ThresholdsPartP
       <ReasonsPart />
     </div>
   );
-  return edited === null || (edited !== NEW && rule === null) ? (
+  return edited === null ? (
     parts
   ) : (
     <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_var(--panel,360px)]">
       {parts}
       <LadderEditor
-        key={edited}
+        key={edited.rule ? keyOf(edited.rule) : ''}
         company={company}
         rules={rules}
         month={month}
-        rule={rule}
+        rule={edited.rule}
         first={first}
         onClose={() => setEdited(null)}
       />
@@ -129,7 +130,8 @@ export function ThresholdsPart({ company, rules, month, first }: ThresholdsPartP
   );
 }
 
-const NEW = '';
+const isOf = (edited: LadderRule | null | undefined, ladder: LadderRule) =>
+  edited !== null && edited !== undefined && keyOf(edited) === keyOf(ladder);
 
 const keyOf = (ladder: LadderRule) =>
   [ladder.measure, ladder.goalSet, ladder.axis, ladder.since].join(' ');

@@ -84,7 +84,13 @@ class BriefingController {
   record HandBody(@Nullable String signer) {}
 
   /** Names of accounts. */
-  record SendBody(@Nullable List<String> to, boolean asPdf) {}
+  /**
+   * To whom it is sent.
+   *
+   * @param to names of accounts
+   * @param roles everybody with one of them who has a mail address
+   */
+  record SendBody(@Nullable List<String> to, @Nullable List<String> roles, boolean asPdf) {}
 
   record NamesBody(@Nullable List<String> to) {}
 
@@ -142,11 +148,11 @@ class BriefingController {
     if (parts.isEmpty() || !BriefingDrafter.PARTS.containsAll(parts)) {
       throw Refusal.of(
               "value-unknown",
-              "Parts of a template are " + String.join(", ", BriefingDrafter.PARTS) + ".")
+              BriefingWords.partsOfTemplateAre(String.join(", ", BriefingDrafter.PARTS)))
           .with("name", "parts");
     }
     if (name.isBlank() || name.length() > LONGEST_NAME) {
-      throw Refusal.of("value-unknown", "A name has 1 to " + LONGEST_NAME + " characters.")
+      throw Refusal.of("value-unknown", BriefingWords.nameHasToCharacters(LONGEST_NAME))
           .with("name", "name");
     }
     store.keep(name.strip(), parts);
@@ -160,16 +166,32 @@ class BriefingController {
 
   /** A briefing that is sent by itself: {@code after-closing} or {@code weekly}. */
   record ScheduleAnswer(
-      int id, String rhythm, List<String> to, boolean asPdf, @Nullable String lastPeriod) {}
+      int id,
+      String rhythm,
+      List<String> to,
+      List<String> roles,
+      boolean asPdf,
+      @Nullable String lastPeriod) {}
 
-  record ScheduleBody(@Nullable String rhythm, @Nullable List<String> to, boolean asPdf) {}
+  record ScheduleBody(
+      @Nullable String rhythm,
+      @Nullable List<String> to,
+      @Nullable List<String> roles,
+      boolean asPdf) {}
 
   /** What is sent by itself. */
   @GetMapping("/schedules")
   List<ScheduleAnswer> schedules() {
     return store.schedules().stream()
         .map(
-            one -> new ScheduleAnswer(one.id, one.rhythm, one.readers(), one.asPdf, one.lastPeriod))
+            one ->
+                new ScheduleAnswer(
+                    one.id,
+                    one.rhythm,
+                    one.to().names(),
+                    one.to().roleWords(),
+                    one.asPdf,
+                    one.lastPeriod))
         .toList();
   }
 
@@ -178,11 +200,10 @@ class BriefingController {
   @ResponseStatus(HttpStatus.CREATED)
   List<ScheduleAnswer> schedule(@RequestBody ScheduleBody body) {
     List<String> rhythms = List.of(ScheduleEntity.AFTER_CLOSING, ScheduleEntity.WEEKLY);
-    List<String> to = body.to() == null ? List.of() : body.to();
+    Recipients to = Recipients.of(body.to(), body.roles());
     if (!rhythms.contains(String.valueOf(body.rhythm())) || to.isEmpty()) {
       throw Refusal.of(
-              "value-unknown",
-              "Say when it is sent (" + String.join(", ", rhythms) + ") and to whom.")
+              "value-unknown", BriefingWords.sayWhenItIsSentAnd(String.join(", ", rhythms)))
           .with("name", to.isEmpty() ? "to" : "rhythm");
     }
     mail.check(to);
@@ -287,10 +308,11 @@ class BriefingController {
     return service.candidates(id, typed);
   }
 
-  /** Tagged, with an outline. */
+  /** Tagged, with an outline. 400 {@code briefing-invalid} where it is too long. */
   @GetMapping("/{id}/briefing.pdf")
   ResponseEntity<StreamingResponseBody> pdf(@PathVariable int id) {
     Document document = documents.of(id);
+    BriefingPage.checkPrintable(document);
     return Downloads.of(
         document.fileName() + ".pdf",
         MediaType.APPLICATION_PDF,
@@ -326,6 +348,6 @@ class BriefingController {
   /** Sends it; each person gets it once. 400 {@code account-unknown}, 502 {@code mail-failed}. */
   @PostMapping("/{id}/send")
   SendAnswer send(@PathVariable int id, @RequestBody SendBody body) {
-    return new SendAnswer(mail.queue(id, body.to() == null ? List.of() : body.to(), body.asPdf()));
+    return new SendAnswer(mail.queue(id, Recipients.of(body.to(), body.roles()), body.asPdf()));
   }
 }

@@ -10,6 +10,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import zealoustarget.server.access.accounts.Account;
@@ -20,6 +22,9 @@ import zealoustarget.server.platform.CompanyName;
 /** Briefings as they leave the application: by their blocks, narrowed to what a reader may see. */
 @Component
 class BriefingDocument {
+  private static final int SLICES = 50;
+  private static final int DIGITS = 8;
+
   private static final DateTimeFormatter DAY =
       DateTimeFormatter.ofPattern("d MMM yyyy, HH:mm", Locale.ENGLISH);
 
@@ -64,7 +69,7 @@ class BriefingDocument {
       @Nullable String leftOut,
       List<Part> parts) {
     String fileName() {
-      return ("briefing " + title).replace(" · ", " ") + (isDraft ? " draft" : "");
+      return BriefingWords.draft((BriefingWords.briefing(title)).replace(" · ", " "), isDraft);
     }
   }
 
@@ -109,7 +114,19 @@ class BriefingDocument {
       String width,
       boolean hasMore,
       String moreWidth,
-      String tone) {}
+      String tone,
+      @Nullable DrawnStair stair) {}
+
+  /**
+   * Pay above sales in slices of the lane, all places in percent.
+   *
+   * @param sold where the rep stands, {@code paid} how high
+   * @param marks where the floor and the ceiling are
+   */
+  record DrawnStair(
+      List<Slice> slices, String sold, String paid, List<String> marks, String tone) {}
+
+  record Slice(String left, String height, boolean isReached) {}
 
   /** A cell behind the name. */
   record DrawnCell(String text, boolean isFigure) {}
@@ -219,11 +236,14 @@ class BriefingDocument {
   }
 
   private static Drawn drawn(String title, ExhibitData data) {
-    boolean hasBars = data.rows().stream().anyMatch(row -> row.bar() != null);
+    boolean hasBars =
+        data.rows().stream().anyMatch(row -> row.bar() != null || row.stair() != null);
     return new Drawn(
         title,
         data,
-        data.period() + " · " + data.unit() + " · " + data.source(),
+        Stream.of(data.period(), data.unit(), data.source())
+            .filter(part -> !part.isEmpty())
+            .collect(Collectors.joining(" · ")),
         hasBars,
         percent(data.goalAt() == null ? "0" : data.goalAt()),
         data.rows().stream().map(row -> row(row, data.columns())).toList());
@@ -247,7 +267,50 @@ class BriefingDocument {
         percent(to.subtract(from).toPlainString()),
         more != null,
         percent(more == null ? "0" : new BigDecimal(more).subtract(from).toPlainString()),
-        bar == null ? "neutral" : bar.tone());
+        bar == null ? "neutral" : bar.tone(),
+        row.stair() == null ? null : stair(row.stair()));
+  }
+
+  private static DrawnStair stair(ExhibitData.Stair stair) {
+    List<Slice> slices = new ArrayList<>();
+    BigDecimal at = new BigDecimal(stair.at().sales());
+    for (int slice = 0; slice < SLICES; slice++) {
+      BigDecimal left = BigDecimal.valueOf(slice).divide(BigDecimal.valueOf(SLICES));
+      BigDecimal middle = left.add(new BigDecimal("0.5").divide(BigDecimal.valueOf(SLICES)));
+      slices.add(
+          new Slice(
+              percent(left.toPlainString()),
+              percent(height(stair.curve(), middle).toPlainString()),
+              middle.compareTo(at) <= 0));
+    }
+    return new DrawnStair(
+        slices,
+        percent(stair.at().sales()),
+        percent(stair.at().pay()),
+        Stream.of(stair.floor(), stair.ceiling())
+            .filter(Objects::nonNull)
+            .map(BriefingDocument::percent)
+            .toList(),
+        stair.tone());
+  }
+
+  /** How high a curve is at a place between its corners. */
+  private static BigDecimal height(List<ExhibitData.Point> curve, BigDecimal at) {
+    BigDecimal before = BigDecimal.ZERO;
+    BigDecimal height = BigDecimal.ZERO;
+    for (ExhibitData.Point point : curve) {
+      BigDecimal sales = new BigDecimal(point.sales());
+      BigDecimal pay = new BigDecimal(point.pay());
+      if (sales.compareTo(at) > 0) {
+        return height.add(
+            pay.subtract(height)
+                .multiply(at.subtract(before))
+                .divide(sales.subtract(before), DIGITS, RoundingMode.HALF_UP));
+      }
+      before = sales;
+      height = pay;
+    }
+    return height;
   }
 
   private static String percent(String share) {
@@ -261,7 +324,7 @@ class BriefingDocument {
   String text(Document document) {
     StringBuilder text = new StringBuilder(document.title()).append('\n');
     if (document.isDraft()) {
-      text.append("Draft, not signed\n");
+      text.append(BriefingWords.DRAFT_NOT_SIGNED);
     }
     for (Part part : document.parts()) {
       text.append('\n');
@@ -272,9 +335,9 @@ class BriefingDocument {
         table(text, part.exhibit().data());
       }
     }
-    text.append("\nPrepared by ").append(document.prepared()).append('\n');
+    text.append(BriefingWords.PREPARED_BY).append(document.prepared()).append('\n');
     if (document.signed() != null) {
-      text.append("Signed by ").append(document.signed()).append('\n');
+      text.append(BriefingWords.SIGNED_BY).append(document.signed()).append('\n');
     }
     if (document.leftOut() != null) {
       text.append(document.leftOut()).append('\n');
@@ -284,7 +347,7 @@ class BriefingDocument {
 
   private static void table(StringBuilder text, ExhibitData data) {
     if (data.isGone()) {
-      text.append("  This view can no longer be read.\n");
+      text.append(BriefingWords.THIS_VIEW_CAN_NO_LONGER_BE);
       return;
     }
     int columns = data.columns().size();

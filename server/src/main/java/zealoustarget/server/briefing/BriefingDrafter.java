@@ -34,7 +34,15 @@ class BriefingDrafter {
   /** What can be drafted, in the usual order. */
   static final List<String> PARTS =
       List.of(
-          "total", "shortfall", "excess", "insights", "reasons", "outlook", "pay", "corrections");
+          "total",
+          "shortfall",
+          "excess",
+          "insights",
+          "reasons",
+          "follow-ups",
+          "outlook",
+          "pay",
+          "corrections");
 
   private static final int MOST_INSIGHTS = 3;
   private static final int MOST_REASONS = 3;
@@ -123,10 +131,11 @@ class BriefingDrafter {
           case "excess" -> extreme(draft, false);
           case "insights" -> insights(draft);
           case "reasons" -> reasons(draft);
+          case "follow-ups" -> followUps(draft);
           case "outlook" -> outlook(draft);
           case "pay" -> pay(draft);
           case "corrections" -> corrections(draft);
-          default -> throw new IllegalArgumentException("no part " + part);
+          default -> throw new IllegalArgumentException(BriefingWords.noPart(part));
         }
       } catch (Refusal nothingToTell) {
         // a part that cannot be read has nothing to say; the others do
@@ -197,7 +206,7 @@ class BriefingDrafter {
 
   private static String goalWord(Draft draft) {
     Object set = draft.view.get("goalSet");
-    return set == null ? "last year" : String.valueOf(set);
+    return set == null ? BriefingWords.LAST_YEAR : String.valueOf(set);
   }
 
   private void total(Draft draft) {
@@ -206,14 +215,8 @@ class BriefingDrafter {
     boolean isTold =
         draft.claim(
             "total",
-            spanName(draft.scope)
-                + " "
-                + verb(standing)
-                + " {pct} {side} "
-                + goalWord(draft)
-                + ": {actual} against {goal}. Of {all} "
-                + axis.word(2)
-                + " {reached} reached theirs.",
+            BriefingWords.pctSideActualAgainstGoal(
+                spanName(draft.scope), verb(standing), goalWord(draft), axis.word(2)),
             ordered(
                 "pct", draft.standing(FigureReader.TOTAL, "missPercent"),
                 "side", draft.standing(FigureReader.TOTAL, "side"),
@@ -224,15 +227,13 @@ class BriefingDrafter {
     if (standing.hasNonNull("waiting")) {
       draft.claim(
           "total",
-          "{wait} of the "
-              + axis.word(2)
-              + " wait for a file that has not come; here they count as 0.",
+          BriefingWords.waitOfWaitForFileThat(axis.word(2)),
           ordered("wait", draft.standing(FigureReader.TOTAL, "waiting")));
     }
     if (isTold) {
       draft.exhibit(
           "total",
-          "All " + axis.word(2) + " against " + goalWord(draft),
+          BriefingWords.allAgainst(axis.word(2), goalWord(draft)),
           "lanes",
           draft.view,
           null);
@@ -271,20 +272,15 @@ class BriefingDrafter {
     boolean isTold =
         draft.claim(
             isShort ? "shortfall" : "excess",
-            "{name} "
-                + verb(standing)
-                + " {pct} {side} "
-                + goalWord(draft)
-                + ", "
-                + (isShort ? "the largest shortfall" : "the largest excess")
-                + ": {gap}.",
+            BriefingWords.namePctSideLargestShortfallLargest(
+                verb(standing), goalWord(draft), isShort),
             ordered(
                 "name", draft.standing(key, "name"),
                 "pct", draft.standing(key, "missPercent"),
                 "side", draft.standing(key, "side"),
                 "gap", draft.standing(key, "gap")));
     if (isTold && isShort) {
-      draft.exhibit("shortfall", name + ", month by month", "months", draft.view, key);
+      draft.exhibit("shortfall", BriefingWords.monthByMonth(name), "months", draft.view, key);
     }
   }
 
@@ -317,13 +313,29 @@ class BriefingDrafter {
       if (!name.isEmpty() && told < MOST_REASONS) {
         FigureQuery query = new FigureQuery("reason", view, name, "shortfall");
         if (draft.claim(
-            "reasons", name + " accounts for {gap} of the shortfall.", ordered("gap", query))) {
+            "reasons", BriefingWords.accountsForGapOfShortfall(name), ordered("gap", query))) {
           told++;
         }
       }
     }
     if (told > 0) {
-      draft.exhibit("reasons", "What each reason costs, month by month", "reasons", view, null);
+      draft.exhibit(
+          "reasons", BriefingWords.WHAT_EACH_REASON_COSTS_MONTH_BY, "reasons", view, null);
+    }
+  }
+
+  private void followUps(Draft draft) {
+    boolean isTold =
+        draft.claim(
+            "follow-ups",
+            BriefingWords.FOLLOW_UPS_AGREED_OPEN,
+            ordered(
+                "agreed",
+                new FigureQuery("follow-ups", draft.view, FigureReader.TOTAL, "agreed"),
+                "open",
+                new FigureQuery("follow-ups", draft.view, FigureReader.TOTAL, "stillOpen")));
+    if (isTold) {
+      draft.exhibit("follow-ups", BriefingWords.WHAT_WAS_AGREED, "follow-ups", draft.view, null);
     }
   }
 
@@ -339,10 +351,8 @@ class BriefingDrafter {
     boolean isTold =
         draft.claim(
             "outlook",
-            SpanWords.of(quarter, companyRules.current().calendar()).text()
-                + " is expected to end at {expected}, {pct} of "
-                + goalWord(draft)
-                + "; {open} is open in {deals} deals.",
+            BriefingWords.isExpectedToEndAtExpected(
+                SpanWords.of(quarter, companyRules.current().calendar()).text(), goalWord(draft)),
             ordered(
                 "expected", outlookFigure(view, "expected"),
                 "pct", outlookFigure(view, "expectedPercent"),
@@ -350,7 +360,7 @@ class BriefingDrafter {
                 "deals", outlookFigure(view, "deals")));
     if (isTold) {
       draft.exhibit(
-          "outlook", "Where the open deals would take the quarter", "outlook", view, null);
+          "outlook", BriefingWords.WHERE_OPEN_DEALS_WOULD_TAKE_QUARTER, "outlook", view, null);
     }
   }
 
@@ -372,12 +382,13 @@ class BriefingDrafter {
     boolean isTold =
         draft.claim(
             "pay",
-            SpanWords.name(month) + " pays {due} of commission to {reps} reps.",
+            BriefingWords.paysDueOfCommissionToReps(SpanWords.name(month)),
             ordered(
                 "due", new FigureQuery("earnings", view, FigureReader.TOTAL, "due"),
                 "reps", new FigureQuery("earnings", view, FigureReader.TOTAL, "reps")));
     if (isTold) {
-      draft.exhibit("pay", "Commission due by rep", "pay", view, null);
+      draft.exhibit("pay", BriefingWords.COMMISSION_DUE_BY_REP, "pay", view, null);
+      draft.exhibit("pay", BriefingWords.HOW_PAY_CLIMBS, "stairs", view, null);
     }
   }
 
@@ -388,7 +399,7 @@ class BriefingDrafter {
     }
     draft.claim(
         "corrections",
-        "Since these months were closed, {lines} lines worth {sum} were corrected.",
+        BriefingWords.SINCE_THESE_MONTHS_WERE_CLOSED_LINES,
         ordered(
             "lines", draft.standing(FigureReader.TOTAL, "lines"),
             "sum", draft.standing(FigureReader.TOTAL, "corrections")));

@@ -8,7 +8,10 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -99,18 +102,17 @@ class BriefingMail {
   }
 
   /**
-   * Has a briefing sent to accounts; those who had it are passed over.
+   * Has a briefing sent; those who had it are passed over.
    *
    * @return how many it goes to
    * @throws Refusal mail-failed without a mail server, account-unknown for a name without an
-   *     account or without an address
+   *     account or without an address, and where nobody with the roles has one
    */
-  int queue(int briefing, List<String> names, boolean asPdf) {
+  int queue(int briefing, Recipients recipients, boolean asPdf) {
     if (!server.isSet()) {
-      throw Refusal.of(
-          "mail-failed", "No mail server is set (zealous.mail.host). Take the PDF along instead.");
+      throw Refusal.of("mail-failed", BriefingWords.NO_MAIL_SERVER_IS_SET_ZEALOUS);
     }
-    List<Account> to = check(names);
+    List<Account> to = check(recipients);
     store.get(briefing);
     int queued = 0;
     for (Account one : to) {
@@ -122,22 +124,34 @@ class BriefingMail {
     return queued;
   }
 
-  /** The accounts of names; account-unknown for one that nothing can be sent to. */
-  List<Account> check(List<String> names) {
-    return names.stream()
-        .map(
-            name ->
-                accounts
-                    .findByName(name)
-                    .filter(one -> !one.isDisabled() && preferences.mailOf(one) != null)
-                    .orElseThrow(
-                        () ->
-                            Refusal.of(
-                                "account-unknown",
-                                "\""
-                                    + name
-                                    + "\" has no account with a mail address. Nothing was sent.")))
-        .toList();
+  /** Whom a briefing goes to, each once; account-unknown for a name that nothing can be sent to. */
+  List<Account> check(Recipients recipients) {
+    List<Account> named =
+        recipients.names().stream()
+            .map(
+                name ->
+                    accounts
+                        .findByName(name)
+                        .filter(one -> !one.isDisabled() && preferences.mailOf(one) != null)
+                        .orElseThrow(
+                            () ->
+                                Refusal.of(
+                                    "account-unknown",
+                                    BriefingWords.hasNoAccountWithMailAddress(name))))
+            .toList();
+    List<Account> ofRoles =
+        accounts.active().stream()
+            .filter(one -> recipients.roles().contains(one.role()))
+            .filter(one -> preferences.mailOf(one) != null)
+            .toList();
+    if (named.isEmpty() && ofRoles.isEmpty()) {
+      throw Refusal.of(
+          "account-unknown",
+          BriefingWords.nobodyHasMailAddress(String.join(", ", recipients.roleWords())));
+    }
+    Map<Integer, Account> each = new LinkedHashMap<>();
+    Stream.concat(named.stream(), ofRoles.stream()).forEach(one -> each.put(one.id(), one));
+    return List.copyOf(each.values());
   }
 
   private synchronized void look() {
@@ -168,7 +182,7 @@ class BriefingMail {
       mail.setTo(one.address);
       mail.setSubject((document.isDraft() ? "Draft: " : "") + document.title());
       mail.setText(documents.text(document));
-      if (one.asPdf) {
+      if (one.asPdf && BriefingPage.isPrintable(document)) {
         ByteArrayOutputStream pdf = new ByteArrayOutputStream();
         BriefingPage.pdf(document, pdf);
         mail.addAttachment(

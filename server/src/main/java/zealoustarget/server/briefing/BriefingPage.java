@@ -14,6 +14,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import zealoustarget.core.Refusal;
 import zealoustarget.server.briefing.BriefingDocument.Document;
 import zealoustarget.server.briefing.BriefingDocument.Drawn;
 import zealoustarget.server.briefing.BriefingDocument.Part;
@@ -22,12 +23,36 @@ import zealoustarget.server.platform.Pdf;
 /** A briefing as one web page that needs nothing else, and the same printed as PDF. */
 final class BriefingPage {
   private static final Template PAGE = template();
+  private static final int MOST_PRINTED = 2400; // rows, some 64 pages
 
   private BriefingPage() {}
 
   /** One file: no script, no address to fetch; the figures of every drawing stand as a table. */
   static String html(Document document) {
     return "<!DOCTYPE html>\n" + PAGE.execute(model(document, false));
+  }
+
+  /** Whether it is short enough to be printed as PDF, which is laid out in memory as a whole. */
+  static boolean isPrintable(Document document) {
+    return rows(document) <= MOST_PRINTED;
+  }
+
+  private static int rows(Document document) {
+    return document.parts().stream()
+        .mapToInt(part -> part.exhibit() == null ? 1 : part.exhibit().rows().size())
+        .sum();
+  }
+
+  /**
+   * Checks that it can be printed.
+   *
+   * @throws Refusal briefing-invalid for one that is too long
+   */
+  static void checkPrintable(Document document) {
+    if (!isPrintable(document)) {
+      throw Refusal.of(
+          "briefing-invalid", BriefingWords.tooLongForPdf(rows(document), MOST_PRINTED));
+    }
   }
 
   /** A tagged PDF with an outline and its fonts inside. */

@@ -104,7 +104,7 @@ class BriefingSchedule {
     }
     Integer signed = isWeekly ? null : signed(month);
     int briefing = signed == null ? service.draft(Span.of(month), null, null, null).id() : signed;
-    mail.queue(briefing, one.readers(), one.asPdf);
+    mail.queue(briefing, one.to(), one.asPdf);
     store.ran(one.id, period);
   }
 

@@ -114,14 +114,13 @@ class BriefingService {
       Axis found =
           Axis.findByWord(axis)
               .filter(one -> one != Axis.COMPANY)
-              .orElseThrow(() -> unknown("axis", "\"" + axis + "\" is not an axis of members."));
+              .orElseThrow(() -> unknown("axis", BriefingWords.isNotAxisOfMembers(axis)));
       scopeName =
           ledgers
               .current()
               .members()
               .findByKey(found, key == null ? "" : key)
-              .orElseThrow(
-                  () -> Refusal.of("member-unknown", "There is no " + axis + " \"" + key + "\"."))
+              .orElseThrow(() -> Refusal.of("member-unknown", BriefingWords.no(axis, key)))
               .name();
       of = found;
     }
@@ -151,7 +150,7 @@ class BriefingService {
         .filter(one -> one.name.equals(template))
         .findFirst()
         .map(one -> List.of(one.parts.split(",")))
-        .orElseThrow(() -> unknown("template", "There is no template \"" + template + "\"."));
+        .orElseThrow(() -> unknown("template", BriefingWords.noTemplate(template)));
   }
 
   private static Refusal unknown(String name, String words) {
@@ -246,16 +245,13 @@ class BriefingService {
                         .orElseThrow(
                             () ->
                                 Refusal.of(
-                                    "account-unknown",
-                                    "\""
-                                        + name
-                                        + "\" is no analyst or approver. Nobody was asked.")))
+                                    "account-unknown", BriefingWords.isNoAnalystOrApprover(name))))
             .distinct()
             .toList();
     store.change(
         id,
         null,
-        "to be reviewed by " + String.join(", ", found),
+        BriefingWords.toBeReviewedBy(String.join(", ", found)),
         one -> {
           checkOpen(one);
           one.reviewers = String.join("\n", found);
@@ -403,7 +399,7 @@ class BriefingService {
    */
   PageAnswer save(int id, @Nullable String tag, @Nullable String title, List<BlockBody> bodies) {
     if (bodies.size() > MOST_BLOCKS) {
-      throw invalid("A briefing has at most " + MOST_BLOCKS + " blocks.");
+      throw invalid(BriefingWords.briefingHasAtMostBlocks(MOST_BLOCKS));
     }
     FigureReader.Answers answers = figures.new Answers();
     Map<String, Block> before = new HashMap<>();
@@ -414,7 +410,7 @@ class BriefingService {
     for (BlockBody body : bodies) {
       Block block = block(body, body.id() == null ? null : before.get(body.id()), answers, before);
       if (!ids.add(block.id())) {
-        throw invalid("Block \"" + block.id() + "\" stands twice.");
+        throw invalid(BriefingWords.blockStandsTwice(block.id()));
       }
       after.add(block);
     }
@@ -441,7 +437,7 @@ class BriefingService {
     String kind = before == null ? String.valueOf(body.kind()) : before.kind();
     String text = body.text() == null ? "" : body.text().strip();
     if (text.length() > LONGEST_TEXT || text.isEmpty()) {
-      throw invalid("A block needs a text of 1 to " + LONGEST_TEXT + " characters.");
+      throw invalid(BriefingWords.blockNeedsTextOfToCharacters(LONGEST_TEXT));
     }
     String id = before == null ? freeId(others) : before.id();
     if (before == null) {
@@ -451,7 +447,7 @@ class BriefingService {
       case Block.EXHIBIT -> {
         Block.Exhibit shown = before == null ? body.exhibit() : before.exhibit();
         if (shown == null) {
-          throw invalid("An exhibit needs a view.");
+          throw invalid(BriefingWords.EXHIBIT_NEEDS_VIEW);
         }
         yield new Block(id, kind, body.part(), text, List.of(), shown, null, null);
       }
@@ -471,7 +467,7 @@ class BriefingService {
             same == null ? null : same.asItWas(),
             same == null ? store.now().toString() : same.readAt());
       }
-      default -> throw invalid("A block is a claim, an exhibit or a text.");
+      default -> throw invalid(BriefingWords.BLOCK_IS_CLAIM_EXHIBIT_OR_TEXT);
     };
   }
 
@@ -491,7 +487,7 @@ class BriefingService {
             .map(one -> answers.read(field, one.query()))
             .orElse(null);
     if (read == null) {
-      throw invalid("The figure {" + field + "} is bound to nothing. Remove it, or bind it anew.");
+      throw invalid(BriefingWords.figureIsBoundToNothing(field));
     }
     return read;
   }
@@ -505,14 +501,12 @@ class BriefingService {
   }
 
   private static Refusal invalid(String words) {
-    return Refusal.of("briefing-invalid", words + " Nothing was saved.");
+    return Refusal.of("briefing-invalid", BriefingWords.nothingWasSaved(words));
   }
 
   private static void checkOpen(BriefingEntity briefing) {
     if (briefing.isSigned()) {
-      throw Refusal.of(
-          "briefing-signed",
-          "A signed briefing does not change. Draft another one; it names what has moved.");
+      throw Refusal.of("briefing-signed", BriefingWords.SIGNED_BRIEFING_DOES_NOT_CHANGE);
     }
   }
 
@@ -547,8 +541,7 @@ class BriefingService {
     for (Figure figure : block.figures()) {
       Figure now = answers.read(figure.id(), figure.query());
       if (now == null && isNamed) {
-        throw invalid(
-            "A figure of this claim can no longer be read. Remove the claim, or keep it as it was.");
+        throw invalid(BriefingWords.FIGURE_OF_THIS_CLAIM_CAN_NO);
       }
       read.add(now == null ? figure : now);
     }
@@ -557,12 +550,12 @@ class BriefingService {
 
   /** Keeps a claim that has moved, or is void, as it was; value-missing without a reason. */
   PageAnswer keep(int id, @Nullable String tag, String blockId, @Nullable String because) {
-    String reason = text("because", "why it stays as it was", because, LONGEST_REASON);
+    String reason = text("because", BriefingWords.WHY_IT_STAYS_AS_IT_WAS, because, LONGEST_REASON);
     FigureReader.Answers answers = figures.new Answers();
     store.change(
         id,
         tag,
-        "kept a claim as it was: " + reason,
+        BriefingWords.keptClaimAsItWas(reason),
         one -> {
           checkOpen(one);
           one.content =
@@ -589,7 +582,7 @@ class BriefingService {
   static String text(String name, String words, @Nullable String given, int most) {
     String text = given == null ? "" : given.strip();
     if (text.isEmpty() || text.length() > most) {
-      throw Refusal.of("value-missing", "Say " + words + ", in up to " + most + " characters.")
+      throw Refusal.of("value-missing", BriefingWords.sayInUpToCharacters(words, most))
           .with("name", name);
     }
     return text;
@@ -601,7 +594,7 @@ class BriefingService {
     store.change(
         id,
         tag,
-        "handed over to be signed",
+        BriefingWords.HANDED_OVER_TO_BE_SIGNED,
         one -> {
           checkOpen(one);
           one.state = "handed";
@@ -616,11 +609,8 @@ class BriefingService {
       throw Refusal.of(
           "briefing-moved",
           page.moved() + page.voids() == 1
-              ? "One claim does not hold. Take its new figures, or keep it as it was with a reason."
-              : page.moved()
-                  + page.voids()
-                  + " claims do not hold. Take their new figures, or keep them as they were with a"
-                  + " reason.");
+              ? BriefingWords.ONE_CLAIM_DOES_NOT_HOLD
+              : BriefingWords.claimsDoNotHold(page.moved() + page.voids()));
     }
   }
 
@@ -634,10 +624,9 @@ class BriefingService {
   private void checkMaySign(BriefingEntity briefing) {
     if (!maySign(briefing)) {
       throw briefing.state.equals("handed")
-          ? Refusal.of("another-person", "An approver signs or declines a briefing.")
+          ? Refusal.of("another-person", BriefingWords.APPROVER_SIGNS_OR_DECLINES_BRIEFING)
           : Refusal.of(
-              "briefing-not-handed",
-              "The briefing is " + briefing.state + "; only one that was handed over is signed.");
+              "briefing-not-handed", BriefingWords.briefingIsOnlyOneThatWas(briefing.state));
     }
   }
 
@@ -699,12 +688,12 @@ class BriefingService {
 
   /** Declines a briefing with a reason; it is a draft again. */
   PageAnswer decline(int id, @Nullable String because) {
-    String reason = text("because", "why it is declined", because, LONGEST_REASON);
+    String reason = text("because", BriefingWords.WHY_IT_IS_DECLINED, because, LONGEST_REASON);
     checkMaySign(store.get(id));
     store.change(
         id,
         null,
-        "declined, because: " + reason,
+        BriefingWords.declinedBecause(reason),
         one -> {
           one.state = "declined";
           one.because = reason;
@@ -721,16 +710,16 @@ class BriefingService {
   PageAnswer remark(int id, @Nullable String block, @Nullable String given) {
     BriefingEntity briefing = store.get(id);
     checkOpen(briefing);
-    String text = text("text", "what you remark", given, LONGEST_REMARK);
+    String text = text("text", BriefingWords.WHAT_YOU_REMARK, given, LONGEST_REMARK);
     if (blocks(briefing).stream().noneMatch(one -> one.id().equals(block))) {
-      throw unknown("block", "The briefing has no block \"" + block + "\".");
+      throw unknown("block", BriefingWords.briefingHasNoBlock(block));
     }
     store.remark(id, String.valueOf(block), text);
     return page(id);
   }
 
   PageAnswer answer(int id, int remark, @Nullable String given) {
-    store.answer(id, remark, text("answer", "your answer", given, LONGEST_REMARK));
+    store.answer(id, remark, text("answer", BriefingWords.YOUR_ANSWER, given, LONGEST_REMARK));
     return page(id);
   }
 
@@ -781,7 +770,7 @@ class BriefingService {
   /** The span that months of a body name; span-backwards. */
   static Span span(YearMonth from, YearMonth to) {
     if (to.isBefore(from)) {
-      throw Refusal.of("span-backwards", "The last month is before the first. Swap them.");
+      throw Refusal.of("span-backwards", BriefingWords.LAST_MONTH_IS_BEFORE_FIRST);
     }
     return new Span(from, to);
   }

@@ -46,7 +46,7 @@ class BriefingStore implements CloseList.SignedBriefings {
   public BriefingEntity get(int id) {
     BriefingEntity one = entities.find(BriefingEntity.class, id);
     if (one == null) {
-      throw Refusal.of("briefing-unknown", "There is no briefing " + id + ". Load the list again.");
+      throw Refusal.of("briefing-unknown", BriefingWords.noBriefing(id));
     }
     return one;
   }
@@ -70,10 +70,7 @@ class BriefingStore implements CloseList.SignedBriefings {
       int id, @Nullable String tag, @Nullable String said, Consumer<BriefingEntity> change) {
     BriefingEntity one = get(id);
     if (tag != null && !tag.equals(Integer.toString(one.version))) {
-      throw Refusal.of(
-          "changed-since",
-          one.changedBy
-              + " changed the briefing since you read it. Load it again; your change was not saved.");
+      throw Refusal.of("changed-since", BriefingWords.changedBriefingSinceYouReadIt(one.changedBy));
     }
     change.accept(one);
     one.changedBy = Audit.who();
@@ -93,7 +90,7 @@ class BriefingStore implements CloseList.SignedBriefings {
   }
 
   private static String subject(BriefingEntity one) {
-    return "briefing " + one.title;
+    return BriefingWords.briefing(one.title);
   }
 
   /** The last one about the same that was signed before another. */
@@ -154,7 +151,7 @@ class BriefingStore implements CloseList.SignedBriefings {
   public void answer(int briefing, int id, String text) {
     RemarkEntity remark = entities.find(RemarkEntity.class, id);
     if (remark == null || remark.briefing != briefing) {
-      throw Refusal.of("remark-unknown", "There is no remark " + id + ". Load the briefing again.");
+      throw Refusal.of("remark-unknown", BriefingWords.noRemark(id));
     }
     remark.answer = text;
     remark.answeredBy = Audit.who();
@@ -188,7 +185,7 @@ class BriefingStore implements CloseList.SignedBriefings {
       return false;
     }
     entities.persist(new SentEntity(place, address, asPdf));
-    audit.add(AuditKind.BRIEFING, subject(get(briefing)), null, "to be sent to " + address);
+    audit.add(AuditKind.BRIEFING, subject(get(briefing)), null, BriefingWords.toBeSentTo(address));
     return true;
   }
 
@@ -210,13 +207,13 @@ class BriefingStore implements CloseList.SignedBriefings {
   }
 
   @Transactional
-  public void schedule(String rhythm, List<String> names, boolean asPdf) {
-    entities.persist(new ScheduleEntity(rhythm, names, asPdf, Audit.who()));
+  public void schedule(String rhythm, Recipients to, boolean asPdf) {
+    entities.persist(new ScheduleEntity(rhythm, to, asPdf, Audit.who()));
     audit.add(
         AuditKind.BRIEFING,
-        "schedule " + rhythm,
+        BriefingWords.schedule(rhythm),
         null,
-        "to be sent to " + String.join(", ", names));
+        BriefingWords.toBeSentTo(to.words()));
   }
 
   /** Ends a schedule; nothing happens where there is none. */
@@ -227,8 +224,8 @@ class BriefingStore implements CloseList.SignedBriefings {
       entities.remove(one);
       audit.add(
           AuditKind.BRIEFING,
-          "schedule " + one.rhythm,
-          "to be sent to " + String.join(", ", one.readers()),
+          BriefingWords.schedule(one.rhythm),
+          BriefingWords.toBeSentTo(one.to().words()),
           null);
     }
   }
@@ -253,6 +250,6 @@ class BriefingStore implements CloseList.SignedBriefings {
   @Transactional
   public void keep(String name, List<String> parts) {
     entities.merge(new TemplateEntity(name, String.join(",", parts), Audit.who()));
-    audit.add(AuditKind.BRIEFING, "template " + name, null, String.join(", ", parts));
+    audit.add(AuditKind.BRIEFING, BriefingWords.template(name), null, String.join(", ", parts));
   }
 }

@@ -37,7 +37,7 @@ final class BriefingWorkbook {
     Map<String, Map<String, String>> values = new HashMap<>();
     try {
       try (OutputStream to = new BufferedOutputStream(Files.newOutputStream(plain))) {
-        Workbook book = new Workbook(to, "Zealous Target", "1.0");
+        Workbook book = new Workbook(to, BriefingWords.ZEALOUS_TARGET, "1.0");
         claims(book.newWorksheet("Briefing"), document);
         Set<String> names = new HashSet<>(Set.of("briefing"));
         int sheet = 2;
@@ -71,9 +71,13 @@ final class BriefingWorkbook {
     sheet.value(0, 0, document.company());
     sheet.value(1, 0, document.title());
     sheet.style(1, 0).bold().set();
-    sheet.value(2, 0, document.isDraft() ? "Draft, not signed" : "Signed by " + document.signed());
-    sheet.value(3, 0, document.checksum() == null ? "" : "Checksum " + document.checksum());
-    List<String> head = List.of("Claim", "Figure", "Value", "As it is read", "Query");
+    sheet.value(
+        2,
+        0,
+        document.isDraft() ? BriefingWords.NOT_SIGNED : BriefingWords.signedBy(document.signed()));
+    sheet.value(
+        3, 0, document.checksum() == null ? "" : BriefingWords.checksum(document.checksum()));
+    List<String> head = List.of("Claim", "Figure", "Value", BriefingWords.AS_IT_IS_READ, "Query");
     for (int at = 0; at < head.size(); at++) {
       sheet.value(5, at, head.get(at));
       sheet.style(5, at).bold().set();

@@ -55,24 +55,25 @@ class Causes {
               .findFirst()
               .orElse(null);
       if (did != null) {
-        return did.file() + " was posted";
+        return BriefingWords.wasPosted(did.file());
       }
     }
     List<String> changes =
         Stream.concat(
                 since.stream()
-                    .map(load -> load.file() + (load.isPosted() ? " was posted" : " was reversed")),
+                    .map(load -> BriefingWords.wasPostedWasReversed(load.file(), load.isPosted())),
                 audit.entries("", AuditKind.RULES_CHANGED, 0, MOST_NAMED).stream()
                     .filter(entry -> Instant.parse(entry.at()).isAfter(read))
-                    .map(entry -> entry.subject() + " were changed by " + entry.by()))
+                    .map(entry -> BriefingWords.wereChangedBy(entry.subject(), entry.by())))
             .distinct()
             .toList();
     return changes.isEmpty()
         ? null
-        : String.join(", ", changes.subList(0, Math.min(changes.size(), MOST_NAMED)))
-            + (changes.size() > MOST_NAMED
-                ? " and " + (changes.size() - MOST_NAMED) + " more changes"
-                : "");
+        : BriefingWords.andMoreChanges(
+            String.join(", ", changes.subList(0, Math.min(changes.size(), MOST_NAMED))),
+            changes.size(),
+            MOST_NAMED,
+            (changes.size() - MOST_NAMED));
   }
 
   private static @Nullable String without(

@@ -47,12 +47,35 @@ record ExhibitData(
    * @param values exact texts, null for none
    * @param shown the same as they are read
    * @param bar what is drawn; null for nothing
+   * @param stair how pay climbs with sales; null for none
    */
   record Row(
       @JsonSetter(contentNulls = Nulls.SET) List<@Nullable String> values,
       List<String> shown,
       @Nullable Bar bar,
-      boolean isTotal) {}
+      boolean isTotal,
+      @Nullable Stair stair) {
+    Row(List<@Nullable String> values, List<String> shown, @Nullable Bar bar, boolean isTotal) {
+      this(values, shown, bar, isTotal, null);
+    }
+  }
+
+  /**
+   * Pay above sales, from 0 to 1 with four decimals each: sales run right, pay climbs.
+   *
+   * @param curve the plan's corners, from the left
+   * @param at where the rep stands, and how high
+   * @param floor sales below which nothing is paid; null for none
+   * @param ceiling sales above which nothing more is; null for none
+   */
+  record Stair(
+      List<Point> curve,
+      Point at,
+      @Nullable String floor,
+      @Nullable String ceiling,
+      @Schema(allowableValues = {"good", "near", "bad", "neutral"}) String tone) {}
+
+  record Point(String sales, String pay) {}
 
   /**
    * A bar along the lane, from 0 to 1 with four decimals.

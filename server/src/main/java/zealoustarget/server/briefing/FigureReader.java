@@ -2,11 +2,15 @@ package zealoustarget.server.briefing;
 
 import java.math.BigDecimal;
 import java.time.YearMonth;
+import java.util.Arrays;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.DeserializationFeature;
@@ -15,10 +19,13 @@ import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.ladder.Shown;
+import zealoustarget.core.member.Axis;
 import zealoustarget.core.reading.Figures;
 import zealoustarget.server.earnings.EarningsController;
 import zealoustarget.server.earnings.EarningsRow;
 import zealoustarget.server.earnings.EarningsService;
+import zealoustarget.server.notes.FollowUps;
+import zealoustarget.server.notes.FollowUps.FollowUp;
 import zealoustarget.server.outlook.OutlookService;
 import zealoustarget.server.rules.RulesService;
 import zealoustarget.server.standing.insights.InsightService;
@@ -38,6 +45,8 @@ class FigureReader {
   private static final Set<String> COUNTS =
       Set.of(
           "waiting",
+          "agreed",
+          "stillOpen",
           "reached",
           "members",
           "membersWithGoal",
@@ -49,6 +58,7 @@ class FigureReader {
   private final StandingService standings;
   private final InsightService insights;
   private final EarningsService earnings;
+  private final FollowUps followUps;
   private final OutlookService outlooks;
   private final RulesService companyRules;
   private final JsonMapper json;
@@ -62,12 +72,14 @@ class FigureReader {
       StandingService standings,
       InsightService insights,
       EarningsService earnings,
+      FollowUps followUps,
       OutlookService outlooks,
       RulesService companyRules,
       JsonMapper json) {
     this.standings = standings;
     this.insights = insights;
     this.earnings = earnings;
+    this.followUps = followUps;
     this.outlooks = outlooks;
     this.companyRules = companyRules;
     this.json = json;
@@ -100,6 +112,33 @@ class FigureReader {
           EarningsController.month(String.valueOf(view.get("month"))), earnings::month);
     }
 
+    /** What was agreed on variances of a view's months and before, as far as it is not over. */
+    List<FollowUp> followUps(Map<String, Object> view) {
+      YearMonth from = YearMonth.parse(String.valueOf(view.get("from")));
+      YearMonth to = YearMonth.parse(String.valueOf(view.get("to")));
+      List<FollowUp> all = followUps.around(from, to);
+      Optional<Axis> scope =
+          Arrays.stream(Axis.values()).filter(axis -> view.containsKey(axis.word())).findFirst();
+      if (scope.isEmpty()) {
+        return all;
+      }
+      Set<String> rows =
+          standing(view)
+              .get("rows")
+              .valueStream()
+              .map(row -> row.path("key").asString(""))
+              .collect(Collectors.toSet());
+      return all.stream()
+          .filter(
+              one ->
+                  one.axis().word().equals(view.get("axis"))
+                      ? rows.contains(one.memberKey())
+                      : one.axis() == scope.get()
+                          && view.get(scope.get().word()) instanceof List<?> keys
+                          && keys.contains(one.memberKey()))
+          .toList();
+    }
+
     private JsonNode answer(String of, Map<String, Object> view, Supplier<JsonNode> ask) {
       return byQuery.computeIfAbsent(of + json.writeValueAsString(view), none -> ask.get());
     }
@@ -112,6 +151,7 @@ class FigureReader {
           case "outlook" -> ofOutlook(outlook(query.view()), query);
           case "earnings" -> ofEarnings(earnings(query.view()), query);
           case "insight" -> ofInsight(claims(query.view()), query);
+          case "follow-ups" -> ofFollowUps(followUps(query.view()), query);
           case "reason" -> ofReason(claims(query.view()), query);
           default -> null;
         };
@@ -197,7 +237,7 @@ class FigureReader {
       return null;
     }
     int sign = new BigDecimal(variance).signum();
-    return sign > 0 ? "above" : sign < 0 ? "below" : "exactly at";
+    return sign > 0 ? "above" : sign < 0 ? "below" : BriefingWords.EXACTLY_AT;
   }
 
   private static @Nullable String ofOutlook(JsonNode answer, Block.FigureQuery query) {
@@ -212,6 +252,12 @@ class FigureReader {
       case "status" -> text(row.get("expectedStatus"));
       default -> null;
     };
+  }
+
+  private static @Nullable String ofFollowUps(List<FollowUp> told, Block.FigureQuery query) {
+    long count =
+        told.stream().filter(one -> query.field().equals("agreed") || one.doneBy() == null).count();
+    return told.isEmpty() ? null : Long.toString(count);
   }
 
   private static @Nullable String percent(@Nullable String shown) {

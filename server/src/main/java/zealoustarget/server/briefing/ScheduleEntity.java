@@ -6,7 +6,6 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
-import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /** A briefing that is sent by itself. */
@@ -25,7 +24,7 @@ class ScheduleEntity {
 
   String rhythm;
 
-  /** Names of accounts, one a line. */
+  /** {@link Recipients#kept}. */
   @Column(length = 4000)
   String names;
 
@@ -41,14 +40,14 @@ class ScheduleEntity {
 
   protected ScheduleEntity() {}
 
-  ScheduleEntity(String rhythm, List<String> names, boolean asPdf, String by) {
+  ScheduleEntity(String rhythm, Recipients to, boolean asPdf, String by) {
     this.rhythm = rhythm;
-    this.names = String.join("\n", names);
+    this.names = to.kept();
     this.asPdf = asPdf;
     this.by = by;
   }
 
-  List<String> readers() {
-    return List.of(names.split("\n"));
+  Recipients to() {
+    return Recipients.read(names);
   }
 }

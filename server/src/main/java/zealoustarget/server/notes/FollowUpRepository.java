@@ -8,5 +8,7 @@ import org.springframework.data.jpa.repository.JpaRepository;
 interface FollowUpRepository extends JpaRepository<FollowUpEntity, Integer> {
   List<FollowUpEntity> findByMonthOrderById(int month);
 
+  List<FollowUpEntity> findByMonthLessThanEqualOrderByDueAscIdAsc(int month);
+
   List<FollowUpEntity> findByDueLessThanEqualAndDoneAtIsNullOrderByDueAscIdAsc(LocalDate day);
 }

@@ -69,6 +69,15 @@ public class FollowUps {
     return seen(stored.findByDueLessThanEqualAndDoneAtIsNullOrderByDueAscIdAsc(day));
   }
 
+  /** Those about months up to the last that are open, or due in the first or after it. */
+  @Transactional(readOnly = true)
+  public List<FollowUp> around(YearMonth first, YearMonth last) {
+    return seen(
+        stored.findByMonthLessThanEqualOrderByDueAscIdAsc(Months.number(last)).stream()
+            .filter(one -> one.doneAt == null || !one.due.isBefore(first.atDay(1)))
+            .toList());
+  }
+
   /** Those about a month, done ones among them. */
   @Transactional(readOnly = true)
   public List<FollowUp> of(YearMonth month) {
@@ -112,8 +121,7 @@ public class FollowUps {
     entity.due = due;
     entity.by = Audit.who();
     stored.save(entity);
-    audit.add(
-        AuditKind.NOTE, subject(member, month), null, what + " (" + who + ", until " + due + ")");
+    audit.add(AuditKind.NOTE, subject(member, month), null, NotesWords.until(what, who, due));
     return followUp(entity);
   }
 
@@ -164,11 +172,7 @@ public class FollowUps {
     return stored
         .findById(id)
         .filter(one -> ledgers.seesNote(one.memberId, Months.of(one.month)))
-        .orElseThrow(
-            () ->
-                Refusal.of(
-                    "follow-up-unknown",
-                    "There is no follow-up " + id + ". Load the notes again."));
+        .orElseThrow(() -> Refusal.of("follow-up-unknown", NotesWords.noFollowUp(id)));
   }
 
   private String subject(FollowUpEntity entity) {
@@ -186,6 +190,6 @@ public class FollowUps {
   }
 
   private static String subject(Member member, YearMonth month) {
-    return "follow-up on " + member.name() + ", " + month;
+    return NotesWords.followUpOn(member.name(), month);
   }
 }

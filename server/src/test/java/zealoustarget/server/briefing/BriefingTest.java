@@ -455,6 +455,96 @@ class BriefingTest {
   }
 
   @Test
+  void everybodyWithARole_getsItOnce_whoHasAnAddress() {
+    account("tull@reef.example", "manager", "Tull");
+    account("oster@reef.example", "manager", "Oster");
+    account("no address", "manager", "Oster");
+    JsonNode page = draft();
+    assertThat(api.post(at(page, "/send"), "{\"roles\":[\"rep\"],\"asPdf\":false}").text("detail"))
+        .contains("No account with the role rep has a mail address");
+    assertThat(api.post(at(page, "/send"), "{\"roles\":[\"boss\"],\"asPdf\":false}").code())
+        .isEqualTo("value-unknown");
+    String body = "{\"to\":[\"tull@reef.example\"],\"roles\":[\"manager\"],\"asPdf\":false}";
+    assertThat(api.post(at(page, "/send"), body).json().get("queued").asInt()).isEqualTo(2);
+    await().atMost(Duration.ofSeconds(20)).until(() -> mails.size() == 2);
+    assertThat(mails).anyMatch(mail -> mail.startsWith("[oster@") || mail.startsWith("oster@"));
+    JsonNode schedule =
+        api.post(
+                LIST + "/schedules",
+                "{\"rhythm\":\"after-closing\",\"roles\":[\"manager\"],\"asPdf\":false}")
+            .json();
+    assertThat(schedule.at("/0/roles/0").asString()).isEqualTo("manager");
+    assertThat(schedule.at("/0/to").size()).isZero();
+  }
+
+  private JsonNode exhibit(JsonNode page, String kind) {
+    return page.get("blocks")
+        .valueStream()
+        .filter(block -> block.at("/exhibit/kind").asString("").equals(kind))
+        .findFirst()
+        .orElseThrow()
+        .get("data");
+  }
+
+  @Test
+  void followUps_areTold_alsoInLaterMonths_whileTheyAreOpen() {
+    JsonNode made =
+        api.post(
+                "/api/v1/notes/rep/K2/2026-10/follow-ups",
+                "{\"what\":\"Call the boatyards\",\"who\":\"Oster\",\"due\":\"2026-11-12\"}")
+            .json();
+    JsonNode page = draft();
+    assertThat(sentences(page)).contains("Follow-ups that were agreed: one; still open: one.");
+    JsonNode row = exhibit(page, "follow-ups").at("/rows/0/shown");
+    assertThat(row.valueStream().map(JsonNode::asString))
+        .containsExactly(
+            "Ole Rand", "October 2026", "Call the boatyards", "Oster", "2026-11-12", "open");
+    JsonNode november = api.post(LIST, "{\"to\":\"2026-11\"}").json();
+    assertThat(exhibit(november, "follow-ups").at("/rows/0/shown/2").asString())
+        .isEqualTo("Call the boatyards");
+    JsonNode south =
+        api.post(LIST, "{\"to\":\"2026-10\",\"axis\":\"region\",\"key\":\"South\"}").json();
+    assertThat(exhibit(south, "follow-ups").at("/rows").size()).isEqualTo(1);
+    JsonNode north =
+        api.post(LIST, "{\"to\":\"2026-10\",\"axis\":\"region\",\"key\":\"North\"}").json();
+    assertThat(sentences(north)).noneMatch(one -> one.startsWith("Follow-ups"));
+
+    api.put("/api/v1/follow-ups/" + made.get("id").asInt(), "{\"done\":true}");
+    JsonNode after = api.get(at(page, "")).json();
+    assertThat(after.get("moved").asInt()).as("one fewer is open").isEqualTo(1);
+    assertThat(exhibit(after, "follow-ups").at("/rows/0/shown/5").asString()).isEqualTo("done");
+  }
+
+  @Test
+  void pay_isDrawnAsStairs_whereRepsStandOnTheirPlan() throws IOException {
+    api.put(
+        "/api/v1/rules",
+        """
+        {"plans": [{"name": "Field", "measure": "revenue", "window": "month", "goalSet": "quota",
+          "floor": {"percent": "0.5"}, "paidFrom": "first unit", "method": "sliced",
+          "steps": [{"from": "0", "rate": "0.1"}, {"from": "1", "rate": "0.2"}],
+          "negativeDue": "recover", "reps": ["K1", "K2"]}]}
+        """);
+    JsonNode page = draft();
+    JsonNode stairs = exhibit(page, "stairs");
+    JsonNode ida = stairs.at("/rows/0");
+    assertThat(ida.at("/shown/0").asString()).isEqualTo("Ida Pell");
+    assertThat(ida.at("/shown/3").asString()).as("130 of 100").isEqualTo("130.0");
+    assertThat(ida.at("/shown/4").asString()).as("10 and 6").isEqualTo("16.00");
+    assertThat(ida.at("/stair/at/sales").asString()).as("130 of 150").isEqualTo("0.8667");
+    assertThat(ida.at("/stair/floor").asString()).as("50 of 150").isEqualTo("0.3333");
+    assertThat(stairs.get("goalAt").asString()).isEqualTo("0.6667");
+    List<String> places =
+        ida.at("/stair/curve").valueStream().map(one -> one.get("sales").asString()).toList();
+    assertThat(places).isSorted().hasSizeGreaterThan(2);
+    String web = html(page);
+    assertThat(web).contains("class=\"slice slice-good\"", "left:66.67%");
+    try (PDDocument document = Loader.loadPDF(bytes(page, "/briefing.pdf"))) {
+      assertThat(new PDFTextStripper().getText(document)).contains("How pay climbs", "16.00");
+    }
+  }
+
+  @Test
   void claims_holdExactlyWhile_theSameQueriesGiveTheSame() {
     JsonNode page = draft();
     java.util.Random random = new java.util.Random(5);
