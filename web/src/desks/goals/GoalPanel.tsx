@@ -2,21 +2,18 @@ import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { Company, GoalDesk, GoalLine } from '../../api/types';
 import { amount, shortMonth, signed } from '../../format/figures';
-import { readNumber } from '../../format/numbers';
 import { StatusMark } from '../../marks/StatusMark';
 import { SidePanel } from '../../ui/SidePanel';
 import { field } from '../../ui/field';
 import { mainButton, quietButton, smallButton } from '../../ui/Notice';
-import { NumberField } from '../../ui/NumberField';
 import { placesOf, type Block } from './sheet';
 import { shown, signedPercent } from './texts';
 import { LevelsForm } from './LevelsForm';
 import { PastPart } from './PastPart';
+import { SpreadForm } from './SpreadForm';
 import { TakeoverForm } from './TakeoverForm';
 import { useGoalSum, type Asked, type Draft } from './useGoals';
-import { WAY_WORDS, WAYS, type Way } from './ways';
 import { Proposed } from '../../ui/Proposed';
-import { Select } from '../../ui/Select';
 import { t } from './words';
 
 /** An amount that was begun on the sheet, to be spread over the chosen cells. */
@@ -205,129 +202,6 @@ function Change({ before, after }: { before: string; after: string }) {
     <>
       {before} → <strong>{after}</strong>
     </>
-  );
-}
-
-interface SpreadFormProps {
-  desk: GoalDesk;
-  parts: { key: string; month: string; locked: boolean }[];
-  draft: Draft;
-  /** What was typed on the sheet already. */
-  begun: string;
-}
-
-/** Spreads an amount over the chosen cells, or scales them by a factor. */
-function SpreadForm({ desk, parts, draft, begun }: SpreadFormProps) {
-  const [kind, setKind] = useState<'spread' | 'scale'>('spread');
-  const [way, setWay] = useState<Way>('last-year');
-  const [whole, setWhole] = useState<string | null>(/^\d$/.test(begun) ? begun : '');
-  const [factor, setFactor] = useState<string | null>('');
-  const [step, setStep] = useState<string | null>('');
-  const [weights, setWeights] = useState('');
-  if (desk.isRate || desk.isRange) return null;
-  const given = weights
-    .trim()
-    .split(/[\s;]+/)
-    .map((text) => readNumber(text, { decimals: 8 }));
-  const isWeighted = kind === 'spread' && way === 'weights';
-  const hasWeights =
-    given.length === parts.length && given.every((weight) => weight.kind === 'number');
-  const isReady =
-    (kind === 'spread' ? whole : factor) !== null &&
-    (kind === 'spread' ? whole : factor) !== '' &&
-    step !== null &&
-    (!isWeighted || hasWeights);
-
-  function spread() {
-    draft.spread({
-      kind: kind === 'scale' ? 'as-it-stands' : way,
-      ...(kind === 'scale' ? { factor: factor ?? '' } : { whole: whole ?? '' }),
-      ...(step ? { step } : {}),
-      parts: parts.map((part, at) => {
-        const weight = given[at];
-        return isWeighted && weight?.kind === 'number' ? { ...part, weight: weight.decimal } : part;
-      }),
-    });
-  }
-
-  return (
-    <form
-      aria-label={t('goalPanel.spreadOrScale')}
-      className="mt-3 border-t border-rule pt-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (isReady) spread();
-      }}
-    >
-      <div className="mb-1 flex gap-4">
-        {(['spread', 'scale'] as const).map((one) => (
-          <label key={one} className="flex min-h-6 items-center gap-1.5">
-            <input
-              type="radio"
-              name="spread-kind"
-              checked={kind === one}
-              onChange={() => setKind(one)}
-            />
-            {one === 'spread' ? t('goalPanel.spreadAnAmount') : t('goalPanel.scaleByAFactor')}
-          </label>
-        ))}
-      </div>
-      <div className="grid grid-cols-2 gap-2">
-        {kind === 'spread' ? (
-          <NumberField
-            key="whole"
-            label={t('goalPanel.amount')}
-            value={begun}
-            isBegun={begun !== ''}
-            kind={{ decimals: desk.scale, isSigned: true }}
-            onRead={setWhole}
-          />
-        ) : (
-          <NumberField
-            key="factor"
-            label={t('goalPanel.factor')}
-            value=""
-            kind={{ decimals: 8 }}
-            placeholder="1.03"
-            onRead={setFactor}
-          />
-        )}
-        <NumberField
-          label={t('goalPanel.inStepsOf')}
-          value=""
-          kind={{ decimals: desk.scale }}
-          onRead={setStep}
-        />
-      </div>
-      {kind === 'spread' && (
-        <label className="block">
-          <span className="text-quiet">{t('goalPanel.by')}</span>
-          <Select value={way} onChange={(event) => setWay(event.target.value as Way)}>
-            {WAYS.map((one) => (
-              <option key={one} value={one}>
-                {WAY_WORDS[one]}
-              </option>
-            ))}
-          </Select>
-        </label>
-      )}
-      {isWeighted && (
-        <label className="mt-1 block">
-          <span className="text-quiet">{t('goalPanel.weightsOf', { n: parts.length })}</span>
-          <input
-            className={field}
-            value={weights}
-            aria-invalid={weights !== '' && !hasWeights}
-            onChange={(event) => setWeights(event.target.value)}
-          />
-        </label>
-      )}
-      <button type="submit" className={`${smallButton} mt-2`} disabled={!isReady || draft.isBusy}>
-        {kind === 'spread'
-          ? t('goalPanel.spreadOver', { n: parts.length })
-          : t('goalPanel.scale', { n: parts.length })}
-      </button>
-    </form>
   );
 }
 

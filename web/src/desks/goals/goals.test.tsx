@@ -191,6 +191,45 @@ describe('the goal sheet', () => {
     });
   });
 
+  it('spreads both ends of ranges', async () => {
+    const ranges = desk({ isRange: true });
+    const asked = serve({
+      ...ALL,
+      '/goals/quota/desk': ranges,
+      'POST /goals/quota/draft/spread': ranges,
+    });
+    show();
+    await screen.findByRole('grid');
+    await userEvent.click(cell('Ada', 1));
+    await userEvent.keyboard('{Shift>}{ArrowRight}{/Shift}');
+    await userEvent.type(await screen.findByLabelText('Lower ends together'), '30');
+    expect(screen.getByRole('button', { name: 'Spread over 2 cells' })).toBeDisabled();
+    await userEvent.type(screen.getByLabelText('Upper ends together'), '40');
+    await userEvent.click(screen.getByRole('button', { name: 'Spread over 2 cells' }));
+    expect(asked.find(({ path }) => path.endsWith('/spread'))?.body).toMatchObject({
+      kind: 'last-year',
+      whole: '30',
+      high: '40',
+    });
+  });
+
+  it('puts one rate into every chosen cell', async () => {
+    const rates = serve({
+      ...ALL,
+      '/goals/quota/desk': desk({ isRate: true }),
+      'POST /goals/quota/draft/spread': desk({ isRate: true }),
+    });
+    show();
+    await screen.findByRole('grid');
+    await userEvent.click(cell('Ada', 1));
+    await userEvent.type(await screen.findByLabelText('Rate'), '0.02');
+    expect(screen.queryByLabelText('Spread by')).toBeNull();
+    await userEvent.click(screen.getByRole('button', { name: 'Set the rate of 1 cell' }));
+    expect(rates.find(({ path }) => path.endsWith('/spread'))?.body).toMatchObject({
+      whole: '0.02',
+    });
+  });
+
   it('takes a sheet back that was edited elsewhere, as one step that can be undone', async () => {
     const asked = serve({ ...ALL, 'POST /goals/quota/draft/file': changed });
     show();

@@ -56,6 +56,8 @@ export interface TakeoverAsked {
 export interface SpreadAsked {
   kind: string;
   whole?: string;
+  /** Of ranges the upper ends together; `whole` is the lower ones. */
+  high?: string;
   factor?: string;
   step?: string;
   parts: { key: string; month: string; weight?: string; locked?: boolean }[];

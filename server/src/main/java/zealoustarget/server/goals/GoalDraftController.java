@@ -32,7 +32,7 @@ import zealoustarget.server.platform.problems.UnknownValue;
 class GoalDraftController {
   private final GoalDesk desk;
   private final GoalDrafts drafts;
-  private final GoalSpreads spreads;
+  private final DraftSpreads spreads;
   private final GoalLevels levels;
   private final GoalTakeover takeover;
   private final GoalComparison comparison;
@@ -42,7 +42,7 @@ class GoalDraftController {
   GoalDraftController(
       GoalDesk desk,
       GoalDrafts drafts,
-      GoalSpreads spreads,
+      DraftSpreads spreads,
       GoalLevels levels,
       GoalTakeover takeover,
       GoalComparison comparison,
@@ -78,13 +78,19 @@ class GoalDraftController {
   /** A cell to spread over; a locked one keeps the goal that it has in the draft. */
   record PartBody(String key, String month, @Nullable String weight, @Nullable Boolean locked) {}
 
-  /** What to spread over cells of the draft; as {@link GoalSpreads.Body}. */
+  /**
+   * What to spread over cells of the draft; as {@link GoalSpreads.Body}.
+   *
+   * @param whole of a range the lower ends together; a rate for every cell
+   * @param high of a range the upper ends together
+   */
   record SpreadBody(
       @Nullable String axis,
       @Nullable String measure,
       @Nullable Integer year,
       @Nullable String plan,
       @Nullable String whole,
+      @Nullable String high,
       @Nullable String factor,
       @Nullable String kind,
       @Nullable String step,
@@ -144,7 +150,10 @@ class GoalDraftController {
     return desk.answer(asked);
   }
 
-  /** Spreads over cells of the draft; refused as {@code POST /goals/spread} is. */
+  /**
+   * Spreads over cells of the draft, of a range both ends; a rate is put into each. Refused as
+   * {@code POST /goals/spread} is.
+   */
   @PostMapping("/draft/spread")
   GoalDeskAnswer spread(
       @PathVariable String goalSet,
@@ -152,44 +161,7 @@ class GoalDraftController {
       @RequestParam(required = false) @Nullable Integer draft) {
     GoalDesk.Asked asked = body.of(goalSet, draft);
     GoalSheet sheet = desk.sheet(asked);
-    GoalSheet drafted = drafted(sheet);
-    List<PartBody> parts = Objects.requireNonNullElse(body.parts(), List.of());
-    CellReader reader = new CellReader(drafted);
-    List<GoalSpreads.PartBody> asParts = new ArrayList<>();
-    for (PartBody part : parts) {
-      asParts.add(
-          new GoalSpreads.PartBody(
-              part.key(),
-              part.month(),
-              part.weight(),
-              isLocked(part) ? standing(drafted, part, reader) : null));
-    }
-    GoalSpreads.Answer spread =
-        spreads.spread(
-            new GoalSpreads.Body(
-                body.whole(),
-                null,
-                body.kind(),
-                asParts,
-                body.step(),
-                body.factor(),
-                null,
-                null,
-                null),
-            drafted);
-    List<GoalSheets.CellBody> cells = new ArrayList<>();
-    for (int at = 0; at < parts.size(); at++) {
-      if (!isLocked(parts.get(at))) {
-        cells.add(
-            new GoalSheets.CellBody(
-                parts.get(at).key(),
-                parts.get(at).month(),
-                spread.parts().get(at).amount(),
-                null,
-                null));
-      }
-    }
-    drafts.change(sheet, GoalSheets.changes(sheet, cells));
+    drafts.change(sheet, GoalSheets.changes(sheet, spreads.cells(body, drafted(sheet))));
     return desk.answer(asked);
   }
 
@@ -304,16 +276,6 @@ class GoalDraftController {
 
   private GoalSheet drafted(GoalSheet sheet) {
     return drafts.drafted(sheet, drafts.cells(sheet));
-  }
-
-  private static boolean isLocked(PartBody part) {
-    return Boolean.TRUE.equals(part.locked());
-  }
-
-  private static String standing(GoalSheet sheet, PartBody part, CellReader cells) {
-    return sheet
-        .measure()
-        .text(sheet.goal(cells.member(part.key()).id(), cells.number(part.month())));
   }
 
   /**

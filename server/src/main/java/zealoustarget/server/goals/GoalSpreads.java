@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.ToLongFunction;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
@@ -20,6 +21,7 @@ import zealoustarget.core.amount.Measure;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Span;
 import zealoustarget.core.spread.GoalSpread;
+import zealoustarget.server.intake.entered.EnteredGoals.Amount;
 import zealoustarget.server.platform.problems.UnknownValue;
 import zealoustarget.server.rules.RulesService;
 
@@ -103,20 +105,29 @@ class GoalSpreads {
 
   /** The same over cells of a sheet, with its decimals, as they stand there. */
   Answer spread(Body body, @Nullable GoalSheet sheet) {
+    return spread(body, sheet, Amount::low);
+  }
+
+  /**
+   * The same for one end of ranges.
+   *
+   * @param end which end of a goal that stands is meant
+   */
+  Answer spread(Body body, @Nullable GoalSheet sheet, ToLongFunction<Amount> end) {
     Kind kind = kind(body.kind());
     int scale = scale(body, sheet);
     GoalSpread spread = new GoalSpread(step(body.step(), scale), scale);
     checkOnce(body.parts());
     List<GoalSpread.Part> parts = new ArrayList<>(body.parts().size());
     CellReader cells = new CellReader(sheet);
-    List<BigInteger> weights = weights(kind, body, sheet, cells);
+    List<BigInteger> weights = weights(kind, body, sheet, cells, end);
     for (int at = 0; at < body.parts().size(); at++) {
       PartBody part = body.parts().get(at);
       Integer month = part.month() == null ? null : cells.number(part.month());
       Long locked = part.locked() == null ? null : units("locked", part.locked(), scale);
       parts.add(new GoalSpread.Part(part.key(), month, weights.get(at), locked));
     }
-    long whole = whole(body, kind, spread, sheet, cells);
+    long whole = whole(body, kind, spread, sheet, cells, end);
     List<Long> amounts = spread.spread(whole, parts);
     List<PartAnswer> answer = new ArrayList<>(amounts.size());
     for (int at = 0; at < amounts.size(); at++) {
@@ -127,7 +138,11 @@ class GoalSpreads {
   }
 
   private List<BigInteger> weights(
-      Kind kind, Body body, @Nullable GoalSheet sheet, CellReader cells) {
+      Kind kind,
+      Body body,
+      @Nullable GoalSheet sheet,
+      CellReader cells,
+      ToLongFunction<Amount> end) {
     List<PartBody> parts = body.parts();
     return switch (kind) {
       case EVEN -> parts.stream().map(part -> BigInteger.ONE).toList();
@@ -146,7 +161,9 @@ class GoalSpreads {
       }
       case AS_IT_STANDS ->
           parts.stream()
-              .map(part -> BigInteger.valueOf(standing(Objects.requireNonNull(sheet), part, cells)))
+              .map(
+                  part ->
+                      BigInteger.valueOf(standing(Objects.requireNonNull(sheet), part, cells, end)))
               .toList();
     };
   }
@@ -162,8 +179,10 @@ class GoalSpreads {
     }
   }
 
-  private static long standing(GoalSheet sheet, PartBody part, CellReader cells) {
-    return sheet.goal(cells.member(part.key()).id(), cells.number(part.month()));
+  private static long standing(
+      GoalSheet sheet, PartBody part, CellReader cells, ToLongFunction<Amount> end) {
+    Amount amount = sheet.amount(cells.member(part.key()).id(), cells.number(part.month()));
+    return amount == null ? 0 : end.applyAsLong(amount);
   }
 
   /** Weights as whole numbers in the same proportion. */
@@ -184,7 +203,12 @@ class GoalSpreads {
   }
 
   private static long whole(
-      Body body, Kind kind, GoalSpread spread, @Nullable GoalSheet sheet, CellReader cells) {
+      Body body,
+      Kind kind,
+      GoalSpread spread,
+      @Nullable GoalSheet sheet,
+      CellReader cells,
+      ToLongFunction<Amount> end) {
     boolean hasFactor = body.factor() != null && !body.factor().isBlank();
     if (hasFactor == (body.whole() != null)) {
       throw missing("whole", GoalsWords.GIVE_EITHER_AMOUNT_TO_SPREAD_OR);
@@ -199,7 +223,7 @@ class GoalSpreads {
     Ratio factor = factor(Objects.requireNonNull(body.factor()));
     long sum = 0;
     for (PartBody part : body.parts()) {
-      sum = Math.addExact(sum, standing(sheet, part, cells));
+      sum = Math.addExact(sum, standing(sheet, part, cells, end));
     }
     try {
       return spread.times(sum, factor);

@@ -48,6 +48,7 @@ final class GoalsWords {
   static final String AS_IT_STANDS = "As it stands";
   static final String LAST_YEAR_S_ACTUALS = "Last year\u2019s actuals";
   static final String THIS_YEAR_AT_ITS_PACE = "This year at its pace";
+  static final String GIVE_RATE_OR_FACTOR = "Give either a rate for the cells, or a factor.";
 
   private GoalsWords() {}
 
@@ -366,5 +367,14 @@ final class GoalsWords {
 
   static String setOfYear(String set, int year) {
     return set + ", FY " + year;
+  }
+
+  static String wouldRangeFromTo(String cell, String low, String high) {
+    return cell
+        + " would range from "
+        + low
+        + " to "
+        + high
+        + ", the upper end below the lower. Enter a larger upper end. Nothing was changed.";
   }
 }

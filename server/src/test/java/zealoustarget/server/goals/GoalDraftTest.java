@@ -596,6 +596,29 @@ class GoalDraftTest {
     assertThat(ranges.at("/total/quarters/0").asString()).isEqualTo("100.00 – 130.50");
     assertThat(ranges.at("/headline/0").asString())
         .contains("adds up to 100.00 EUR at least and 130.50 EUR at most");
+    String spread =
+        "{\"year\": 2027, \"kind\": \"weights\", \"whole\": \"%s\", \"high\": \"%s\", \"parts\":"
+            + " [{\"key\": \"A\", \"month\": \"2026-07\", \"locked\": true},"
+            + " {\"key\": \"A\", \"month\": \"2026-08\", \"weight\": \"1\"},"
+            + " {\"key\": \"A\", \"month\": \"2026-09\", \"weight\": \"2\"}]}";
+    String over = "/api/v1/goals/forecast/draft/spread";
+    JsonNode wide = api.post(over, spread.formatted("150.00", "260.50")).json();
+    assertThat(wide.at("/rows/0/cells/0").asString()).as("locked").isEqualTo("90.00 – 110.50");
+    assertThat(wide.at("/rows/0/cells/1").asString())
+        .as("60 and 150 beside the locked one, one to two")
+        .isEqualTo("20.00 – 50.00");
+    assertThat(wide.at("/rows/0/cells/2").asString()).isEqualTo("40.00 – 100.00");
+    assertThat(wide.at("/rows/0/total").asString()).isEqualTo("150.00 – 260.50");
+    Api.Answer crossed = api.post(over, spread.formatted("150.00", "140.50"));
+    assertThat(crossed.code()).isEqualTo("value-unknown");
+    assertThat(crossed.text("detail")).contains("would range from 20.00 to 10.00");
+    JsonNode scaled =
+        api.post(
+                over,
+                "{\"year\": 2027, \"kind\": \"as-it-stands\", \"factor\": \"1.1\", \"parts\":"
+                    + " [{\"key\": \"A\", \"month\": \"2026-08\"}]}")
+            .json();
+    assertThat(scaled.at("/rows/0/cells/1").asString()).isEqualTo("22.00 – 55.00");
     api.delete("/api/v1/goals/forecast/draft?year=2027");
     assertThat(
             api.get("/api/v1/standing?axis=rep&from=2026-07&to=2026-07&goalSet=forecast")
@@ -626,5 +649,17 @@ class GoalDraftTest {
     assertThat(row(desk, "A").at("/total").asString()).isEqualTo("0.012");
     assertThat(row(desk, "C").at("/total").isNull()).isTrue();
     assertThat(desk.at("/total/quarters/0").asString()).isEqualTo("0.012");
+
+    String rates =
+        "{\"year\": 2027, \"measure\": \"returnRate\", %s, \"parts\":"
+            + " [{\"key\": \"A\", \"month\": \"2026-07\"}, {\"key\": \"A\", \"month\": \"2026-08\"}]}";
+    String into = "/api/v1/goals/limits/draft/spread";
+    JsonNode set = api.post(into, rates.formatted("\"whole\": \"0.03\"")).json();
+    assertThat(row(set, "A").at("/cells/0").asString()).isEqualTo("0.03");
+    assertThat(row(set, "A").at("/cells/1").asString()).as("the same in each").isEqualTo("0.03");
+    JsonNode half = api.post(into, rates.formatted("\"factor\": \"0.5\"")).json();
+    assertThat(row(half, "A").at("/cells/1").asString()).isEqualTo("0.015");
+    assertThat(api.post(into, rates.formatted("\"step\": \"0.001\"")).text("detail"))
+        .contains("Give either a rate");
   }
 }
