@@ -36,6 +36,8 @@ class BriefingController {
   private static final MediaType HTML = new MediaType("text", "html", StandardCharsets.UTF_8);
 
   private final BriefingService service;
+  private final BriefingReader reader;
+  private final BriefingSigning signing;
   private final BriefingStore store;
   private final BriefingDocument documents;
   private final BriefingMail mail;
@@ -43,11 +45,15 @@ class BriefingController {
 
   BriefingController(
       BriefingService service,
+      BriefingReader reader,
+      BriefingSigning signing,
       BriefingStore store,
       BriefingDocument documents,
       BriefingMail mail,
       TemporaryFiles temporary) {
     this.service = service;
+    this.reader = reader;
+    this.signing = signing;
     this.store = store;
     this.documents = documents;
     this.mail = mail;
@@ -221,7 +227,7 @@ class BriefingController {
   /** A briefing with its figures asked again. 404 {@code briefing-unknown}. */
   @GetMapping("/{id}")
   PageAnswer get(@PathVariable int id) {
-    return service.page(id);
+    return reader.page(id);
   }
 
   /**
@@ -267,7 +273,7 @@ class BriefingController {
       @PathVariable int id,
       @RequestHeader(value = HttpHeaders.IF_MATCH, required = false) @Nullable String tag,
       @RequestBody HandBody body) {
-    return service.hand(id, tag, body.signer());
+    return signing.hand(id, tag, body.signer());
   }
 
   /** Signs it as it is read now. 409 {@code briefing-not-handed}, {@code another-person}. */
@@ -275,19 +281,19 @@ class BriefingController {
   PageAnswer sign(
       @PathVariable int id,
       @RequestHeader(value = HttpHeaders.IF_MATCH, required = false) @Nullable String tag) {
-    return service.sign(id, tag);
+    return signing.sign(id, tag);
   }
 
   /** Declines it because of {@code text}. */
   @PostMapping("/{id}/decline")
   PageAnswer decline(@PathVariable int id, @RequestBody WordsBody body) {
-    return service.decline(id, body.text());
+    return signing.decline(id, body.text());
   }
 
   /** Asks people to review it. 404 {@code account-unknown}. */
   @PostMapping("/{id}/reviewers")
   PageAnswer reviewers(@PathVariable int id, @RequestBody NamesBody body) {
-    return service.askToReview(id, body.to() == null ? List.of() : body.to());
+    return signing.askToReview(id, body.to() == null ? List.of() : body.to());
   }
 
   /** Remarks on a block. */
@@ -304,8 +310,8 @@ class BriefingController {
 
   /** Figures that a typed one may be, so that it can be bound. */
   @GetMapping("/{id}/candidates")
-  List<BriefingService.Candidate> candidates(@PathVariable int id, @RequestParam String typed) {
-    return service.candidates(id, typed);
+  List<BriefingReader.Candidate> candidates(@PathVariable int id, @RequestParam String typed) {
+    return reader.candidates(id, typed);
   }
 
   /** Tagged, with an outline. 400 {@code briefing-invalid} where it is too long. */

@@ -29,7 +29,7 @@ class BriefingDocument {
       DateTimeFormatter.ofPattern("d MMM yyyy, HH:mm", Locale.ENGLISH);
 
   private final BriefingStore store;
-  private final BriefingService service;
+  private final BriefingReader reader;
   private final FigureReader figures;
   private final ExhibitReader exhibits;
   private final CompanyName company;
@@ -37,13 +37,13 @@ class BriefingDocument {
 
   BriefingDocument(
       BriefingStore store,
-      BriefingService service,
+      BriefingReader reader,
       FigureReader figures,
       ExhibitReader exhibits,
       CompanyName company,
       CompanyClock clock) {
     this.store = store;
-    this.service = service;
+    this.reader = reader;
     this.figures = figures;
     this.exhibits = exhibits;
     this.company = company;
@@ -181,17 +181,17 @@ class BriefingDocument {
 
   private Object read(Block block, FigureReader.Answers answers) {
     return block.exhibit() == null
-        ? BriefingService.now(block, answers)
+        ? BriefingReader.now(block, answers)
         : exhibits.read(block.exhibit(), answers);
   }
 
   private List<Block> blocks(BriefingEntity briefing) {
-    Kept kept = service.kept(briefing);
-    return kept == null ? service.blocks(briefing) : kept.plainBlocks();
+    Kept kept = reader.kept(briefing);
+    return kept == null ? reader.blocks(briefing) : kept.plainBlocks();
   }
 
   private Document document(BriefingEntity briefing, @Nullable List<String> shown) {
-    Kept kept = service.kept(briefing);
+    Kept kept = reader.kept(briefing);
     FigureReader.Answers answers = figures.new Answers();
     List<Part> parts = new ArrayList<>();
     int number = 0;
@@ -213,7 +213,7 @@ class BriefingDocument {
               block.id(),
               block.kind(),
               block.kind().equals(Block.CLAIM) ? number : 0,
-              BriefingService.sentence(block),
+              BriefingReader.sentence(block),
               block.figures(),
               data == null ? null : drawn(block.text(), data)));
     }
