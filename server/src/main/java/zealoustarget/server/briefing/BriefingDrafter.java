@@ -230,6 +230,10 @@ class BriefingDrafter {
           BriefingWords.waitOfWaitForFileThat(axis.word(2)),
           ordered("wait", draft.standing(FigureReader.TOTAL, "waiting")));
     }
+    FigureQuery staged = new FigureQuery("loads", draft.view, FigureReader.TOTAL, "stagedLines");
+    if (draft.scope.axis() == null && !"0".equals(draft.answers.value(staged))) {
+      draft.claim("total", BriefingWords.LINES_NOT_COUNTED, ordered("lines", staged));
+    }
     if (isTold) {
       draft.exhibit(
           "total",

@@ -49,6 +49,8 @@ final class BriefingWords {
   static final String OPEN_AFTER = "Open after";
   static final String OPEN_DEALS_BETWEEN_TWO_SNAPSHOTS = "Open deals between two snapshots";
   static final String EXACTLY_AT = "exactly at";
+  static final String LINES_NOT_COUNTED =
+      "Lines of staged files that are not counted here: {lines}.";
   static final String OF_QUOTA = "% of quota";
   static final String FOLLOW_UP_OPEN = "open";
   static final String FOLLOW_UP_DONE = "done";

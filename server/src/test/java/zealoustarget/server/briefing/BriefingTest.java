@@ -477,6 +477,30 @@ class BriefingTest {
     assertThat(schedule.at("/0/to").size()).isZero();
   }
 
+  @Test
+  void stagedLines_areSaid_untilTheyArePosted() {
+    int load =
+        api.load(
+                "late.csv",
+                "month,rep,revenue\n2026-10,K2,40.00\n2026-10,K2,10.00\n",
+                "kind",
+                "actuals")
+            .json()
+            .get("id")
+            .asInt();
+    JsonNode page = draft();
+    assertThat(sentences(page))
+        .contains("Lines of staged files that are not counted here: two.")
+        .anyMatch(one -> one.startsWith("South ended 25.0 % below"));
+    api.post("/api/v1/loads/" + load + "/post", "{}");
+    JsonNode after = api.get(at(page, "")).json();
+    assertThat(after.get("blocks").valueStream())
+        .filteredOn(block -> block.at("/text").asString().startsWith("Lines of staged"))
+        .allMatch(block -> block.get("state").asString().equals("moved"))
+        .hasSize(1);
+    assertThat(sentences(draft())).noneMatch(one -> one.startsWith("Lines of staged"));
+  }
+
   private JsonNode exhibit(JsonNode page, String kind) {
     return page.get("blocks")
         .valueStream()
