@@ -5,7 +5,7 @@ import org.jspecify.annotations.Nullable;
 /** Everything that a person reads of {@code approval}. */
 final class ApprovalWords {
   static final String GIVE_REASON_FOR_DECLINING = "Give a reason for declining.";
-  static final String YOU_MADE_THIS_PROPOSAL_SO_ANOTHER =
+  static final String OWN_PROPOSAL =
       "You made this proposal, so another person has to accept or decline it. You can withdraw"
           + " it.";
   static final String APPROVER_ACCEPTS_OR_DECLINES_PROPOSALS =
@@ -17,7 +17,7 @@ final class ApprovalWords {
     return "Proposal to accept or decline: " + subject;
   }
 
-  static String proposesNothingOfItCountsBefore(String maker, String subject, String company) {
+  static String proposes(String maker, String subject, String company) {
     return maker
         + " proposes: "
         + subject
@@ -31,8 +31,7 @@ final class ApprovalWords {
     return "Proposal " + state + ": " + subject;
   }
 
-  static String yourProposalWasByBecause(
-      String state, @Nullable String decidedBy, @Nullable String because) {
+  static String decided(String state, @Nullable String decidedBy, @Nullable String because) {
     return "Your proposal was "
         + state
         + " by "
@@ -49,7 +48,7 @@ final class ApprovalWords {
     return "A reason has at most " + longestReason + " characters.";
   }
 
-  static String onlyWhoMadeItCanWithdraw(String maker) {
+  static String onlyMakerWithdraws(String maker) {
     return "Only " + maker + ", who made it, can withdraw it.";
   }
 
@@ -65,7 +64,7 @@ final class ApprovalWords {
     return "There is no proposal " + id + ".";
   }
 
-  static String proposalWasBy(String state, @Nullable String decidedBy) {
+  static String decidedAlready(String state, @Nullable String decidedBy) {
     return "The proposal was " + state + " by " + decidedBy + ". Nothing was changed.";
   }
 }

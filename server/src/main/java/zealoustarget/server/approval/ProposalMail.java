@@ -72,16 +72,14 @@ class ProposalMail {
     send(
         to,
         ApprovalWords.proposalToAcceptOrDecline(proposal.subject),
-        ApprovalWords.proposesNothingOfItCountsBefore(
-            proposal.maker, proposal.subject, company.get()));
+        ApprovalWords.proposes(proposal.maker, proposal.subject, company.get()));
   }
 
   void decided(ProposalEntity proposal) {
     send(
         accounts.find(proposal.makerId).map(preferences::mailOf).map(List::of).orElse(List.of()),
         ApprovalWords.proposal(proposal.state.word(), proposal.subject),
-        ApprovalWords.yourProposalWasByBecause(
-            proposal.state.word(), proposal.decidedBy, proposal.because));
+        ApprovalWords.decided(proposal.state.word(), proposal.decidedBy, proposal.because));
   }
 
   private void send(List<String> to, String subject, String text) {

@@ -177,7 +177,7 @@ public class Proposals {
         () -> {
           ProposalEntity proposal = waiting(id);
           if (proposal.makerId != CurrentAccount.account().id()) {
-            throw Refusal.of("not-allowed", ApprovalWords.onlyWhoMadeItCanWithdraw(proposal.maker));
+            throw Refusal.of("not-allowed", ApprovalWords.onlyMakerWithdraws(proposal.maker));
           }
           return giveBack(proposal, ProposalState.WITHDRAWN, null);
         });
@@ -228,7 +228,7 @@ public class Proposals {
     if (proposal.state != ProposalState.WAITING) {
       throw Refusal.of(
           "proposal-decided",
-          ApprovalWords.proposalWasBy(proposal.state.word(), proposal.decidedBy));
+          ApprovalWords.decidedAlready(proposal.state.word(), proposal.decidedBy));
     }
     return proposal;
   }
@@ -238,7 +238,7 @@ public class Proposals {
     ProposalEntity proposal = find(id);
     Account acting = CurrentAccount.account();
     if (proposal.makerId == acting.id()) {
-      throw Refusal.of("own-proposal", ApprovalWords.YOU_MADE_THIS_PROPOSAL_SO_ANOTHER);
+      throw Refusal.of("own-proposal", ApprovalWords.OWN_PROPOSAL);
     }
     if (acting.role() != Role.APPROVER) {
       throw Refusal.of("not-allowed", ApprovalWords.APPROVER_ACCEPTS_OR_DECLINES_PROPOSALS);

@@ -153,8 +153,7 @@ class BriefingController {
         body.parts() == null ? List.of() : body.parts().stream().distinct().toList();
     if (parts.isEmpty() || !BriefingDrafter.PARTS.containsAll(parts)) {
       throw Refusal.of(
-              "value-unknown",
-              BriefingWords.partsOfTemplateAre(String.join(", ", BriefingDrafter.PARTS)))
+              "value-unknown", BriefingWords.unknownPart(String.join(", ", BriefingDrafter.PARTS)))
           .with("name", "parts");
     }
     if (name.isBlank() || name.length() > LONGEST_NAME) {
@@ -208,8 +207,7 @@ class BriefingController {
     List<String> rhythms = List.of(ScheduleEntity.AFTER_CLOSING, ScheduleEntity.WEEKLY);
     Recipients to = Recipients.of(body.to(), body.roles());
     if (!rhythms.contains(String.valueOf(body.rhythm())) || to.isEmpty()) {
-      throw Refusal.of(
-              "value-unknown", BriefingWords.sayWhenItIsSentAnd(String.join(", ", rhythms)))
+      throw Refusal.of("value-unknown", BriefingWords.unknownRhythm(String.join(", ", rhythms)))
           .with("name", to.isEmpty() ? "to" : "rhythm");
     }
     mail.check(to);

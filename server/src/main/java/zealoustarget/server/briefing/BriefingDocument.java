@@ -347,7 +347,7 @@ class BriefingDocument {
 
   private static void table(StringBuilder text, ExhibitData data) {
     if (data.isGone()) {
-      text.append(BriefingWords.THIS_VIEW_CAN_NO_LONGER_BE);
+      text.append(BriefingWords.VIEW_IS_GONE);
       return;
     }
     int columns = data.columns().size();

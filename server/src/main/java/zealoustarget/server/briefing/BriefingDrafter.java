@@ -215,7 +215,7 @@ class BriefingDrafter {
     boolean isTold =
         draft.claim(
             "total",
-            BriefingWords.pctSideActualAgainstGoal(
+            BriefingWords.total(
                 spanName(draft.scope), verb(standing), goalWord(draft), axis.word(2)),
             ordered(
                 "pct", draft.standing(FigureReader.TOTAL, "missPercent"),
@@ -227,7 +227,7 @@ class BriefingDrafter {
     if (standing.hasNonNull("waiting")) {
       draft.claim(
           "total",
-          BriefingWords.waitOfWaitForFileThat(axis.word(2)),
+          BriefingWords.waiting(axis.word(2)),
           ordered("wait", draft.standing(FigureReader.TOTAL, "waiting")));
     }
     FigureQuery staged = new FigureQuery("loads", draft.view, FigureReader.TOTAL, "stagedLines");
@@ -276,8 +276,7 @@ class BriefingDrafter {
     boolean isTold =
         draft.claim(
             isShort ? "shortfall" : "excess",
-            BriefingWords.namePctSideLargestShortfallLargest(
-                verb(standing), goalWord(draft), isShort),
+            BriefingWords.extreme(verb(standing), goalWord(draft), isShort),
             ordered(
                 "name", draft.standing(key, "name"),
                 "pct", draft.standing(key, "missPercent"),
@@ -316,15 +315,13 @@ class BriefingDrafter {
       String name = reason.path("reason").asString("");
       if (!name.isEmpty() && told < MOST_REASONS) {
         FigureQuery query = new FigureQuery("reason", view, name, "shortfall");
-        if (draft.claim(
-            "reasons", BriefingWords.accountsForGapOfShortfall(name), ordered("gap", query))) {
+        if (draft.claim("reasons", BriefingWords.reasonCosts(name), ordered("gap", query))) {
           told++;
         }
       }
     }
     if (told > 0) {
-      draft.exhibit(
-          "reasons", BriefingWords.WHAT_EACH_REASON_COSTS_MONTH_BY, "reasons", view, null);
+      draft.exhibit("reasons", BriefingWords.WHAT_EACH_REASON_COSTS, "reasons", view, null);
     }
   }
 
@@ -355,7 +352,7 @@ class BriefingDrafter {
     boolean isTold =
         draft.claim(
             "outlook",
-            BriefingWords.isExpectedToEndAtExpected(
+            BriefingWords.outlook(
                 SpanWords.of(quarter, companyRules.current().calendar()).text(), goalWord(draft)),
             ordered(
                 "expected", outlookFigure(view, "expected"),
@@ -386,7 +383,7 @@ class BriefingDrafter {
     boolean isTold =
         draft.claim(
             "pay",
-            BriefingWords.paysDueOfCommissionToReps(SpanWords.name(month)),
+            BriefingWords.pay(SpanWords.name(month)),
             ordered(
                 "due", new FigureQuery("earnings", view, FigureReader.TOTAL, "due"),
                 "reps", new FigureQuery("earnings", view, FigureReader.TOTAL, "reps")));
@@ -403,7 +400,7 @@ class BriefingDrafter {
     }
     draft.claim(
         "corrections",
-        BriefingWords.SINCE_THESE_MONTHS_WERE_CLOSED_LINES,
+        BriefingWords.CORRECTED_SINCE_CLOSE,
         ordered(
             "lines", draft.standing(FigureReader.TOTAL, "lines"),
             "sum", draft.standing(FigureReader.TOTAL, "corrections")));

@@ -110,7 +110,7 @@ class BriefingMail {
    */
   int queue(int briefing, Recipients recipients, boolean asPdf) {
     if (!server.isSet()) {
-      throw Refusal.of("mail-failed", BriefingWords.NO_MAIL_SERVER_IS_SET_ZEALOUS);
+      throw Refusal.of("mail-failed", BriefingWords.NO_MAIL_SERVER);
     }
     List<Account> to = check(recipients);
     store.get(briefing);

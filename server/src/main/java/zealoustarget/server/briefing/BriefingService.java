@@ -171,7 +171,7 @@ class BriefingService {
     String kind = before == null ? String.valueOf(body.kind()) : before.kind();
     String text = body.text() == null ? "" : body.text().strip();
     if (text.length() > LONGEST_TEXT || text.isEmpty()) {
-      throw invalid(BriefingWords.blockNeedsTextOfToCharacters(LONGEST_TEXT));
+      throw invalid(BriefingWords.blockNeedsText(LONGEST_TEXT));
     }
     String id = before == null ? freeId(others) : before.id();
     if (before == null) {
@@ -275,7 +275,7 @@ class BriefingService {
     for (Figure figure : block.figures()) {
       Figure now = answers.read(figure.id(), figure.query());
       if (now == null && isNamed) {
-        throw invalid(BriefingWords.FIGURE_OF_THIS_CLAIM_CAN_NO);
+        throw invalid(BriefingWords.FIGURE_IS_GONE);
       }
       read.add(now == null ? figure : now);
     }
@@ -284,12 +284,12 @@ class BriefingService {
 
   /** Keeps a claim that has moved, or is void, as it was; value-missing without a reason. */
   PageAnswer keep(int id, @Nullable String tag, String blockId, @Nullable String because) {
-    String reason = text("because", BriefingWords.WHY_IT_STAYS_AS_IT_WAS, because, LONGEST_REASON);
+    String reason = text("because", BriefingWords.WHY_IT_STAYS, because, LONGEST_REASON);
     FigureReader.Answers answers = figures.new Answers();
     store.change(
         id,
         tag,
-        BriefingWords.keptClaimAsItWas(reason),
+        BriefingWords.keptClaim(reason),
         one -> {
           checkOpen(one);
           one.content =

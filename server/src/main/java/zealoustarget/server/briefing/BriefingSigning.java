@@ -65,7 +65,7 @@ class BriefingSigning {
     store.change(
         id,
         null,
-        BriefingWords.toBeReviewedBy(String.join(", ", found)),
+        BriefingWords.toBeReviewed(String.join(", ", found)),
         one -> {
           BriefingService.checkOpen(one);
           one.reviewers = String.join("\n", found);
@@ -103,8 +103,7 @@ class BriefingSigning {
     if (!reader.maySign(briefing)) {
       throw briefing.state.equals("handed")
           ? Refusal.of("another-person", BriefingWords.APPROVER_SIGNS_OR_DECLINES_BRIEFING)
-          : Refusal.of(
-              "briefing-not-handed", BriefingWords.briefingIsOnlyOneThatWas(briefing.state));
+          : Refusal.of("briefing-not-handed", BriefingWords.onlyHandedOver(briefing.state));
     }
   }
 

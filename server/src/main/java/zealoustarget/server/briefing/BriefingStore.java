@@ -70,7 +70,7 @@ class BriefingStore implements CloseList.SignedBriefings {
       int id, @Nullable String tag, @Nullable String said, Consumer<BriefingEntity> change) {
     BriefingEntity one = get(id);
     if (tag != null && !tag.equals(Integer.toString(one.version))) {
-      throw Refusal.of("changed-since", BriefingWords.changedBriefingSinceYouReadIt(one.changedBy));
+      throw Refusal.of("changed-since", BriefingWords.changedBriefingSinceYouRead(one.changedBy));
     }
     change.accept(one);
     one.changedBy = Audit.who();
@@ -185,7 +185,7 @@ class BriefingStore implements CloseList.SignedBriefings {
       return false;
     }
     entities.persist(new SentEntity(place, address, asPdf));
-    audit.add(AuditKind.BRIEFING, subject(get(briefing)), null, BriefingWords.toBeSentTo(address));
+    audit.add(AuditKind.BRIEFING, subject(get(briefing)), null, BriefingWords.toBeSent(address));
     return true;
   }
 
@@ -213,7 +213,7 @@ class BriefingStore implements CloseList.SignedBriefings {
         AuditKind.BRIEFING,
         BriefingWords.schedule(rhythm),
         null,
-        BriefingWords.toBeSentTo(to.words()));
+        BriefingWords.toBeSent(to.words()));
   }
 
   /** Ends a schedule; nothing happens where there is none. */
@@ -225,7 +225,7 @@ class BriefingStore implements CloseList.SignedBriefings {
       audit.add(
           AuditKind.BRIEFING,
           BriefingWords.schedule(one.rhythm),
-          BriefingWords.toBeSentTo(one.to().words()),
+          BriefingWords.toBeSent(one.to().words()),
           null);
     }
   }

@@ -7,23 +7,23 @@ final class BriefingWords {
   static final String DRAFT_NOT_SIGNED = "Draft, not signed\n";
   static final String PREPARED_BY = "\nPrepared by ";
   static final String SIGNED_BY = "Signed by ";
-  static final String THIS_VIEW_CAN_NO_LONGER_BE = "  This view can no longer be read.\n";
+  static final String VIEW_IS_GONE = "  This view can no longer be read.\n";
   static final String LAST_YEAR = "last year";
-  static final String WHAT_EACH_REASON_COSTS_MONTH_BY = "What each reason costs, month by month";
+  static final String WHAT_EACH_REASON_COSTS = "What each reason costs, month by month";
   static final String WHERE_OPEN_DEALS_WOULD_TAKE_QUARTER =
       "Where the open deals would take the quarter";
   static final String COMMISSION_DUE_BY_REP = "Commission due by rep";
-  static final String SINCE_THESE_MONTHS_WERE_CLOSED_LINES =
+  static final String CORRECTED_SINCE_CLOSE =
       "Since these months were closed, {lines} lines worth {sum} were corrected.";
-  static final String NO_MAIL_SERVER_IS_SET_ZEALOUS =
+  static final String NO_MAIL_SERVER =
       "No mail server is set (zealous.mail.host). Take the PDF along instead.";
   static final String EXHIBIT_NEEDS_VIEW = "An exhibit needs a view.";
   static final String BLOCK_IS_CLAIM_EXHIBIT_OR_TEXT = "A block is a claim, an exhibit or a text.";
   static final String SIGNED_BRIEFING_DOES_NOT_CHANGE =
       "A signed briefing does not change. Draft another one; it names what has moved.";
-  static final String FIGURE_OF_THIS_CLAIM_CAN_NO =
+  static final String FIGURE_IS_GONE =
       "A figure of this claim can no longer be read. Remove the claim, or keep it as it was.";
-  static final String WHY_IT_STAYS_AS_IT_WAS = "why it stays as it was";
+  static final String WHY_IT_STAYS = "why it stays as it was";
   static final String HANDED_OVER_TO_BE_SIGNED = "handed over to be signed";
   static final String ONE_CLAIM_DOES_NOT_HOLD =
       "One claim does not hold. Take its new figures, or keep it as it was with a reason.";
@@ -63,7 +63,7 @@ final class BriefingWords {
 
   private BriefingWords() {}
 
-  static String partsOfTemplateAre(String parts) {
+  static String unknownPart(String parts) {
     return "Parts of a template are " + parts + ".";
   }
 
@@ -71,7 +71,7 @@ final class BriefingWords {
     return "A name has 1 to " + longestName + " characters.";
   }
 
-  static String sayWhenItIsSentAnd(String times) {
+  static String unknownRhythm(String times) {
     return "Say when it is sent (" + times + ") and to whom.";
   }
 
@@ -83,8 +83,7 @@ final class BriefingWords {
     return "no part " + part;
   }
 
-  static String pctSideActualAgainstGoal(
-      String spanName, String verb, String goalWord, String word) {
+  static String total(String spanName, String verb, String goalWord, String word) {
     return spanName
         + " "
         + verb
@@ -95,7 +94,7 @@ final class BriefingWords {
         + " {reached} reached theirs.";
   }
 
-  static String waitOfWaitForFileThat(String word) {
+  static String waiting(String word) {
     return "{wait} of the " + word + " wait for a file that has not come; here they count as 0.";
   }
 
@@ -103,7 +102,7 @@ final class BriefingWords {
     return "All " + word + " against " + goalWord;
   }
 
-  static String namePctSideLargestShortfallLargest(String verb, String goalWord, boolean isShort) {
+  static String extreme(String verb, String goalWord, boolean isShort) {
     return "{name} "
         + verb
         + " {pct} {side} "
@@ -117,18 +116,18 @@ final class BriefingWords {
     return name + ", month by month";
   }
 
-  static String accountsForGapOfShortfall(String name) {
+  static String reasonCosts(String name) {
     return name + " accounts for {gap} of the shortfall.";
   }
 
-  static String isExpectedToEndAtExpected(String quarter, String goalWord) {
+  static String outlook(String quarter, String goalWord) {
     return quarter
         + " is expected to end at {expected}, {pct} of "
         + goalWord
         + "; {open} is open in {deals} deals.";
   }
 
-  static String paysDueOfCommissionToReps(String month) {
+  static String pay(String month) {
     return month + " pays {due} of commission to {reps} reps.";
   }
 
@@ -152,7 +151,7 @@ final class BriefingWords {
     return "\"" + name + "\" is no analyst or approver. Nobody was asked.";
   }
 
-  static String toBeReviewedBy(String names) {
+  static String toBeReviewed(String names) {
     return "to be reviewed by " + names;
   }
 
@@ -164,7 +163,7 @@ final class BriefingWords {
     return "Block \"" + id + "\" stands twice.";
   }
 
-  static String blockNeedsTextOfToCharacters(int longestText) {
+  static String blockNeedsText(int longestText) {
     return "A block needs a text of 1 to " + longestText + " characters.";
   }
 
@@ -176,7 +175,7 @@ final class BriefingWords {
     return words + " Nothing was saved.";
   }
 
-  static String keptClaimAsItWas(String reason) {
+  static String keptClaim(String reason) {
     return "kept a claim as it was: " + reason;
   }
 
@@ -190,7 +189,7 @@ final class BriefingWords {
         + " reason.";
   }
 
-  static String briefingIsOnlyOneThatWas(String state) {
+  static String onlyHandedOver(String state) {
     return "The briefing is " + state + "; only one that was handed over is signed.";
   }
 
@@ -206,7 +205,7 @@ final class BriefingWords {
     return "There is no briefing " + id + ". Load the list again.";
   }
 
-  static String changedBriefingSinceYouReadIt(String changedBy) {
+  static String changedBriefingSinceYouRead(String changedBy) {
     return changedBy
         + " changed the briefing since you read it. Load it again; your change was not saved.";
   }
@@ -219,7 +218,7 @@ final class BriefingWords {
     return "There is no remark " + id + ". Load the briefing again.";
   }
 
-  static String toBeSentTo(String address) {
+  static String toBeSent(String address) {
     return "to be sent to " + address;
   }
 
@@ -243,11 +242,11 @@ final class BriefingWords {
     return file + " was posted";
   }
 
-  static String wasPostedWasReversed(String file, boolean isPosted) {
+  static String wasPostedAndReversed(String file, boolean isPosted) {
     return file + (isPosted ? " was posted" : " was reversed");
   }
 
-  static String wereChangedBy(String subject, String by) {
+  static String wereChanged(String subject, String by) {
     return subject + " were changed by " + by;
   }
 
@@ -263,7 +262,7 @@ final class BriefingWords {
     return name + ", months against " + goal;
   }
 
-  static String outlookDealsAsOf(String day) {
+  static String outlookDeals(String day) {
     return "Outlook, deals as of " + day;
   }
 

@@ -61,10 +61,10 @@ class Causes {
     List<String> changes =
         Stream.concat(
                 since.stream()
-                    .map(load -> BriefingWords.wasPostedWasReversed(load.file(), load.isPosted())),
+                    .map(load -> BriefingWords.wasPostedAndReversed(load.file(), load.isPosted())),
                 audit.entries("", AuditKind.RULES_CHANGED, 0, MOST_NAMED).stream()
                     .filter(entry -> Instant.parse(entry.at()).isAfter(read))
-                    .map(entry -> BriefingWords.wereChangedBy(entry.subject(), entry.by())))
+                    .map(entry -> BriefingWords.wereChanged(entry.subject(), entry.by())))
             .distinct()
             .toList();
     return changes.isEmpty()

@@ -50,7 +50,7 @@ class OutlookExhibits {
             answer.get("from").asString(),
             answer.get("to").asString()),
         answer.get("unit").asString(),
-        BriefingWords.outlookDealsAsOf(answer.path("asOf").asString("–")),
+        BriefingWords.outlookDeals(answer.path("asOf").asString("–")),
         address,
         answer.get("asOf").isNull(),
         ExhibitRows.share(BigDecimal.ONE, ExhibitRows.WIDEST),

@@ -97,7 +97,7 @@ class CloseController {
             .filter(found -> !source.isBlank() && source.length() <= LONGEST_SOURCE)
             .orElseThrow(
                 () ->
-                    Refusal.of("value-unknown", CloseWords.SOURCE_COMES_MONTHLY_QUARTERLY_OR_HAS)
+                    Refusal.of("value-unknown", CloseWords.SOURCE_COMES_MONTHLY_QUARTERLY)
                         .with("name", "rhythm"));
     String name = body.name() == null || body.name().isBlank() ? source : body.name();
     rhythms.set(source, name, rhythm);

@@ -138,7 +138,7 @@ class CloseLines {
         items(
             looked,
             load -> load.state() == LoadState.STAGED || load.state() == LoadState.RECEIVED,
-            load -> CloseWords.lineWaitsLinesWaitToBe(load.ready()));
+            load -> CloseWords.linesWait(load.ready()));
     return new Found(
         "staged",
         CloseWords.STAGED,
@@ -159,7 +159,7 @@ class CloseLines {
         items(
             looked,
             load -> load.isPosted() && load.held() > 0 && !settled.contains(load.id()),
-            load -> CloseWords.ofLineLines(load.held(), load.lines()));
+            load -> CloseWords.heldOf(load.held(), load.lines()));
     int lines =
         looked.loads().stream()
             .filter(load -> open.stream().anyMatch(item -> item.key().equals(key(load))))
@@ -188,7 +188,7 @@ class CloseLines {
     return new Found(
         "control-totals",
         CloseWords.CONTROL_TOTALS,
-        given.isEmpty() ? "–" : CloseWords.of((given.size() - open.size()), given.size()),
+        given.isEmpty() ? "–" : CloseWords.partOf((given.size() - open.size()), given.size()),
         given.isEmpty()
             ? CloseWords.NONE_IS_GIVEN
             : open.isEmpty() ? CloseWords.ALL_MATCH : names(open),
@@ -354,9 +354,9 @@ class CloseLines {
           if (over.abs().compareTo(limit) > 0) {
             open.add(
                 new CloseAnswer.Item(
-                    CloseWords.in(region.key(), book.name(), over.toText()),
+                    CloseWords.inMonths(region.key(), book.name(), over.toText()),
                     region.name(),
-                    CloseWords.quotasOfAgainstIn(
+                    CloseWords.quotasAgainst(
                         looked.figures().amount(sum, quota.measure()),
                         looked.figures().amount(own, quota.measure()),
                         book.name()),
@@ -372,9 +372,9 @@ class CloseLines {
         CloseWords.REGION_GOALS,
         largest == null ? "–" : signed(largest),
         largest == null
-            ? CloseWords.NO_REGION_HAS_GOAL_OF_ITS
+            ? CloseWords.NO_REGION_HAS_GOAL
             : open.isEmpty()
-                ? CloseWords.noRegionDiffersByMoreThan(shown, largestOf)
+                ? CloseWords.noRegionDiffers(shown, largestOf)
                 : CloseWords.moreThan(names(open) + verb(open.size()), shown),
         action(CloseWords.OPEN_GOALS, open),
         open);
@@ -439,8 +439,8 @@ class CloseLines {
         CloseWords.REASONS,
         Integer.toString(open.size()),
         misses == 0
-            ? CloseWords.noRepMissesByMoreThan(shown)
-            : CloseWords.repMissesRepsMissByMore(misses, shown, names(open), waiting.size()),
+            ? CloseWords.noRepMisses(shown)
+            : CloseWords.repsMiss(misses, shown, names(open), waiting.size()),
         action(CloseWords.GIVE_REASON, open),
         open);
   }

@@ -227,12 +227,14 @@ public class CloseList implements CloseGate {
     return new CloseLines.Found(
         "arrivals",
         CloseWords.ARRIVALS,
-        expected.isEmpty() ? "–" : CloseWords.of((expected.size() - open.size()), expected.size()),
+        expected.isEmpty()
+            ? "–"
+            : CloseWords.partOf((expected.size() - open.size()), expected.size()),
         expected.isEmpty()
             ? CloseWords.NO_SOURCE_HAS_COME_THREE_MONTHS
             : open.isEmpty()
                 ? late.isEmpty() ? CloseWords.ALL_CAME : CloseWords.names(late, 2)
-                : CloseWords.isMissingAreMissing(
+                : CloseWords.missing(
                     CloseWords.names(open.stream().map(CloseAnswer.Item::name).toList(), 2),
                     open.size()),
         open.isEmpty() ? null : new CloseAnswer.Action(CloseWords.CHOOSE_FILE, ""),
@@ -310,7 +312,7 @@ public class CloseList implements CloseGate {
             CloseWords.STATEMENTS,
             isDone ? "done" : "open",
             false,
-            CloseWords.of(count.sent(), count.all()),
+            CloseWords.partOf(count.sent(), count.all()),
             CloseWords.SENT_ONCE_MONTH_IS_CLOSED,
             null,
             null,
@@ -330,14 +332,13 @@ public class CloseList implements CloseGate {
   CloseAnswer waive(YearMonth month, String code, @Nullable String reason) {
     String text = reason == null ? "" : reason.strip();
     if (text.isEmpty() || text.length() > LONGEST_REASON) {
-      throw Refusal.of("value-missing", CloseWords.giveReasonForWaiverInUp(LONGEST_REASON))
+      throw Refusal.of("value-missing", CloseWords.giveReason(LONGEST_REASON))
           .with("name", "reason");
     }
     checkOpen(month);
     Placed line = find(month, code);
     if (line.open().isEmpty()) {
-      throw Refusal.of("close-line-done", CloseWords.isDoneNothingIsWaived(line.line().name()))
-          .with("line", code);
+      throw Refusal.of("close-line-done", CloseWords.isDone(line.line().name())).with("line", code);
     }
     store.waive(month, line.line(), line.open(), text);
     state.changed();
@@ -356,8 +357,7 @@ public class CloseList implements CloseGate {
   CloseAnswer add(YearMonth month, @Nullable String name, boolean isRecurring) {
     String text = name == null ? "" : name.strip();
     if (text.isEmpty() || text.length() > LONGEST_NAME) {
-      throw Refusal.of("value-missing", CloseWords.sayWhatIsToBeDone(LONGEST_NAME))
-          .with("name", "name");
+      throw Refusal.of("value-missing", CloseWords.sayWhat(LONGEST_NAME)).with("name", "name");
     }
     checkOpen(month);
     store.add(month, text, isRecurring);
@@ -383,7 +383,7 @@ public class CloseList implements CloseGate {
 
   private void checkOpen(YearMonth month) {
     if (seals.find(month).isPresent()) {
-      throw Refusal.of("month-sealed", CloseWords.isClosedItsCloseListStays(month))
+      throw Refusal.of("month-sealed", CloseWords.monthIsClosed(month))
           .with("months", List.of(month.toString()));
     }
   }

@@ -153,8 +153,7 @@ class CloseStore {
   }
 
   static Refusal unknown(YearMonth month, String line) {
-    return Refusal.of("close-line-unknown", CloseWords.closeListOfHasNoLine(month, line))
-        .with("line", line);
+    return Refusal.of("close-line-unknown", CloseWords.noLine(month, line)).with("line", line);
   }
 
   /** Claims the telling of a late source; false where it was told before. */
@@ -179,6 +178,6 @@ class CloseStore {
   }
 
   private static String subject(YearMonth month, String line) {
-    return CloseWords.closeListOf(month, line);
+    return CloseWords.closeList(month, line);
   }
 }

@@ -43,7 +43,7 @@ final class CloseWords {
   static final String SIGNED = "signed";
   static final String UNSIGNED = "nobody has signed it yet";
 
-  static final String SOURCE_COMES_MONTHLY_QUARTERLY_OR_HAS =
+  static final String SOURCE_COMES_MONTHLY_QUARTERLY =
       "A source comes monthly, quarterly, or has ended. Choose one.";
   static final String NONE_WAITS_TO_BE_POSTED = "none waits to be posted";
   static final String NONE_IS_GIVEN = "none is given";
@@ -53,7 +53,7 @@ final class CloseWords {
   static final String HAS_NO_COMMISSION_PLAN = "has no commission plan";
   static final String REP_HAS_ONE = "rep has one";
   static final String REPS_HAVE_ONE = "reps have one";
-  static final String NO_REGION_HAS_GOAL_OF_ITS = "no region has a goal of its own";
+  static final String NO_REGION_HAS_GOAL = "no region has a goal of its own";
   static final String DIFFERS_BY = " differs by";
   static final String DIFFER_BY = " differ by";
   static final String NONE_IS_DUE = "none is due";
@@ -64,7 +64,7 @@ final class CloseWords {
   static final String ADDED_FOR_EVERY_MONTH = "added for every month";
   static final String ADDED_FOR_THIS_MONTH = "added for this month";
   static final String ON_LIST = "on the list";
-  static final String YEAR_IS_FISCAL_YEAR_SUCH_AS = "\"year\" is a fiscal year such as 2027.";
+  static final String YEAR_IS_FISCAL = "\"year\" is a fiscal year such as 2027.";
 
   private CloseWords() {}
 
@@ -168,11 +168,11 @@ final class CloseWords {
         + ". Settle or waive them in Intake. Nothing was closed.";
   }
 
-  static String lineWaitsLinesWaitToBe(int ready) {
+  static String linesWait(int ready) {
     return count(ready, "line waits", "lines wait") + " to be posted";
   }
 
-  static String ofLineLines(int held, int lines) {
+  static String heldOf(int held, int lines) {
     return held + " of " + count(lines, "line", "lines");
   }
 
@@ -180,7 +180,7 @@ final class CloseWords {
     return "posted although its control total differs" + (because == null ? "" : ": " + because);
   }
 
-  static String of(int number, int all) {
+  static String partOf(int number, int all) {
     return number + " of " + all;
   }
 
@@ -192,15 +192,15 @@ final class CloseWords {
     return "has actuals of " + amount + " without a quota";
   }
 
-  static String in(String region, String book, String toText) {
+  static String inMonths(String region, String book, String toText) {
     return region + " in " + book + ", " + toText;
   }
 
-  static String quotasOfAgainstIn(String quotas, String goals, String book) {
+  static String quotasAgainst(String quotas, String goals, String book) {
     return "quotas of " + quotas + " against " + goals + " in " + book;
   }
 
-  static String noRegionDiffersByMoreThan(String limit, String largestOf) {
+  static String noRegionDiffers(String limit, String largestOf) {
     return "no region differs by more than " + limit + "; most: " + largestOf;
   }
 
@@ -212,11 +212,11 @@ final class CloseWords {
     return percent + " % short of " + goalSet;
   }
 
-  static String noRepMissesByMoreThan(String limit) {
+  static String noRepMisses(String limit) {
     return "no rep misses by more than " + limit;
   }
 
-  static String repMissesRepsMissByMore(int misses, String limit, String unnoted, int waiting) {
+  static String repsMiss(int misses, String limit, String unnoted, int waiting) {
     return count(misses, "rep misses", "reps miss")
         + " by more than "
         + limit
@@ -236,23 +236,23 @@ final class CloseWords {
     return source + " came " + arrival;
   }
 
-  static String isMissingAreMissing(String names, int count) {
+  static String missing(String names, int count) {
     return names + (count == 1 ? " is missing" : " are missing");
   }
 
-  static String giveReasonForWaiverInUp(int longestReason) {
+  static String giveReason(int longestReason) {
     return "Give the reason for the waiver, in up to " + longestReason + " characters.";
   }
 
-  static String isDoneNothingIsWaived(String line) {
+  static String isDone(String line) {
     return "\"" + line + "\" is done; nothing is waived.";
   }
 
-  static String sayWhatIsToBeDone(int longestName) {
+  static String sayWhat(int longestName) {
     return "Say what is to be done, in up to " + longestName + " characters.";
   }
 
-  static String isClosedItsCloseListStays(YearMonth month) {
+  static String monthIsClosed(YearMonth month) {
     return month + " is closed; its close list stays as it was. Nothing changed.";
   }
 
@@ -260,11 +260,11 @@ final class CloseWords {
     return "waived, because: " + reason;
   }
 
-  static String closeListOfHasNoLine(YearMonth month, String line) {
+  static String noLine(YearMonth month, String line) {
     return "The close list of " + month + " has no line \"" + line + "\". Load the list again.";
   }
 
-  static String closeListOf(YearMonth month, String line) {
+  static String closeList(YearMonth month, String line) {
     return "close list of " + month + ", " + line;
   }
 }

@@ -54,8 +54,7 @@ class Closes {
 
   List<MonthClose> of(int year) {
     if (year < FIRST_YEAR || year > LAST_YEAR) {
-      throw Refusal.of("value-unknown", CloseWords.YEAR_IS_FISCAL_YEAR_SUCH_AS)
-          .with("name", "year");
+      throw Refusal.of("value-unknown", CloseWords.YEAR_IS_FISCAL).with("name", "year");
     }
     return companyRules.current().calendar().year(year).months().stream().map(this::month).toList();
   }

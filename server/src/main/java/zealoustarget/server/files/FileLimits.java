@@ -44,7 +44,7 @@ public record FileLimits(
       int length = cells.get(at).length();
       characters += length;
       if (length > cell) {
-        throw beyond(line, FilesWords.cellHasMoreThanCharactersQuote((at + 1), cell), "cell");
+        throw beyond(line, FilesWords.cellHasMoreThanCharacters((at + 1), cell), "cell");
       }
     }
     if (characters > this.line) {
@@ -54,12 +54,12 @@ public record FileLimits(
 
   /** Refuses a workbook with a cell that is longer than any may be. */
   Refusal longCell() {
-    return Refusal.of("file-beyond-limits", FilesWords.cellOfWorkbookHasMoreThan(cell))
+    return Refusal.of("file-beyond-limits", FilesWords.workbookCellIsTooLong(cell))
         .with("setting", "zealous.files.cell");
   }
 
   private static Refusal beyond(int line, String what, String setting) {
-    return Refusal.of("file-beyond-limits", FilesWords.line(line, what, setting))
+    return Refusal.of("file-beyond-limits", FilesWords.atLine(line, what, setting))
         .with("line", line)
         .with("setting", "zealous.files." + setting);
   }

@@ -85,7 +85,7 @@ public class FileLooker {
       isReadable = isReadable(upload, charset, sample);
     }
     if (!isReadable) {
-      throw Refusal.of("file-encoding", FilesWords.isNeitherUtfUtfNorWindows(upload.name()));
+      throw Refusal.of("file-encoding", FilesWords.hasUnknownEncoding(upload.name()));
     }
     return new CsvText(upload, charset, Separator.of(sample.toString()), limits);
   }
@@ -138,7 +138,7 @@ public class FileLooker {
       return false;
     }
     if (!hasText) {
-      throw Refusal.of("file-empty", FilesWords.isEmpty(upload.name()));
+      throw Refusal.of("file-empty", FilesWords.fileIsEmpty(upload.name()));
     }
     return true;
   }

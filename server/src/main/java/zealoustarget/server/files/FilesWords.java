@@ -15,7 +15,7 @@ final class FilesWords {
     return "the line has more than " + columns + " cells";
   }
 
-  static String cellHasMoreThanCharactersQuote(int number, int most) {
+  static String cellHasMoreThanCharacters(int number, int most) {
     return "cell "
         + number
         + " has more than "
@@ -28,13 +28,13 @@ final class FilesWords {
     return "the line has more than " + line + " characters";
   }
 
-  static String cellOfWorkbookHasMoreThan(int cell) {
+  static String workbookCellIsTooLong(int cell) {
     return "A cell of the workbook has more than "
         + cell
         + " characters. Correct the file, or raise zealous.files.cell.";
   }
 
-  static String line(int line, String what, String setting) {
+  static String atLine(int line, String what, String setting) {
     return "Line "
         + line
         + ": "
@@ -51,11 +51,11 @@ final class FilesWords {
         + " password, or as CSV.";
   }
 
-  static String isNeitherUtfUtfNorWindows(String upload) {
+  static String hasUnknownEncoding(String upload) {
     return "\"" + upload + "\" is neither UTF-8, UTF-16 nor Windows-1252. Save it as CSV (UTF-8).";
   }
 
-  static String isEmpty(String upload) {
+  static String fileIsEmpty(String upload) {
     return "\"" + upload + "\" is empty.";
   }
 
@@ -77,7 +77,7 @@ final class FilesWords {
     return "\"" + upload + "\" is an archive, not a workbook. Load the files in it one by one.";
   }
 
-  static String unpacksToMoreThan(String upload, DataSize workbook) {
+  static String unpacksToTooMuch(String upload, DataSize workbook) {
     return "\""
         + upload
         + "\" unpacks to more than "

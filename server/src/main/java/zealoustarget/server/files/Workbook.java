@@ -222,7 +222,7 @@ final class Workbook implements TableFile {
 
   private static Refusal tooLarge(Upload upload, FileLimits limits) {
     return Refusal.of(
-        "workbook-too-large", FilesWords.unpacksToMoreThan(upload.name(), limits.workbook()));
+        "workbook-too-large", FilesWords.unpacksToTooMuch(upload.name(), limits.workbook()));
   }
 
   private static ReadableWorkbook book(OnDisk file, Parts parts) throws IOException {

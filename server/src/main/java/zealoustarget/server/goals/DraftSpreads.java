@@ -56,7 +56,7 @@ class DraftSpreads {
         if (Ratio.parse(low).compareTo(Ratio.parse(high)) > 0) {
           throw Refusal.of(
                   "value-unknown",
-                  GoalsWords.wouldRangeFromTo(part.key() + ", " + part.month(), low, high))
+                  GoalsWords.wouldRange(part.key() + ", " + part.month(), low, high))
               .with("name", "high");
         }
         cells.add(new GoalSheets.CellBody(part.key(), part.month(), null, low, high));

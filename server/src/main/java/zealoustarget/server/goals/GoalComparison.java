@@ -159,7 +159,7 @@ class GoalComparison {
     if (word.equals("stands")) {
       return new Sums(named(word, GoalsWords.AS_IT_STANDS), ofGoals(sheet));
     } else if (word.equals("last-year")) {
-      return new Sums(named(word, GoalsWords.LAST_YEAR_S_ACTUALS), lastYear(sheet));
+      return new Sums(named(word, GoalsWords.LAST_YEARS_ACTUALS), lastYear(sheet));
     } else if (word.equals("projected")) {
       return new Sums(named(word, GoalsWords.THIS_YEAR_AT_ITS_PACE), projected(sheet));
     } else if (ofDraft.matches()) {
@@ -184,7 +184,7 @@ class GoalComparison {
             "draft:" + sheet.slot(),
             GoalsWords.draft(sheet.slot()),
             cells.size(),
-            effect == null ? GoalsWords.NOTHING_IS_CHANGED_IN_IT : effect.sentence(),
+            effect == null ? GoalsWords.NOTHING_IS_CHANGED : effect.sentence(),
             effect == null ? null : effect.payChange()),
         ofGoals(drafted));
   }

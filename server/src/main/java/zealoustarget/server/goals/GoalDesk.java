@@ -556,10 +556,10 @@ class GoalDesk {
       if (goal == null) {
         parts.add(
             drafted.cells().isEmpty()
-                ? GoalsWords.hasNoGoalsForYet(set, year)
+                ? GoalsWords.hasNoGoalsYet(set, year)
                 : measure.isRate()
-                    ? GoalsWords.forGoalsOfDoNotAdd(set, year, measure.words())
-                    : GoalsWords.forAddsUpToAtLeast(
+                    ? GoalsWords.ratesDoNotAddUp(set, year, measure.words())
+                    : GoalsWords.rangeAddsUp(
                         set,
                         year,
                         figures.amount(Objects.requireNonNull(total.low(0, MONTHS)), measure),
@@ -568,7 +568,7 @@ class GoalDesk {
       }
       Ratio stretch = GoalSpread.stretch(goal, lastYearOfAll());
       parts.add(
-          GoalsWords.forAddsUpTo(
+          GoalsWords.addsUp(
               set, year, figures.amount(goal, measure), stretch == null ? null : beyond(stretch)));
       grouped.keySet().stream()
           .filter(id -> over(id) != null && Objects.requireNonNull(over(id)).signum() > 0)
@@ -576,7 +576,7 @@ class GoalDesk {
           .ifPresent(
               id ->
                   parts.add(
-                      GoalsWords.isAssignedMoreThanItsOwn(
+                      GoalsWords.isOverAssigned(
                           groupName(id),
                           percent(Objects.requireNonNull(over(id))),
                           Objects.requireNonNull(plan).name())));
@@ -586,7 +586,7 @@ class GoalDesk {
     private String beyond(Ratio stretch) {
       return stretch.signum() == 0
           ? GoalsWords.AS_MUCH_AS
-          : GoalsWords.moreThanLessThan(percent(stretch.abs()), stretch.signum());
+          : GoalsWords.moreOrLess(percent(stretch.abs()), stretch.signum());
     }
 
     private String percent(Ratio part) {
@@ -604,7 +604,7 @@ class GoalDesk {
       if (!without.isEmpty()) {
         said.add(
             without.size() <= MOST_NAMED
-                ? GoalsWords.andHasNoGoal(
+                ? GoalsWords.namesHaveNoGoal(
                     without.stream().map(Member::name).toList(), without.size())
                 : GoalsWords.haveNoGoals(without.size(), standing.axis().word(2)));
       }
@@ -618,7 +618,7 @@ class GoalDesk {
         }
       }
       if (most != null && highest != null) {
-        said.add(GoalsWords.goalOfIsLastYearMost(most.name(), beyond(highest)));
+        said.add(GoalsWords.asksMost(most.name(), beyond(highest)));
       }
       return said;
     }

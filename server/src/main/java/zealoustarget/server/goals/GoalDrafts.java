@@ -152,8 +152,7 @@ class GoalDrafts {
   @Transactional
   public int hand(GoalSheet sheet, @Nullable String name) {
     GoalDraftEntity draft =
-        find(sheet)
-            .orElseThrow(() -> Refusal.of("draft-empty", GoalsWords.DRAFT_HAS_NO_CHANGES_TO_HAND));
+        find(sheet).orElseThrow(() -> Refusal.of("draft-empty", GoalsWords.NOTHING_TO_HAND_ON));
     Account other =
         accounts
             .findByName(name == null ? "" : name.strip())
@@ -171,10 +170,7 @@ class GoalDrafts {
             .filter(slot -> !taken.contains(slot))
             .findFirst()
             .orElseThrow(
-                () ->
-                    Refusal.of(
-                        "drafts-full",
-                        GoalsWords.hasDraftsOfTheseGoalsAlready(other.name(), MOST)));
+                () -> Refusal.of("drafts-full", GoalsWords.hasTooManyDrafts(other.name(), MOST)));
     draft.ownerId = other.id();
     draft.slot = free;
     drafts.save(draft);
@@ -206,7 +202,7 @@ class GoalDrafts {
   private GoalSheets.Entered applyAlone(GoalSheet sheet) {
     List<Cell> cells = cells(sheet);
     if (cells.isEmpty()) {
-      throw Refusal.of("draft-empty", GoalsWords.DRAFT_HAS_NO_CHANGES_TO_APPLY);
+      throw Refusal.of("draft-empty", GoalsWords.NOTHING_TO_APPLY);
     }
     List<EnteredGoals.Cell> changed = new ArrayList<>();
     for (Cell cell : cells) {

@@ -111,7 +111,7 @@ class GoalEffect {
       Member member = GoalDrafts.known(standing, cell);
       int month = Months.number(cell.month());
       if (member == null) {
-        stale.add(GoalsWords.isNotKnownAnyMore(cell.key()));
+        stale.add(GoalsWords.isNotKnown(cell.key()));
       } else if (seals.find(cell.month()).isPresent()) {
         stale.add(GoalsWords.wasClosedSinceKeepsItsGoal(cell.month(), member.name()));
       } else if (!GoalSheets.isSame(standing.amount(member.id(), month), cell.before())) {
@@ -126,7 +126,7 @@ class GoalEffect {
       int changed, List<YearMonth> touched, List<MoveAnswer> moves, long change, boolean hasPay) {
     String cells = changed == 1 ? GoalsWords.ONE_CELL_CHANGES : GoalsWords.cellsChange(changed);
     if (touched.isEmpty()) {
-      return GoalsWords.noMonthWithActualsIsAmong(cells);
+      return GoalsWords.noMonthWithActuals(cells);
     }
     String moved =
         moves.isEmpty()
@@ -137,11 +137,11 @@ class GoalEffect {
     String pay =
         !hasPay
             ? GoalsWords.NO_PAY_CHANGES
-            : GoalsWords.payChangesBy(
+            : GoalsWords.payChanges(
                 change,
                 new Figures(companyRules.current().company().writing())
                     .grouped(PlanPart.cents(Math.abs(change))));
-    return GoalsWords.and(cells, moved, pay);
+    return GoalsWords.effect(cells, moved, pay);
   }
 
   /**

@@ -72,7 +72,7 @@ class GoalFile {
       try {
         member = reader.member(key);
       } catch (Refusal unknown) {
-        faults.add(GoalsWords.lineThereIsNo(line.number(), sheet.axis().word(), key));
+        faults.add(GoalsWords.lineHasUnknownMember(line.number(), sheet.axis().word(), key));
         continue;
       }
       if (!seen.add(member.id())) {
@@ -109,7 +109,7 @@ class GoalFile {
     if (!faults.isEmpty()) {
       throw Refusal.of(
               "value-unknown",
-              GoalsWords.fileCannotBeTakenAndMore(
+              GoalsWords.fileCannotBeTaken(
                   String.join("; ", faults.subList(0, Math.min(MOST_FAULTS, faults.size()))),
                   faults.size(),
                   MOST_FAULTS,

@@ -87,7 +87,7 @@ class GoalLevels {
     if (!isIn(sheet.axis(), between.axis())) {
       throw Refusal.of(
               "axis-differs",
-              GoalsWords.holdsGoalsByAreInNone(
+              GoalsWords.noLevelBetween(
                   between.goalSet(), between.axis().word(), sheet.axis().word(2)))
           .with("axis", between.axis().word());
     }
@@ -131,7 +131,7 @@ class GoalLevels {
     String where = sheet.ledger().members().get(outer, goal.member()).name() + ", " + month + ": ";
     if (rows.isEmpty()) {
       throw Refusal.of(
-              "nothing-to-spread-over", GoalsWords.noToTakeItsGoal(where, sheet.axis().word()))
+              "nothing-to-spread-over", GoalsWords.nobodyTakesGoal(where, sheet.axis().word()))
           .with("month", month.toString());
     }
     List<GoalSpreads.PartBody> parts = new ArrayList<>();
@@ -250,7 +250,7 @@ class GoalLevels {
     if (parts.isEmpty()) {
       throw Refusal.of(
               "value-unknown",
-              GoalsWords.hasNoGoalsFromToFor(fromSet, year.fromInclusive(), year.toInclusive()))
+              GoalsWords.hasNoGoals(fromSet, year.fromInclusive(), year.toInclusive()))
           .with("name", "fromYear");
     }
     GoalSpread spread = new GoalSpread(step, sheet.measure().scale());

@@ -38,7 +38,7 @@ record GoalProposal(String goalSet, String axis, String measure, List<GoalDrafts
   String subject() {
     Span span = span();
     String from = SpanWords.name(span.fromInclusive());
-    return GoalsWords.cellCellsTo(
+    return GoalsWords.cells(
         goalSet, cells.size(), span.length(), from, SpanWords.name(span.toInclusive()));
   }
 }

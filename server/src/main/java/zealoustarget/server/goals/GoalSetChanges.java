@@ -86,8 +86,8 @@ class GoalSetChanges {
                 audit.add(
                     AuditKind.GOAL_SET,
                     set.name(),
-                    GoalsWords.named(set.name()),
-                    GoalsWords.named(to));
+                    GoalsWords.namedBefore(set.name()),
+                    GoalsWords.namedBefore(to));
               });
           ledgers.apply(prepared);
           return known(to);
@@ -133,8 +133,7 @@ class GoalSetChanges {
       users.add(GoalsWords.PROPOSALS_THAT_WAIT_FOR_DECISION);
     }
     if (!users.isEmpty()) {
-      throw Refusal.of(
-              "goal-set-in-use", GoalsWords.keepsItsNameAsItIs(name, String.join(", ", users)))
+      throw Refusal.of("goal-set-in-use", GoalsWords.keepsItsName(name, String.join(", ", users)))
           .with("goalSet", name);
     }
   }

@@ -188,8 +188,7 @@ public record GoalSheet(
     }
     BigDecimal amount = new BigDecimal(text.strip());
     if (amount.stripTrailingZeros().scale() > measure.scale()) {
-      throw unreadable(
-          text, where, GoalsWords.hasMoreDecimalsThan(measure.words(), measure.scale()));
+      throw unreadable(text, where, GoalsWords.hasMoreDecimals(measure.words(), measure.scale()));
     }
     BigDecimal units = amount.movePointRight(measure.scale());
     if (units.abs().compareTo(BigDecimal.valueOf(Measure.LARGEST_AMOUNT)) > 0) {

@@ -166,8 +166,7 @@ class GoalSheetController {
   @PutMapping("/{goalSet}/set")
   GoalSets.GoalSet change(@PathVariable String goalSet, @RequestBody SetBody body) {
     if (body.name() == null && body.isRetired() == null) {
-      throw Refusal.of("value-missing", GoalsWords.GIVE_SET_ANOTHER_NAME_OR_SAY)
-          .with("name", "name");
+      throw Refusal.of("value-missing", GoalsWords.NOTHING_TO_CHANGE_OF_SET).with("name", "name");
     }
     if (body.name() == null) {
       return changes.retire(goalSet, Boolean.TRUE.equals(body.isRetired()));
@@ -182,7 +181,7 @@ class GoalSheetController {
     YearMonth first = QueryReader.month("from", from);
     YearMonth last = QueryReader.month("to", to);
     if (last.isBefore(first)) {
-      throw Refusal.of("span-backwards", GoalsWords.spanEndsInBeforeItBegins(last, first));
+      throw Refusal.of("span-backwards", GoalsWords.spanIsBackwards(last, first));
     }
     return new Span(first, last);
   }

@@ -88,11 +88,11 @@ public class GoalSheets {
     if (known.isPresent() && known.get().axis() != axis) {
       throw Refusal.of(
               "axis-differs",
-              GoalsWords.holdsGoalsBy(known.get().name(), known.get().axis().word(), axis.word()))
+              GoalsWords.holdsGoals(known.get().name(), known.get().axis().word(), axis.word()))
           .with("axis", known.get().axis().word());
     }
     if (span.length() > LONGEST) {
-      throw Refusal.of("span-too-long", GoalsWords.sheetMayHaveMonthsWas(LONGEST, span.length()));
+      throw Refusal.of("span-too-long", GoalsWords.sheetMayHaveMonths(LONGEST, span.length()));
     }
     return new GoalSheet(
         known.map(GoalSets.GoalSet::name).orElse(asked),
@@ -257,7 +257,7 @@ public class GoalSheets {
       String name, String axis, String measure, @Nullable String tagText, List<CellBody> cells) {
     Tag tag = Tag.parse(tagText);
     if (tag == null) {
-      throw Refusal.of("value-missing", GoalsWords.GIVE_TAG_OF_SHEET_THAT_WAS).with("name", "tag");
+      throw Refusal.of("value-missing", GoalsWords.GIVE_TAG_OF_SHEET).with("name", "tag");
     }
     GoalSheet sheet = read(name, axis, measure, new Span(tag.from(), tag.to()));
     if (!tag.axis().equals(sheet.axis().word()) || !tag.measure().equals(sheet.measure().code())) {
@@ -316,8 +316,7 @@ public class GoalSheets {
     if (!sealed.isEmpty()) {
       List<String> named = sealed.stream().map(YearMonth::toString).toList();
       throw Refusal.of(
-              "month-sealed",
-              GoalsWords.isClosedAreClosedGoalsOf(String.join(", ", named), named.size()))
+              "month-sealed", GoalsWords.monthsAreClosed(String.join(", ", named), named.size()))
           .with("months", named);
     }
   }
@@ -348,7 +347,7 @@ public class GoalSheets {
       Member member = reader.member(cell.key());
       YearMonth month = reader.month(cell.month());
       if (!sheet.span().contains(month)) {
-        throw outside(GoalsWords.isNotMonthOfSheetThat(month));
+        throw outside(GoalsWords.isNotMonthOfSheet(month));
       }
       int number = Months.number(month);
       if (!seen.add(List.of(member.id(), number))) {
@@ -409,13 +408,13 @@ public class GoalSheets {
             load.fileName());
       }
     }
-    return Refusal.of("changed-since", GoalsWords.GOALS_OF_THIS_SHEET_WERE_REVERSED);
+    return Refusal.of("changed-since", GoalsWords.GOALS_WERE_REVERSED);
   }
 
   /** What to say where somebody else changed a cell: changed-since. */
   static Refusal changedSince(String member, YearMonth month, @Nullable String fileName) {
     String by = fileName == null ? "" : " (" + fileName + ")";
-    return Refusal.of("changed-since", GoalsWords.wasChangedSinceYouReadIt(member, month, by))
+    return Refusal.of("changed-since", GoalsWords.wasChangedSinceYouRead(member, month, by))
         .with("member", member)
         .with("month", month.toString());
   }

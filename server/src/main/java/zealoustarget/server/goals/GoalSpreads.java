@@ -174,7 +174,7 @@ class GoalSpreads {
 
   private static void checkCounted(Measure measure) {
     if (measure.isRate()) {
-      throw Refusal.of("value-unknown", GoalsWords.isRateLastYearsRateIs(measure.words()))
+      throw Refusal.of("value-unknown", GoalsWords.rateIsNoWeight(measure.words()))
           .with("name", "kind");
     }
   }
@@ -211,14 +211,13 @@ class GoalSpreads {
       ToLongFunction<Amount> end) {
     boolean hasFactor = body.factor() != null && !body.factor().isBlank();
     if (hasFactor == (body.whole() != null)) {
-      throw missing("whole", GoalsWords.GIVE_EITHER_AMOUNT_TO_SPREAD_OR);
+      throw missing("whole", GoalsWords.GIVE_AMOUNT_OR_FACTOR);
     }
     if (!hasFactor) {
       return units("whole", body.whole(), spread.scale());
     }
     if (kind != Kind.AS_IT_STANDS || sheet == null) {
-      throw Refusal.of("value-unknown", GoalsWords.FACTOR_GOES_WITH_KIND_AS_IT)
-          .with("name", "factor");
+      throw Refusal.of("value-unknown", GoalsWords.FACTOR_GOES_WITH_KIND).with("name", "factor");
     }
     Ratio factor = factor(Objects.requireNonNull(body.factor()));
     long sum = 0;
@@ -228,7 +227,7 @@ class GoalSpreads {
     try {
       return spread.times(sum, factor);
     } catch (ArithmeticException overflow) {
-      throw Refusal.of("sum-too-large", GoalsWords.GOALS_TIMES_THAT_FACTOR_ARE_TOO);
+      throw Refusal.of("sum-too-large", GoalsWords.FACTOR_IS_TOO_LARGE);
     }
   }
 
@@ -257,7 +256,8 @@ class GoalSpreads {
     }
     int scale = body.scale() == null ? SCALE : body.scale();
     if (scale < 0 || scale > MOST_SCALE) {
-      throw Refusal.of("value-unknown", GoalsWords.scaleMustBeTo(MOST_SCALE)).with("name", "scale");
+      throw Refusal.of("value-unknown", GoalsWords.scaleOutOfRange(MOST_SCALE))
+          .with("name", "scale");
     }
     return scale;
   }
@@ -269,7 +269,7 @@ class GoalSpreads {
     }
     long step = units("step", text, scale);
     if (step < 1) {
-      throw Refusal.of("value-unknown", GoalsWords.STEP_MUST_BE_ABOVE_SUCH_AS).with("name", "step");
+      throw Refusal.of("value-unknown", GoalsWords.STEP_IS_NOT_POSITIVE).with("name", "step");
     }
     return step;
   }
@@ -296,13 +296,12 @@ class GoalSpreads {
     Map<String, Set<String>> seen = new HashMap<>();
     for (PartBody part : parts) {
       if (part.key() == null && part.month() == null) {
-        throw missing("parts", GoalsWords.PART_NEEDS_KEY_MONTH_OR_BOTH);
+        throw missing("parts", GoalsWords.PART_NEEDS_PLACE);
       }
       String key = Objects.requireNonNullElse(part.key(), "");
       String month = Objects.requireNonNullElse(part.month(), "");
       if (!seen.computeIfAbsent(key, one -> new HashSet<>()).add(month)) {
-        throw Refusal.of(
-                "value-unknown", GoalsWords.isGivenTwiceGiveItOnce((key + " " + month).strip()))
+        throw Refusal.of("value-unknown", GoalsWords.partIsGivenTwice((key + " " + month).strip()))
             .with("name", "parts");
       }
     }

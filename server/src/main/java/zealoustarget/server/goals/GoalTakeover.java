@@ -90,7 +90,7 @@ class GoalTakeover {
    */
   List<GoalDrafts.Change> changes(GoalSheet sheet, Body body) {
     if (sheet.measure().isRate() || sheet.isRange()) {
-      throw Refusal.of("value-unknown", GoalsWords.RATES_AND_RANGES_ARE_NOT_TAKEN)
+      throw Refusal.of("value-unknown", GoalsWords.NO_TAKEOVER_OF_RATES_AND_RANGES)
           .with("name", "measure");
     }
     boolean isLeaving = "leaves".equals(body.kind());
@@ -218,7 +218,7 @@ class GoalTakeover {
     if (others.isEmpty()) {
       throw Refusal.of(
               "nothing-to-spread-over",
-              GoalsWords.nobodyElseOfSGroupHas(SpanWords.name(month), member.name(), amount))
+              GoalsWords.nobodyElseInGroup(SpanWords.name(month), member.name(), amount))
           .with("month", month.toString());
     }
     List<Takeover.Other> standing =

@@ -6,12 +6,12 @@ import org.jspecify.annotations.Nullable;
 
 /** Everything that a person reads of {@code goals}. */
 final class GoalsWords {
-  static final String NOTHING_IS_CHANGED_IN_IT = "Nothing is changed in it.";
+  static final String NOTHING_IS_CHANGED = "Nothing is changed in it.";
   static final String AS_MUCH_AS = "as much as";
   static final String GIVE_CELLS_TO_CHANGE = "Give the cells to change.";
-  static final String DRAFT_HAS_NO_CHANGES_TO_HAND = "The draft has no changes to hand on.";
+  static final String NOTHING_TO_HAND_ON = "The draft has no changes to hand on.";
   static final String DRAFT_IS_YOURS_ALREADY = "The draft is yours already. Name another analyst.";
-  static final String DRAFT_HAS_NO_CHANGES_TO_APPLY = "The draft has no changes to apply.";
+  static final String NOTHING_TO_APPLY = "The draft has no changes to apply.";
   static final String ONE_CELL_CHANGES = "One cell changes";
   static final String NO_STATUS_MOVES = "no status moves";
   static final String NO_PAY_CHANGES = "no pay changes";
@@ -25,28 +25,26 @@ final class GoalsWords {
   static final String IS_NOT_AMOUNT = "is not an amount. Write it as 57500.00.";
   static final String IS_TOO_LARGE = "is too large.";
   static final String GIVE_CHANGED_CELLS = "Give the changed cells.";
-  static final String GIVE_SET_ANOTHER_NAME_OR_SAY =
+  static final String NOTHING_TO_CHANGE_OF_SET =
       "Give the set another name, or say whether it is retired.";
-  static final String GIVE_TAG_OF_SHEET_THAT_WAS =
+  static final String GIVE_TAG_OF_SHEET =
       "Give the tag of the sheet that was read (GET answers it), so that nobody's change is"
           + " overwritten unseen.";
   static final String TAG_IS_OF_ANOTHER_SHEET = "The tag is of another sheet.";
-  static final String GOALS_OF_THIS_SHEET_WERE_REVERSED =
+  static final String GOALS_WERE_REVERSED =
       "Goals of this sheet were reversed since you read it. Read it again. Nothing was changed.";
   static final String GIVE_CELLS_TO_SPREAD_OVER = "Give the cells to spread over.";
-  static final String GIVE_EITHER_AMOUNT_TO_SPREAD_OR =
-      "Give either the amount to spread, or a factor.";
-  static final String FACTOR_GOES_WITH_KIND_AS_IT = "A factor goes with the kind \"as-it-stands\".";
-  static final String GOALS_TIMES_THAT_FACTOR_ARE_TOO =
-      "The goals times that factor are too large.";
-  static final String STEP_MUST_BE_ABOVE_SUCH_AS = "The step must be above 0, such as 500.";
-  static final String PART_NEEDS_KEY_MONTH_OR_BOTH = "A part needs a key, a month or both.";
-  static final String RATES_AND_RANGES_ARE_NOT_TAKEN = "Rates and ranges are not taken over.";
+  static final String GIVE_AMOUNT_OR_FACTOR = "Give either the amount to spread, or a factor.";
+  static final String FACTOR_GOES_WITH_KIND = "A factor goes with the kind \"as-it-stands\".";
+  static final String FACTOR_IS_TOO_LARGE = "The goals times that factor are too large.";
+  static final String STEP_IS_NOT_POSITIVE = "The step must be above 0, such as 500.";
+  static final String PART_NEEDS_PLACE = "A part needs a key, a month or both.";
+  static final String NO_TAKEOVER_OF_RATES_AND_RANGES = "Rates and ranges are not taken over.";
   static final String GIVE_GOAL_OF_WHOLE_MONTH = "Give the goal of a whole month.";
   static final String GOAL_OF_WHOLE_MONTH = "The goal of a whole month";
 
   static final String AS_IT_STANDS = "As it stands";
-  static final String LAST_YEAR_S_ACTUALS = "Last year\u2019s actuals";
+  static final String LAST_YEARS_ACTUALS = "Last year\u2019s actuals";
   static final String THIS_YEAR_AT_ITS_PACE = "This year at its pace";
   static final String GIVE_RATE_OR_FACTOR = "Give either a rate for the cells, or a factor.";
 
@@ -80,19 +78,19 @@ final class GoalsWords {
     return "fiscal " + year;
   }
 
-  static String hasNoGoalsForYet(String set, String year) {
+  static String hasNoGoalsYet(String set, String year) {
     return set + " has no goals for " + year + " yet.";
   }
 
-  static String forGoalsOfDoNotAdd(String set, String year, String measure) {
+  static String ratesDoNotAddUp(String set, String year, String measure) {
     return set + " for " + year + ": goals of " + measure + " do not add up.";
   }
 
-  static String forAddsUpToAtLeast(String set, String year, String least, String most) {
+  static String rangeAddsUp(String set, String year, String least, String most) {
     return set + " for " + year + " adds up to " + least + " at least and " + most + " at most.";
   }
 
-  static String forAddsUpTo(String set, String year, String amount, @Nullable String beyond) {
+  static String addsUp(String set, String year, String amount, @Nullable String beyond) {
     return set
         + " for "
         + year
@@ -101,15 +99,15 @@ final class GoalsWords {
         + (beyond == null ? "." : ", " + beyond + " last year.");
   }
 
-  static String isAssignedMoreThanItsOwn(String groupName, String percent, String goals) {
+  static String isOverAssigned(String groupName, String percent, String goals) {
     return groupName + " is assigned " + percent + " more than its own goals in " + goals + ".";
   }
 
-  static String moreThanLessThan(String percent, int signum) {
+  static String moreOrLess(String percent, int signum) {
     return percent + (signum > 0 ? " more than" : " less than");
   }
 
-  static String andHasNoGoal(List<String> names, int count) {
+  static String namesHaveNoGoal(List<String> names, int count) {
     return String.join(" and ", names) + (count == 1 ? " has no goal." : " have no goals.");
   }
 
@@ -117,7 +115,7 @@ final class GoalsWords {
     return count + " " + word + " have no goals.";
   }
 
-  static String goalOfIsLastYearMost(String most, String beyond) {
+  static String asksMost(String most, String beyond) {
     return "The goal of " + most + " is " + beyond + " last year, the most of all.";
   }
 
@@ -125,7 +123,7 @@ final class GoalsWords {
     return "There is no analyst's account named \"" + name + "\". Check the name.";
   }
 
-  static String hasDraftsOfTheseGoalsAlready(String other, int most) {
+  static String hasTooManyDrafts(String other, int most) {
     return other
         + " has "
         + most
@@ -133,7 +131,7 @@ final class GoalsWords {
         + " discarded first.";
   }
 
-  static String isNotKnownAnyMore(String cell) {
+  static String isNotKnown(String cell) {
     return cell + " is not known any more.";
   }
 
@@ -149,7 +147,7 @@ final class GoalsWords {
     return changed + " cells change";
   }
 
-  static String noMonthWithActualsIsAmong(String cells) {
+  static String noMonthWithActuals(String cells) {
     return cells + "; no month with actuals is among them, so no status moves yet.";
   }
 
@@ -161,11 +159,11 @@ final class GoalsWords {
     return count + " statuses move";
   }
 
-  static String payChangesBy(long change, String cents) {
+  static String payChanges(long change, String cents) {
     return "pay changes by " + (change > 0 ? "+" : change < 0 ? "\u2212" : "") + cents;
   }
 
-  static String and(String cells, String moved, String pay) {
+  static String effect(String cells, String moved, String pay) {
     return cells + ": " + moved + ", and " + pay + ".";
   }
 
@@ -173,7 +171,7 @@ final class GoalsWords {
     return changed + " changed cells are not applied yet";
   }
 
-  static String lineThereIsNo(int line, String axis, String key) {
+  static String lineHasUnknownMember(int line, String axis, String key) {
     return "line " + line + ": there is no " + axis + " \"" + key + "\"";
   }
 
@@ -185,7 +183,7 @@ final class GoalsWords {
     return "line " + line + ", " + month + ": \"" + text + "\" is not an amount";
   }
 
-  static String fileCannotBeTakenAndMore(String faults, int count, int named, int more) {
+  static String fileCannotBeTaken(String faults, int count, int named, int more) {
     return "The file cannot be taken: "
         + faults
         + (count > named ? "; and " + more + " more" : "")
@@ -202,7 +200,7 @@ final class GoalsWords {
     return "No column of the file is headed \"" + axis + "\": rows are told by their key.";
   }
 
-  static String holdsGoalsByAreInNone(String goalSet, String axis, String word) {
+  static String noLevelBetween(String goalSet, String axis, String word) {
     return "\""
         + goalSet
         + "\" holds goals by "
@@ -212,11 +210,11 @@ final class GoalsWords {
         + " are in none of them. Choose a set of a level between.";
   }
 
-  static String noToTakeItsGoal(String where, String axis) {
+  static String nobodyTakesGoal(String where, String axis) {
     return where + "there is no " + axis + " to take its goal. Nothing was changed.";
   }
 
-  static String hasNoGoalsFromToFor(String set, YearMonth first, YearMonth last) {
+  static String hasNoGoals(String set, YearMonth first, YearMonth last) {
     return "\""
         + set
         + "\" has no goals from "
@@ -226,8 +224,7 @@ final class GoalsWords {
         + " for open months. Choose another year.";
   }
 
-  static String cellCellsTo(
-      String goalSet, int count, int count2, String from, String toInclusive) {
+  static String cells(String goalSet, int count, int count2, String from, String toInclusive) {
     return goalSet
         + ", "
         + count
@@ -239,7 +236,7 @@ final class GoalsWords {
     return "There is a goal set \"" + to + "\" already. Choose another name.";
   }
 
-  static String named(String set) {
+  static String namedBefore(String set) {
     return "named " + set;
   }
 
@@ -247,7 +244,7 @@ final class GoalsWords {
     return "the closed month " + month;
   }
 
-  static String keepsItsNameAsItIs(String name, String users) {
+  static String keepsItsName(String name, String users) {
     return "\""
         + name
         + "\" keeps its name, as it is named by "
@@ -268,15 +265,15 @@ final class GoalsWords {
         + " changed.";
   }
 
-  static String hasMoreDecimalsThan(String measure, int scale) {
+  static String hasMoreDecimals(String measure, int scale) {
     return "has more decimals than " + measure + " (" + scale + ").";
   }
 
-  static String spanEndsInBeforeItBegins(YearMonth last, YearMonth first) {
+  static String spanIsBackwards(YearMonth last, YearMonth first) {
     return "The span ends in " + last + ", before it begins in " + first + ".";
   }
 
-  static String holdsGoalsBy(String set, String axis, String other) {
+  static String holdsGoals(String set, String axis, String other) {
     return "\""
         + set
         + "\" holds goals by "
@@ -286,17 +283,17 @@ final class GoalsWords {
         + " a set with another name.";
   }
 
-  static String sheetMayHaveMonthsWas(int longest, int count) {
+  static String sheetMayHaveMonths(int longest, int count) {
     return "A sheet may have " + longest + " months, was " + count + ".";
   }
 
-  static String isClosedAreClosedGoalsOf(String months, int count) {
+  static String monthsAreClosed(String months, int count) {
     return months
         + (count == 1 ? " is closed" : " are closed")
         + ": goals of closed months stay as they are. Nothing was changed.";
   }
 
-  static String isNotMonthOfSheetThat(YearMonth month) {
+  static String isNotMonthOfSheet(YearMonth month) {
     return month + " is not a month of the sheet that was read.";
   }
 
@@ -316,7 +313,7 @@ final class GoalsWords {
     return words + " Read the sheet that you change.";
   }
 
-  static String wasChangedSinceYouReadIt(String member, YearMonth month, String by) {
+  static String wasChangedSinceYouRead(String member, YearMonth month, String by) {
     return member
         + ", "
         + month
@@ -325,7 +322,7 @@ final class GoalsWords {
         + ". Read the sheet again. Nothing was changed.";
   }
 
-  static String isRateLastYearsRateIs(String measure) {
+  static String rateIsNoWeight(String measure) {
     return measure + " is a rate: last year's rate is no weight. Choose another way.";
   }
 
@@ -337,7 +334,7 @@ final class GoalsWords {
     return "\"" + text + "\" is not a factor. Write a number above 0, such as 1.05.";
   }
 
-  static String scaleMustBeTo(int mostScale) {
+  static String scaleOutOfRange(int mostScale) {
     return "\"scale\" must be 0 to " + mostScale + ".";
   }
 
@@ -345,7 +342,7 @@ final class GoalsWords {
     return "\"" + text + "\" is not an amount of this measure. Write it as 57500.00.";
   }
 
-  static String isGivenTwiceGiveItOnce(String key) {
+  static String partIsGivenTwice(String key) {
     return key + " is given twice. Give it once.";
   }
 
@@ -357,7 +354,7 @@ final class GoalsWords {
     return "\"" + text + "\" is not a percentage. Write the ramp as 25, 50, 75.";
   }
 
-  static String nobodyElseOfSGroupHas(String month, String member, long amount) {
+  static String nobodyElseInGroup(String month, String member, long amount) {
     return month
         + ": nobody else of "
         + member
@@ -369,7 +366,7 @@ final class GoalsWords {
     return set + ", FY " + year;
   }
 
-  static String wouldRangeFromTo(String cell, String low, String high) {
+  static String wouldRange(String cell, String low, String high) {
     return cell
         + " would range from "
         + low

@@ -106,7 +106,7 @@ public class AliasStore {
   synchronized void revoke(Axis axis, String text) {
     AliasEntity alias = byText.getOrDefault(axis, Map.of()).get(KeyText.fold(text));
     if (alias == null) {
-      throw Refusal.of("name-unknown", MasterdataWords.isAcceptedForNo(text, axis.word()));
+      throw Refusal.of("name-unknown", MasterdataWords.isNotAccepted(text, axis.word()));
     }
     transactions.executeWithoutResult(
         status -> {

@@ -69,7 +69,7 @@ public class GoalSets {
     GoalSetEntity set = found.get();
     if (set.axis != axis) {
       throw Refusal.of(
-              "goal-set-axis", MasterdataWords.holdsGoalsBy(set.name, set.axis.word(), axis.word()))
+              "goal-set-axis", MasterdataWords.holdsGoals(set.name, set.axis.word(), axis.word()))
           .with("axis", set.axis.word());
     }
     return set;
@@ -82,7 +82,7 @@ public class GoalSets {
   /** A goal set's name without blanks around it; value-missing where it is empty or too long. */
   public static String name(String text) {
     if (text == null || text.isBlank() || text.strip().length() > LONGEST_NAME) {
-      throw Refusal.of("value-missing", MasterdataWords.GOALS_NEED_NAME_OF_THEIR_GOAL)
+      throw Refusal.of("value-missing", MasterdataWords.GOAL_SET_IS_MISSING)
           .with("name", "goalSet");
     }
     return text.strip();
@@ -91,8 +91,7 @@ public class GoalSets {
   /** Whose goals a file holds; value-missing or value-unknown. */
   public static Axis axis(String word) {
     if (word == null || word.isBlank()) {
-      throw Refusal.of("value-missing", MasterdataWords.GOALS_NEED_TO_SAY_WHOSE_THEY)
-          .with("name", "axis");
+      throw Refusal.of("value-missing", MasterdataWords.AXIS_IS_MISSING).with("name", "axis");
     }
     return Axis.findByWord(word)
         .orElseThrow(() -> UnknownValue.of("axis", word, Stream.of(Axis.values()).map(Axis::word)));

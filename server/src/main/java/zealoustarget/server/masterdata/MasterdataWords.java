@@ -2,18 +2,18 @@ package zealoustarget.server.masterdata;
 
 /** Everything that a person reads of {@code masterdata}. */
 final class MasterdataWords {
-  static final String GOALS_NEED_NAME_OF_THEIR_GOAL =
+  static final String GOAL_SET_IS_MISSING =
       "Goals need the name of their goal set, such as quota (at most 120" + " characters).";
-  static final String GOALS_NEED_TO_SAY_WHOSE_THEY =
+  static final String AXIS_IS_MISSING =
       "Goals need to say whose they are: set \"Goals by\" above, such as rep.";
 
   private MasterdataWords() {}
 
-  static String isAcceptedForNo(String text, String axis) {
+  static String isNotAccepted(String text, String axis) {
     return "\"" + text + "\" is accepted for no " + axis + ".";
   }
 
-  static String holdsGoalsBy(String name, String axis, String other) {
+  static String holdsGoals(String name, String axis, String other) {
     return "\""
         + name
         + "\" holds goals by "

@@ -190,6 +190,6 @@ public class FollowUps {
   }
 
   private static String subject(Member member, YearMonth month) {
-    return NotesWords.followUpOn(member.name(), month);
+    return NotesWords.followUp(member.name(), month);
   }
 }

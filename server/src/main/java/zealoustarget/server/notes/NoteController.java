@@ -74,7 +74,7 @@ class NoteController {
     for (ReasonBody body : bodies) {
       String name = body.name() == null ? "" : body.name().strip();
       if (name.isEmpty() || name.length() > LONGEST_NAME) {
-        throw invalid(NotesWords.eachReasonNeedsNameOfTo(LONGEST_NAME));
+        throw invalid(NotesWords.eachReasonNeedsName(LONGEST_NAME));
       }
       String code =
           body.code() == null || body.code().isBlank() ? codeOf(name, codes) : body.code();
@@ -103,7 +103,7 @@ class NoteController {
     String text = body.text() == null ? "" : body.text().strip();
     if (text.length() > LONGEST_TEXT) {
       throw Refusal.of(
-          "note-too-long", NotesWords.noteMayHaveCharactersWas(LONGEST_TEXT, text.length()));
+          "note-too-long", NotesWords.noteMayHaveCharacters(LONGEST_TEXT, text.length()));
     }
     String reason = body.reason() == null || body.reason().isBlank() ? null : body.reason();
     notes.write(member.id(), axis + " " + member.key(), read, reason, text, body.was());

@@ -19,7 +19,7 @@ final class NotesWords {
     return "There is no follow-up " + id + ". Load the notes again.";
   }
 
-  static String followUpOn(String member, YearMonth month) {
+  static String followUp(String member, YearMonth month) {
     return "follow-up on " + member + ", " + month;
   }
 
@@ -27,7 +27,7 @@ final class NotesWords {
     return "The list may have at most " + mostReasons + " reasons.";
   }
 
-  static String eachReasonNeedsNameOfTo(int longestName) {
+  static String eachReasonNeedsName(int longestName) {
     return "Each reason needs a name of 1 to " + longestName + " characters.";
   }
 
@@ -39,7 +39,7 @@ final class NotesWords {
     return "\"" + name + "\" is given twice. Remove one of them.";
   }
 
-  static String noteMayHaveCharactersWas(int longestText, int count) {
+  static String noteMayHaveCharacters(int longestText, int count) {
     return "A note may have " + longestText + " characters, was " + count + ".";
   }
 

@@ -77,7 +77,7 @@ class OutlookController {
       @Parameter(description = "deals per page, 1 to 500") @RequestParam(defaultValue = "50")
           int size) {
     if (page < 0 || size < 1 || size > MOST_ROWS) {
-      throw Refusal.of("value-unknown", OutlookWords.PAGE_IS_OR_MORE_SIZE_IS)
+      throw Refusal.of("value-unknown", OutlookWords.PAGE_OUT_OF_RANGE)
           .with("name", page < 0 ? "page" : "size");
     }
     return deals.deals(axis, key, query, kind, since, page, size);

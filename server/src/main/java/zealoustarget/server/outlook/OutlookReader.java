@@ -85,7 +85,7 @@ class OutlookReader {
     if (!OutlookTable.isMeasured(read.query().measure())) {
       throw Refusal.of(
               "measure-without-outlook",
-              OutlookWords.dealsSayNothingOfOutlookIs(read.query().measure().words()))
+              OutlookWords.dealsSayNothingOfOutlook(read.query().measure().words()))
           .with("measure", read.query().measure().code());
     }
     return new Asked(read, snapshots.inForce(asOf), List.of());

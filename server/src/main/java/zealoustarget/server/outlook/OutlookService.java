@@ -152,7 +152,7 @@ public class OutlookService {
     }
     String rows = asked.figures().amount(ofRows, table.measure());
     Ratio apart = ofRows.minus(ofTotal);
-    return OutlookWords.rowsHaveToGoTotalHas(
+    return OutlookWords.rowsAndTotalDiffer(
         rows,
         asked
             .figures()

@@ -5,7 +5,7 @@ import org.jspecify.annotations.Nullable;
 
 /** Everything that a person reads of {@code outlook}. */
 final class OutlookWords {
-  static final String PAGE_IS_OR_MORE_SIZE_IS = "\"page\" is 0 or more, \"size\" is 1 to 500.";
+  static final String PAGE_OUT_OF_RANGE = "\"page\" is 0 or more, \"size\" is 1 to 500.";
   static final String BELONGS_TO = "Belongs to";
   static final String TO_GO = "To go";
   static final String OPEN_DEALS = "Open deals";
@@ -18,10 +18,10 @@ final class OutlookWords {
   static final String TRIAL_NOT_SAVED = "A trial, not saved";
   static final String OVERRIDDEN_DEALS = "Overridden deals";
   static final String ANOTHER_AMOUNT = "another amount";
-  static final String NO_SNAPSHOT_OF_THIS_SOURCE_IS =
+  static final String NO_SNAPSHOT_OF_SOURCE =
       "No snapshot of this source is posted. Load its deals.";
-  static final String LIKELIHOOD_IS_FROM_TO = "A likelihood is from 0 to 100 %.";
-  static final String NO_SOURCE_HAS_SNAPSHOT_OF_BOTH =
+  static final String LIKELIHOOD_OUT_OF_RANGE = "A likelihood is from 0 to 100 %.";
+  static final String NO_SNAPSHOTS_OF_BOTH_DAYS =
       "No source has a snapshot of both days, the earlier one first. Take days of one source.";
 
   private OutlookWords() {}
@@ -67,13 +67,13 @@ final class OutlookWords {
     return "outlook " + axis + span + "." + ending;
   }
 
-  static String dealsSayNothingOfOutlookIs(String measure) {
+  static String dealsSayNothingOfOutlook(String measure) {
     return "Deals say nothing of "
         + measure
         + ": an outlook is of measures that are counted and of which more is better.";
   }
 
-  static String rowsHaveToGoTotalHas(String rows, String amount, int signum) {
+  static String rowsAndTotalDiffer(String rows, String amount, int signum) {
     return "The rows have "
         + rows
         + " to go; the total has "
@@ -103,15 +103,15 @@ final class OutlookWords {
     return "Say why, in up to " + longestReason + " characters.";
   }
 
-  static String theseDealsHaveNoAmountsOf(String code) {
+  static String theseDealsHaveNoAmounts(String code) {
     return "These deals have no amounts of " + code + ".";
   }
 
-  static String amountIsOrMoreWithAt(int scale) {
+  static String amountOutOfRange(int scale) {
     return "An amount is 0 or more, with at most " + scale + " decimals.";
   }
 
-  static String noSnapshotOf(@Nullable LocalDate day, String days) {
+  static String noSnapshot(@Nullable LocalDate day, String days) {
     return "There is no snapshot of " + day + ". Posted are " + days + ".";
   }
 }

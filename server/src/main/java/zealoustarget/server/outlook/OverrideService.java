@@ -127,8 +127,7 @@ class OverrideService {
     return DealSnapshot.inForce(snapshots.asPosted(), null).stream()
         .filter(one -> one.source().equals(wanted))
         .findFirst()
-        .orElseThrow(
-            () -> Refusal.of("snapshot-unknown", OutlookWords.NO_SNAPSHOT_OF_THIS_SOURCE_IS));
+        .orElseThrow(() -> Refusal.of("snapshot-unknown", OutlookWords.NO_SNAPSHOT_OF_SOURCE));
   }
 
   private static Refusal unknown(String key) {
@@ -179,7 +178,7 @@ class OverrideService {
         .current()
         .findMeasure(code)
         .filter(measure -> snapshot.measure(measure.code()) >= 0)
-        .orElseThrow(() -> invalid("measure", OutlookWords.theseDealsHaveNoAmountsOf(code)));
+        .orElseThrow(() -> invalid("measure", OutlookWords.theseDealsHaveNoAmounts(code)));
   }
 
   private static @Nullable Long likelihood(@Nullable String text) {
@@ -194,7 +193,7 @@ class OverrideService {
     } catch (ArithmeticException | NumberFormatException unreadable) {
       // falls through to the one refusal
     }
-    throw invalid("likelihood", OutlookWords.LIKELIHOOD_IS_FROM_TO);
+    throw invalid("likelihood", OutlookWords.LIKELIHOOD_OUT_OF_RANGE);
   }
 
   private static @Nullable Long month(@Nullable String text) {
@@ -218,7 +217,7 @@ class OverrideService {
     } catch (ArithmeticException | NumberFormatException unreadable) {
       // falls through to the one refusal
     }
-    throw invalid("amount", OutlookWords.amountIsOrMoreWithAt(measure.scale()));
+    throw invalid("amount", OutlookWords.amountOutOfRange(measure.scale()));
   }
 
   private static Refusal invalid(String name, String words) {

@@ -109,7 +109,7 @@ class SnapshotFinder {
             .filter(pair -> pair != null)
             .toList();
     if (pairs.isEmpty() && earlier != null) {
-      throw Refusal.of("snapshot-unknown", OutlookWords.NO_SOURCE_HAS_SNAPSHOT_OF_BOTH);
+      throw Refusal.of("snapshot-unknown", OutlookWords.NO_SNAPSHOTS_OF_BOTH_DAYS);
     }
     return pairs;
   }
@@ -138,7 +138,7 @@ class SnapshotFinder {
     if (day != null && posted.stream().noneMatch(one -> one.asOf().equals(day))) {
       throw Refusal.of(
               "snapshot-unknown",
-              OutlookWords.noSnapshotOf(
+              OutlookWords.noSnapshot(
                   day,
                   String.join(
                       ", ",

@@ -27,7 +27,7 @@ class ConsoleVerify implements ApplicationRunner, ExitCodeGenerator {
     RecordService.RecordAnswer found = record.verify();
     isWhole = found.isWhole();
     System.out.printf(
-        RecordWords.D_ENTRIES_OF_AUDIT_LOG_D,
+        RecordWords.VERIFIED,
         found.entries(),
         found.seals(),
         isWhole ? RecordWords.ALL_AS_THEY_WERE_WRITTEN : RecordWords.NOT_AS_THEY_WERE_WRITTEN);

@@ -2,7 +2,7 @@ package zealoustarget.server.record;
 
 /** Everything that a person reads of {@code record}. */
 final class RecordWords {
-  static final String D_ENTRIES_OF_AUDIT_LOG_D =
+  static final String VERIFIED =
       "%d entries of the audit log, %d seals, the rows of every posted load: %s%n";
   static final String ALL_AS_THEY_WERE_WRITTEN = "all as they were written.";
   static final String NOT_AS_THEY_WERE_WRITTEN = "not as they were written.";

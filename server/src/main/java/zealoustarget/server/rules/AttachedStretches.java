@@ -29,11 +29,11 @@ public record AttachedStretches(Attachment to, Of of, List<Ratio> at) {
   public AttachedStretches {
     at = List.copyOf(at);
     if (at.isEmpty() || at.size() > MOST) {
-      throw new IllegalArgumentException(RulesWords.mustHaveToShares(MOST));
+      throw new IllegalArgumentException(RulesWords.tooManyShares(MOST));
     }
     for (int place = 0; place < at.size(); place++) {
       if (at.get(place).signum() <= 0 || at.get(place).compareTo(LARGEST) > 0) {
-        throw new IllegalArgumentException(RulesWords.MUST_BE_ABOVE_AND_AT_MOST);
+        throw new IllegalArgumentException(RulesWords.SHARE_OUT_OF_RANGE);
       }
       if (place > 0 && at.get(place).compareTo(at.get(place - 1)) <= 0) {
         throw new IllegalArgumentException(RulesWords.MUST_RISE);

@@ -57,7 +57,7 @@ public record Commission(PlanBook plans, List<SharedCredit> shared) {
   public Commission without(PlanReader.Removed gone) {
     List<Version> kept = versionsWithout(gone.name(), gone.since());
     if (kept.size() == plans.versions().size()) {
-      throw new IllegalArgumentException(RulesWords.hasNoVersionThatBeginsIn(gone.name()));
+      throw new IllegalArgumentException(RulesWords.hasNoVersionThatBegins(gone.name()));
     }
     boolean isThere =
         kept.stream().anyMatch(version -> KeyText.isSame(version.plan().name(), gone.name()));
@@ -69,7 +69,7 @@ public record Commission(PlanBook plans, List<SharedCredit> shared) {
             .toList();
     if (!isThere && !reps.isEmpty()) {
       throw new IllegalArgumentException(
-          RulesWords.stillHasAndMoreGiveThese(
+          RulesWords.planIsStillAssigned(
               gone.name(),
               String.join(", ", reps.subList(0, Math.min(reps.size(), MOST_NAMED))),
               reps.size(),

@@ -69,7 +69,7 @@ class RulesProposals implements ProposalWork {
           RulesWords.rulesItChangesWereChangedSince(
               String.join(", ", moved.stream().distinct().toList()), lastBy()));
     } catch (Refusal refusal) {
-      return List.of(RulesWords.rulesDoNotFitAnyMore(refusal.getMessage()));
+      return List.of(RulesWords.rulesDoNotFit(refusal.getMessage()));
     }
   }
 
@@ -103,7 +103,7 @@ class RulesProposals implements ProposalWork {
   }
 
   private static String sentence(int moves, int pays) {
-    return RulesWords.inOpenMonthsWithActualsNo(moves, pays);
+    return RulesWords.effect(moves, pays);
   }
 
   @Override

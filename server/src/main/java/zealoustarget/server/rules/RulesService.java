@@ -149,7 +149,7 @@ public class RulesService {
               .map(last -> RulesWords.changedThemLast(last.by(), last.subject()))
               .findFirst()
               .orElse(RulesWords.APPLICATION_WAS_UPDATED);
-      throw Refusal.of("changed-meanwhile", RulesWords.rulesAreNotThoseThatYou(who));
+      throw Refusal.of("changed-meanwhile", RulesWords.rulesWereChanged(who));
     }
   }
 
@@ -175,7 +175,7 @@ public class RulesService {
     for (Measure measure : after.measures()) {
       Optional<Measure> before = current.findMeasure(measure.code());
       if (used.contains(measure.code()) && before.filter(b -> differs(b, measure)).isPresent()) {
-        throw Refusal.of("measure-in-use", RulesWords.hasLoadedAmountsSoItsUnit(measure.code()))
+        throw Refusal.of("measure-in-use", RulesWords.unitStays(measure.code()))
             .with("measure", measure.code());
       }
     }
@@ -197,8 +197,7 @@ public class RulesService {
     for (String code : changed) {
       if (use.measuresOfActuals().contains(code)
           || (use.hasClosedMonths() && use.measuresWithAmounts().contains(code))) {
-        throw Refusal.of("measure-in-use", RulesWords.hasLoadedAmountsSoWhatFeeds(code))
-            .with("measure", code);
+        throw Refusal.of("measure-in-use", RulesWords.sourceStays(code)).with("measure", code);
       }
     }
   }

@@ -6,7 +6,7 @@ import zealoustarget.core.member.Axis;
 
 /** Everything that a person reads of {@code rules}. */
 final class RulesWords {
-  static final String MUST_BE_ABOVE_AND_AT_MOST = "must be above 0 % and at most 200 %";
+  static final String SHARE_OUT_OF_RANGE = "must be above 0 % and at most 200 %";
   static final String MUST_RISE = "must rise";
   static final String MY_COMPANY = "My company";
   static final String FISCAL_CALENDAR = "fiscal calendar";
@@ -32,7 +32,7 @@ final class RulesWords {
     return to + (since == null ? "" : ", since " + since);
   }
 
-  static String mustHaveToShares(int most) {
+  static String tooManyShares(int most) {
     return "must have 1 to " + most + " shares";
   }
 
@@ -42,11 +42,11 @@ final class RulesWords {
         + (axis == null ? "" : " by " + axis.word());
   }
 
-  static String hasNoVersionThatBeginsIn(String gone) {
+  static String hasNoVersionThatBegins(String gone) {
     return "\"" + gone + "\" has no version that begins in that month";
   }
 
-  static String stillHasAndMoreGiveThese(String gone, String names, int count, int most, int more) {
+  static String planIsStillAssigned(String gone, String names, int count, int most, int more) {
     return "\""
         + gone
         + "\" still has "
@@ -67,7 +67,7 @@ final class RulesWords {
     return "The rules it changes (" + parts + ") were changed since" + lastBy + ".";
   }
 
-  static String rulesDoNotFitAnyMore(String message) {
+  static String rulesDoNotFit(String message) {
     return "The rules do not fit any more: " + message;
   }
 
@@ -75,7 +75,7 @@ final class RulesWords {
     return " by " + by;
   }
 
-  static String inOpenMonthsWithActualsNo(int moves, int pays) {
+  static String effect(int moves, int pays) {
     return "In open months with actuals "
         + (moves == 0
             ? "no status moves"
@@ -92,19 +92,19 @@ final class RulesWords {
     return by + " changed them last (" + subject + ")";
   }
 
-  static String rulesAreNotThoseThatYou(String who) {
+  static String rulesWereChanged(String who) {
     return "The rules are not those that you looked at: "
         + who
         + ". Look at them again, then change them. Nothing was changed.";
   }
 
-  static String hasLoadedAmountsSoItsUnit(String measure) {
+  static String unitStays(String measure) {
     return measure
         + " has loaded amounts, so its unit, decimals and spelling stay. Nothing was"
         + " changed.";
   }
 
-  static String hasLoadedAmountsSoWhatFeeds(String code) {
+  static String sourceStays(String code) {
     return code
         + " has loaded amounts, so what feeds it stays. Add another measure that is"
         + " fed by won deals. Nothing was changed.";

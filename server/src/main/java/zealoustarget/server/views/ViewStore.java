@@ -58,11 +58,11 @@ public class ViewStore {
       throw invalid(ViewsWords.viewsNameHasToCharacters(LONGEST_NAME));
     }
     if (!address.matches("/[a-z]*(\\?[^\\s#]*)?") || address.length() > LONGEST_ADDRESS) {
-      throw invalid(ViewsWords.ADDRESS_MUST_BE_ONE_OF_THIS);
+      throw invalid(ViewsWords.ADDRESS_IS_FOREIGN);
     }
     SavedViewEntity known = find(stripped).orElse(null);
     if (known == null && all().size() >= MOST_VIEWS) {
-      throw invalid(ViewsWords.viewsAlready(MOST_VIEWS));
+      throw invalid(ViewsWords.tooManyViews(MOST_VIEWS));
     }
     SavedViewEntity view = known == null ? new SavedViewEntity() : known;
     view.ownerId = owner();

@@ -2,7 +2,7 @@ package zealoustarget.server.views;
 
 /** Everything that a person reads of {@code views}. */
 final class ViewsWords {
-  static final String ADDRESS_MUST_BE_ONE_OF_THIS =
+  static final String ADDRESS_IS_FOREIGN =
       "The address must be one of this application, such as /standing?axis=region.";
 
   private ViewsWords() {}
@@ -11,7 +11,7 @@ final class ViewsWords {
     return "A view's name has 1 to " + longestName + " characters.";
   }
 
-  static String viewsAlready(int mostViews) {
+  static String tooManyViews(int mostViews) {
     return "There are " + mostViews + " views already. Delete one first.";
   }
 

@@ -103,8 +103,7 @@ class AccountController {
   private AccountStore.Rights rights(AccountBody body) {
     Role role =
         Role.findByWord(body.role())
-            .orElseThrow(
-                () -> AccountStore.invalid("role", AccountsWords.ROLE_IS_ONE_OF_ANALYST_APPROVER));
+            .orElseThrow(() -> AccountStore.invalid("role", AccountsWords.UNKNOWN_ROLE));
     return new AccountStore.Rights(
         role,
         member(role, body.member()),
@@ -120,8 +119,8 @@ class AccountController {
       throw Refusal.of(
               "account-invalid",
               key == null || key.isBlank()
-                  ? AccountsWords.selectWhichOfRosterThisIs(role.word())
-                  : AccountsWords.noOnRoster(role.word(), key.strip()))
+                  ? AccountsWords.selectMember(role.word())
+                  : AccountsWords.notOnRoster(role.word(), key.strip()))
           .with("name", "member");
     }
     return members.key(members.find(role.axis(), key).getAsInt());

@@ -105,11 +105,10 @@ public class AccountStore {
     if (stripped.isEmpty()
         || stripped.length() > LONGEST_NAME
         || !stripped.matches("[\\p{L}\\p{N}][\\p{L}\\p{N} ._@'-]*")) {
-      throw invalid("name", AccountsWords.accountsNameHasToLettersDigits(LONGEST_NAME));
+      throw invalid("name", AccountsWords.nameHasWrongCharacters(LONGEST_NAME));
     }
     if (findByName(stripped).isPresent()) {
-      throw Refusal.of("account-exists", AccountsWords.accountAlready(stripped))
-          .with("name", "name");
+      throw Refusal.of("account-exists", AccountsWords.nameIsTaken(stripped)).with("name", "name");
     }
     AccountEntity entity = new AccountEntity();
     entity.name = stripped;
@@ -150,7 +149,7 @@ public class AccountStore {
     if (before.version() != version) {
       throw Refusal.of(
           "changed-meanwhile",
-          AccountsWords.accountWasChangedMeanwhileItIs(before.name(), words(before)));
+          AccountsWords.accountWasChangedMeanwhile(before.name(), words(before)));
     }
     checkNotOwn(before, rights);
     boolean keepsOne =
@@ -171,7 +170,7 @@ public class AccountStore {
             && before.isAdministrator() == rights.isAdministrator()
             && before.isDisabled() == rights.isDisabled();
     if (!isSame && CurrentAccount.account().id() == before.id()) {
-      throw Refusal.of("own-role", AccountsWords.YOUR_OWN_ROLE_AND_ACCESS_ARE);
+      throw Refusal.of("own-role", AccountsWords.OWN_ROLE_IS_CHANGED_BY_ANOTHER);
     }
   }
 
@@ -181,7 +180,7 @@ public class AccountStore {
     String hash = passwords.hash(password);
     return write(
         id,
-        AccountsWords.accountPasswordResetChanged(before.name(), mustChange),
+        AccountsWords.passwordChanged(before.name(), mustChange),
         null,
         null,
         entity -> {
@@ -243,7 +242,7 @@ public class AccountStore {
   }
 
   private static String words(Rights rights) {
-    return AccountsWords.administratorClosed(
+    return AccountsWords.rights(
         rights.role().word(), rights.member(), rights.isAdministrator(), rights.isDisabled());
   }
 

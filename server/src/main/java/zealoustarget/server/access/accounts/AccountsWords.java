@@ -6,18 +6,17 @@ import org.jspecify.annotations.Nullable;
 final class AccountsWords {
   static final String VERSION_OF_ACCOUNT_IS_MISSING =
       "The version of the account is missing. Load the accounts again.";
-  static final String ROLE_IS_ONE_OF_ANALYST_APPROVER =
-      "The role is one of analyst, approver, manager and rep.";
+  static final String UNKNOWN_ROLE = "The role is one of analyst, approver, manager and rep.";
   static final String AT_LEAST_ONE_ADMINISTRATOR_IS_NEEDED =
       "At least one administrator is needed. Make another account an administrator first.";
-  static final String YOUR_OWN_ROLE_AND_ACCESS_ARE =
+  static final String OWN_ROLE_IS_CHANGED_BY_ANOTHER =
       "Your own role and access are changed by another administrator.";
   static final String THAT_IS_NOT_CODE =
       "That is not the code. It is shown in the server's console.";
   static final String PASSWORD_HOLDS_ACCOUNTS_NAME = "The password holds the account's name.";
   static final String PASSWORD_HOLDS_COMPANYS_NAME = "The password holds the company's name.";
   static final String PASSWORD_REPEATS_FEW_CHARACTERS = "The password repeats a few characters.";
-  static final String PASSWORD_IS_ONE_OF_THOSE_THAT =
+  static final String PASSWORD_IS_TRIED_FIRST =
       "The password is one of those that are tried first.";
 
   private AccountsWords() {}
@@ -26,21 +25,21 @@ final class AccountsWords {
     return "account " + id + ", version " + version + ": " + rights;
   }
 
-  static String selectWhichOfRosterThisIs(String role) {
+  static String selectMember(String role) {
     return "Select which " + role + " of the roster this is.";
   }
 
-  static String noOnRoster(String role, String key) {
+  static String notOnRoster(String role, String key) {
     return "There is no " + role + " \"" + key + "\" on the roster.";
   }
 
-  static String accountsNameHasToLettersDigits(int longestName) {
+  static String nameHasWrongCharacters(int longestName) {
     return "An account's name has 1 to "
         + longestName
         + " letters, digits, blanks, dots, dashes or @ and begins with a letter or digit.";
   }
 
-  static String accountAlready(String stripped) {
+  static String nameIsTaken(String stripped) {
     return "There is an account \"" + stripped + "\" already. Choose another name.";
   }
 
@@ -52,7 +51,7 @@ final class AccountsWords {
     return "account " + name + " changed";
   }
 
-  static String accountWasChangedMeanwhileItIs(String name, String rights) {
+  static String accountWasChangedMeanwhile(String name, String rights) {
     return "The account "
         + name
         + " was changed meanwhile: it is now "
@@ -60,11 +59,11 @@ final class AccountsWords {
         + ". Load it again, then change it.";
   }
 
-  static String accountPasswordResetChanged(String name, boolean mustChange) {
+  static String passwordChanged(String name, boolean mustChange) {
     return "account " + name + ": password " + (mustChange ? "reset" : "changed");
   }
 
-  static String administratorClosed(
+  static String rights(
       String role, @Nullable String member, boolean isAdministrator, boolean isDisabled) {
     return role
         + (member == null ? "" : " " + member)
@@ -76,7 +75,7 @@ final class AccountsWords {
     return "There is no account " + id + ".";
   }
 
-  static String on(String address) {
+  static String onAddress(String address) {
     return "on " + address;
   }
 
@@ -84,13 +83,13 @@ final class AccountsWords {
     return "by the name " + names;
   }
 
-  static String demosPasswordsAreKnownToEverybody(String way) {
+  static String demoIsForThisMachineOnly(String way) {
     return "The demo's passwords are known to everybody, so it is there for this machine only, not "
         + way
         + ". Start without the demo (--empty), or leave address and host names out.";
   }
 
-  static String passwordHasToCharacters(int shortest, int longest) {
+  static String passwordHasWrongLength(int shortest, int longest) {
     return "A password has " + shortest + " to " + longest + " characters.";
   }
 
@@ -98,11 +97,11 @@ final class AccountsWords {
     return words + " Choose another.";
   }
 
-  static String mailAddressOf(String account) {
+  static String mailAddress(String account) {
     return "mail address of " + account;
   }
 
-  static String isNotEMailAddress(String given) {
+  static String isNotMailAddress(String given) {
     return "\"" + given + "\" is not an e-mail address. Write it as name@company.example.";
   }
 
@@ -110,7 +109,7 @@ final class AccountsWords {
     return "At most " + mostKeys + " keys can be changed.";
   }
 
-  static String isNothingThatKeyDoes(String what) {
+  static String nothingDoesThat(String what) {
     return "\"" + what + "\" is nothing that a key does.";
   }
 

@@ -55,7 +55,7 @@ public class FirstAccounts implements ApplicationRunner {
     this.demo = demo(seedFolder, json);
     if (!demo.isEmpty()) {
       if (!InetAddress.getByName(address).isLoopbackAddress()) {
-        throw new OpenDemo(AccountsWords.on(address));
+        throw new OpenDemo(AccountsWords.onAddress(address));
       }
       if (hosts.stream().anyMatch(host -> !host.isBlank() && !OwnSiteFilter.isLocal(host))) {
         throw new OpenDemo(AccountsWords.byName(String.join(", ", hosts)));

@@ -10,6 +10,6 @@ class OpenDemo extends RuntimeException {
    * @param way by which others would reach it, such as {@code on 0.0.0.0}
    */
   OpenDemo(String way) {
-    super(AccountsWords.demosPasswordsAreKnownToEverybody(way));
+    super(AccountsWords.demoIsForThisMachineOnly(way));
   }
 }

@@ -68,7 +68,7 @@ public class Passwords {
    */
   public void check(String password, String name) {
     if (password == null || password.length() < SHORTEST || password.length() > LONGEST) {
-      throw weak(AccountsWords.passwordHasToCharacters(SHORTEST, LONGEST));
+      throw weak(AccountsWords.passwordHasWrongLength(SHORTEST, LONGEST));
     }
     String folded = password.toLowerCase(Locale.ROOT);
     if (isMadeOf(folded, name)) {
@@ -81,7 +81,7 @@ public class Passwords {
       throw weak(AccountsWords.PASSWORD_REPEATS_FEW_CHARACTERS);
     }
     if (isCommon(folded)) {
-      throw weak(AccountsWords.PASSWORD_IS_ONE_OF_THOSE_THAT);
+      throw weak(AccountsWords.PASSWORD_IS_TRIED_FIRST);
     }
   }
 

@@ -70,10 +70,7 @@ public class Preferences {
           String before = of(account.id()).mail();
           if (!Objects.equals(before, entity.mail)) {
             audit.add(
-                AuditKind.ACCOUNT,
-                AccountsWords.mailAddressOf(account.name()),
-                before,
-                entity.mail);
+                AuditKind.ACCOUNT, AccountsWords.mailAddress(account.name()), before, entity.mail);
           }
           kept.save(entity);
         });
@@ -91,7 +88,7 @@ public class Preferences {
       return null;
     }
     if (!MailAddress.isOne(given.strip())) {
-      throw AccountStore.invalid("mail", AccountsWords.isNotEMailAddress(given.strip()));
+      throw AccountStore.invalid("mail", AccountsWords.isNotMailAddress(given.strip()));
     }
     return given.strip();
   }
@@ -104,7 +101,7 @@ public class Preferences {
     keys.forEach(
         (what, key) -> {
           if (what.length() > LONGEST_ACTION) {
-            throw AccountStore.invalid("keys", AccountsWords.isNothingThatKeyDoes(what));
+            throw AccountStore.invalid("keys", AccountsWords.nothingDoesThat(what));
           }
           if (key == null || key.codePointCount(0, key.length()) != 1 || key.isBlank()) {
             throw AccountStore.invalid("keys", AccountsWords.isNotOneKey(key));

@@ -2,27 +2,26 @@ package zealoustarget.server.access.authorization;
 
 /** Everything that a person reads of {@code access.authorization}. */
 final class AuthorizationWords {
-  static final String ADDRESS_OR_HEADER_OF_REQUEST_HAS =
+  static final String ADDRESS_OR_HEADER_HAS_WRONG_SIGNS =
       "The address or a header of the request has signs that are not taken there.";
-  static final String PARAMETER_OR_EMPTY_PART_IN_ADDRESS =
-      "a parameter or an empty part in the address";
-  static final String SIGN_IN_WITH_ACCOUNT_ON_PAGE =
+  static final String PARAMETER_IN_ADDRESS = "a parameter or an empty part in the address";
+  static final String SIGN_IN =
       "Sign in with an account: on the page, or with its name and password (Basic) or a token.";
   static final String PAGE_REALM_ZEALOUS_TARGET = "Page realm=\"Zealous Target\"";
   static final String BASIC_REALM_ZEALOUS_TARGET = "Basic realm=\"Zealous Target\"";
   static final String THIS_PAGE_IS_FROM_EARLIER_SESSION =
       "This page is from an earlier session. Reload it, then try again.";
-  static final String SEE_DESCRIPTION_OF_ROUTES_AT_V =
+  static final String SEE_DESCRIPTION_OF_ROUTES =
       "See the description of the routes at /v3/api-docs.";
   static final String PASSWORD_WAS_GIVEN_BY_SOMEBODY_ELSE =
       "The password was given by somebody else. Change it to your own first.";
-  static final String ONLY_ADMINISTRATOR_MAY_DO_THAT = "Only an administrator may do that.";
-  static final String THIS_TOKEN_MAY_NOT_DO_THAT =
+  static final String TAKES_ADMINISTRATOR = "Only an administrator may do that.";
+  static final String TOKEN_MAY_NOT =
       "This token may not do that. Use one of a wider scope, or the account's password.";
 
   private AuthorizationWords() {}
 
-  static String roleDoesNotIncludeThis(String role) {
+  static String roleDoesNotInclude(String role) {
     return "The role " + role + " does not include this.";
   }
 }

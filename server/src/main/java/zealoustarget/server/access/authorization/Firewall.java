@@ -39,7 +39,7 @@ class Firewall {
         problems.write(
             response,
             Problem.REQUEST_UNREADABLE,
-            AuthorizationWords.ADDRESS_OR_HEADER_OF_REQUEST_HAS);
+            AuthorizationWords.ADDRESS_OR_HEADER_HAS_WRONG_SIGNS);
   }
 
   @Bean
@@ -58,7 +58,7 @@ class Firewall {
     public FirewalledRequest getFirewalledRequest(HttpServletRequest request) {
       String address = request.getRequestURI();
       if (address.contains(";") || address.contains("//") || address.contains("\\")) {
-        throw new RequestRejectedException(AuthorizationWords.PARAMETER_OR_EMPTY_PART_IN_ADDRESS);
+        throw new RequestRejectedException(AuthorizationWords.PARAMETER_IN_ADDRESS);
       }
       return super.getFirewalledRequest(request);
     }

@@ -76,8 +76,7 @@ public class GateKeeper
       HttpServletRequest request, HttpServletResponse response, AuthenticationException why)
       throws IOException {
     challenge(request, response);
-    problems.write(
-        response, Problem.SIGN_IN_NEEDED, AuthorizationWords.SIGN_IN_WITH_ACCOUNT_ON_PAGE);
+    problems.write(response, Problem.SIGN_IN_NEEDED, AuthorizationWords.SIGN_IN);
   }
 
   /** Asks programs for a password; a browser would open a window of its own, so not there. */
@@ -105,7 +104,7 @@ public class GateKeeper
       problems.write(
           response,
           isOther ? Problem.METHOD_NOT_ALLOWED : Problem.NOT_FOUND,
-          AuthorizationWords.SEE_DESCRIPTION_OF_ROUTES_AT_V);
+          AuthorizationWords.SEE_DESCRIPTION_OF_ROUTES);
     } else if (CurrentAccount.isSignedIn() && CurrentAccount.account().mustChange()) {
       problems.write(
           response,
@@ -119,10 +118,10 @@ public class GateKeeper
   private static String words(RouteRules.@Nullable Rule rule) {
     Account account = CurrentAccount.account();
     if (rule == null || !rule.allows(account.role())) {
-      return AuthorizationWords.roleDoesNotIncludeThis(account.role().word());
+      return AuthorizationWords.roleDoesNotInclude(account.role().word());
     }
     return rule.isAdministration()
-        ? AuthorizationWords.ONLY_ADMINISTRATOR_MAY_DO_THAT
-        : AuthorizationWords.THIS_TOKEN_MAY_NOT_DO_THAT;
+        ? AuthorizationWords.TAKES_ADMINISTRATOR
+        : AuthorizationWords.TOKEN_MAY_NOT;
   }
 }

@@ -62,7 +62,7 @@ public class BasicSignIn extends OncePerRequestFilter {
       return tokens
           .open(token)
           .map(opened -> CurrentAccount.authenticated(opened.account(), opened.scope()))
-          .orElseThrow(() -> failed(SigninWords.TOKEN_IS_NOT_KNOWN_HERE_OR));
+          .orElseThrow(() -> failed(SigninWords.TOKEN_IS_NOT_KNOWN_HERE));
     }
     if (header.regionMatches(true, 0, BASIC, 0, BASIC.length())) {
       String[] pair = decoded(header.substring(BASIC.length()).strip()).split(":", 2);
@@ -71,7 +71,7 @@ public class BasicSignIn extends OncePerRequestFilter {
         return CurrentAccount.authenticated(account, TokenScope.ALL);
       }
     }
-    throw failed(SigninWords.SEND_NAME_AND_PASSWORD_OF_ACCOUNT);
+    throw failed(SigninWords.SEND_NAME_AND_PASSWORD);
   }
 
   private static String decoded(String text) {

@@ -134,7 +134,7 @@ public class SignIn {
   private Account inTurn(Supplier<Account> work) {
     try {
       if (!turns.tryAcquire(LONGEST_TURN.toSeconds(), TimeUnit.SECONDS)) {
-        throw Refusal.of("too-many-tries", SigninWords.TOO_MANY_SIGN_IN_AT_THIS)
+        throw Refusal.of("too-many-tries", SigninWords.TOO_MANY_SIGN_IN)
             .with("seconds", LONGEST_TURN.toSeconds());
       }
     } catch (InterruptedException stopped) {

@@ -2,16 +2,15 @@ package zealoustarget.server.access.signin;
 
 /** Everything that a person reads of {@code access.signin}. */
 final class SigninWords {
-  static final String TOKEN_IS_NOT_KNOWN_HERE_OR = "The token is not known here, or was revoked.";
-  static final String SEND_NAME_AND_PASSWORD_OF_ACCOUNT =
+  static final String TOKEN_IS_NOT_KNOWN_HERE = "The token is not known here, or was revoked.";
+  static final String SEND_NAME_AND_PASSWORD =
       "Send the name and password of an account (Basic), or a token (Bearer).";
   static final String FIRST_ACCOUNT = "first account";
   static final String NEW_PASSWORD_IS_SAME_AS_CURRENT =
       "The new password is the same as the current one. Choose another.";
   static final String NAME_OR_PASSWORD_IS_WRONG =
       "Name or password is wrong. Check both; capitals count in the password.";
-  static final String TOO_MANY_SIGN_IN_AT_THIS =
-      "Too many sign in at this moment. Try again in a while.";
+  static final String TOO_MANY_SIGN_IN = "Too many sign in at this moment. Try again in a while.";
   static final String SIGNED_IN = "signed in";
   static final String SIGNED_IN_BY_PROGRAM = "signed in by a program";
   static final String UNKNOWN_NAME = "an unknown name";

@@ -59,11 +59,10 @@ public class TokenStore {
   public Fresh add(int accountId, String name, TokenScope scope) {
     String stripped = name == null ? "" : name.strip();
     if (stripped.isEmpty() || stripped.length() > LONGEST_NAME) {
-      throw Refusal.of("token-invalid", TokensWords.giveItsPurposeInToCharacters(LONGEST_NAME))
-          .with("name", "name");
+      throw Refusal.of("token-invalid", TokensWords.givePurpose(LONGEST_NAME)).with("name", "name");
     }
     if (of(accountId).size() >= MOST) {
-      throw Refusal.of("token-invalid", TokensWords.tokensAlready(MOST));
+      throw Refusal.of("token-invalid", TokensWords.tooManyTokens(MOST));
     }
     byte[] secret = new byte[32];
     random.nextBytes(secret);

@@ -6,11 +6,11 @@ final class TokensWords {
 
   private TokensWords() {}
 
-  static String giveItsPurposeInToCharacters(int longestName) {
+  static String givePurpose(int longestName) {
     return "Give its purpose in 1 to " + longestName + " characters.";
   }
 
-  static String tokensAlready(int most) {
+  static String tooManyTokens(int most) {
     return "There are " + most + " tokens already. Revoke one that is not used.";
   }
 

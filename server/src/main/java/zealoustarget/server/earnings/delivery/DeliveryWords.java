@@ -8,7 +8,7 @@ final class DeliveryWords {
   static final String SERVER_WAS_STOPPED = "The server was stopped. Begin the rest again.";
   static final String NO_MAIL_SERVER_IS_SET =
       "No mail server is set. Name one with zealous.mail.host and start again.";
-  static final String IT_FAILED_SERVERS_LOG_SAYS_WHY = "It failed; the server's log says why.";
+  static final String IT_FAILED = "It failed; the server's log says why.";
 
   private DeliveryWords() {}
 
@@ -28,8 +28,7 @@ final class DeliveryWords {
     return "Commission statement, " + month;
   }
 
-  static String helloYourCommissionStatementForIs(
-      String row, String month, @Nullable String due, boolean isSealed) {
+  static String letter(String row, String month, @Nullable String due, boolean isSealed) {
     return "Hello "
         + row
         + ",\n\nyour commission statement for "

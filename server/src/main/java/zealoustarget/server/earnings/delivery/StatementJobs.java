@@ -265,7 +265,7 @@ public class StatementJobs {
             job.state = "done";
           } catch (RuntimeException failure) {
             LOG.error("job {} of statements", job.id, failure);
-            job.problem = DeliveryWords.IT_FAILED_SERVERS_LOG_SAYS_WHY;
+            job.problem = DeliveryWords.IT_FAILED;
             job.state = "failed";
           }
         });

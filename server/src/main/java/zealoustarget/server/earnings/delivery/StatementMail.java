@@ -56,7 +56,7 @@ class StatementMail {
       helper.setTo(address);
       helper.setSubject(DeliveryWords.commissionStatement(month));
       helper.setText(
-          DeliveryWords.helloYourCommissionStatementForIs(
+          DeliveryWords.letter(
               row.name(),
               month,
               row.due() == null

@@ -160,7 +160,7 @@ public class SealService {
               "stop",
               month.isAfter(last)
                   ? SealingWords.monthsAreClosedInTheirOrder(last.plusMonths(1))
-                  : SealingWords.laterMonthsAreAlreadyClosedIs(last),
+                  : SealingWords.laterMonthsAreAlreadyClosed(last),
               1,
               List.of()));
     }
@@ -171,8 +171,7 @@ public class SealService {
       latest = posted.toInclusive();
     }
     if (last == null && month.isAfter(latest)) {
-      checks.add(
-          new Check("ahead", "stop", SealingWords.firstMonthToCloseIsOr(latest), 1, List.of()));
+      checks.add(new Check("ahead", "stop", SealingWords.firstMonthToClose(latest), 1, List.of()));
     }
     boolean isEmpty = posted == null || !posted.contains(month);
     checks.add(
@@ -189,7 +188,7 @@ public class SealService {
         check(
             "staged",
             ends.staged(),
-            SealingWords.EVERY_LOAD_WITH_LINES_OF_THIS,
+            SealingWords.EVERY_LOAD_IS_POSTED,
             SealingWords.NOT_POSTED_YET));
     checks.add(
         check(
@@ -202,7 +201,7 @@ public class SealService {
             "control-totals",
             ends.differing(),
             SealingWords.EVERY_CONTROL_TOTAL_MATCHES,
-            SealingWords.POSTED_ALTHOUGH_CONTROL_TOTAL_DOES_NOT));
+            SealingWords.POSTED_ALTHOUGH_CONTROL_TOTAL));
     List<Statement> statements = earnings.reckon(month);
     checks.add(
         check(
@@ -256,7 +255,7 @@ public class SealService {
             seal -> {
               throw Refusal.of(
                       "month-sealed",
-                      SealingWords.isAlreadyClosedByAt(month, seal.sealedBy(), seal.sealedAt()))
+                      SealingWords.isAlreadyClosed(month, seal.sealedBy(), seal.sealedAt()))
                   .with("month", month);
             });
     checks(month).stream()
@@ -311,14 +310,14 @@ public class SealService {
    */
   SealAnswer unseal(YearMonth month, String reason) {
     if (reason == null || reason.isBlank() || reason.length() > LONGEST_REASON) {
-      throw Refusal.of("value-missing", SealingWords.giveReasonOfToCharacters(LONGEST_REASON))
+      throw Refusal.of("value-missing", SealingWords.giveReason(LONGEST_REASON))
           .with("name", "reason");
     }
     Seal seal = checkLast(month);
     String first =
         twoPersons
             .ofApprovers(SealingWords.openAgainSeal(month, seal.hash()))
-            .map(name -> SealingWords.firstAskedForBy(name))
+            .map(name -> SealingWords.firstAskedBy(name))
             .orElse("");
     state.inTurn(() -> unsealAlone(month, reason.strip() + first));
     return answer(month);
@@ -327,7 +326,7 @@ public class SealService {
   private Seal checkLast(YearMonth month) {
     Seal seal = sealed(month);
     if (!month.equals(seals.last())) {
-      throw Refusal.of("month-not-ready", SealingWords.laterMonthsAreClosedAfterIt(seals.last()));
+      throw Refusal.of("month-not-ready", SealingWords.laterMonthsAreClosedAfter(seals.last()));
     }
     return seal;
   }

@@ -8,13 +8,12 @@ import org.jspecify.annotations.Nullable;
 final class SealingWords {
   static final String NOTHING_IS_POSTED_IN_THIS_MONTH = "Nothing is posted in this month.";
   static final String LINES_ARE_POSTED_IN_THIS_MONTH = "Lines are posted in this month.";
-  static final String EVERY_LOAD_WITH_LINES_OF_THIS =
-      "Every load with lines of this month is posted.";
+  static final String EVERY_LOAD_IS_POSTED = "Every load with lines of this month is posted.";
   static final String NOT_POSTED_YET = "not posted yet";
   static final String NO_LINE_IS_HELD_BACK = "No line is held back.";
   static final String WITH_LINES_HELD_BACK = "with lines held back";
   static final String EVERY_CONTROL_TOTAL_MATCHES = "Every control total matches.";
-  static final String POSTED_ALTHOUGH_CONTROL_TOTAL_DOES_NOT =
+  static final String POSTED_ALTHOUGH_CONTROL_TOTAL =
       "posted although the control total does not match";
   static final String EVERY_REP_WITH_PLAN_HAS_QUOTA = "Every rep with a plan has a quota.";
   static final String WITH_PLAN_AND_NO_QUOTA = "with a plan and no quota";
@@ -31,15 +30,15 @@ final class SealingWords {
     return "Months are closed in their order; " + next + " is next.";
   }
 
-  static String laterMonthsAreAlreadyClosedIs(YearMonth last) {
+  static String laterMonthsAreAlreadyClosed(YearMonth last) {
     return "Later months are already closed; " + last + " is the last.";
   }
 
-  static String firstMonthToCloseIsOr(YearMonth latest) {
+  static String firstMonthToClose(YearMonth latest) {
     return "The first month to close is " + latest + " or earlier.";
   }
 
-  static String isAlreadyClosedByAt(YearMonth month, String sealedBy, Instant sealedAt) {
+  static String isAlreadyClosed(YearMonth month, String sealedBy, Instant sealedAt) {
     return month + " is already closed, by " + sealedBy + " at " + sealedAt + ".";
   }
 
@@ -51,7 +50,7 @@ final class SealingWords {
     return "seal " + hash;
   }
 
-  static String giveReasonOfToCharacters(int longestReason) {
+  static String giveReason(int longestReason) {
     return "Give a reason of 1 to " + longestReason + " characters.";
   }
 
@@ -59,11 +58,11 @@ final class SealingWords {
     return "open " + month + " again, seal " + hash;
   }
 
-  static String firstAskedForBy(String name) {
+  static String firstAskedBy(String name) {
     return ", first asked for by " + name;
   }
 
-  static String laterMonthsAreClosedAfterIt(@Nullable YearMonth last) {
+  static String laterMonthsAreClosedAfter(@Nullable YearMonth last) {
     return "Later months are closed after it. Reopen " + last + " first.";
   }
 

@@ -81,7 +81,7 @@ public final class StatementLines {
         lines);
     addUnlessZero("held", StatementsWords.CARRIED_AT_ZERO_RECOVERED_LATER, row.held(), lines);
     if (row.due() != null) {
-      lines.add(sum(StatementsWords.commissionDueWith(SpanWords.name(month)), row.due()));
+      lines.add(sum(StatementsWords.commissionDue(SpanWords.name(month)), row.due()));
     }
     return lines;
   }
@@ -137,7 +137,7 @@ public final class StatementLines {
             : part.until() == null
                 ? StatementsWords.fromOfQuota(from)
                 : StatementsWords.toOfQuota(from, percent(part.until()));
-    return StatementsWords.atEachAt(
+    return StatementsWords.atEach(
         reach,
         writing.grouped(Objects.requireNonNull(part.base())),
         unit.equals("count"),

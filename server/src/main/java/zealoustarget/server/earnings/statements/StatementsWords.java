@@ -23,7 +23,7 @@ final class StatementsWords {
     return "statement " + of + " " + rep + ".pdf";
   }
 
-  static String commissionDueWith(String month) {
+  static String commissionDue(String month) {
     return "Commission due with " + month;
   }
 
@@ -59,7 +59,7 @@ final class StatementsWords {
     return from + " to " + percent + " of quota";
   }
 
-  static String atEachAt(String reach, String base, boolean isEach, String rate, String percent) {
+  static String atEach(String reach, String base, boolean isEach, String rate, String percent) {
     return reach + ": " + base + (isEach ? " at " + rate + " each" : " at " + percent);
   }
 

@@ -138,14 +138,13 @@ public class PlanTrial {
    */
   public TrialAnswer trial(JsonNode rules, YearMonth last, int count, @Nullable Beside beside) {
     if (count < 1 || count > MOST_MONTHS) {
-      throw Refusal.of("value-unknown", TrialWords.planIsTriedOverToMonths(MOST_MONTHS))
+      throw Refusal.of("value-unknown", TrialWords.tooManyMonths(MOST_MONTHS))
           .with("name", "months");
     }
     JsonNode plan = rules.at("/plans/0");
     boolean hasPlan = rules.has("plans");
     if (hasPlan && !(plan.isObject() && plan.has("name"))) {
-      throw Refusal.of("playbook-invalid", TrialWords.PLANS_MUST_BE_PLAN_WITH_NAME)
-          .with("place", "plans[0]");
+      throw Refusal.of("playbook-invalid", TrialWords.PLAN_NEEDS_NAME).with("place", "plans[0]");
     }
     Rules asked = companyRules.tried(rules);
     String name = hasPlan ? plan.get("name").asString().strip() : "";

@@ -2,11 +2,11 @@ package zealoustarget.server.earnings.trial;
 
 /** Everything that a person reads of {@code earnings.trial}. */
 final class TrialWords {
-  static final String PLANS_MUST_BE_PLAN_WITH_NAME = "plans[0] must be a plan with a name.";
+  static final String PLAN_NEEDS_NAME = "plans[0] must be a plan with a name.";
 
   private TrialWords() {}
 
-  static String planIsTriedOverToMonths(int mostMonths) {
+  static String tooManyMonths(int mostMonths) {
     return "A plan is tried over 1 to " + mostMonths + " months.";
   }
 }

@@ -154,10 +154,10 @@ public class Checking {
       throw Refusal.of("file-only-header", CheckingWords.FILE_HAS_HEADER_AND_NO_LINES);
     }
     if (request.kind() == LoadKind.GOALS && request.goalSet() == null) {
-      throw Refusal.of("goal-set-missing", CheckingWords.FILE_DOES_NOT_NAME_ITS_GOAL);
+      throw Refusal.of("goal-set-missing", CheckingWords.GOAL_SET_IS_MISSING);
     }
     if (request.kind() == LoadKind.DEALS && columns.spec().snapshot() == null) {
-      throw Refusal.of("as-of-missing", CheckingWords.FILE_DOES_NOT_SAY_AS_OF);
+      throw Refusal.of("as-of-missing", CheckingWords.DAY_OF_DEALS_IS_MISSING);
     }
     if (request.kind() == LoadKind.ACTUALS) {
       refuseFed(columns.header());
@@ -184,7 +184,7 @@ public class Checking {
       if (!column.isGoal() && fed.contains(column.measure().code())) {
         throw Refusal.of(
                 "measure-fed-by-deals",
-                CheckingWords.actualsOfAreWonDealsSo(column.measure().code(), column.title()))
+                CheckingWords.actualsOfAreWonDeals(column.measure().code(), column.title()))
             .with("measure", column.measure().code());
       }
     }

@@ -4,19 +4,19 @@ package zealoustarget.server.intake.checking;
 final class CheckingWords {
   static final String FILE_HAS_HEADER_AND_NO_LINES =
       "The file has a header and no lines. Check what was exported.";
-  static final String FILE_DOES_NOT_NAME_ITS_GOAL =
+  static final String GOAL_SET_IS_MISSING =
       "The file does not name its goal set. Set \"Goal set\" above, such as quota.";
-  static final String FILE_DOES_NOT_SAY_AS_OF =
+  static final String DAY_OF_DEALS_IS_MISSING =
       "The file does not say as of which day its deals are. Set \"Deals as of\" above, such as"
           + " 2026-11-30.";
-  static final String CONTROL_FILE_HAS_HEADER_MEASURE_TOTAL =
+  static final String CONTROL_FILE_HEADER =
       "A control file has the header measure,total and one line for each measure.";
-  static final String FILE_HAS_SEVERAL_MEASURES_SAY_OF =
+  static final String SAY_WHICH_MEASURE =
       "The file has several measures: say of which one the total is";
 
   private CheckingWords() {}
 
-  static String actualsOfAreWonDealsSo(String measure, String title) {
+  static String actualsOfAreWonDeals(String measure, String title) {
     return "The actuals of "
         + measure
         + " are won deals, so files bring none. Load the deals, or set \"Maps to\" over"
@@ -43,11 +43,11 @@ final class CheckingWords {
     return measures + " is not a measure of this file";
   }
 
-  static String isNotAmountOf(String text, String measure) {
+  static String isNotAmount(String text, String measure) {
     return "\"" + text + "\" is not an amount of " + measure;
   }
 
-  static String giveAnAmountSuchAsOr(String what) {
+  static String giveAmount(String what) {
     return what
         + ". Give an amount such as 1912400.00, or measure=amount such as"
         + " revenue=1912400.00.";

@@ -25,8 +25,7 @@ public final class ControlFile {
    */
   public static Map<String, String> read(List<List<String>> lines) {
     if (lines.size() < 2 || lines.size() > MOST_LINES || !isOne(lines.get(0))) {
-      throw Refusal.of(
-          "control-total-unreadable", CheckingWords.CONTROL_FILE_HAS_HEADER_MEASURE_TOTAL);
+      throw Refusal.of("control-total-unreadable", CheckingWords.CONTROL_FILE_HEADER);
     }
     int measure = place(lines.get(0), "measure");
     int total = place(lines.get(0), "total");

@@ -53,7 +53,7 @@ public final class ControlTotals {
     Map<Measure, Long> totals = new HashMap<>();
     if (left.containsKey(ONLY)) {
       if (measures.size() != 1) {
-        throw refusal(CheckingWords.FILE_HAS_SEVERAL_MEASURES_SAY_OF);
+        throw refusal(CheckingWords.SAY_WHICH_MEASURE);
       }
       totals.put(measures.get(0), units(measures.get(0), left.remove(ONLY), writing));
     }
@@ -74,7 +74,7 @@ public final class ControlTotals {
       Ratio units = Ratio.parse(plain(text, writing)).times(Ratio.powerOfTen(measure.scale()));
       return Objects.requireNonNull(units.exactDecimal()).longValueExact();
     } catch (IllegalArgumentException | ArithmeticException unreadable) {
-      throw refusal(CheckingWords.isNotAmountOf(text, measure.code()));
+      throw refusal(CheckingWords.isNotAmount(text, measure.code()));
     }
   }
 
@@ -95,6 +95,6 @@ public final class ControlTotals {
   }
 
   private static Refusal refusal(String what) {
-    return Refusal.of("control-total-unreadable", CheckingWords.giveAnAmountSuchAsOr(what));
+    return Refusal.of("control-total-unreadable", CheckingWords.giveAmount(what));
   }
 }

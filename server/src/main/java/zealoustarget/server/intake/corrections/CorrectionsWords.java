@@ -11,10 +11,10 @@ final class CorrectionsWords {
   static final String EXISTS_ALREADY = " exists already.";
   static final String LINE_CANNOT_BE_READ = "A line cannot be read.";
   static final String LINES_OR_FROM = "lines or from";
-  static final String LINE_THAT_IS_HELD_BACK_CANNOT =
+  static final String HELD_LINE_CANNOT_BE_ACCEPTED =
       "A line that is held back cannot be accepted as it is. Correct it, or leave it out.";
   static final String LINES_OR_CODE = "lines or code";
-  static final String COLUMNS_RULE_CANNOT_BE_READ_SEE =
+  static final String COLUMNS_RULE_CANNOT_BE_READ =
       "A column's rule cannot be read; see docs/formats.md.";
 
   private CorrectionsWords() {}
@@ -27,7 +27,7 @@ final class CorrectionsWords {
         + content;
   }
 
-  static String correctLinesInLoadItselfIt(int id) {
+  static String correctLinesInLoadItself(int id) {
     return "Correct the lines in load " + id + " itself; it is not posted yet.";
   }
 
@@ -55,7 +55,7 @@ final class CorrectionsWords {
     return "line " + line;
   }
 
-  static String in(String nameOf, String content, String lines) {
+  static String rewritten(String nameOf, String content, String lines) {
     return nameOf + ": " + content + " in" + lines;
   }
 
@@ -79,7 +79,7 @@ final class CorrectionsWords {
     return subject + (line == null ? "" : ", line " + line);
   }
 
-  static String isNot(String member, String axis) {
+  static String isNoMember(String member, String axis) {
     return "\"" + member + "\" is not a " + axis + ".";
   }
 
@@ -95,11 +95,11 @@ final class CorrectionsWords {
     return "made while loading " + fileName;
   }
 
-  static String nothingWasCreated2(String first) {
+  static String refusedCreation(String first) {
     return first + " Nothing was created.";
   }
 
-  static String isNotActionRewriteLeaveCount(String word) {
+  static String isNotAction(String word) {
     return "\"" + word + "\" is not an action: rewrite, leave, count or accept.";
   }
 

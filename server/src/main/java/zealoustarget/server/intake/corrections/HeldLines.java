@@ -73,7 +73,7 @@ public class HeldLines {
   public int stage(int id) {
     LoadEntity load = store.get(id);
     if (load.state != LoadState.POSTED) {
-      throw Refusal.of("load-not-posted", CorrectionsWords.correctLinesInLoadItselfIt(id));
+      throw Refusal.of("load-not-posted", CorrectionsWords.correctLinesInLoadItself(id));
     }
     if (load.held == 0) {
       throw Refusal.of("nothing-held", CorrectionsWords.loadHoldsNoLineBack(id));

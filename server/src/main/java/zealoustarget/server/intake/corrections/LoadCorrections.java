@@ -153,7 +153,7 @@ class LoadCorrections {
     String lines = " " + listed(fixes.stream().map(fix -> CorrectionsWords.oneLine(fix.line)));
     return switch (first.action) {
       case REWRITE ->
-          CorrectionsWords.in(
+          CorrectionsWords.rewritten(
               Header.nameOf(sheets.get(id).titles(), first.columnAt), first.content, lines);
       case LEAVE -> CorrectionsWords.leftOut(lines);
       case COUNT -> "counted:" + lines;
@@ -228,7 +228,7 @@ class LoadCorrections {
             .orElseThrow(
                 () ->
                     Refusal.of(
-                        "member-unknown", CorrectionsWords.isNot(name.member(), axis.word())));
+                        "member-unknown", CorrectionsWords.isNoMember(name.member(), axis.word())));
     return () -> aliases.accept(axis, text, member);
   }
 
@@ -318,7 +318,7 @@ class LoadCorrections {
               .map(Finding::message)
               .findFirst()
               .orElse(CorrectionsWords.LINE_CANNOT_BE_READ);
-      throw Refusal.of("value-unknown", CorrectionsWords.nothingWasCreated2(first));
+      throw Refusal.of("value-unknown", CorrectionsWords.refusedCreation(first));
     }
   }
 
@@ -395,7 +395,7 @@ class LoadCorrections {
         FindingCode.findByWord(decision.code() == null ? "" : decision.code())
             .orElseThrow(() -> missing("code"));
     if (code.isHolding()) {
-      throw Refusal.of("value-unknown", CorrectionsWords.LINE_THAT_IS_HELD_BACK_CANNOT);
+      throw Refusal.of("value-unknown", CorrectionsWords.HELD_LINE_CANNOT_BE_ACCEPTED);
     }
     return lines(id, decision).stream()
         .map(line -> new FixEntity(id, line, FixEntity.LINE, FixEntity.Action.ACCEPT, code.name()))
@@ -423,7 +423,7 @@ class LoadCorrections {
         return action;
       }
     }
-    throw Refusal.of("value-unknown", CorrectionsWords.isNotActionRewriteLeaveCount(word))
+    throw Refusal.of("value-unknown", CorrectionsWords.isNotAction(word))
         .with("allowed", List.of("rewrite", "leave", "count", "accept"));
   }
 

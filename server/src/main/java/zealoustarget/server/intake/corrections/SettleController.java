@@ -204,7 +204,7 @@ class SettleController {
     try {
       return ColumnRules.rule(said, before);
     } catch (IllegalArgumentException unreadable) {
-      throw Refusal.of("mapping-unreadable", CorrectionsWords.COLUMNS_RULE_CANNOT_BE_READ_SEE);
+      throw Refusal.of("mapping-unreadable", CorrectionsWords.COLUMNS_RULE_CANNOT_BE_READ);
     }
   }
 }

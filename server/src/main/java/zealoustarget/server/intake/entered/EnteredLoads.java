@@ -157,7 +157,7 @@ public class EnteredLoads {
   }
 
   private static String fileName(String goalSet, String by, LocalDate day) {
-    String name = EnteredWords.enteredByOn(goalSet, by, day);
+    String name = EnteredWords.enteredBy(goalSet, by, day);
     String accepted = EnteredWords.acceptedBy(name, Audit.who());
     return by.equals(Audit.who()) || accepted.length() > LONGEST_FILE_NAME ? name : accepted;
   }

@@ -9,7 +9,7 @@ final class EnteredWords {
 
   private EnteredWords() {}
 
-  static String enteredByOn(String goalSet, String by, LocalDate day) {
+  static String enteredBy(String goalSet, String by, LocalDate day) {
     return goalSet + ", entered by " + by + " on " + day;
   }
 

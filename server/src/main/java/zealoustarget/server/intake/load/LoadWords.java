@@ -2,7 +2,7 @@ package zealoustarget.server.intake.load;
 
 /** Everything that a person reads of {@code intake.load}. */
 final class LoadWords {
-  static final String FILE_OF_DEALS_NEEDS_ASOF_DAY =
+  static final String DEALS_NEED_DAY =
       "A file of deals needs \"asOf\", the day of the snapshot: 2026-11-30.";
 
   private LoadWords() {}

@@ -14,8 +14,7 @@ public final class SnapshotDay {
   /** Both; value-missing where there is no day, day-unreadable, source-too-long. */
   public static LoadRequest.Snapshot needed(@Nullable String asOf, @Nullable String source) {
     if (asOf == null || asOf.isBlank()) {
-      throw Refusal.of("value-missing", LoadWords.FILE_OF_DEALS_NEEDS_ASOF_DAY)
-          .with("name", "asOf");
+      throw Refusal.of("value-missing", LoadWords.DEALS_NEED_DAY).with("name", "asOf");
     }
     return new LoadRequest.Snapshot(day("asOf", asOf), source(source));
   }

@@ -200,7 +200,7 @@ public class LoadController {
     try {
       return ColumnRules.read(json.readTree(text));
     } catch (JacksonException | IllegalArgumentException unreadable) {
-      throw Refusal.of("mapping-unreadable", PostingWords.MAPPING_MUST_BE_JSON_OBJECT_FROM);
+      throw Refusal.of("mapping-unreadable", PostingWords.MAPPING_MUST_BE_JSON_OBJECT);
     }
   }
 }

@@ -198,7 +198,7 @@ public class LoadJobs {
 
   /** Says that work took longer than it may. */
   private static Refusal overdue() {
-    return Refusal.of("load-overdue", PostingWords.READING_TOOK_LONGER_THAN_FILE_MAY);
+    return Refusal.of("load-overdue", PostingWords.READING_TOOK_TOO_LONG);
   }
 
   /** Says why work that was stopped did not come to its end. */
@@ -209,7 +209,7 @@ public class LoadJobs {
   }
 
   private static Refusal busy(int loadId) {
-    return Refusal.of("load-busy", PostingWords.loadIsBeingWorkedOn(loadId));
+    return Refusal.of("load-busy", PostingWords.loadIsBusy(loadId));
   }
 
   /** What is under way gets time to end; what takes longer is stopped and can be taken up again. */

@@ -130,7 +130,7 @@ class LoadProposals implements ProposalWork {
     if (load == null) {
       return new Outline(0, List.of(), id);
     }
-    String lines = PostingWords.lineLines(load.ready);
+    String lines = PostingWords.linesOf(load.ready);
     boolean isPost = kind == ProposalKind.LOAD;
     return new Outline(
         load.ready,

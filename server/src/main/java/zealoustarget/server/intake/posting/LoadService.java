@@ -104,7 +104,7 @@ public class LoadService {
             .stream()
             .map(id -> subject(store.get(id)))
             .toList();
-    damaged.forEach(load -> record.damaged(PostingWords.rowsOfAreNotThoseThat(load)));
+    damaged.forEach(load -> record.damaged(PostingWords.rowsDiffer(load)));
   }
 
   private List<PostedLoad> inOrder(LoadState state) {
@@ -171,8 +171,7 @@ public class LoadService {
     List<String> months = prepared.sealedMonths().stream().map(YearMonth::toString).toList();
     if (!months.isEmpty() && !isCorrecting) {
       throw Refusal.of(
-              "month-sealed",
-              PostingWords.thisTouchesWhichIsClosed(String.join(", ", months), months.size()))
+              "month-sealed", PostingWords.touchesClosed(String.join(", ", months), months.size()))
           .with("months", months);
     }
   }
@@ -365,7 +364,7 @@ public class LoadService {
   Preview preview(int id, @Nullable PostMode mode, Axis axis) {
     LoadEntity load = store.get(id);
     if (load.state != LoadState.STAGED) {
-      throw stateRefusal("load-not-staged", load, PostingWords.ONLY_STAGED_LOAD_CAN_BE_LOOKED);
+      throw stateRefusal("load-not-staged", load, PostingWords.ONLY_STAGED_LOAD_CAN_BE_TRIED);
     }
     return ledgers.preview(load.toPosted(store.nextPostOrder(), PostMode.ADD), mode, axis);
   }
@@ -416,11 +415,11 @@ public class LoadService {
       throw stateRefusal("load-not-staged", load, PostingWords.ONLY_STAGED_LOAD_CAN_BE_POSTED);
     }
     if (load.held > 0 && !isLeavingHeld) {
-      throw Refusal.of("lines-held", PostingWords.lineIsLinesAreHeldBack(load.held))
+      throw Refusal.of("lines-held", PostingWords.linesAreHeldBack(load.held))
           .with("held", load.held);
     }
     if (load.ready == 0) {
-      throw Refusal.of("nothing-ready", PostingWords.NO_LINE_OF_THIS_LOAD_IS);
+      throw Refusal.of("nothing-ready", PostingWords.NO_LINE_IS_READY);
     }
     checkControlTotal(load, because);
   }

@@ -2,19 +2,19 @@ package zealoustarget.server.intake.posting;
 
 /** Everything that a person reads of {@code intake.posting}. */
 final class PostingWords {
-  static final String MAPPING_MUST_BE_JSON_OBJECT_FROM =
+  static final String MAPPING_MUST_BE_JSON_OBJECT =
       "\"mapping\" must be a JSON object from their header to ours, such as"
           + " {\"Booking dt\": \"date\"}; see docs/formats.md.";
-  static final String READING_TOOK_LONGER_THAN_FILE_MAY =
+  static final String READING_TOOK_TOO_LONG =
       "Reading took longer than a file may take. Load it in parts, or raise zealous.files.time.";
   static final String READING_WAS_STOPPED =
       "Reading was stopped. Read the file again, or discard it.";
   static final String LEFT_OUT = "left out";
   static final String ONLY_POSTED_LOAD_CAN_BE_REVERSED = "Only a posted load can be reversed.";
   static final String ONLY_STAGED_LOAD_CAN_BE_DISCARDED = "Only a staged load can be discarded.";
-  static final String ONLY_STAGED_LOAD_CAN_BE_LOOKED = "Only a staged load can be looked ahead on.";
+  static final String ONLY_STAGED_LOAD_CAN_BE_TRIED = "Only a staged load can be looked ahead on.";
   static final String ONLY_STAGED_LOAD_CAN_BE_POSTED = "Only a staged load can be posted.";
-  static final String NO_LINE_OF_THIS_LOAD_IS = "No line of this load is ready to be posted.";
+  static final String NO_LINE_IS_READY = "No line of this load is ready to be posted.";
 
   private PostingWords() {}
 
@@ -30,7 +30,7 @@ final class PostingWords {
     return (sample ? nameOf + " sample" : found + " template") + ".csv";
   }
 
-  static String loadIsBeingWorkedOn(int loadId) {
+  static String loadIsBusy(int loadId) {
     return "Load " + loadId + " is being worked on. Wait or stop that.";
   }
 
@@ -38,7 +38,7 @@ final class PostingWords {
     return (isPosting ? "post load " : "reverse load ") + id + ", " + fileName;
   }
 
-  static String lineLines(int ready) {
+  static String linesOf(int ready) {
     return ready + (ready == 1 ? " line" : " lines");
   }
 
@@ -62,11 +62,11 @@ final class PostingWords {
     return "no " + axis;
   }
 
-  static String rowsOfAreNotThoseThat(String load) {
+  static String rowsDiffer(String load) {
     return "The rows of " + load + " are not those that were posted.";
   }
 
-  static String thisTouchesWhichIsClosed(String months, int count) {
+  static String touchesClosed(String months, int count) {
     return "This touches "
         + months
         + (count == 1 ? ", which is closed." : ", which are closed.")
@@ -90,7 +90,7 @@ final class PostingWords {
     return "corrects closed " + months;
   }
 
-  static String lineIsLinesAreHeldBack(int held) {
+  static String linesAreHeldBack(int held) {
     return held
         + (held == 1 ? " line is" : " lines are")
         + " held back. Correct them, or post the ready lines and leave these on hold.";

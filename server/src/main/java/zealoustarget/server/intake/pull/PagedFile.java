@@ -53,7 +53,7 @@ final class PagedFile implements AutoCloseable {
   private int write(byte[] bytes, int from, int read, int before) throws IOException {
     left -= read;
     if (left < 0) {
-      throw Refusal.of("pull-too-large", PullWords.PAGES_ARE_LARGER_THAN_ZEALOUS_PULL);
+      throw Refusal.of("pull-too-large", PullWords.PAGES_ARE_TOO_LARGE);
     }
     file.write(bytes, from, read - from);
     return read > from ? bytes[read - 1] : before;

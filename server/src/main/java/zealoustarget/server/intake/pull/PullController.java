@@ -59,7 +59,7 @@ class PullController {
     try {
       return YearMonth.parse(text == null ? "" : text);
     } catch (DateTimeException unreadable) {
-      throw Refusal.of("month-unreadable", PullWords.isNotMonthSuchAs(text));
+      throw Refusal.of("month-unreadable", PullWords.isNotMonth(text));
     }
   }
 }

@@ -178,8 +178,8 @@ class PullService {
             throw failed(
                 source,
                 answer.statusCode() != 200
-                    ? PullWords.itAnsweredWithStatus(answer.statusCode())
-                    : PullWords.itHasMoreThanPages(settings.pages()));
+                    ? PullWords.answeredWithStatus(answer.statusCode())
+                    : PullWords.hasTooManyPages(settings.pages()));
           }
           pages.add(body);
         }

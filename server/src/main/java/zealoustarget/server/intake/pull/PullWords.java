@@ -7,13 +7,12 @@ import org.jspecify.annotations.Nullable;
 /** Everything that a person reads of {@code intake.pull}. */
 final class PullWords {
   static final String HEADER_OF_PAGE_DOES_NOT_END = "the header of a page does not end";
-  static final String PAGES_ARE_LARGER_THAN_ZEALOUS_PULL =
-      "The pages are larger than zealous.pull.limit allows.";
+  static final String PAGES_ARE_TOO_LARGE = "The pages are larger than zealous.pull.limit allows.";
   static final String PULL_WAS_INTERRUPTED = "the pull was interrupted";
 
   private PullWords() {}
 
-  static String isNotMonthSuchAs(@Nullable String text) {
+  static String isNotMonth(@Nullable String text) {
     return "\"" + text + "\" is not a month such as 2026-10.";
   }
 
@@ -33,11 +32,11 @@ final class PullWords {
     return "it does not answer (" + fault + ")";
   }
 
-  static String itAnsweredWithStatus(int statusCode) {
+  static String answeredWithStatus(int statusCode) {
     return "it answered with status " + statusCode;
   }
 
-  static String itHasMoreThanPages(int pages) {
+  static String hasTooManyPages(int pages) {
     return "it has more than " + pages + " pages";
   }
 

@@ -16,7 +16,7 @@ public final class ColumnRules {
   /** Reads a mapping; anything else than such an object is an IllegalArgumentException. */
   public static Map<String, ColumnRule> read(JsonNode mapping) {
     if (!mapping.isObject()) {
-      throw new IllegalArgumentException(SheetWords.mappingMustBeObjectWas(mapping));
+      throw new IllegalArgumentException(SheetWords.mappingMustBeObject(mapping));
     }
     Map<String, ColumnRule> rules = new HashMap<>();
     mapping.properties().forEach(entry -> rules.put(entry.getKey(), rule(entry.getValue())));

@@ -7,7 +7,7 @@ final class SheetWords {
 
   private SheetWords() {}
 
-  static String mappingMustBeObjectWas(JsonNode mapping) {
+  static String mappingMustBeObject(JsonNode mapping) {
     return "a mapping must be an object, was " + mapping;
   }
 

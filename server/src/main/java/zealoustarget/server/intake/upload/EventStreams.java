@@ -38,7 +38,7 @@ class EventStreams {
    */
   SseEmitter open(Sending sending) {
     if (!free.tryAcquire()) {
-      throw Refusal.of("busy", UploadWords.TOO_MANY_PAGES_WATCH_THEIR_FILES);
+      throw Refusal.of("busy", UploadWords.TOO_MANY_PAGES_WATCH);
     }
     SseEmitter emitter = new SseEmitter(LONGEST.toMillis());
     AtomicReference<Future<?>> task = new AtomicReference<>();

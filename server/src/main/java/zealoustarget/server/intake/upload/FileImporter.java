@@ -155,7 +155,7 @@ class FileImporter {
         return;
       }
       if (first.isEmpty()) {
-        throw Refusal.of("file-empty", UploadWords.FILE_HAS_NO_LINE_WITH_ANYTHING);
+        throw Refusal.of("file-empty", UploadWords.FILE_IS_EMPTY);
       }
       above = HeaderFinder.find(first.stream().map(SheetStore.Line::cells).toList(), knownTitles);
       headerLine = first.get(above).line();

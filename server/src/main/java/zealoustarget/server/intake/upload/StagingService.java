@@ -304,7 +304,7 @@ public class StagingService {
       stopped(loadId, progress);
     } catch (RuntimeException | Error failure) {
       LOG.error("load {} could not be read", loadId, failure);
-      problem(loadId, "internal", UploadWords.SOMETHING_FAILED_ON_OUR_SIDE);
+      problem(loadId, "internal", UploadWords.FAULT_OF_OURS);
     }
   }
 

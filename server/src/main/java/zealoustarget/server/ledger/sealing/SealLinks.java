@@ -67,12 +67,12 @@ public final class SealLinks {
           faults.add(SealingWords.sealWasRemovedAddedOrMoved(month));
         }
         if (!of(row, row.getString("previous_hash")).equals(row.getString("hash"))) {
-          faults.add(SealingWords.sealOfDoesNotReadAs(month));
+          faults.add(SealingWords.sealOfDoesNotRead(month));
         }
         String then = SealedLoad.rowsOf(row.getString("posted_loads"));
         List<SealedLoad> loads = SealedLoad.readAll(row.getString("posted_loads"));
         if (then != null && !then.equals(SealedLoad.rows(loads, rows::get))) {
-          faults.add(SealingWords.rowsThatWasSealedWithAre(month));
+          faults.add(SealingWords.sealedRowsDiffer(month));
         }
         head = row.getString("hash");
       }
@@ -103,7 +103,7 @@ public final class SealLinks {
       while (row.next()) {
         String month = Months.of(row.getInt(1)).toString();
         if (row.getInt(2) != timesOpened(connection, month)) {
-          faults.add(SealingWords.wasOpenedAgainWithoutEntryIn(month));
+          faults.add(SealingWords.wasOpenedAgainWithoutEntry(month));
         }
       }
     }

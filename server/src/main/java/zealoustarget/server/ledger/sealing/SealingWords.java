@@ -13,15 +13,15 @@ final class SealingWords {
     return "A seal was removed, added or moved before that of " + month + ".";
   }
 
-  static String sealOfDoesNotReadAs(String month) {
+  static String sealOfDoesNotRead(String month) {
     return "The seal of " + month + " does not read as it was written.";
   }
 
-  static String rowsThatWasSealedWithAre(String month) {
+  static String sealedRowsDiffer(String month) {
     return "The rows that " + month + " was sealed with are not those of then.";
   }
 
-  static String wasOpenedAgainWithoutEntryIn(String month) {
+  static String wasOpenedAgainWithoutEntry(String month) {
     return month + " was opened again without an entry in the audit log.";
   }
 }

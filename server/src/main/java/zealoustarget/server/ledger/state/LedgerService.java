@@ -358,7 +358,7 @@ public class LedgerService implements MemberNames {
     loads.put(load.id(), added);
     Prepared prepared = prepare(loads, added);
     if (!unknownMembers(prepared, List.of(load.id())).isEmpty()) {
-      throw Refusal.of("members-gone", StateWords.REPS_OR_PRODUCTS_OF_THIS_LOAD);
+      throw Refusal.of("members-gone", StateWords.MEMBERS_WERE_REVERSED);
     }
     prepared.ledger().checkSums();
     return prepared;
@@ -403,7 +403,7 @@ public class LedgerService implements MemberNames {
     if (!needing.isEmpty()) {
       throw Refusal.of(
               "load-in-use",
-              StateWords.otherPostedLoadsNameRepsOr(
+              StateWords.otherLoadsNeedIt(
                   String.join(", ", needing.stream().map(String::valueOf).toList())))
           .with("loads", needing);
     }

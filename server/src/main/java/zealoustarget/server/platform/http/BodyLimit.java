@@ -84,7 +84,7 @@ class BodyLimit extends OncePerRequestFilter {
       }
     } else {
       response.setHeader(HttpHeaders.RETRY_AFTER, "1");
-      problems.write(response, Problem.BUSY, HttpWords.TOO_MANY_REQUESTS_ARE_BEING_SENT);
+      problems.write(response, Problem.BUSY, HttpWords.TOO_MANY_REQUESTS);
       UnreadBodies.giveUp(request);
     }
   }
@@ -98,7 +98,7 @@ class BodyLimit extends OncePerRequestFilter {
         chain.doFilter(new WithoutToken(request), response);
       } else {
         problems.write(
-            response, Problem.UNSUPPORTED_MEDIA_TYPE, HttpWords.FILES_ARE_TAKEN_BY_API_V);
+            response, Problem.UNSUPPORTED_MEDIA_TYPE, HttpWords.FILES_ARE_TAKEN_ELSEWHERE);
       }
       return false;
     }
@@ -128,9 +128,7 @@ class BodyLimit extends OncePerRequestFilter {
     ByteArrayOutputStream body = new ByteArrayOutputStream();
     if (!readInTime(request, SMALL, body)) {
       problems.write(
-          response,
-          Problem.BODY_TOO_SLOW,
-          HttpWords.requestWasNotWholeAfterSeconds(LONGEST.toSeconds()));
+          response, Problem.BODY_TOO_SLOW, HttpWords.requestWasNotWhole(LONGEST.toSeconds()));
       return false;
     }
     if (body.size() > SMALL) {
@@ -143,8 +141,7 @@ class BodyLimit extends OncePerRequestFilter {
   }
 
   private void refuseLarge(HttpServletResponse response, int limit) throws IOException {
-    problems.write(
-        response, Problem.BODY_TOO_LARGE, HttpWords.thisRouteTakesAtMostKb(limit / 1024));
+    problems.write(response, Problem.BODY_TOO_LARGE, HttpWords.bodyIsTooLarge(limit / 1024));
   }
 
   /** What is still to come is dropped; the connection goes where it does not come in time. */

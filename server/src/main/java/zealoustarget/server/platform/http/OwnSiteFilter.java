@@ -60,8 +60,7 @@ public class OwnSiteFilter extends OncePerRequestFilter {
       HttpServletRequest request, HttpServletResponse response, FilterChain chain)
       throws ServletException, IOException {
     if (!isOwnSite(request)) {
-      problems.write(
-          response, Problem.CROSS_SITE, HttpWords.OPEN_APPLICATION_BY_ADDRESS_IN_ZEALOUS);
+      problems.write(response, Problem.CROSS_SITE, HttpWords.OPEN_BY_KNOWN_ADDRESS);
     } else if (!readiness.isReady()
         && RequestArea.of(request) == RequestArea.API
         && !request.getRequestURI().equals("/api/v1/health")) {

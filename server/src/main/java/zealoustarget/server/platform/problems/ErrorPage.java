@@ -24,6 +24,6 @@ class ErrorPage implements ErrorController {
         response,
         Problem.ofStatus(
             status instanceof Integer known ? known : HttpServletResponse.SC_NOT_FOUND),
-        ProblemsWords.SEE_DESCRIPTION_OF_ROUTES_AT_V);
+        ProblemsWords.SEE_DESCRIPTION_OF_ROUTES);
   }
 }

@@ -43,12 +43,10 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
     LOG.error(
         "incident {} at {} {}", incident, request.getMethod(), request.getRequestURI(), failure);
     if (Space.isFull(failure)) {
-      return answer(Problem.STORAGE_FULL, ProblemsWords.DATA_FOLDER_CANNOT_BE_WRITTEN_IT, Map.of());
+      return answer(Problem.STORAGE_FULL, ProblemsWords.DATA_FOLDER_CANNOT_BE_WRITTEN, Map.of());
     }
     return answer(
-        Problem.INTERNAL,
-        ProblemsWords.itIsNotedInServersLog(incident),
-        Map.of("incident", incident));
+        Problem.INTERNAL, ProblemsWords.isNotedInLog(incident), Map.of("incident", incident));
   }
 
   /** A form whose fields are no text. */
@@ -97,7 +95,7 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
     if (failure instanceof MethodArgumentTypeMismatchException mismatch) {
       return ProblemsWords.isNot(mismatch.getValue(), mismatch.getName());
     }
-    return ProblemsWords.SEE_DESCRIPTION_OF_ROUTES_AT_V;
+    return ProblemsWords.SEE_DESCRIPTION_OF_ROUTES;
   }
 
   private static ResponseEntity<Object> answer(

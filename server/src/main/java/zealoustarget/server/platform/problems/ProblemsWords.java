@@ -4,9 +4,9 @@ import org.jspecify.annotations.Nullable;
 
 /** Everything that a person reads of {@code platform.problems}. */
 final class ProblemsWords {
-  static final String SEE_DESCRIPTION_OF_ROUTES_AT_V =
+  static final String SEE_DESCRIPTION_OF_ROUTES =
       "See the description of the routes at /v3/api-docs.";
-  static final String DATA_FOLDER_CANNOT_BE_WRITTEN_IT =
+  static final String DATA_FOLDER_CANNOT_BE_WRITTEN =
       "The data folder cannot be written: it is full or read-only. Make room; it goes on by itself"
           + " some seconds later. Nothing was changed.";
   static final String FILE_IS_LARGER_THAN_UPLOAD_LIMIT =
@@ -16,7 +16,7 @@ final class ProblemsWords {
 
   private ProblemsWords() {}
 
-  static String itIsNotedInServersLog(String incident) {
+  static String isNotedInLog(String incident) {
     return "It is noted in the server's log as incident " + incident + ". Nothing was changed.";
   }
 

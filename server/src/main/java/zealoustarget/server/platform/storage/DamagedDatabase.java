@@ -13,7 +13,7 @@ class DamagedDatabase extends AbstractFailureAnalyzer<SQLException> {
         ? null
         : new FailureAnalysis(
             StorageWords.DATABASE_OF_DATA_FOLDER_IS_DAMAGED,
-            StorageWords.PUT_FOLDER_ASIDE_AND_RESTORE_LAST,
+            StorageWords.RESTORE_LAST_BACKUP,
             cause);
   }
 }

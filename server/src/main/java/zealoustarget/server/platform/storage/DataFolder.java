@@ -35,8 +35,7 @@ public final class DataFolder {
 
     /** The database is there and is none. */
     static Unusable damaged(Path database) {
-      return new Unusable(
-          StorageWords.isEmptyOrDamagedSoNothing(database.toAbsolutePath().normalize()));
+      return new Unusable(StorageWords.isEmptyOrDamaged(database.toAbsolutePath().normalize()));
     }
   }
 
@@ -105,7 +104,7 @@ public final class DataFolder {
     keepPrivate(folder);
     Path database = folder.resolve(DATABASE);
     if (Files.exists(database)) {
-      throw new IOException(StorageWords.dataInAlready(folder));
+      throw new IOException(StorageWords.folderHasData(folder));
     }
     return database;
   }

@@ -15,8 +15,6 @@ class DataFolderInUse extends AbstractFailureAnalyzer<JdbcSQLNonTransientConnect
       return null;
     }
     return new FailureAnalysis(
-        StorageWords.DATA_FOLDER_IS_IN_USE_BY,
-        StorageWords.STOP_OTHER_ONE_OR_CHOOSE_ANOTHER,
-        cause);
+        StorageWords.DATA_FOLDER_IS_IN_USE, StorageWords.STOP_OTHER_ONE, cause);
   }
 }

@@ -7,6 +7,6 @@ import org.springframework.boot.diagnostics.FailureAnalysis;
 class DataFolderUnusable extends AbstractFailureAnalyzer<DataFolder.Unusable> {
   @Override
   protected FailureAnalysis analyze(Throwable rootFailure, DataFolder.Unusable cause) {
-    return new FailureAnalysis(cause.getMessage(), StorageWords.LET_IT_BE_WRITTEN_OR_CHOOSE, cause);
+    return new FailureAnalysis(cause.getMessage(), StorageWords.LET_IT_BE_WRITTEN, cause);
   }
 }

@@ -14,10 +14,10 @@ class NewerData extends AbstractFailureAnalyzer<FlywayValidateException> {
             .contains("applied migration not resolved locally");
     return new FailureAnalysis(
         isNewer
-            ? StorageWords.DATA_FOLDER_WAS_WRITTEN_BY_NEWER
-            : StorageWords.dataFolderDoesNotFitThis(cause.getMessage()),
+            ? StorageWords.WRITTEN_BY_NEWER_VERSION
+            : StorageWords.dataFolderDoesNotFit(cause.getMessage()),
         isNewer
-            ? StorageWords.START_THAT_VERSION_OR_RESTORE_BACKUP
+            ? StorageWords.START_NEWER_VERSION
             : StorageWords.RESTORE_LAST_BACKUP_INTO_EMPTY_FOLDER,
         cause);
   }

@@ -31,8 +31,7 @@ public class Space {
     if (free < needed) {
       throw Refusal.of(
           "storage-full",
-          String.format(
-              Locale.ROOT, StorageWords.DATA_FOLDER_HAS_D_MB_LEFT, free >> 20, needed >> 20));
+          String.format(Locale.ROOT, StorageWords.TOO_LITTLE_SPACE, free >> 20, needed >> 20));
     }
   }
 

@@ -68,8 +68,7 @@ public record ClosingPart(
     for (String line : off) {
       if (!LINES.contains(line)) {
         throw place.fault(
-            "off",
-            ReadingWords.mustHoldLinesOfCloseList(String.join(", ", new TreeSet<>(LINES)), line));
+            "off", ReadingWords.mustHoldCloseLines(String.join(", ", new TreeSet<>(LINES)), line));
       }
     }
     return off;
@@ -88,13 +87,13 @@ public record ClosingPart(
     } catch (ArithmeticException | IllegalArgumentException noShare) {
       // falls through to the one refusal
     }
-    throw place.fault(name, ReadingWords.mustBeShareFromToSuch(text));
+    throw place.fault(name, ReadingWords.mustBeShare(text));
   }
 
   private static int dueDay(Place place) {
     int day = place.whole("dueDay");
     if (day < 1 || day > LATEST_DAY) {
-      throw place.fault("dueDay", ReadingWords.mustBeWorkingDayFromTo(LATEST_DAY));
+      throw place.fault("dueDay", ReadingWords.mustBeWorkingDay(LATEST_DAY));
     }
     return day;
   }
@@ -106,7 +105,7 @@ public record ClosingPart(
     }
     for (String address : all) {
       if (!MailAddress.isOne(address)) {
-        throw place.fault("tell", ReadingWords.mustHoldMailAddressesWas(address));
+        throw place.fault("tell", ReadingWords.mustHoldMailAddresses(address));
       }
     }
     return all;

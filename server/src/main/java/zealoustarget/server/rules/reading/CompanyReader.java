@@ -48,7 +48,7 @@ public final class CompanyReader {
     try {
       return ZoneId.of(text);
     } catch (DateTimeException unknown) {
-      throw place.fault("timeZone", ReadingWords.mustBeTimeZoneSuchAs(text));
+      throw place.fault("timeZone", ReadingWords.mustBeTimeZone(text));
     }
   }
 
@@ -86,7 +86,7 @@ public final class CompanyReader {
   private static String grouping(Place place, String name) {
     String mark = place.text(name);
     if (!List.of(",", ".", "'", "’", " ", "\u00a0", "\u202f", "").contains(mark)) {
-      throw place.fault(name, ReadingWords.MUST_BE_COMMA_POINT_APOSTROPHE_BLANK);
+      throw place.fault(name, ReadingWords.MUST_BE_SEPARATOR);
     }
     return mark.equals("’") ? "'" : mark.isBlank() && !mark.isEmpty() ? " " : mark;
   }
@@ -103,7 +103,7 @@ public final class CompanyReader {
         return day;
       }
     }
-    throw place.fault(name, ReadingWords.mustBeDayOfWeekSuch(text));
+    throw place.fault(name, ReadingWords.mustBeDayOfWeek(text));
   }
 
   /** How a value stands in the file. */

@@ -111,8 +111,7 @@ public record Place(JsonNode node, String path) {
     }
     for (String name : node.propertyNames()) {
       if (!names.contains(name)) {
-        throw fault(
-            name, ReadingWords.isNotKnownHereKnownAre(String.join(", ", new TreeSet<>(names))));
+        throw fault(name, ReadingWords.isNotKnown(String.join(", ", new TreeSet<>(names))));
       }
     }
   }
@@ -129,7 +128,7 @@ public record Place(JsonNode node, String path) {
     try {
       return YearMonth.parse(text(name).strip());
     } catch (DateTimeException noMonth) {
-      throw fault(name, ReadingWords.MUST_BE_MONTH_SUCH_AS);
+      throw fault(name, ReadingWords.MUST_BE_MONTH);
     }
   }
 }

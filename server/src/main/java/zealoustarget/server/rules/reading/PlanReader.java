@@ -139,7 +139,7 @@ public final class PlanReader {
     Place bound = place.child(name);
     bound.allowOnly(Set.of("amount", "percent", "goalSet"));
     if (bound.node().size() != 1) {
-      throw place.fault(name, ReadingWords.MUST_HAVE_ONE_OF_AMOUNT_PERCENT);
+      throw place.fault(name, ReadingWords.MUST_HAVE_ONE_BOUND);
     }
     if (bound.isSet("amount")) {
       return new Bound.Amount(whole(bound, "amount", measure.unitsPerOne()));
@@ -211,7 +211,7 @@ public final class PlanReader {
     place.allowOnly(Set.of("rep", "from", "until", "shares"));
     Place shares = place.child("shares");
     if (shares.node() == null || !shares.node().isObject()) {
-      throw place.fault("shares", ReadingWords.MUST_BE_OBJECT_OF_REPS_AND);
+      throw place.fault("shares", ReadingWords.MUST_BE_OBJECT_OF_REPS);
     }
     Map<String, Ratio> byRep = new HashMap<>();
     for (String rep : shares.node().propertyNames()) {

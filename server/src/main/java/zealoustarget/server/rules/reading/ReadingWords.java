@@ -2,7 +2,7 @@ package zealoustarget.server.rules.reading;
 
 /** Everything that a person reads of {@code rules.reading}. */
 final class ReadingWords {
-  static final String MUST_BE_COMMA_POINT_APOSTROPHE_BLANK =
+  static final String MUST_BE_SEPARATOR =
       "must be a comma, a point, an apostrophe, a blank or empty";
   static final String THIS_IS_NOT_ICALENDAR_FILE =
       "This is not an iCalendar file. Choose a file that ends in .ics, as calendars export it.";
@@ -13,45 +13,44 @@ final class ReadingWords {
   static final String MUST_BE_TRUE_OR_FALSE = "must be true or false";
   static final String FILE = "the file";
   static final String MUST_BE_OBJECT = "must be an object";
-  static final String MUST_BE_MONTH_SUCH_AS = "must be a month such as 2026-10";
+  static final String MUST_BE_MONTH = "must be a month such as 2026-10";
   static final String MUST_BE_TRUE = "must be true";
-  static final String MUST_HAVE_ONE_OF_AMOUNT_PERCENT = "must have one of amount, percent, goalSet";
+  static final String MUST_HAVE_ONE_BOUND = "must have one of amount, percent, goalSet";
   static final String HAS_MORE_DECIMALS_THAN_ITS_UNIT = "has more decimals than its unit";
   static final String IS_TOO_LARGE = "is too large";
   static final String MUST_BE_REPS_KEY = "must be a rep's key";
-  static final String MUST_BE_OBJECT_OF_REPS_AND = "must be an object of reps and their shares";
+  static final String MUST_BE_OBJECT_OF_REPS = "must be an object of reps and their shares";
   static final String MUST_BE_HIGHER_WHILE_WON_DEALS =
       "must be HIGHER while won deals feed the measure";
   static final String IS_SHARED_TWICE_IN_ONE_MONTH = "is shared twice in one month";
-  static final String MUST_BE_DAY_SUCH_AS = "must be a day such as 2026-12-25";
-  static final String IS_NAME_OF_ANOTHER_COLUMN_IN =
+  static final String MUST_BE_DAY = "must be a day such as 2026-12-25";
+  static final String IS_NAME_OF_ANOTHER_COLUMN =
       "is the name of another column in files; take another";
-  static final String MUST_NOT_HAVE_POINT_THAT_IS =
-      "must not have a point; that is for the ends of ranges";
+  static final String MUST_NOT_HAVE_POINT = "must not have a point; that is for the ends of ranges";
   static final String IS_FOR_MEASURES_THAT_ARE_COUNTED =
       "is for measures that are counted and of which more is better";
-  static final String MUST_BE_TWO_MEASURES_SUCH_AS =
+  static final String MUST_BE_TWO_MEASURES =
       "must be two measures, such as [\"returns\", \"revenue\"]";
   static final String MUST_BE_TRUE_OR_LEFT_OUT = "must be true, or left out";
-  static final String MUST_BE_AUTO_OR_AMOUNT_OF =
+  static final String MUST_BE_AUTO_OR_AMOUNT =
       "must be auto or an amount of 0 or more with at most the measure's decimals";
   static final String IS_FOR_THRESHOLDS_BASED_ON_AMOUNTS =
       "is for thresholds based on amounts: variance or value";
   static final String MUST_HAVE_AT_MOST_CHARACTERS = "must have at most 60 characters";
   static final String AT_OR_ABOVE = "at or above";
-  static final String MUST_BE_AT_OR_ABOVE_OR = "must be \"at or above\" or \"above\"";
+  static final String MUST_BE_AT_OR_ABOVE = "must be \"at or above\" or \"above\"";
 
   private ReadingWords() {}
 
-  static String mustHoldLinesOfCloseList(String lines, String line) {
+  static String mustHoldCloseLines(String lines, String line) {
     return "must hold lines of the close list (" + lines + "), was \"" + line + "\"";
   }
 
-  static String mustBeShareFromToSuch(String text) {
+  static String mustBeShare(String text) {
     return "must be a share from 0 to 1 such as 0.1, was \"" + text + "\"";
   }
 
-  static String mustBeWorkingDayFromTo(int latestDay) {
+  static String mustBeWorkingDay(int latestDay) {
     return "must be a working day from 1 to " + latestDay;
   }
 
@@ -59,7 +58,7 @@ final class ReadingWords {
     return "must hold at most " + mostAddresses + " addresses";
   }
 
-  static String mustHoldMailAddressesWas(String address) {
+  static String mustHoldMailAddresses(String address) {
     return "must hold mail addresses, was \"" + address + "\"";
   }
 
@@ -67,11 +66,11 @@ final class ReadingWords {
     return "must have 1 to " + longestName + " characters";
   }
 
-  static String mustBeTimeZoneSuchAs(String text) {
+  static String mustBeTimeZone(String text) {
     return "must be a time zone such as Europe/Lisbon, was \"" + text + "\"";
   }
 
-  static String mustBeDayOfWeekSuch(String text) {
+  static String mustBeDayOfWeek(String text) {
     return "must be a day of the week such as monday, was \"" + text + "\"";
   }
 
@@ -83,7 +82,7 @@ final class ReadingWords {
     return "must be one of " + words + ", was \"" + text + "\"";
   }
 
-  static String isNotKnownHereKnownAre(String words) {
+  static String isNotKnown(String words) {
     return "is not known here; known are " + words;
   }
 
@@ -119,7 +118,7 @@ final class ReadingWords {
     return "\"" + stage + "\" stands twice";
   }
 
-  static String mustBeShareFromToSuchAs(String text) {
+  static String mustBeLikelihood(String text) {
     return "must be a share from 0 to 1 such as 0.4, was \"" + text + "\"";
   }
 }

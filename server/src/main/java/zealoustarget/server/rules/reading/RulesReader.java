@@ -204,7 +204,7 @@ public final class RulesReader {
       try {
         days.add(LocalDate.parse(day.node().asString("")));
       } catch (DateTimeException noDay) {
-        throw day.fault("", ReadingWords.MUST_BE_DAY_SUCH_AS);
+        throw day.fault("", ReadingWords.MUST_BE_DAY);
       }
     }
     return new WorkingDays(days);
@@ -214,10 +214,10 @@ public final class RulesReader {
     place.allowOnly(Set.of("code", "name", "unit", "scale", "direction", "quotient", "fedBy"));
     Direction direction = place.word("direction", Direction.values(), Enum::name);
     if (isColumnName(place.text("code"))) {
-      throw place.fault("code", ReadingWords.IS_NAME_OF_ANOTHER_COLUMN_IN);
+      throw place.fault("code", ReadingWords.IS_NAME_OF_ANOTHER_COLUMN);
     }
     if (place.text("code").indexOf('.') >= 0) {
-      throw place.fault("code", ReadingWords.MUST_NOT_HAVE_POINT_THAT_IS);
+      throw place.fault("code", ReadingWords.MUST_NOT_HAVE_POINT);
     }
     if (place.node().has("quotient")) {
       return rate(place, direction, rules);
@@ -264,7 +264,7 @@ public final class RulesReader {
               .orElseThrow(() -> part.fault("", ReadingWords.isNotMeasure(code))));
     }
     if (parts.size() != 2) {
-      throw place.fault("quotient", ReadingWords.MUST_BE_TWO_MEASURES_SUCH_AS);
+      throw place.fault("quotient", ReadingWords.MUST_BE_TWO_MEASURES);
     }
     return place.checked(
         "quotient", () -> Measure.rate(place.text("code"), parts.get(0), parts.get(1), direction));
@@ -315,7 +315,7 @@ public final class RulesReader {
             name, () -> Ratio.parse(place.text(name).strip()).times(measure.unitsPerOne()));
     boolean isWhole = units.under().equals(BigInteger.ONE) && units.signum() >= 0;
     if (!isWhole || units.over().bitLength() > 62) {
-      throw place.fault(name, ReadingWords.MUST_BE_AUTO_OR_AMOUNT_OF);
+      throw place.fault(name, ReadingWords.MUST_BE_AUTO_OR_AMOUNT);
     }
     return units;
   }
@@ -393,7 +393,7 @@ public final class RulesReader {
     return switch (place.text("bound").strip().toLowerCase(Locale.ROOT)) {
       case "above" -> true;
       case ReadingWords.AT_OR_ABOVE -> false;
-      default -> throw place.fault("bound", ReadingWords.MUST_BE_AT_OR_ABOVE_OR);
+      default -> throw place.fault("bound", ReadingWords.MUST_BE_AT_OR_ABOVE);
     };
   }
 }

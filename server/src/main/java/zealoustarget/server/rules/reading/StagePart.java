@@ -48,8 +48,7 @@ public record StagePart(String stage, String likelihood) {
     try {
       return new Stage(name, Deal.likelihoodOf(place.text("likelihood").strip()));
     } catch (IllegalArgumentException noShare) {
-      throw place.fault(
-          "likelihood", ReadingWords.mustBeShareFromToSuchAs(place.text("likelihood")));
+      throw place.fault("likelihood", ReadingWords.mustBeLikelihood(place.text("likelihood")));
     }
   }
 }

@@ -148,7 +148,7 @@ final class ExportTables {
     private List<Cell> unassigned() {
       long lines = standing.unassigned().lines();
       return named(
-          ExportWords.lineLinesWithout(lines, standing.axis()), standing.unassigned().actual());
+          ExportWords.linesWithout(lines, standing.axis()), standing.unassigned().actual());
     }
 
     /** A line that explains the total and is no row. */
@@ -288,7 +288,7 @@ final class ExportTables {
       lines.add(
           List.of(
               ExportWords.OPEN_MONTH,
-              ExportWords.asOfWorkingDayOf(
+              ExportWords.asOfWorkingDay(
                   standing.openMonth().asOf(),
                   standing.openMonth().elapsed(),
                   standing.openMonth().workingDays())));

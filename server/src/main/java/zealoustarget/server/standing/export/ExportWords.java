@@ -45,7 +45,7 @@ final class ExportWords {
     return from + " to " + to;
   }
 
-  static String asOfWorkingDayOf(String asOf, int elapsed, int workingDays) {
+  static String asOfWorkingDay(String asOf, int elapsed, int workingDays) {
     return "as of " + asOf + ", working day " + elapsed + " of " + workingDays;
   }
 
@@ -53,7 +53,7 @@ final class ExportWords {
     return members + " rows with " + actual;
   }
 
-  static String lineLinesWithout(long lines, String axis) {
+  static String linesWithout(long lines, String axis) {
     return lines + (lines == 1 ? " line" : " lines") + " without a " + axis;
   }
 }

@@ -177,7 +177,7 @@ public class QueryReader {
   }
 
   private static Refusal unfit(String why) {
-    return Refusal.of("value-unknown", QueryWords.trialthresholdsDoNotFit(why))
+    return Refusal.of("value-unknown", QueryWords.trialThresholdsDoNotFit(why))
         .with("name", "trialThresholds");
   }
 
@@ -280,7 +280,7 @@ public class QueryReader {
     } catch (DateTimeException noSuchDay) {
       // falls through to the one refusal
     }
-    throw Refusal.of("value-unknown", QueryWords.isNotDayOf(text, last, last.atDay(15)))
+    throw Refusal.of("value-unknown", QueryWords.isNotDay(text, last, last.atDay(15)))
         .with("name", "asOf");
   }
 
@@ -357,12 +357,11 @@ public class QueryReader {
     YearMonth first = from == null ? Objects.requireNonNull(to) : from;
     YearMonth last = to == null ? first : to;
     if (last.isBefore(first)) {
-      throw Refusal.of("span-backwards", QueryWords.spanEndsInBeforeItBegins(last, first));
+      throw Refusal.of("span-backwards", QueryWords.spanIsBackwards(last, first));
     }
     Span span = new Span(first, last);
     if (span.length() > LONGEST_SPAN) {
-      throw Refusal.of(
-          "span-too-long", QueryWords.spanMayHaveMonthsWas(LONGEST_SPAN, span.length()));
+      throw Refusal.of("span-too-long", QueryWords.spanMayHaveMonths(LONGEST_SPAN, span.length()));
     }
     return span;
   }

@@ -22,7 +22,7 @@ final class QueryWords {
     return "\"" + text + "\" is not a number. Write it as 1000.00 or 0.95.";
   }
 
-  static String trialthresholdsDoNotFit(String why) {
+  static String trialThresholdsDoNotFit(String why) {
     return "\"trialThresholds\" do not fit: "
         + why
         + ". Write one for each status but the first, ascending, such as 0.9,1,1.2.";
@@ -32,7 +32,7 @@ final class QueryWords {
     return "There is no posted load " + load + ".";
   }
 
-  static String isNotDayOf(@Nullable String text, YearMonth last, LocalDate atDay) {
+  static String isNotDay(@Nullable String text, YearMonth last, LocalDate atDay) {
     return "\"" + text + "\" is not a day of " + last + ". Write it as " + atDay + ", or none.";
   }
 
@@ -40,11 +40,11 @@ final class QueryWords {
     return "\"" + text + "\" is not a month. Write it as 2026-10.";
   }
 
-  static String spanEndsInBeforeItBegins(YearMonth last, YearMonth first) {
+  static String spanIsBackwards(YearMonth last, YearMonth first) {
     return "The span ends in " + last + ", before it begins in " + first + ".";
   }
 
-  static String spanMayHaveMonthsWas(int longestSpan, int count) {
+  static String spanMayHaveMonths(int longestSpan, int count) {
     return "A span may have " + longestSpan + " months, was " + count + ".";
   }
 
@@ -52,7 +52,7 @@ final class QueryWords {
     return "\"" + text + "\" is not a factor. Write it as 1.2, above 0, with at most 6 decimals.";
   }
 
-  static String goalsNothingToCompareWithIs(String toText) {
+  static String goalsWithoutEffect(String toText) {
     return "goals \u00d7 " + toText + " (nothing to compare with is chosen)";
   }
 
@@ -60,11 +60,11 @@ final class QueryWords {
     return "thresholds " + shares;
   }
 
-  static String isOverSoItsPaceChanges(String name) {
+  static String isOver(String name) {
     return name + " is over, so its pace changes nothing";
   }
 
-  static String endsAtItsPaceDayOf(String name, int elapsed, int workingDays) {
+  static String endsAtItsPace(String name, int elapsed, int workingDays) {
     return name + " ends at its pace (day " + elapsed + " of " + workingDays + ")";
   }
 

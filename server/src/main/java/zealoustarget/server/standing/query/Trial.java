@@ -44,7 +44,7 @@ public record Trial(Ratio factor, List<Ratio> bounds, boolean atPace) {
     if (!factor.equals(Ratio.ONE)) {
       words.add(
           query.basis() == Basis.NONE
-              ? QueryWords.goalsNothingToCompareWithIs(factor.toText())
+              ? QueryWords.goalsWithoutEffect(factor.toText())
               : "goals \u00d7 " + factor.toText());
     }
     if (!bounds.isEmpty()) {
@@ -69,8 +69,8 @@ public record Trial(Ratio factor, List<Ratio> bounds, boolean atPace) {
   public static String pace(YearMonth month, Pace.@Nullable Days days) {
     String name = SpanWords.name(month);
     return days == null
-        ? QueryWords.isOverSoItsPaceChanges(name)
-        : QueryWords.endsAtItsPaceDayOf(name, days.elapsed(), days.workingDays());
+        ? QueryWords.isOver(name)
+        : QueryWords.endsAtItsPace(name, days.elapsed(), days.workingDays());
   }
 
   /** Says of every figure that follows that it is none in force; ends with a blank. */

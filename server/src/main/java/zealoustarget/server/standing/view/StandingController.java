@@ -161,14 +161,14 @@ class StandingController {
   PathAnswer months(
       @RequestParam int year, @ParameterObject @ModelAttribute StandingParameters query) {
     if (year < 1990 || year > 2100) {
-      throw Refusal.of("value-unknown", ViewWords.YEAR_IS_FISCAL_YEAR_SUCH_AS).with("name", "year");
+      throw Refusal.of("value-unknown", ViewWords.YEAR_IS_FISCAL).with("name", "year");
     }
     return closeUps.strip(year, query);
   }
 
   private static void checkPage(int page, int size) {
     if (page < 0 || size < 1 || size > MOST_ROWS) {
-      throw Refusal.of("value-unknown", ViewWords.PAGE_IS_OR_MORE_SIZE_IS)
+      throw Refusal.of("value-unknown", ViewWords.PAGE_OUT_OF_RANGE)
           .with("name", page < 0 ? "page" : "size");
     }
   }

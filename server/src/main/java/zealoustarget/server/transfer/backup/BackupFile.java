@@ -129,7 +129,7 @@ final class BackupFile {
       Content content = content(zip, bytes, file);
       BackupKey.Seal seal = read(bytes(zip, SEAL, file), SEAL, BackupKey.Seal.class, file);
       if (key != null && !key.fits(seal, bytes)) {
-        throw new IOException(BackupWords.BACKUP_WAS_CHANGED_OR_SEALED_WITH);
+        throw new IOException(BackupWords.BACKUP_WAS_CHANGED_OR_SEALED);
       }
       fill(zip, content, folder);
       RestoredData.note(folder, content.madeAt());
@@ -151,7 +151,7 @@ final class BackupFile {
 
   private static Content content(CheckedZip zip, byte[] bytes, Path file) throws IOException {
     if (zip.getEntry(DataFolder.DATABASE) != null) {
-      throw new IOException(BackupWords.wasMadeByEarlierVersionWhose(file));
+      throw new IOException(BackupWords.wasMadeByEarlierVersion(file));
     }
     Content content = read(bytes, CONTENT, Content.class, file);
     if (!FORMAT.equals(content.format())) {
@@ -193,7 +193,7 @@ final class BackupFile {
         if (entry == null
             || columns == null
             || !TableRows.columns(connection, table).equals(columns)) {
-          throw new IOException(BackupWords.backupHasNoTableAsThis(table));
+          throw new IOException(BackupWords.backupHasNoTable(table));
         }
         try (DataInputStream rows =
             new DataInputStream(new BufferedInputStream(zip.getInputStream(entry), 1 << 16))) {
@@ -209,11 +209,10 @@ final class BackupFile {
         statement.execute("checkpoint sync");
       }
     } catch (SQLException refused) {
-      throw new IOException(BackupWords.BACKUP_IS_DAMAGED_ITS_ROWS_DO, refused);
+      throw new IOException(BackupWords.ROWS_DO_NOT_FIT, refused);
     }
     if (!differing.isEmpty()) {
-      throw new IOException(
-          BackupWords.backupIsDamagedDifferFromWhat(String.join(", ", differing)));
+      throw new IOException(BackupWords.tablesDiffer(String.join(", ", differing)));
     }
   }
 }

@@ -59,7 +59,7 @@ final class BackupKey {
     try {
       return new BackupKey(HexFormat.of().parseHex(Files.readString(file).strip()), "");
     } catch (IllegalArgumentException none) {
-      throw new IOException(BackupWords.noKeyIn(file), none);
+      throw new IOException(BackupWords.noKey(file), none);
     }
   }
 

@@ -156,7 +156,7 @@ class BackupService {
       return kept(target);
     } catch (IOException | SQLException failure) {
       LOG.error("no backup was made", failure);
-      throw Refusal.of("backup-failed", BackupWords.noBackupWasMadeCheckFolder(words(failure)));
+      throw Refusal.of("backup-failed", BackupWords.notMade(words(failure)));
     }
   }
 
@@ -171,8 +171,7 @@ class BackupService {
     RecordService.RecordAnswer found = record.verify();
     if (!found.isWhole()) {
       throw Refusal.of(
-          "backup-failed",
-          BackupWords.noBackupWasMadeRestoreLast(String.join(" ", found.faults())));
+          "backup-failed", BackupWords.notMadeOfDamaged(String.join(" ", found.faults())));
     }
   }
 

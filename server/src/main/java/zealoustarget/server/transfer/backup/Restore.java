@@ -32,12 +32,12 @@ public final class Restore {
       BackupFile.Content content = BackupFile.restore(file, folder, key(file, folder, how));
       long rows = content.tables().values().stream().mapToLong(TableSums.Sum::rows).sum();
       System.out.printf(
-          BackupWords.RESTORED_BACKUP_OF_S_D_ROWS,
+          BackupWords.RESTORED,
           content.madeAt(),
           rows,
           content.tables().size(),
           how.equals(UNSEALED)
-              ? BackupWords.ITS_SEAL_WAS_NOT_LOOKED_AT
+              ? BackupWords.ITS_SEAL_WAS_NOT_LOOKED
               : BackupWords.WITH_UNBROKEN_SEAL);
     } catch (IOException failure) {
       System.err.println(failure.getMessage());
@@ -62,7 +62,7 @@ public final class Restore {
         return BackupKey.in(place);
       }
     }
-    throw new IOException(BackupWords.keyThatBackupIsSealedWith(PASSPHRASE));
+    throw new IOException(BackupWords.keyIsMissing(PASSPHRASE));
   }
 
   private static List<Path> places(Path file, Path folder) {

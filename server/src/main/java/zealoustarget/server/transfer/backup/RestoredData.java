@@ -59,9 +59,9 @@ class RestoredData implements ApplicationRunner {
       return;
     }
     if (twoPersons.isSet()) {
-      record.await(BackupWords.theseDataWereRestoredFromBackup(madeAt()));
+      record.await(BackupWords.waitsForSecondPerson(madeAt()));
     } else {
-      CurrentAccount.asSystem("console", () -> settle(BackupWords.restoredFromBackupOf(madeAt())));
+      CurrentAccount.asSystem("console", () -> settle(BackupWords.restoredFromBackup(madeAt())));
     }
   }
 
@@ -76,7 +76,7 @@ class RestoredData implements ApplicationRunner {
       throw Refusal.of("not-allowed", BackupWords.THIS_TAKES_ADMINISTRATOR_OR_APPROVER);
     }
     if (!record.isAwaiting()) {
-      throw Refusal.of("nothing-restored", BackupWords.NO_RESTORED_DATA_WAIT_TO_BE);
+      throw Refusal.of("nothing-restored", BackupWords.NO_RESTORED_DATA_WAIT);
     }
     settle(BackupWords.restoredFromBackupOfConfirmed(madeAt()));
     record.confirmed();

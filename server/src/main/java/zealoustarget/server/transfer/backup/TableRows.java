@@ -131,7 +131,7 @@ final class TableRows {
       case TEXT -> statement.setString(column, new String(bytes(in), StandardCharsets.UTF_8));
       case BYTES -> statement.setBytes(column, bytes(in));
       case NUMBERS -> statement.setArray(column, numbers(statement.getConnection(), in));
-      default -> throw new IOException(BackupWords.BACKUP_HAS_SOMETHING_IN_IT_THAT);
+      default -> throw new IOException(BackupWords.NO_VALUE);
     }
   }
 
@@ -156,7 +156,7 @@ final class TableRows {
   private static int length(DataInputStream in) throws IOException {
     int length = in.readInt();
     if (length < 0 || length > LONGEST) {
-      throw new IOException(BackupWords.BACKUP_HAS_VALUE_IN_IT_THAT);
+      throw new IOException(BackupWords.VALUE_IS_TOO_LONG);
     }
     return length;
   }

@@ -98,7 +98,7 @@ class CompanyExport {
       LOG.error("no export was made", failure);
       throw Refusal.of("export-failed", CompanyWords.NO_EXPORT_WAS_MADE);
     }
-    throw Refusal.of("export-failed", CompanyWords.RULES_CHANGED_ALL_WHILE);
+    throw Refusal.of("export-failed", CompanyWords.RULES_CHANGED_MEANWHILE);
   }
 
   /** Writes one; false where something changed between the figures and the tables. */

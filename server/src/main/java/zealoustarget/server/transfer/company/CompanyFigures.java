@@ -82,9 +82,7 @@ class CompanyFigures {
     private static final long serialVersionUID = 1;
 
     Differing(String file, List<String> said, List<String> found) {
-      super(
-          CompanyWords.figuresDifferFromItSaysHere(
-              file, String.join(",", said), String.join(",", found)));
+      super(CompanyWords.figuresDiffer(file, String.join(",", said), String.join(",", found)));
     }
   }
 }

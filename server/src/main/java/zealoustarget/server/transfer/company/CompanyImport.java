@@ -47,11 +47,7 @@ public final class CompanyImport {
     try {
       Loaded loaded = into(Path.of(arguments[0]), Path.of(arguments[1]));
       System.out.printf(
-          CompanyWords.LOADED_S_AS_EXPORTED_AT_S,
-          loaded.company(),
-          loaded.madeAt(),
-          loaded.loads(),
-          loaded.figures());
+          CompanyWords.LOADED, loaded.company(), loaded.madeAt(), loaded.loads(), loaded.figures());
     } catch (IOException failure) {
       System.err.println(failure.getMessage());
       System.exit(1);
@@ -122,7 +118,7 @@ public final class CompanyImport {
           connection, "alter table \"" + table.table() + "\" set referential_integrity true check");
     } catch (SQLException dangling) {
       throw new IOException(
-          CompanyWords.namesSomethingThatIsNotIn(table.file(), dangling.getMessage()), dangling);
+          CompanyWords.namesUnknown(table.file(), dangling.getMessage()), dangling);
     }
   }
 
@@ -147,7 +143,7 @@ public final class CompanyImport {
       while (cause.getCause() != null) {
         cause = cause.getCause();
       }
-      throw new IOException(CompanyWords.whatIsInExportDoesNot(cause.getMessage()), failure);
+      throw new IOException(CompanyWords.doesNotFitTogether(cause.getMessage()), failure);
     }
   }
 
@@ -162,7 +158,7 @@ public final class CompanyImport {
       throws IOException {
     keepOriginals(from, context.getBean(StagingService.class));
     long figures = context.getBean(CompanyFigures.class).compare(from);
-    String subject = CompanyWords.companyLoadedFromExportOf(from.description().madeAt());
+    String subject = CompanyWords.companyLoadedFromExport(from.description().madeAt());
     context.getBean(Audit.class).add(AuditKind.BACKUP, subject, null, null);
     return figures;
   }

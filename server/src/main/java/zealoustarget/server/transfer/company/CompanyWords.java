@@ -8,15 +8,15 @@ final class CompanyWords {
   static final String COMPANY_EXPORTED = "company exported";
   static final String NO_EXPORT_WAS_MADE =
       "No export was made. Check the data folder and its space.";
-  static final String RULES_CHANGED_ALL_WHILE =
+  static final String RULES_CHANGED_MEANWHILE =
       "The rules changed all the while. Export once more.";
-  static final String LOADED_S_AS_EXPORTED_AT_S =
+  static final String LOADED =
       "Loaded %s as exported at %s: %d loads; %d rows of figures compared, all equal.%n"
           + "Nobody has an account there yet: start it, and the console shows a code.%n";
 
   private CompanyWords() {}
 
-  static String figuresDifferFromItSaysHere(String file, String there, String here) {
+  static String figuresDiffer(String file, String there, String here) {
     return "The figures differ from "
         + file
         + ": it says \""
@@ -34,15 +34,15 @@ final class CompanyWords {
     return "The export was changed: " + faults;
   }
 
-  static String namesSomethingThatIsNotIn(String file, @Nullable String message) {
+  static String namesUnknown(String file, @Nullable String message) {
     return file + " names something that is not in the export: " + message;
   }
 
-  static String whatIsInExportDoesNot(@Nullable String message) {
+  static String doesNotFitTogether(@Nullable String message) {
     return "What is in the export does not fit together: " + message;
   }
 
-  static String companyLoadedFromExportOf(String madeAt) {
+  static String companyLoadedFromExport(String madeAt) {
     return "company loaded from the export of " + madeAt;
   }
 
@@ -82,7 +82,7 @@ final class CompanyWords {
     return file + " has " + read + " rows; " + rows + " are described.";
   }
 
-  static String isNotInTablesMemberCsv(String axis, String cell) {
+  static String isUnknownMember(String axis, String cell) {
     return "the " + axis + " \"" + cell + "\" is not in tables/member.csv";
   }
 

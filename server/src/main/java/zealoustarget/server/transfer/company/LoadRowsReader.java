@@ -155,7 +155,7 @@ final class LoadRowsReader {
     }
     Integer id = ids.getOrDefault(axis, Map.of()).get(Cells.read(cell));
     if (id == null) {
-      throw new IllegalArgumentException(CompanyWords.isNotInTablesMemberCsv(axis.word(), cell));
+      throw new IllegalArgumentException(CompanyWords.isUnknownMember(axis.word(), cell));
     }
     return id;
   }
