@@ -3,7 +3,8 @@ import { useRef } from 'react';
 import { useLocation } from 'react-router';
 import { ask, query } from '../api/client';
 import { useRights } from '../api/account';
-import type { Company, MonthClose, MonthReading, Path } from '../api/types';
+import { useCloses } from '../api/closes';
+import type { Company, MonthReading, Path } from '../api/types';
 import { amount, monthWord, shortMonth } from '../format/figures';
 import { MiniBar } from '../marks/MiniBar';
 import { fiscalYear, plusMonths, rangeOf, spanOf, type SpanKind } from '../address/span';
@@ -50,11 +51,7 @@ export function MonthStrip({ company }: { company: Company }) {
     queryFn: () => ask<Path>(`/months${query({ ...asked, year: String(year) })}`),
     placeholderData: (before) => before,
   });
-  const closes = useQuery({
-    queryKey: ['closes', year],
-    queryFn: () => ask<MonthClose[]>(`/closes?year=${year}`),
-    enabled: rights.isOffice,
-  });
+  const closes = useCloses(year, rights.isOffice);
   const checked = new Set(
     (closes.data ?? []).filter((one) => one.state === 'checked').map((one) => one.month),
   );

@@ -2,7 +2,7 @@ import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { Row } from '../../api/types';
-import { type Asked, clean, layOut, serve, showAt } from '../../test/desk';
+import { ANALYST, type Asked, as, clean, layOut, serve, showAt } from '../../test/desk';
 import { ANSWERS as ALL, COMPANY, ROWS, STANDING } from '../../test/samples';
 import { setWriting } from '../../format/writing';
 import { StandingDesk } from './StandingDesk';
@@ -38,6 +38,17 @@ describe('the standing desk', () => {
       'Cleo',
     ]);
     expect(screen.getByText('1 of 2 reached quota')).toBeInTheDocument();
+  });
+
+  it('says which staged files its months do not count', async () => {
+    const month = (name: string, staged: number[]) => ({ month: name, state: 'open', staged });
+    serve({
+      ...ALL,
+      '/closes': [month('2026-09', [4]), month('2026-10', [4, 7]), month('2026-11', [9])],
+    });
+    showAt(as(ANALYST, <StandingDesk company={COMPANY} />), '/standing?to=2026-10&span=y');
+    const link = await screen.findByRole('link', { name: '2 staged files are not counted' });
+    expect(link).toHaveAttribute('href', '/intake?to=2026-10');
   });
 
   it('shows shares of a goal of the company, and no status', async () => {

@@ -163,7 +163,7 @@ function Work({ company, view, standing, items, change }: WorkProps) {
     );
   return (
     <>
-      <ClaimsLine view={view} />
+      <ClaimsLine company={company} view={view} />
       <TrialBand words={standing.trial} change={change}>
         {t('whatIf.trialBand')}
       </TrialBand>

@@ -1,8 +1,8 @@
+import { useCloses } from '../../../api/closes';
 import { Link } from 'react-router';
 import type { MonthClose } from '../../../api/types';
 import { monthName, shortMonth } from '../../../format/figures';
 import { dayText } from '../../../format/writing';
-import { useCloses } from './useClose';
 import { t } from './words';
 
 const WIDTH = 120;

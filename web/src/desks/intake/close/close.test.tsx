@@ -68,6 +68,7 @@ const CLOSES = [
     closedBy: 'ann',
     workingDay: 6,
     corrections: 1,
+    staged: [],
   },
 ];
 

@@ -1,16 +1,8 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { ask } from '../../../api/client';
 import { closeListOf } from '../../../api/closeList';
 import { asJson } from '../../../api/useChange';
-import type { CloseList, MonthClose } from '../../../api/types';
-
-/** When the months of a fiscal year were closed. */
-export function useCloses(year: number) {
-  return useQuery({
-    queryKey: ['closes', year],
-    queryFn: () => ask<MonthClose[]>(`/closes?year=${year}`),
-  });
-}
+import type { CloseList } from '../../../api/types';
 
 export type CloseChange =
   | { kind: 'waive'; line: string; reason: string }

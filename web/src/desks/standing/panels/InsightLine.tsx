@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { withChanges, type Changes } from '../../../address/useView';
 import { t } from '../words';
@@ -14,16 +14,19 @@ interface InsightLineProps {
   insights: Insight[];
   /** How many stand on the one line that leaves the height to the rows. */
   folded: number;
+  /** What must be known before any of them. */
+  first?: ReactNode;
 }
 
 /** What else is worth saying, each sentence a link to the view that shows it. */
-export function InsightLine({ insights, folded }: InsightLineProps) {
+export function InsightLine({ insights, folded, first = null }: InsightLineProps) {
   const [search] = useSearchParams();
   const [isOpen, setOpen] = useState(false);
-  if (insights.length === 0) return null;
+  if (insights.length === 0 && first === null) return null;
   const more = insights.length - folded;
   return (
     <div className={`mb-1 flex gap-x-3 text-[13px] text-quiet ${isOpen ? 'flex-wrap' : ''}`}>
+      {first}
       <ul
         aria-label={t('insightLine.insights')}
         className={`flex min-w-0 gap-x-3 ${isOpen ? 'flex-wrap' : ''}`}

@@ -9,6 +9,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.intake.LoadKind;
+import zealoustarget.server.intake.load.LoadState;
 import zealoustarget.server.intake.load.MonthLoads;
 import zealoustarget.server.ledger.sealing.Seal;
 import zealoustarget.server.ledger.sealing.SealedLoad;
@@ -41,6 +42,7 @@ class Closes {
    * @param workingDay on which working day after the month it was closed, 0 within it; null while
    *     it is open
    * @param corrections loads with lines of it that count and were not there when it was closed
+   * @param staged loads with actuals of it that are not posted, so that no figure counts them
    */
   record MonthClose(
       String month,
@@ -50,7 +52,8 @@ class Closes {
       @Nullable String closedAt,
       @Nullable String closedBy,
       @Nullable Integer workingDay,
-      int corrections) {}
+      int corrections,
+      List<Integer> staged) {}
 
   List<MonthClose> of(int year) {
     if (year < FIRST_YEAR || year > LAST_YEAR) {
@@ -70,7 +73,15 @@ class Closes {
         seal == null ? null : seal.sealedAt().toString(),
         seal == null ? null : seal.sealedBy(),
         seal == null ? null : list.workingDay(month, seal),
-        seal == null ? 0 : corrections(month, seal));
+        seal == null ? 0 : corrections(month, seal),
+        seal == null ? staged(month) : List.of());
+  }
+
+  private List<Integer> staged(YearMonth month) {
+    return loads.of(month).stream()
+        .filter(load -> load.state() == LoadState.STAGED && load.kind() == LoadKind.ACTUALS)
+        .map(MonthLoads.MonthLoad::id)
+        .toList();
   }
 
   private int corrections(YearMonth month, Seal seal) {

@@ -275,8 +275,17 @@ class CloseListTest {
             .json()
             .get("id")
             .asInt();
+    assertThat(month("2026-07").get("staged").size()).as("closed figures wait for none").isZero();
     assertThat(api.post("/api/v1/loads/" + late + "/post?as=correction").status()).isEqualTo(200);
     assertThat(month("2026-07").get("corrections").asInt()).isEqualTo(1);
+    int staged =
+        api.load("more.csv", "month,rep,revenue\n2026-08,K1,1.00\n", "kind", "actuals")
+            .json()
+            .get("id")
+            .asInt();
+    assertThat(month("2026-08").at("/staged/0").asInt()).isEqualTo(staged);
+    api.post("/api/v1/loads/" + staged + "/post", "{}");
+    assertThat(month("2026-08").get("staged").size()).isZero();
     assertThat(state("2026-08")).isEqualTo("open");
     assertThat(state("2027-01")).isEqualTo("empty");
     assertThat(api.get("/api/v1/closes?year=20").code()).isEqualTo("value-unknown");
