@@ -1,4 +1,4 @@
 /** A form that somebody opened takes the focus to its first field. */
 export function focusOnSight(form: HTMLElement | null): void {
-  form?.querySelector<HTMLElement>('input, textarea')?.focus();
+  form?.querySelector<HTMLElement>('input, select, textarea')?.focus();
 }

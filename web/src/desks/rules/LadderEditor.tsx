@@ -10,6 +10,7 @@ import { SinceChoice } from '../../thresholds/SinceChoice';
 import { mainButton } from '../../ui/Notice';
 import { Saved } from '../../ui/Saved';
 import { SidePanel } from '../../ui/SidePanel';
+import { focusOnSight } from '../../ui/focusOnSight';
 import { UndoLine } from '../../ui/UndoLine';
 import { attachedTo, AttachPick, nameOf, takenBack, type Attached } from './AppliesTo';
 import { useSaveRules } from './useRules';
@@ -63,27 +64,29 @@ export function LadderEditor({ company, rules, month, rule, first, onClose }: La
       title={rule ? t('ladderEditor.change') : t('ladderEditor.add')}
       onClose={onClose}
     >
-      {rule ? (
-        <p className="mb-3 text-quiet">
-          {t('ladderEditor.of', {
-            measure: nameOf(company, to.measure),
-            set: to.goalSet ?? t('ladderEditor.everySet'),
-            axis: to.axis ? plural(to.axis) : t('ladderEditor.everyRows'),
-          })}
-        </p>
-      ) : (
-        <div role="group" aria-label={t('ladderEditor.whatFor')} className="mb-3 grid gap-2">
-          <AttachPick
-            company={company}
-            value={to}
-            onChange={(next) => {
-              if (next.measure !== to.measure) setDraft(begun(next.measure));
-              setTo(next);
-            }}
-          />
-        </div>
-      )}
-      <LadderFields draft={draft} unit={unitOf(to.measure)} onChange={setDraft} />
+      <div ref={focusOnSight}>
+        {rule ? (
+          <p className="mb-3 text-quiet">
+            {t('ladderEditor.of', {
+              measure: nameOf(company, to.measure),
+              set: to.goalSet ?? t('ladderEditor.everySet'),
+              axis: to.axis ? plural(to.axis) : t('ladderEditor.everyRows'),
+            })}
+          </p>
+        ) : (
+          <div role="group" aria-label={t('ladderEditor.whatFor')} className="mb-3 grid gap-2">
+            <AttachPick
+              company={company}
+              value={to}
+              onChange={(next) => {
+                if (next.measure !== to.measure) setDraft(begun(next.measure));
+                setTo(next);
+              }}
+            />
+          </div>
+        )}
+        <LadderFields draft={draft} unit={unitOf(to.measure)} onChange={setDraft} />
+      </div>
       {fault ? (
         <p role="alert" className="mb-3 text-bad">
           {fault}

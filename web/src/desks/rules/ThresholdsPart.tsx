@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { Company, LadderRule, Rules } from '../../api/types';
 import { asPercent, monthName } from '../../format/figures';
@@ -29,6 +29,7 @@ export function ThresholdsPart({ company, rules, month, first }: ThresholdsPartP
   const save = useSaveRules(rules.tag);
   // as they were when editing began: saving may put other versions in their place
   const [edited, setEdited] = useState<{ rule: LadderRule | null } | null>(null);
+  const opener = useRef<HTMLButtonElement>(null);
   const parts = (
     <div
       className={`grid min-h-0 flex-1 content-start items-start gap-x-10 gap-y-6 overflow-auto px-[18px] py-2 ${edited ? '' : 'xl:grid-cols-[minmax(0,1fr)_340px]'}`}
@@ -64,7 +65,10 @@ export function ThresholdsPart({ company, rules, month, first }: ThresholdsPartP
                       set: ladder.goalSet ?? '',
                     })}
                     aria-expanded={isOf(edited?.rule, ladder)}
-                    onClick={() => setEdited({ rule: ladder })}
+                    onClick={(event) => {
+                      opener.current = event.currentTarget;
+                      setEdited({ rule: ladder });
+                    }}
                   >
                     {t('thresholds.change')}
                   </button>{' '}
@@ -92,7 +96,10 @@ export function ThresholdsPart({ company, rules, month, first }: ThresholdsPartP
             type="button"
             className={smallButton}
             aria-expanded={edited?.rule === null}
-            onClick={() => setEdited({ rule: null })}
+            onClick={(event) => {
+              opener.current = event.currentTarget;
+              setEdited({ rule: null });
+            }}
           >
             {t('ladderEditor.add')}
           </button>
@@ -112,20 +119,25 @@ export function ThresholdsPart({ company, rules, month, first }: ThresholdsPartP
       <ReasonsPart />
     </div>
   );
-  return edited === null ? (
-    parts
-  ) : (
-    <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_var(--panel,360px)]">
+  return (
+    <div
+      className={`grid min-h-0 flex-1 ${edited ? 'grid-cols-[minmax(0,1fr)_var(--panel,360px)]' : ''}`}
+    >
       {parts}
-      <LadderEditor
-        key={edited.rule ? keyOf(edited.rule) : ''}
-        company={company}
-        rules={rules}
-        month={month}
-        rule={edited.rule}
-        first={first}
-        onClose={() => setEdited(null)}
-      />
+      {edited && (
+        <LadderEditor
+          key={edited.rule ? keyOf(edited.rule) : ''}
+          company={company}
+          rules={rules}
+          month={month}
+          rule={edited.rule}
+          first={first}
+          onClose={() => {
+            setEdited(null);
+            opener.current?.focus();
+          }}
+        />
+      )}
     </div>
   );
 }

@@ -101,6 +101,7 @@ describe('status thresholds', () => {
     );
     const panel = within(screen.getByRole('complementary', { name: 'Change thresholds' }));
     expect(panel.getByText('Revenue, quota, reps')).toBeVisible();
+    expect(panel.getByLabelText('Based on')).toHaveFocus();
     expect(await panel.findByText('1 row changes its status:')).toBeVisible();
     expect(panel.getByText('Ines Brackwater')).toBeVisible();
     const bound = panel.getByLabelText('Threshold 2, starts at');
@@ -146,6 +147,8 @@ describe('status thresholds', () => {
     await userEvent.type(panel.getByLabelText('Threshold 3, starts at'), '120');
     await userEvent.click(panel.getByRole('button', { name: 'Save thresholds' }));
     expect(await panel.findByText('The thresholds are saved.')).toBeVisible();
+    await userEvent.click(panel.getByRole('button', { name: 'Close panel' }));
+    expect(screen.getByRole('button', { name: 'Add thresholds' })).toHaveFocus();
     expect(asked.find(({ method }) => method === 'PUT')?.body).toMatchObject({
       ladders: [{ measure: 'revenue', axis: 'region', since: '2026-10', scale: 'percent-to-goal' }],
     });
