@@ -8,5 +8,7 @@ export function useCloses(year: number, enabled = true) {
     queryKey: ['closes', year],
     queryFn: () => ask<MonthClose[]>(`/closes?year=${year}`),
     enabled,
+    // files are staged without any figure changing: each screen that shows this looks anew
+    staleTime: 0,
   });
 }

@@ -1,4 +1,4 @@
-import { useDeferredValue, useState } from 'react';
+import { useState } from 'react';
 import { offered } from '../../api/goalSets';
 import type { Company, LadderRule, Rules } from '../../api/types';
 import { monthName } from '../../format/figures';
@@ -46,7 +46,6 @@ export function LadderEditor({ company, rules, month, rule, first, onClose }: La
   const save = useSaveRules(rules.tag);
   const fault = faultOf(draft.rungs);
   const body = ladderBody(attachedTo(to), draft, unitOf(to.measure), since);
-  const tried = useDeferredValue(body);
   const sets = offered(company).filter((one) => one.measures.includes(to.measure));
   const set = to.goalSet
     ? sets.find((one) => one.name === to.goalSet)
@@ -109,7 +108,7 @@ export function LadderEditor({ company, rules, month, rule, first, onClose }: La
               goalSet: set?.name,
               basis: set === undefined ? 'prior-year' : undefined,
             }}
-            ladder={tried}
+            ladder={body}
           />
         </>
       )}
