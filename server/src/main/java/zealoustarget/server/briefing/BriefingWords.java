@@ -148,7 +148,7 @@ final class BriefingWords {
   }
 
   static String isNoAnalystOrApprover(String name) {
-    return "\"" + name + "\" is no analyst or approver. Nobody was asked.";
+    return "\"" + name + "\" is not an analyst or approver. Nobody was asked.";
   }
 
   static String toBeReviewed(String names) {

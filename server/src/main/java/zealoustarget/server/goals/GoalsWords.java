@@ -67,7 +67,7 @@ final class GoalsWords {
   }
 
   static String draftsTo(int most) {
-    return "There are drafts 1 to " + most + ".";
+    return "Drafts are numbered 1 to " + most + ".";
   }
 
   static String isNotFiscalYear(int year) {

@@ -110,7 +110,7 @@ final class AccountsWords {
   }
 
   static String nothingDoesThat(String what) {
-    return "\"" + what + "\" is nothing that a key does.";
+    return "\"" + what + "\" is not an action that has a key.";
   }
 
   static String isNotOneKey(String key) {
@@ -122,7 +122,7 @@ final class AccountsWords {
   }
 
   static String thisNeedsTwoPersons(String acting) {
-    return "This needs two persons. It is noted that "
+    return "Two people have to ask for this. It is noted that "
         + acting
         + " asked for it; nothing changes until another person does the same within a day.";
   }

@@ -10,7 +10,8 @@ final class SigninWords {
       "The new password is the same as the current one. Choose another.";
   static final String NAME_OR_PASSWORD_IS_WRONG =
       "Name or password is wrong. Check both; capitals count in the password.";
-  static final String TOO_MANY_SIGN_IN = "Too many sign in at this moment. Try again in a while.";
+  static final String TOO_MANY_SIGN_IN =
+      "Too many people are signing in at this moment. Try again in a while.";
   static final String SIGNED_IN = "signed in";
   static final String SIGNED_IN_BY_PROGRAM = "signed in by a program";
   static final String UNKNOWN_NAME = "an unknown name";

@@ -5,7 +5,7 @@ import org.jspecify.annotations.Nullable;
 /** Everything that a person reads of {@code intake.corrections}. */
 final class CorrectionsWords {
   static final String LEFT_OUT = "left out";
-  static final String NO_LINE_OF_LOAD_IS_MEANT = "No line of the load is meant by that.";
+  static final String NO_LINE_OF_LOAD_IS_MEANT = "This selects no line of the load.";
   static final String DECISIONS_UNDONE = "decisions undone";
   static final String IS_GIVEN_TWICE_IN_LIST = " is given twice in the list.";
   static final String EXISTS_ALREADY = " exists already.";

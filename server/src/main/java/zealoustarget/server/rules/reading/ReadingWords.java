@@ -99,7 +99,7 @@ final class ReadingWords {
   }
 
   static String isNoShare(String name) {
-    return "\"" + name + "\" is no share";
+    return "\"" + name + "\" is not a share";
   }
 
   static String mustBeOrNullForFiles(String wonDeals) {

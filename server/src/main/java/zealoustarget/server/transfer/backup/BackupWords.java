@@ -18,8 +18,8 @@ final class BackupWords {
   static final String THIS_TAKES_ADMINISTRATOR_OR_APPROVER =
       "This takes an administrator or an approver.";
   static final String NO_RESTORED_DATA_WAIT = "No restored data wait to be confirmed.";
-  static final String NO_VALUE = "The backup has something in it that is no value.";
-  static final String VALUE_IS_TOO_LONG = "The backup has a value in it that is too long.";
+  static final String NO_VALUE = "The backup contains something that is not a value.";
+  static final String VALUE_IS_TOO_LONG = "The backup contains a value that is too long.";
 
   private BackupWords() {}
 

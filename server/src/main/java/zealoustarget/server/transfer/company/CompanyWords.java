@@ -9,7 +9,7 @@ final class CompanyWords {
   static final String NO_EXPORT_WAS_MADE =
       "No export was made. Check the data folder and its space.";
   static final String RULES_CHANGED_MEANWHILE =
-      "The rules changed all the while. Export once more.";
+      "The rules changed during the export. Export again.";
   static final String LOADED =
       "Loaded %s as exported at %s: %d loads; %d rows of figures compared, all equal.%n"
           + "Nobody has an account there yet: start it, and the console shows a code.%n";
@@ -51,7 +51,7 @@ final class CompanyWords {
   }
 
   static String isNoExportOfThisApplication(Path file) {
-    return file + " is no export of this application.";
+    return file + " is not an export of this application.";
   }
 
   static String ofCannotBeRead(String file, Path export) {

@@ -243,7 +243,7 @@ class CompanyTest {
   void fileThatIsNone_isRefused() throws Exception {
     Path text = Files.writeString(folder.resolve("x.zip"), "no zip");
     assertThatThrownBy(() -> CompanyImport.into(text, folder.resolve("other")))
-        .hasMessageContaining("is no export");
+        .hasMessageContaining("is not an export");
   }
 
   @Test
