@@ -4,12 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.awaitility.Awaitility.await;
 
 import java.io.BufferedReader;
-import java.io.InputStreamReader;
 import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.time.Duration;
-import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import zealoustarget.server.testing.Api;
@@ -49,14 +46,8 @@ class FullDiskTest {
       throws Exception {
     Process child = LimitedServer.start(data, 8_000);
     long posted = 0;
-    try (BufferedReader said =
-        new BufferedReader(new InputStreamReader(child.getInputStream(), StandardCharsets.UTF_8))) {
-      String line = said.readLine();
-      while (line != null && !line.startsWith("port ")) {
-        line = said.readLine();
-      }
-      assertThat(line).isNotNull();
-      Api api = RunningServer.apiAt(Integer.parseInt(line.substring("port ".length())));
+    try (BufferedReader said = LimitedServer.said(child)) {
+      Api api = LimitedServer.api(said);
       api.loadAndPost("roster.csv", "rep,name,from\nK1,Ines,2026-01\n", "kind", "roster");
       Api.Answer refused = null;
       for (int number = 0; number < 60 && refused == null; number++) {
@@ -78,9 +69,7 @@ class FullDiskTest {
       api.loadAndPost("more.csv", file(1_000), "kind", "actuals");
       posted++;
     } finally {
-      child.getOutputStream().close();
-      child.waitFor(30, TimeUnit.SECONDS);
-      child.destroyForcibly().waitFor();
+      LimitedServer.stop(child);
     }
     try (RunningServer server = RunningServer.start(data)) {
       assertThat(total(server.api())).as("after a restart").isEqualTo(posted * LINES);

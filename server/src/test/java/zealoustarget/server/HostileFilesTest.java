@@ -5,13 +5,10 @@ import static org.awaitility.Awaitility.await;
 
 import java.io.BufferedReader;
 import java.io.IOException;
-import java.io.InputStreamReader;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.concurrent.TimeUnit;
 import org.awaitility.core.ConditionTimeoutException;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -21,7 +18,6 @@ import tools.jackson.databind.JsonNode;
 import zealoustarget.server.HostileFiles.Hostile;
 import zealoustarget.server.testing.Api;
 import zealoustarget.server.testing.LimitedServer;
-import zealoustarget.server.testing.RunningServer;
 
 /**
  * Every hostile file has an answer in words from a server of 512 MB, which has as much memory
@@ -39,32 +35,20 @@ class HostileFilesTest {
   @BeforeAll
   static void start(@TempDir Path data) throws IOException {
     child = LimitedServer.startWithHeap(data, "512m");
-    said =
-        new BufferedReader(new InputStreamReader(child.getInputStream(), StandardCharsets.UTF_8));
-    api = RunningServer.apiAt((int) read("port "));
+    said = LimitedServer.said(child);
+    api = LimitedServer.api(said);
     api.loadAndPost("roster.csv", "rep,name,from\nK1,Ines,2026-01\n", "kind", "roster");
   }
 
   @AfterAll
   static void stop() throws IOException, InterruptedException {
-    child.getOutputStream().close();
-    child.waitFor(30, TimeUnit.SECONDS);
-    child.destroyForcibly().waitFor();
-  }
-
-  private static long read(String beginning) throws IOException {
-    String line = said.readLine();
-    while (line != null && !line.startsWith(beginning)) {
-      line = said.readLine();
-    }
-    assertThat(line).as("the server lives").isNotNull();
-    return Long.parseLong(line.substring(beginning.length()));
+    LimitedServer.stop(child);
   }
 
   private static long memory() throws IOException {
     child.getOutputStream().write('\n');
     child.getOutputStream().flush();
-    return read(LimitedServer.MEMORY);
+    return LimitedServer.number(said, LimitedServer.MEMORY);
   }
 
   @Test

@@ -54,6 +54,9 @@ class WordsInPlaceTest {
       Set.of(
           "Basic ",
           "Bearer ",
+          "Page realm=\"Zealous Target\"",
+          "Basic realm=\"Zealous Target\"",
+          "first account",
           "pair ",
           "address ",
           "name ",

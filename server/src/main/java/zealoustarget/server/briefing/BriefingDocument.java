@@ -69,7 +69,7 @@ class BriefingDocument {
       @Nullable String leftOut,
       List<Part> parts) {
     String fileName() {
-      return BriefingWords.draft((BriefingWords.briefing(title)).replace(" · ", " "), isDraft);
+      return BriefingWords.draft(BriefingWords.briefing(title).replace(" · ", " "), isDraft);
     }
   }
 

@@ -9,14 +9,11 @@ import zealoustarget.core.Refusal;
 class ExhibitReader {
   private final StandingExhibits standings;
   private final OutlookExhibits outlooks;
-  private final PayExhibits pay;
   private final NoteExhibits notes;
 
-  ExhibitReader(
-      StandingExhibits standings, OutlookExhibits outlooks, PayExhibits pay, NoteExhibits notes) {
+  ExhibitReader(StandingExhibits standings, OutlookExhibits outlooks, NoteExhibits notes) {
     this.standings = standings;
     this.outlooks = outlooks;
-    this.pay = pay;
     this.notes = notes;
   }
 
@@ -27,9 +24,9 @@ class ExhibitReader {
       return switch (exhibit.kind()) {
         case "lanes", "parts" -> standings.standing(exhibit, answers, address);
         case "months" -> standings.months(exhibit, answers, address);
-        case "stairs" -> pay.stairs(exhibit, answers, address);
+        case "stairs" -> PayExhibits.stairs(exhibit, answers, address);
         case "follow-ups" -> notes.followUps(exhibit, answers, address);
-        case "pay" -> pay.pay(exhibit, answers, address);
+        case "pay" -> PayExhibits.pay(exhibit, answers, address);
         case "reasons" -> notes.reasons(exhibit, answers, address);
         case "outlook" -> outlooks.outlook(exhibit, answers, address);
         case "bridge" -> outlooks.bridge(exhibit, answers, address);

@@ -5,7 +5,6 @@ import java.math.RoundingMode;
 import java.time.YearMonth;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 import zealoustarget.core.amount.Ratio;
@@ -26,46 +25,6 @@ final class ExhibitRows {
 
   private ExhibitRows() {}
 
-  static BigDecimal amount(JsonNode row) {
-    String favourable = text(row, "/spoken/favourable");
-    return favourable == null ? BigDecimal.ZERO : new BigDecimal(favourable);
-  }
-
-  static Row line(
-      JsonNode row,
-      String name,
-      Figures figures,
-      boolean isParts,
-      BigDecimal most,
-      boolean isTotal) {
-    String attainment = text(row, "/spoken/attainment");
-    String tone = Objects.requireNonNullElse(text(row, "/spoken/tone"), "neutral");
-    Bar bar = null;
-    if (isParts && !isTotal) {
-      BigDecimal from = new BigDecimal("0.5");
-      BigDecimal to =
-          from.add(
-              amount(row)
-                  .divide(most.signum() == 0 ? BigDecimal.ONE : most, 6, RoundingMode.HALF_UP)
-                  .multiply(from));
-      bar = new Bar(text(from.min(to)), text(from.max(to)), null, tone);
-    } else if (!isParts && attainment != null) {
-      bar = new Bar("0", share(new BigDecimal(attainment), WIDEST), null, tone);
-    }
-    return row(
-        figures,
-        bar,
-        isTotal,
-        name,
-        text(row, "/spoken/actual"),
-        text(row, "/spoken/goal"),
-        text(row, "/spoken/variance"),
-        attainment,
-        Objects.requireNonNullElse(
-            text(row, "/spoken/noReading"),
-            Objects.requireNonNullElse(text(row, "/spoken/status"), "")));
-  }
-
   /** Six columns: a name, three amounts, a ratio, a status. */
   static Row row(
       Figures figures,
@@ -84,7 +43,7 @@ final class ExhibitRows {
             shown(figures, first),
             shown(figures, second),
             shown(figures, third),
-            ratio == null ? "–" : figures.grouped(Shown.percent(Ratio.parse(ratio))),
+            percent(figures, ratio),
             status),
         bar,
         isTotal);
@@ -92,6 +51,10 @@ final class ExhibitRows {
 
   static String shown(Figures figures, @Nullable String amount) {
     return amount == null ? "–" : figures.grouped(amount);
+  }
+
+  static String percent(Figures figures, @Nullable String ratio) {
+    return ratio == null ? "–" : figures.grouped(Shown.percent(Ratio.parse(ratio)));
   }
 
   /** A part of a whole from 0 to 1, beyond that 1. */

@@ -19,7 +19,6 @@ import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.Span;
-import zealoustarget.core.intake.LoadKind;
 import zealoustarget.core.ladder.Shown;
 import zealoustarget.core.member.Axis;
 import zealoustarget.core.reading.Figures;
@@ -27,8 +26,8 @@ import zealoustarget.server.access.accounts.CurrentAccount;
 import zealoustarget.server.earnings.EarningsController;
 import zealoustarget.server.earnings.EarningsRow;
 import zealoustarget.server.earnings.EarningsService;
-import zealoustarget.server.intake.load.LoadState;
 import zealoustarget.server.intake.load.MonthLoads;
+import zealoustarget.server.intake.load.MonthLoads.MonthLoad;
 import zealoustarget.server.notes.FollowUps;
 import zealoustarget.server.notes.FollowUps.FollowUp;
 import zealoustarget.server.outlook.OutlookService;
@@ -274,7 +273,7 @@ class FigureReader {
     Map<Integer, Integer> staged = new HashMap<>(); // a load with lines of two months once
     for (YearMonth month : new Span(from, to).months()) {
       loads.of(month).stream()
-          .filter(load -> load.state() == LoadState.STAGED && load.kind() == LoadKind.ACTUALS)
+          .filter(MonthLoad::waitsWithActuals)
           .forEach(load -> staged.put(load.id(), load.lines()));
     }
     return Integer.toString(staged.values().stream().mapToInt(Integer::intValue).sum());

@@ -8,10 +8,8 @@ import java.util.List;
 import java.util.Objects;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
-import org.springframework.stereotype.Component;
 import zealoustarget.core.amount.Ratio;
 import zealoustarget.core.calendar.SpanWords;
-import zealoustarget.core.ladder.Shown;
 import zealoustarget.core.reading.Figures;
 import zealoustarget.server.briefing.ExhibitData.Bar;
 import zealoustarget.server.briefing.ExhibitData.Column;
@@ -22,12 +20,10 @@ import zealoustarget.server.earnings.EarningsRow;
 import zealoustarget.server.earnings.EarningsService;
 
 /** A month of commission, as on Earnings. */
-@Component
-class PayExhibits {
+final class PayExhibits {
+  private PayExhibits() {}
 
-  PayExhibits() {}
-
-  ExhibitData pay(Block.Exhibit exhibit, FigureReader.Answers answers, String address) {
+  static ExhibitData pay(Block.Exhibit exhibit, FigureReader.Answers answers, String address) {
     EarningsService.Month month = answers.earnings(exhibit.view());
     List<EarningsRow> rows = month.rows().stream().filter(row -> row.due() != null).toList();
     if (rows.isEmpty()) {
@@ -66,11 +62,10 @@ class PayExhibits {
             List.of("All", "", "", answers.figures().grouped(total), ""),
             null,
             true));
-    String name = String.valueOf(exhibit.view().get("month"));
     return new ExhibitData(
-        SpanWords.name(YearMonth.parse(name)),
+        period(exhibit),
         rows.get(0).unit(),
-        month.isSealed() ? BriefingWords.EARNINGS_CLOSED : BriefingWords.EARNINGS_NOT_CLOSED_YET,
+        source(month),
         address,
         false,
         "0",
@@ -84,7 +79,7 @@ class PayExhibits {
   }
 
   /** Each rep's pay above its sales: where it stands on the steps of its plan. */
-  ExhibitData stairs(Block.Exhibit exhibit, FigureReader.Answers answers, String address) {
+  static ExhibitData stairs(Block.Exhibit exhibit, FigureReader.Answers answers, String address) {
     EarningsService.Month month = answers.earnings(exhibit.view());
     List<Row> lines =
         month.rows().stream()
@@ -96,9 +91,9 @@ class PayExhibits {
       return ExhibitData.gone(address);
     }
     return new ExhibitData(
-        SpanWords.name(YearMonth.parse(String.valueOf(exhibit.view().get("month")))),
+        period(exhibit),
         month.rows().get(0).unit(),
-        month.isSealed() ? BriefingWords.EARNINGS_CLOSED : BriefingWords.EARNINGS_NOT_CLOSED_YET,
+        source(month),
         address,
         false,
         ExhibitRows.share(BigDecimal.ONE, ExhibitRows.WIDEST),
@@ -112,6 +107,14 @@ class PayExhibits {
         lines);
   }
 
+  private static String period(Block.Exhibit exhibit) {
+    return SpanWords.name(YearMonth.parse(String.valueOf(exhibit.view().get("month"))));
+  }
+
+  private static String source(EarningsService.Month month) {
+    return month.isSealed() ? BriefingWords.EARNINGS_CLOSED : BriefingWords.EARNINGS_NOT_CLOSED_YET;
+  }
+
   private static Row stair(EarningsRow row, Figures figures) {
     String quota = row.quota();
     Ratio counted = quota == null ? Ratio.ZERO : Ratio.parse(quota);
@@ -123,7 +126,7 @@ class PayExhibits {
             row.name(),
             ExhibitRows.shown(figures, quota),
             figures.grouped(row.actual()),
-            ratio == null ? "–" : figures.grouped(Shown.percent(Ratio.parse(ratio))),
+            ExhibitRows.percent(figures, ratio),
             ExhibitRows.shown(figures, row.earned()),
             row.status()),
         null,

@@ -1,6 +1,7 @@
 package zealoustarget.server.briefing;
 
 import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
@@ -10,6 +11,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import zealoustarget.core.calendar.SpanWords;
 import zealoustarget.core.reading.Figures;
+import zealoustarget.server.briefing.ExhibitData.Bar;
 import zealoustarget.server.briefing.ExhibitData.Column;
 import zealoustarget.server.briefing.ExhibitData.Row;
 import zealoustarget.server.rules.RulesService;
@@ -41,11 +43,11 @@ class StandingExhibits {
         .filter(row -> ExhibitRows.text(row, "/spoken/goal") != null)
         .forEach(rows::add);
     if (isParts) {
-      rows.sort((one, other) -> ExhibitRows.amount(one).compareTo(ExhibitRows.amount(other)));
+      rows.sort((one, other) -> amount(one).compareTo(amount(other)));
     }
     BigDecimal most =
         rows.stream()
-            .map(row -> ExhibitRows.amount(row).abs())
+            .map(row -> amount(row).abs())
             .max(BigDecimal::compareTo)
             .orElse(BigDecimal.ONE);
     List<Row> lines = new ArrayList<>();
@@ -54,14 +56,14 @@ class StandingExhibits {
         .forEach(
             row ->
                 lines.add(
-                    ExhibitRows.line(
+                    line(
                         row,
                         row.path("name").asString(),
                         answers.figures(),
                         isParts,
                         most,
                         false)));
-    lines.add(ExhibitRows.line(answer.get("total"), "All", answers.figures(), isParts, most, true));
+    lines.add(line(answer.get("total"), "All", answers.figures(), isParts, most, true));
     return new ExhibitData(
         ExhibitRows.period(
             companyRules.current().calendar(),
@@ -72,13 +74,7 @@ class StandingExhibits {
         address,
         false,
         isParts ? "0.5000" : ExhibitRows.share(BigDecimal.ONE, ExhibitRows.WIDEST),
-        List.of(
-            new Column(Figures.capital(answer.get("axis").asString()), "text", null),
-            new Column("Actual", "amount", null),
-            new Column("Goal", "amount", null),
-            new Column("Variance", "amount", "B#-C#"),
-            new Column(BriefingWords.OF_GOAL, "percent", "B#/C#"),
-            new Column("Status", "text", null)),
+        columns(Figures.capital(answer.get("axis").asString())),
         lines);
   }
 
@@ -94,7 +90,7 @@ class StandingExhibits {
             .filter(month -> month.get("month").asString().compareTo(last) <= 0)
             .map(
                 month ->
-                    ExhibitRows.line(
+                    line(
                         month.get("reading"),
                         SpanWords.name(YearMonth.parse(month.get("month").asString())),
                         answers.figures(),
@@ -109,13 +105,59 @@ class StandingExhibits {
         address,
         false,
         ExhibitRows.share(BigDecimal.ONE, ExhibitRows.WIDEST),
-        List.of(
-            new Column("Month", "text", null),
-            new Column("Actual", "amount", null),
-            new Column("Goal", "amount", null),
-            new Column("Variance", "amount", "B#-C#"),
-            new Column(BriefingWords.OF_GOAL, "percent", "B#/C#"),
-            new Column("Status", "text", null)),
+        columns("Month"),
         lines);
+  }
+
+  private static List<Column> columns(String first) {
+    return List.of(
+        new Column(first, "text", null),
+        new Column("Actual", "amount", null),
+        new Column("Goal", "amount", null),
+        new Column("Variance", "amount", "B#-C#"),
+        new Column(BriefingWords.OF_GOAL, "percent", "B#/C#"),
+        new Column("Status", "text", null));
+  }
+
+  private static BigDecimal amount(JsonNode row) {
+    String favourable = ExhibitRows.text(row, "/spoken/favourable");
+    return favourable == null ? BigDecimal.ZERO : new BigDecimal(favourable);
+  }
+
+  private static Row line(
+      JsonNode row,
+      String name,
+      Figures figures,
+      boolean isParts,
+      BigDecimal most,
+      boolean isTotal) {
+    String attainment = ExhibitRows.text(row, "/spoken/attainment");
+    String tone = Objects.requireNonNullElse(ExhibitRows.text(row, "/spoken/tone"), "neutral");
+    Bar bar = null;
+    if (isParts && !isTotal) {
+      BigDecimal from = new BigDecimal("0.5");
+      BigDecimal to =
+          from.add(
+              amount(row)
+                  .divide(most.signum() == 0 ? BigDecimal.ONE : most, 6, RoundingMode.HALF_UP)
+                  .multiply(from));
+      bar = new Bar(ExhibitRows.text(from.min(to)), ExhibitRows.text(from.max(to)), null, tone);
+    } else if (!isParts && attainment != null) {
+      bar =
+          new Bar(
+              "0", ExhibitRows.share(new BigDecimal(attainment), ExhibitRows.WIDEST), null, tone);
+    }
+    return ExhibitRows.row(
+        figures,
+        bar,
+        isTotal,
+        name,
+        ExhibitRows.text(row, "/spoken/actual"),
+        ExhibitRows.text(row, "/spoken/goal"),
+        ExhibitRows.text(row, "/spoken/variance"),
+        attainment,
+        Objects.requireNonNullElse(
+            ExhibitRows.text(row, "/spoken/noReading"),
+            Objects.requireNonNullElse(ExhibitRows.text(row, "/spoken/status"), "")));
   }
 }

@@ -78,8 +78,8 @@ class CloseLines {
   }
 
   /** What tells one state of a month's loads from another. */
-  String loadsOf(YearMonth month) {
-    return loads.of(month).stream()
+  static String stateOf(List<MonthLoad> loads) {
+    return loads.stream()
         .map(load -> key(load) + " " + load.state())
         .collect(Collectors.joining(";"));
   }
@@ -188,7 +188,7 @@ class CloseLines {
     return new Found(
         "control-totals",
         CloseWords.CONTROL_TOTALS,
-        given.isEmpty() ? "–" : CloseWords.partOf((given.size() - open.size()), given.size()),
+        given.isEmpty() ? "–" : CloseWords.partOf(given.size() - open.size(), given.size()),
         given.isEmpty()
             ? CloseWords.NONE_IS_GIVEN
             : open.isEmpty() ? CloseWords.ALL_MATCH : names(open),
@@ -269,9 +269,7 @@ class CloseLines {
         "plans",
         CloseWords.PLANS,
         Integer.toString(open.size()),
-        open.isEmpty()
-            ? CloseWords.count(with, CloseWords.REP_HAS_ONE, CloseWords.REPS_HAVE_ONE)
-            : texts(open),
+        open.isEmpty() ? CloseWords.repsHaveOne(with) : texts(open),
         action(CloseWords.ASSIGN_PLAN, open),
         open);
   }
@@ -375,13 +373,9 @@ class CloseLines {
             ? CloseWords.NO_REGION_HAS_GOAL
             : open.isEmpty()
                 ? CloseWords.noRegionDiffers(shown, largestOf)
-                : CloseWords.moreThan(names(open) + verb(open.size()), shown),
+                : CloseWords.differ(names(open), open.size(), shown),
         action(CloseWords.OPEN_GOALS, open),
         open);
-  }
-
-  private static String verb(int count) {
-    return count == 1 ? CloseWords.DIFFERS_BY : CloseWords.DIFFER_BY;
   }
 
   private static String signed(Ratio share) {

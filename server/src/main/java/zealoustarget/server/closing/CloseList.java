@@ -17,6 +17,7 @@ import zealoustarget.core.calendar.WorkingDays;
 import zealoustarget.core.close.CloseState;
 import zealoustarget.server.earnings.delivery.SentCount;
 import zealoustarget.server.earnings.sealing.CloseGate;
+import zealoustarget.server.intake.load.MonthLoads.MonthLoad;
 import zealoustarget.server.ledger.sealing.Seal;
 import zealoustarget.server.ledger.sealing.Seals;
 import zealoustarget.server.ledger.state.LedgerService;
@@ -105,10 +106,14 @@ public class CloseList implements CloseGate {
         sources);
   }
 
-  /** How far a month is: empty, open, or checked where nothing is open. */
-  String stateOf(YearMonth month) {
+  /**
+   * How far a month is: empty, open, or checked where nothing is open.
+   *
+   * @param loads of the month
+   */
+  String stateOf(YearMonth month, List<MonthLoad> loads) {
     // files that wait change nothing that is posted, but they are open
-    String of = state.number() + " " + computed.loadsOf(month);
+    String of = state.number() + " " + CloseLines.stateOf(loads);
     Known known = states.get(month);
     if (known == null || !known.of().equals(of)) {
       known = new Known(of, readState(month));
@@ -229,7 +234,7 @@ public class CloseList implements CloseGate {
         CloseWords.ARRIVALS,
         expected.isEmpty()
             ? "–"
-            : CloseWords.partOf((expected.size() - open.size()), expected.size()),
+            : CloseWords.partOf(expected.size() - open.size(), expected.size()),
         expected.isEmpty()
             ? CloseWords.NO_SOURCE_HAS_COME_THREE_MONTHS
             : open.isEmpty()

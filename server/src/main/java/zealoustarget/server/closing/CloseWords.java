@@ -51,11 +51,7 @@ final class CloseWords {
   static final String HAS_PLAN_AND_NO_QUOTA = "has a plan and no quota";
   static final String EVERY_REP_WITH_PLAN_HAS_ONE = "every rep with a plan has one";
   static final String HAS_NO_COMMISSION_PLAN = "has no commission plan";
-  static final String REP_HAS_ONE = "rep has one";
-  static final String REPS_HAVE_ONE = "reps have one";
   static final String NO_REGION_HAS_GOAL = "no region has a goal of its own";
-  static final String DIFFERS_BY = " differs by";
-  static final String DIFFER_BY = " differ by";
   static final String NONE_IS_DUE = "none is due";
   static final String NO_SOURCE_HAS_COME_THREE_MONTHS =
       "no source has come three months running yet";
@@ -204,8 +200,12 @@ final class CloseWords {
     return "no region differs by more than " + limit + "; most: " + largestOf;
   }
 
-  static String moreThan(String percent, String goals) {
-    return percent + " more than " + goals;
+  static String repsHaveOne(int reps) {
+    return count(reps, "rep has one", "reps have one");
+  }
+
+  static String differ(String regions, int count, String limit) {
+    return regions + (count == 1 ? " differs by" : " differ by") + " more than " + limit;
   }
 
   static String shortOf(String percent, String goalSet) {

@@ -9,8 +9,8 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import zealoustarget.core.Refusal;
 import zealoustarget.core.intake.LoadKind;
-import zealoustarget.server.intake.load.LoadState;
 import zealoustarget.server.intake.load.MonthLoads;
+import zealoustarget.server.intake.load.MonthLoads.MonthLoad;
 import zealoustarget.server.ledger.sealing.Seal;
 import zealoustarget.server.ledger.sealing.SealedLoad;
 import zealoustarget.server.ledger.sealing.Seals;
@@ -64,30 +64,26 @@ class Closes {
 
   private MonthClose month(YearMonth month) {
     Seal seal = seals.find(month).orElse(null);
+    List<MonthLoad> ofMonth = loads.of(month);
     int dueDay = companyRules.current().company().closing().dueDay();
     return new MonthClose(
         month.toString(),
-        list.stateOf(month),
+        list.stateOf(month, ofMonth),
         list.dueDay(month, dueDay).toString(),
         dueDay,
         seal == null ? null : seal.sealedAt().toString(),
         seal == null ? null : seal.sealedBy(),
         seal == null ? null : list.workingDay(month, seal),
-        seal == null ? 0 : corrections(month, seal),
-        seal == null ? staged(month) : List.of());
+        seal == null ? 0 : corrections(ofMonth, seal),
+        seal == null
+            ? ofMonth.stream().filter(MonthLoad::waitsWithActuals).map(MonthLoad::id).toList()
+            : List.of());
   }
 
-  private List<Integer> staged(YearMonth month) {
-    return loads.of(month).stream()
-        .filter(load -> load.state() == LoadState.STAGED && load.kind() == LoadKind.ACTUALS)
-        .map(MonthLoads.MonthLoad::id)
-        .toList();
-  }
-
-  private int corrections(YearMonth month, Seal seal) {
+  private static int corrections(List<MonthLoad> ofMonth, Seal seal) {
     Set<Integer> then = seal.loads().stream().map(SealedLoad::id).collect(Collectors.toSet());
     return (int)
-        loads.of(month).stream()
+        ofMonth.stream()
             .filter(load -> load.isPosted() && load.kind() == LoadKind.ACTUALS)
             .filter(load -> !then.contains(load.id()))
             .count();

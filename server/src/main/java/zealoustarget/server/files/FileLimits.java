@@ -44,7 +44,7 @@ public record FileLimits(
       int length = cells.get(at).length();
       characters += length;
       if (length > cell) {
-        throw beyond(line, FilesWords.cellHasMoreThanCharacters((at + 1), cell), "cell");
+        throw beyond(line, FilesWords.cellHasMoreThanCharacters(at + 1, cell), "cell");
       }
     }
     if (characters > this.line) {

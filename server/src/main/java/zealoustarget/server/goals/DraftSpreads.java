@@ -78,8 +78,11 @@ class DraftSpreads {
     CellReader reader = new CellReader(drafted);
     List<GoalSpreads.PartBody> asParts = new ArrayList<>();
     for (PartBody part : parts) {
-      String kept =
-          isLocked(part) ? drafted.measure().text(standing(drafted, part, reader, end)) : null;
+      String kept = null;
+      if (isLocked(part)) {
+        int member = reader.member(part.key()).id();
+        kept = drafted.measure().text(drafted.goal(member, reader.number(part.month()), end));
+      }
       asParts.add(new GoalSpreads.PartBody(part.key(), part.month(), part.weight(), kept));
     }
     GoalSpreads.Body asked =
@@ -98,6 +101,7 @@ class DraftSpreads {
     if (hasFactor == (body.whole() != null)) {
       throw Refusal.of("value-missing", GoalsWords.GIVE_RATE_OR_FACTOR).with("name", "whole");
     }
+    Ratio factor = hasFactor ? GoalSpreads.factor(Objects.requireNonNull(body.factor())) : null;
     CellReader reader = new CellReader(drafted);
     GoalSpread rounding =
         new GoalSpread(GoalSpreads.step(body.step(), measure.scale()), measure.scale());
@@ -107,12 +111,11 @@ class DraftSpreads {
         continue;
       }
       String rate = body.whole();
-      if (hasFactor) {
-        Amount now = amount(drafted, part, reader);
+      if (factor != null) {
+        Amount now = drafted.amount(reader.member(part.key()).id(), reader.number(part.month()));
         if (now == null) {
           continue; // nothing stands there to be multiplied
         }
-        Ratio factor = GoalSpreads.factor(Objects.requireNonNull(body.factor()));
         rate = measure.text(rounding.times(now.low(), factor));
       }
       cells.add(new GoalSheets.CellBody(part.key(), part.month(), rate, null, null));
@@ -122,15 +125,5 @@ class DraftSpreads {
 
   private static boolean isLocked(PartBody part) {
     return Boolean.TRUE.equals(part.locked());
-  }
-
-  private static @Nullable Amount amount(GoalSheet sheet, PartBody part, CellReader cells) {
-    return sheet.amount(cells.member(part.key()).id(), cells.number(part.month()));
-  }
-
-  private static long standing(
-      GoalSheet sheet, PartBody part, CellReader cells, ToLongFunction<Amount> end) {
-    Amount amount = amount(sheet, part, cells);
-    return amount == null ? 0 : end.applyAsLong(amount);
   }
 }

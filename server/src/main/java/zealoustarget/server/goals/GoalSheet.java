@@ -2,6 +2,7 @@ package zealoustarget.server.goals;
 
 import java.math.BigDecimal;
 import java.util.List;
+import java.util.function.ToLongFunction;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import zealoustarget.core.Refusal;
@@ -89,8 +90,13 @@ public record GoalSheet(
 
   /** A goal, of a range its lower end, in smallest units; 0 where there is none. */
   long goal(int member, int month) {
+    return goal(member, month, Amount::low);
+  }
+
+  /** The same by one end of a range. */
+  long goal(int member, int month, ToLongFunction<Amount> end) {
     Amount amount = amount(member, month);
-    return amount == null ? 0 : amount.low();
+    return amount == null ? 0 : end.applyAsLong(amount);
   }
 
   /**

@@ -181,8 +181,7 @@ class GoalSpreads {
 
   private static long standing(
       GoalSheet sheet, PartBody part, CellReader cells, ToLongFunction<Amount> end) {
-    Amount amount = sheet.amount(cells.member(part.key()).id(), cells.number(part.month()));
-    return amount == null ? 0 : end.applyAsLong(amount);
+    return sheet.goal(cells.member(part.key()).id(), cells.number(part.month()), end);
   }
 
   /** Weights as whole numbers in the same proportion. */

@@ -3,13 +3,10 @@ package zealoustarget.server.briefing;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.BufferedReader;
-import java.io.InputStreamReader;
 import java.net.http.HttpClient;
 import java.net.http.HttpResponse;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.Locale;
-import java.util.concurrent.TimeUnit;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.apache.pdfbox.Loader;
@@ -19,7 +16,6 @@ import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 import zealoustarget.server.testing.Api;
 import zealoustarget.server.testing.LimitedServer;
-import zealoustarget.server.testing.RunningServer;
 
 /** A briefing of sixty pages is printed by a server whose whole heap is 256 MiB. */
 class LongBriefingTest {
@@ -29,14 +25,8 @@ class LongBriefingTest {
   @Test
   void sixtyPages_arePrinted_within256MiB(@TempDir Path data) throws Exception {
     Process child = LimitedServer.startWithHeap(data, "256m");
-    try (BufferedReader said =
-        new BufferedReader(new InputStreamReader(child.getInputStream(), StandardCharsets.UTF_8))) {
-      String line = said.readLine();
-      while (line != null && !line.startsWith("port ")) {
-        line = said.readLine();
-      }
-      assertThat(line).isNotNull();
-      Api api = RunningServer.apiAt(Integer.parseInt(line.substring("port ".length())));
+    try (BufferedReader said = LimitedServer.said(child)) {
+      Api api = LimitedServer.api(said);
       load(api);
       JsonNode page = api.post("/api/v1/briefings", "{\"to\":\"2026-10\"}").json();
       String briefing = "/api/v1/briefings/" + page.get("id").asInt();
@@ -57,9 +47,7 @@ class LongBriefingTest {
           .contains("more than the 2400 of a PDF");
       assertThat(child.isAlive()).as("it did not run out of memory").isTrue();
     } finally {
-      child.getOutputStream().close();
-      child.waitFor(30, TimeUnit.SECONDS);
-      child.destroyForcibly().waitFor();
+      LimitedServer.stop(child);
     }
   }
 

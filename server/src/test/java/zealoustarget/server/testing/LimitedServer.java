@@ -1,5 +1,7 @@
 package zealoustarget.server.testing;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import java.io.BufferedReader;
 import java.io.File;
 import java.io.IOException;
@@ -9,6 +11,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.TimeUnit;
 import org.springframework.boot.SpringApplication;
 import zealoustarget.server.Application;
 import zealoustarget.server.platform.storage.Reopening;
@@ -65,6 +68,33 @@ public final class LimitedServer {
         .inheritIO()
         .start()
         .waitFor();
+  }
+
+  /** What the process prints. */
+  public static BufferedReader said(Process limited) {
+    return new BufferedReader(
+        new InputStreamReader(limited.getInputStream(), StandardCharsets.UTF_8));
+  }
+
+  /** The number behind a beginning, in the next line that the process begins so. */
+  public static long number(BufferedReader said, String beginning) throws IOException {
+    String line = said.readLine();
+    while (line != null && !line.startsWith(beginning)) {
+      line = said.readLine();
+    }
+    assertThat(line).as("the server lives").isNotNull();
+    return Long.parseLong(line.substring(beginning.length()));
+  }
+
+  /** As the first account of a process that has just been started. */
+  public static Api api(BufferedReader said) throws IOException {
+    return RunningServer.apiAt((int) number(said, "port "));
+  }
+
+  public static void stop(Process limited) throws IOException, InterruptedException {
+    limited.getOutputStream().close();
+    limited.waitFor(30, TimeUnit.SECONDS);
+    limited.destroyForcibly().waitFor();
   }
 
   /** Runs in the child process; the argument is the data folder. */

@@ -7,8 +7,6 @@ final class AuthorizationWords {
   static final String PARAMETER_IN_ADDRESS = "a parameter or an empty part in the address";
   static final String SIGN_IN =
       "Sign in with an account: on the page, or with its name and password (Basic) or a token.";
-  static final String PAGE_REALM_ZEALOUS_TARGET = "Page realm=\"Zealous Target\"";
-  static final String BASIC_REALM_ZEALOUS_TARGET = "Basic realm=\"Zealous Target\"";
   static final String THIS_PAGE_IS_FROM_EARLIER_SESSION =
       "This page is from an earlier session. Reload it, then try again.";
   static final String SEE_DESCRIPTION_OF_ROUTES =

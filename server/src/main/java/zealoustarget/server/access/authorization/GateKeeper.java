@@ -84,9 +84,7 @@ public class GateKeeper
     boolean isBrowser = request.getHeader("Sec-Fetch-Mode") != null;
     response.setHeader(
         HttpHeaders.WWW_AUTHENTICATE,
-        isBrowser
-            ? AuthorizationWords.PAGE_REALM_ZEALOUS_TARGET
-            : AuthorizationWords.BASIC_REALM_ZEALOUS_TARGET);
+        isBrowser ? "Page realm=\"Zealous Target\"" : "Basic realm=\"Zealous Target\"");
   }
 
   @Override

@@ -33,6 +33,9 @@ import zealoustarget.server.access.tokens.TokenScope;
 @RestController
 @RequestMapping("/api/v1/session")
 class SessionController {
+  /** Under what wrong codes of the first account are counted. */
+  private static final String FIRST_ACCOUNT = "first account";
+
   private final SignIn signIn;
   private final SignInGuard guard;
   private final AccountStore accounts;
@@ -107,12 +110,12 @@ class SessionController {
   @PostMapping("/first")
   SessionAnswer first(
       @RequestBody FirstBody body, HttpServletRequest request, HttpServletResponse response) {
-    guard.check(SigninWords.FIRST_ACCOUNT, request.getRemoteAddr());
+    guard.check(FIRST_ACCOUNT, request.getRemoteAddr());
     try {
       open(first.make(body.code(), body.name(), body.password()), request, response);
     } catch (Refusal refused) {
       if (refused.code().equals("sign-in-failed")) {
-        guard.failed(SigninWords.FIRST_ACCOUNT, request.getRemoteAddr());
+        guard.failed(FIRST_ACCOUNT, request.getRemoteAddr());
       }
       throw refused;
     }

@@ -5,7 +5,6 @@ final class SigninWords {
   static final String TOKEN_IS_NOT_KNOWN_HERE = "The token is not known here, or was revoked.";
   static final String SEND_NAME_AND_PASSWORD =
       "Send the name and password of an account (Basic), or a token (Bearer).";
-  static final String FIRST_ACCOUNT = "first account";
   static final String NEW_PASSWORD_IS_SAME_AS_CURRENT =
       "The new password is the same as the current one. Choose another.";
   static final String NAME_OR_PASSWORD_IS_WRONG =

@@ -39,7 +39,6 @@ import zealoustarget.server.rules.RulesService;
 public class StatementJobs {
   private static final Logger LOG = LoggerFactory.getLogger(StatementJobs.class);
   private static final int KEPT = 20;
-  private static final String STOPPED = DeliveryWords.SERVER_WAS_STOPPED;
 
   private final EarningsService earnings;
   private final RulesService companyRules;
@@ -153,7 +152,7 @@ public class StatementJobs {
 
   private void write(Statements all, Job job) {
     if (isStopping) {
-      job.problem = STOPPED;
+      job.problem = DeliveryWords.SERVER_WAS_STOPPED;
       return;
     }
     try {
@@ -186,7 +185,7 @@ public class StatementJobs {
     UnaryOperator<String> addresses = mail.addresses();
     for (EarningsRow row : rows) {
       if (isStopping) {
-        job.problem = STOPPED;
+        job.problem = DeliveryWords.SERVER_WAS_STOPPED;
         return;
       }
       String version = version(row);

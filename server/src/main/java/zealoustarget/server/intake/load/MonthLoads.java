@@ -64,6 +64,11 @@ public class MonthLoads {
           load.reversedAt);
     }
 
+    /** Whether it brings actuals that no figure counts yet. */
+    public boolean waitsWithActuals() {
+      return state == LoadState.STAGED && kind == LoadKind.ACTUALS;
+    }
+
     public boolean isPosted() {
       return state == LoadState.POSTED;
     }

@@ -22,7 +22,7 @@ public final class UnknownValue {
   public static Refusal of(String name, @Nullable String value, Collection<String> allowed) {
     List<String> shown = allowed.stream().limit(MOST_NAMED).toList();
     String rest =
-        allowed.size() > MOST_NAMED ? ProblemsWords.andMore((allowed.size() - MOST_NAMED)) : "";
+        allowed.size() > MOST_NAMED ? ProblemsWords.andMore(allowed.size() - MOST_NAMED) : "";
     String words =
         shown.isEmpty()
             ? ProblemsWords.NONE_YET

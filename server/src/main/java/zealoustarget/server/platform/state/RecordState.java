@@ -11,7 +11,6 @@ import org.springframework.stereotype.Component;
 @Component
 public class RecordState {
   private static final Logger LOG = LoggerFactory.getLogger(RecordState.class);
-  private static final String WAY_OUT = StateWords.STOP_APPLICATION_AND_RESTORE_LAST_BACKUP;
 
   private final List<String> faults = new CopyOnWriteArrayList<>();
   private volatile @Nullable String awaited;
@@ -20,7 +19,7 @@ public class RecordState {
   public void damaged(String fault) {
     if (!faults.contains(fault)) {
       faults.add(fault);
-      LOG.error("{} {}", fault, WAY_OUT);
+      LOG.error("{} {}", fault, StateWords.STOP_APPLICATION_AND_RESTORE_LAST_BACKUP);
     }
   }
 
@@ -53,6 +52,7 @@ public class RecordState {
 
   /** What is wrong and what to do, for whoever asks for figures. */
   public String words() {
-    return StateWords.noFiguresAreShown(String.join(" ", faults), WAY_OUT);
+    return StateWords.noFiguresAreShown(
+        String.join(" ", faults), StateWords.STOP_APPLICATION_AND_RESTORE_LAST_BACKUP);
   }
 }
