@@ -3,15 +3,11 @@ import { offered } from '../../api/goalSets';
 import type { Company, LadderRule, Rules } from '../../api/types';
 import { monthName } from '../../format/figures';
 import { plural } from '../../format/nouns';
-import { LadderFields } from '../../thresholds/LadderFields';
-import { draftOf, faultOf, ladderBody } from '../../thresholds/ladder';
+import { LadderForm } from '../../thresholds/LadderForm';
+import { draftOf, ladderBody } from '../../thresholds/ladder';
 import { Moves } from '../../thresholds/Moves';
-import { SinceChoice } from '../../thresholds/SinceChoice';
-import { mainButton } from '../../ui/Notice';
-import { Saved } from '../../ui/Saved';
 import { SidePanel } from '../../ui/SidePanel';
 import { focusOnSight } from '../../ui/focusOnSight';
-import { UndoLine } from '../../ui/UndoLine';
 import { attachedTo, AttachPick, nameOf, takenBack, type Attached } from './AppliesTo';
 import { useSaveRules } from './useRules';
 import { t } from './words';
@@ -44,7 +40,6 @@ export function LadderEditor({ company, rules, month, rule, first, onClose }: La
   const [since, setSince] = useState<string | null>(rule ? (rule.since ?? null) : month);
   const [undone, setUndone] = useState<LadderRule[] | null>(null);
   const save = useSaveRules(rules.tag);
-  const fault = faultOf(draft.rungs);
   const body = ladderBody(attachedTo(to), draft, unitOf(to.measure), since);
   const sets = offered(company).filter((one) => one.measures.includes(to.measure));
   const set = to.goalSet
@@ -84,56 +79,44 @@ export function LadderEditor({ company, rules, month, rule, first, onClose }: La
             />
           </div>
         )}
-        <LadderFields draft={draft} unit={unitOf(to.measure)} onChange={setDraft} />
+        <LadderForm
+          draft={draft}
+          unit={unitOf(to.measure)}
+          onChange={setDraft}
+          effect={
+            <>
+              <p className="text-quiet">
+                {t('ladderEditor.effectOn', {
+                  month: monthName(month),
+                  axis: plural(axis),
+                  goal: set?.name ?? t('ladderEditor.lastYear'),
+                })}
+              </p>
+              <Moves
+                asked={{
+                  measure: to.measure,
+                  axis,
+                  from: month,
+                  to: month,
+                  goalSet: set?.name,
+                  basis: set === undefined ? 'prior-year' : undefined,
+                }}
+                ladder={body}
+              />
+            </>
+          }
+          months={months}
+          since={since}
+          onSince={setSince}
+          save={save}
+          onSave={() => {
+            const before = rules.ladders.filter((one) => isOfSame(one, to));
+            save.mutate({ ladders: [body] }, { onSuccess: () => setUndone(before) });
+          }}
+          saved={t('ladderEditor.saved')}
+          onUndo={undone === null ? null : undo}
+        />
       </div>
-      {fault ? (
-        <p role="alert" className="mb-3 text-bad">
-          {fault}
-        </p>
-      ) : (
-        <>
-          <p className="text-quiet">
-            {t('ladderEditor.effectOn', {
-              month: monthName(month),
-              axis: plural(axis),
-              goal: set?.name ?? t('ladderEditor.lastYear'),
-            })}
-          </p>
-          <Moves
-            asked={{
-              measure: to.measure,
-              axis,
-              from: month,
-              to: month,
-              goalSet: set?.name,
-              basis: set === undefined ? 'prior-year' : undefined,
-            }}
-            ladder={body}
-          />
-        </>
-      )}
-      <SinceChoice months={months} since={since} onChange={setSince} />
-      {save.isError && (
-        <p role="alert" className="mb-2 text-bad">
-          {save.error.message}
-        </p>
-      )}
-      <button
-        type="button"
-        className={mainButton}
-        disabled={fault !== null || save.isPending}
-        onClick={() => {
-          const before = rules.ladders.filter((one) => isOfSame(one, to));
-          save.mutate({ ladders: [body] }, { onSuccess: () => setUndone(before) });
-        }}
-      >
-        {t('ladderEditor.save')}
-      </button>
-      <Saved save={save} words={t('ladderEditor.saved')} />
-      <UndoLine
-        words={t('ladderEditor.changed')}
-        onUndo={undone !== null && save.isSuccess && !save.data.proposal ? undo : null}
-      />
     </SidePanel>
   );
 }

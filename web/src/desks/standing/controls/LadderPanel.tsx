@@ -2,15 +2,12 @@ import { useState } from 'react';
 import type { Standing } from '../../../api/types';
 import { wholeQuery, type View } from '../../../address/useView';
 import { SidePanel } from '../../../ui/SidePanel';
-import { mainButton, smallButton } from '../../../ui/Notice';
-import { LadderFields } from '../../../thresholds/LadderFields';
-import { draftOf, faultOf, ladderBody } from '../../../thresholds/ladder';
+import { smallButton } from '../../../ui/Notice';
+import { LadderForm } from '../../../thresholds/LadderForm';
+import { draftOf, ladderBody } from '../../../thresholds/ladder';
 import { Moves } from '../../../thresholds/Moves';
-import { SinceChoice } from '../../../thresholds/SinceChoice';
 import { ladderTarget } from './ladderTarget';
 import { useSaveRules } from '../useStanding';
-import { Saved } from '../../../ui/Saved';
-import { UndoLine } from '../../../ui/UndoLine';
 import { t } from '../words';
 
 interface LadderPanelProps {
@@ -24,7 +21,6 @@ export default function LadderPanel({ standing, view, onClose }: LadderPanelProp
   const [draft, setDraft] = useState(() => draftOf(standing.rung, standing.unit));
   const [since, setSince] = useState<string | null>(standing.to);
   const save = useSaveRules();
-  const fault = faultOf(draft.rungs);
   const target = ladderTarget(standing, view);
   // as the panel was opened, for the way back
   const [before] = useState(() => ({ rung: standing.rung, name: standing.ladder }));
@@ -61,52 +57,40 @@ export default function LadderPanel({ standing, view, onClose }: LadderPanelProp
           ladder: standing.ladder,
         })}
       </p>
-      <LadderFields draft={draft} unit={standing.unit} onChange={setDraft} />
-      {fault ? (
-        <p role="alert" className="mb-3 text-bad">
-          {fault}
-        </p>
-      ) : (
-        <Moves asked={wholeQuery(view)} ladder={body} />
-      )}
-      <SinceChoice months={[standing.to]} since={since} onChange={setSince} />
-      {save.isError && (
-        <p role="alert" className="mb-2 text-bad">
-          {save.error.message}
-        </p>
-      )}
-      <button
-        type="button"
-        className={mainButton}
-        disabled={fault !== null || !save.isReady || save.isPending}
-        onClick={() => save.mutate({ ladders: [body] }, { onSuccess: () => setChanged(true) })}
+      <LadderForm
+        draft={draft}
+        unit={standing.unit}
+        onChange={setDraft}
+        effect={<Moves asked={wholeQuery(view)} ladder={body} />}
+        months={[standing.to]}
+        since={since}
+        onSince={setSince}
+        save={save}
+        isReady={save.isReady}
+        onSave={() => save.mutate({ ladders: [body] }, { onSuccess: () => setChanged(true) })}
+        saved={t('ladderPanel.saved')}
+        onUndo={isChanged ? undo : null}
       >
-        {t('ladderPanel.saveThresholds')}
-      </button>
-      {!standing.ladder.startsWith('default') && (
-        <button
-          type="button"
-          className={`${smallButton} ml-2`}
-          disabled={!save.isReady || save.isPending}
-          onClick={() =>
-            save.mutate(
-              { ladders: [{ ...target, remove: true }] },
-              {
-                onSuccess: ({ proposal }) => {
-                  if (!proposal) onClose();
+        {!standing.ladder.startsWith('default') && (
+          <button
+            type="button"
+            className={`${smallButton} ml-2`}
+            disabled={!save.isReady || save.isPending}
+            onClick={() =>
+              save.mutate(
+                { ladders: [{ ...target, remove: true }] },
+                {
+                  onSuccess: ({ proposal }) => {
+                    if (!proposal) onClose();
+                  },
                 },
-              },
-            )
-          }
-        >
-          {t('ladderPanel.resetToDefault')}
-        </button>
-      )}
-      <Saved save={save} words={t('ladderPanel.saved')} />
-      <UndoLine
-        words={t('ladderPanel.changed')}
-        onUndo={isChanged && save.isSuccess && !save.data.proposal ? undo : null}
-      />
+              )
+            }
+          >
+            {t('ladderPanel.resetToDefault')}
+          </button>
+        )}
+      </LadderForm>
     </SidePanel>
   );
 }
